@@ -1,0 +1,173 @@
+#include "Diagnosis.h"
+
+#include "quantities/Rounding.h"
+
+#include <boost/math/tools/minima.hpp>
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+#include <functional>
+#include <numeric>
+
+namespace uttrin {
+namespace {
+
+constexpr std::size_t kFewestPoints = 6;
+constexpr double kTellingWeight = 2.0 / 3.0;
+constexpr std::size_t kMostSuperheated = 3;
+constexpr double kScatterFloorKelvin = 0.02; // no bench thermometer scatters less; keeps a perfect set from infinite certainty
+
+/// Superheat of every point under a changed pressure; infinite where the change makes nonsense of a pressure.
+class Curve {
+public:
+    Curve(std::span<const BoilingDatum> data, const Substance& substance) : m_data(data), m_substance(substance) {
+        for (const BoilingDatum& d : data) {
+            const auto s = substance.saturationAt(d.temperature);
+            m_u.push_back(std::hypot(d.temperatureU, s ? d.pressureU / s->slope : 0.0, kScatterFloorKelvin));
+        }
+    }
+
+    [[nodiscard]] std::vector<double> superheat(const std::function<double(double)>& changed) const {
+        std::vector<double> out;
+        for (const BoilingDatum& d : m_data) {
+            const auto boils = m_substance.boilingPoint(Pressure::fromPascal(changed(d.pressure.pascal())));
+            out.push_back(boils ? (d.temperature - *boils).kelvin() : 1e3);
+        }
+        return out;
+    }
+
+    [[nodiscard]] double misfit(const std::vector<double>& superheat) const {
+        double sum = 0.0;
+        for (std::size_t i = 0; i < superheat.size(); ++i) sum += std::pow(superheat[i] / m_u[i], 2);
+        return sum;
+    }
+
+    [[nodiscard]] double u(std::size_t i) const { return m_u[i]; }
+    [[nodiscard]] std::size_t size() const { return m_u.size(); }
+
+private:
+    std::span<const BoilingDatum> m_data;
+    const Substance& m_substance;
+    std::vector<double> m_u;
+};
+
+/// Corrected Akaike criterion with known measurement uncertainties: chi-square + 2k + 2k(k+1)/(n-k-1).
+double akaike(double misfit, std::size_t parameters, std::size_t points) {
+    const auto k = static_cast<double>(parameters), n = static_cast<double>(points);
+    return misfit + 2.0 * k + 2.0 * k * (k + 1.0) / (n - k - 1.0);
+}
+
+struct Candidate {
+    CauseEstimate cause;
+    double criterion = 0.0;
+};
+
+Candidate bestOf(const std::function<double(double)>& misfit, double low, double high, std::size_t n) {
+    constexpr int kBits = 24;
+    const auto [amount, value] = boost::math::tools::brent_find_minima(misfit, low, high, kBits);
+    Candidate c;
+    c.cause.amount = amount;
+    c.criterion = akaike(value, 1, n);
+    return c;
+}
+
+Candidate pressureOffset(const Curve& curve) {
+    const auto misfit = [&](double offset) { return curve.misfit(curve.superheat([offset](double p) { return p + offset; })); };
+    Candidate c = bestOf(misfit, -20e3, 20e3, curve.size());
+    c.cause.id = "pressure-offset";
+    c.cause.sentence = fmt::format("All absolute pressures are too {} by about {} kPa: the room's pressure or the gauge's zero is wrong.",
+                                   c.cause.amount > 0 ? "low" : "high", fixed(std::abs(c.cause.amount) * 1e-3, 2));
+    return c;
+}
+
+Candidate temperatureOffset(const Curve& curve) {
+    const auto plain = curve.superheat([](double p) { return p; });
+    double weightSum = 0.0, sum = 0.0;
+    for (std::size_t i = 0; i < plain.size(); ++i) {
+        const double w = 1.0 / (curve.u(i) * curve.u(i));
+        weightSum += w;
+        sum += w * plain[i];
+    }
+    Candidate c;
+    c.cause.id = "temperature-offset";
+    c.cause.amount = sum / weightSum;
+    auto left = plain;
+    for (double& v : left) v -= c.cause.amount;
+    c.criterion = akaike(curve.misfit(left), 1, curve.size());
+    c.cause.sentence = fmt::format("All temperatures are {} by about {} K: the thermometer is off{}.", c.cause.amount > 0 ? "too high" : "too low",
+                                   fixed(std::abs(c.cause.amount), 1), c.cause.amount > 0 ? ", or every point was superheated alike" : "");
+    return c;
+}
+
+Candidate gaugeScale(const Curve& curve, double room) {
+    const auto misfit = [&](double k) { return curve.misfit(curve.superheat([=](double p) { return room - k * (room - p); })); };
+    Candidate c = bestOf(misfit, 0.8, 1.2, curve.size());
+    c.cause.id = "gauge-scale";
+    c.cause.sentence = fmt::format("The gauge shows {} % too {} vacuum all along its scale: its unit or its calibration is wrong.",
+                                   fixed(100.0 * std::abs(c.cause.amount - 1.0), 1), c.cause.amount > 1 ? "shallow a" : "deep a");
+    return c;
+}
+
+Candidate superheatedPoints(const Curve& curve) {
+    auto left = curve.superheat([](double p) { return p; });
+    Candidate best;
+    best.criterion = akaike(curve.misfit(left), 0, curve.size()) + 1e-9;
+    std::vector<std::size_t> chosen;
+    double mean = 0.0;
+    while (chosen.size() < kMostSuperheated) {
+        const auto ratio = [&](std::size_t i) { return left[i] / curve.u(i); };
+        std::size_t worst = 0;
+        for (std::size_t i = 1; i < left.size(); ++i)
+            if (ratio(i) > ratio(worst)) worst = i;
+        if (ratio(worst) <= 3.0) break;
+        mean += left[worst];
+        left[worst] = 0.0;
+        chosen.push_back(worst);
+        const double criterion = akaike(curve.misfit(left), chosen.size(), curve.size());
+        if (criterion >= best.criterion) break;
+        best.criterion = criterion;
+        best.cause.points = chosen;
+        best.cause.amount = mean / static_cast<double>(chosen.size());
+    }
+    std::sort(best.cause.points.begin(), best.cause.points.end());
+    std::string list;
+    for (const std::size_t i : best.cause.points) list += fmt::format("{}{}", list.empty() ? "" : ", ", i + 1);
+    best.cause.id = "superheated-points";
+    best.cause.sentence = fmt::format("Point{} {} {} superheated, by about {} K: read while boiling too hard.", best.cause.points.size() == 1 ? "" : "s",
+                                      list, best.cause.points.size() == 1 ? "is" : "are", fixed(best.cause.amount, 1));
+    return best;
+}
+
+} // namespace
+
+std::vector<CauseEstimate> diagnose(std::span<const BoilingDatum> data, const Substance& substance, std::optional<Pressure> room) {
+    if (data.size() < kFewestPoints) return {};
+    const Curve curve(data, substance);
+    std::vector<Candidate> all;
+    Candidate none;
+    none.cause.id = "none";
+    none.cause.sentence = "The points agree with the accepted curve within their uncertainties.";
+    none.criterion = akaike(curve.misfit(curve.superheat([](double p) { return p; })), 0, curve.size());
+    all.push_back(none);
+    all.push_back(pressureOffset(curve));
+    all.push_back(temperatureOffset(curve));
+    if (room) all.push_back(gaugeScale(curve, room->pascal()));
+    if (auto hot = superheatedPoints(curve); !hot.cause.points.empty()) all.push_back(std::move(hot));
+
+    std::sort(all.begin(), all.end(), [](const Candidate& a, const Candidate& b) { return a.criterion < b.criterion; });
+    double total = 0.0;
+    for (Candidate& c : all) total += c.cause.weight = std::exp(-0.5 * (c.criterion - all.front().criterion));
+    std::vector<CauseEstimate> ranked;
+    for (Candidate& c : all) {
+        c.cause.weight /= total;
+        ranked.push_back(std::move(c.cause));
+    }
+    return ranked;
+}
+
+bool isTelling(const std::vector<CauseEstimate>& ranked) {
+    return !ranked.empty() && ranked.front().id != "none" && ranked.front().weight > kTellingWeight;
+}
+
+} // namespace uttrin

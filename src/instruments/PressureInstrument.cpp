@@ -1,0 +1,152 @@
+#include "PressureInstrument.h"
+
+#include "physics/Constants.h"
+#include "quantities/Rounding.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
+namespace uttrin {
+namespace {
+
+constexpr double kGravityRelativeU = 0.0015; // local gravity differs from the standard by up to 0.27 % (pole, equator)
+
+Dimension scaleDimension(PressureConvention c) {
+    return c == PressureConvention::TwoArm ? Dimension::Length : Dimension::Pressure;
+}
+
+/// Zero error in scale units: what the instrument shows open to the room, less what it should.
+double zeroError(const PressureInstrument& i, const GaugeReading& zero, std::optional<Pressure> room) {
+    const double shown = scaleValue(i, zero);
+    if (i.convention != PressureConvention::Absolute) return shown;
+    return room ? shown - room->pascal() / pascalPerScaleUnit(i) : 0.0;
+}
+
+} // namespace
+
+double AbsoluteReading::u() const { return std::hypot(uIndependent, uShared); }
+
+std::string_view id(PressureConvention convention) {
+    switch (convention) {
+    case PressureConvention::Absolute: return "absolute";
+    case PressureConvention::GaugeNegative: return "gauge-negative";
+    case PressureConvention::VacuumDepth: return "vacuum-depth";
+    case PressureConvention::TwoArm: return "two-arm";
+    }
+    return "";
+}
+
+Result<PressureConvention> pressureConventionFromId(std::string_view wanted) {
+    for (const auto c : {PressureConvention::Absolute, PressureConvention::GaugeNegative, PressureConvention::VacuumDepth, PressureConvention::TwoArm})
+        if (id(c) == wanted) return c;
+    return fail(Failure::BadInput, fmt::format("'{}' is not a gauge convention; accepted: absolute, gauge-negative, vacuum-depth, two-arm", wanted));
+}
+
+std::string_view id(PressureTap tap) { return tap == PressureTap::Vessel ? "vessel" : "pump-line"; }
+
+Result<PressureTap> pressureTapFromId(std::string_view wanted) {
+    for (const auto t : {PressureTap::Vessel, PressureTap::PumpLine})
+        if (id(t) == wanted) return t;
+    return fail(Failure::BadInput, fmt::format("'{}' is not a place for a gauge; accepted: vessel, pump-line", wanted));
+}
+
+double mercuryDensity(double celsius) {
+    return 13595.08 / (1.0 + 1.8145e-4 * celsius + 9.2e-9 * celsius * celsius);
+}
+
+double pascalPerScaleUnit(const PressureInstrument& i) {
+    const double factor = unit(i.unit).factor;
+    if (i.convention != PressureConvention::TwoArm) return factor;
+    return factor * mercuryDensity(i.liquidCelsius) * kStandardGravity;
+}
+
+double scaleValue(const PressureInstrument& i, const GaugeReading& reading) {
+    return i.convention == PressureConvention::TwoArm ? reading.first - reading.second.value_or(0.0) : reading.first;
+}
+
+Result<void> check(const PressureInstrument& i) {
+    if (const auto u = findUnit(i.unit, scaleDimension(i.convention)); !u) return tl::unexpected(u.error());
+    if (!(i.division > 0.0) || !std::isfinite(i.division))
+        return fail(Failure::BadInput, "the smallest division of the gauge must be above zero");
+    if (!(i.accuracy >= 0.0) || !std::isfinite(i.accuracy))
+        return fail(Failure::BadInput, "the accuracy of the gauge must be zero or above");
+    if (i.convention == PressureConvention::TwoArm && !(i.armSum > 0.0 && std::isfinite(i.armSum)))
+        return fail(Failure::BadInput, "the two arms of a U-tube must add up to a length above zero");
+    if (!(i.liquidCelsius > -20.0 && i.liquidCelsius < 60.0))
+        return fail(Failure::BadInput, "the temperature of the gauge's liquid must be between -20 and 60 degC");
+    return {};
+}
+
+Result<AbsoluteReading> toAbsolute(const PressureInstrument& i, const GaugeReading& reading,
+                                   const std::optional<RoomPressure>& room, const std::optional<GaugeReading>& zero) {
+    const bool twoArm = i.convention == PressureConvention::TwoArm;
+    if (twoArm && !reading.second) return fail(Failure::BadInput, "a U-tube is read as two arms; the right arm is missing");
+    if (i.convention != PressureConvention::Absolute && !room)
+        return fail(Failure::Unreferenced, "this reading counts from the room's pressure, and the room's pressure is not known yet");
+    const double scale = pascalPerScaleUnit(i);
+    double value = scaleValue(i, reading);
+    if (zero) value -= zeroError(i, *zero, room ? std::optional(room->station) : std::nullopt);
+
+    AbsoluteReading out;
+    // A reading is good to half a division either way; the two arms are read one by one, as is the zero.
+    const double once = 0.5 * i.division * scale / std::numbers::sqrt3;
+    out.uIndependent = twoArm ? std::numbers::sqrt2 * once : once;
+    const double accuracy = i.accuracy * scale / std::numbers::sqrt3;
+    const double gravity = twoArm ? kGravityRelativeU * std::abs(value) * scale : 0.0;
+    switch (i.convention) {
+    case PressureConvention::Absolute:
+        out.pressure = Pressure::fromPascal(value * scale);
+        out.uShared = accuracy;
+        break;
+    case PressureConvention::GaugeNegative:
+        out.pressure = room->station + PressureDifference::fromPascal(value * scale);
+        out.uShared = std::hypot(accuracy, room->uPa);
+        break;
+    case PressureConvention::VacuumDepth:
+    case PressureConvention::TwoArm:
+        out.pressure = room->station - PressureDifference::fromPascal(value * scale);
+        out.uShared = std::hypot(accuracy, room->uPa, gravity);
+        break;
+    }
+    return out;
+}
+
+GaugeReading toReading(const PressureInstrument& i, Pressure absolute, Pressure room, const std::optional<GaugeReading>& zero) {
+    const double scale = pascalPerScaleUnit(i);
+    const double error = zero ? zeroError(i, *zero, room) : 0.0;
+    switch (i.convention) {
+    case PressureConvention::Absolute: return {absolute.pascal() / scale + error, std::nullopt};
+    case PressureConvention::GaugeNegative: return {(absolute - room).pascal() / scale + error, std::nullopt};
+    case PressureConvention::VacuumDepth: return {(room - absolute).pascal() / scale + error, std::nullopt};
+    case PressureConvention::TwoArm: break;
+    }
+    const double difference = (room - absolute).pascal() / scale + error;
+    return {0.5 * (i.armSum + difference), 0.5 * (i.armSum - difference)};
+}
+
+GaugeReading toReadableReading(const PressureInstrument& i, Pressure absolute, Pressure room, const std::optional<GaugeReading>& zero) {
+    const auto rounded = [&](double v) { return std::round(v / (0.5 * i.division)) * 0.5 * i.division; };
+    GaugeReading r = toReading(i, absolute, room, zero);
+    r.first = rounded(r.first);
+    if (r.second) r.second = rounded(*r.second);
+    return r;
+}
+
+std::string text(const PressureInstrument& i, const GaugeReading& reading) {
+    // Whole divisions need the decimals of a division; a reading between two of them shows those of half a division.
+    const auto decimals = [&](double value) {
+        const double divisions = value / i.division;
+        const bool whole = std::abs(divisions - std::round(divisions)) < 1e-6;
+        return decimalsForDivision(whole ? i.division : 0.5 * i.division);
+    };
+    if (!reading.second) return fixed(reading.first, decimals(reading.first));
+    const int both = std::max(decimals(reading.first), decimals(*reading.second));
+    return fixed(reading.first, both) + " | " + fixed(*reading.second, both);
+}
+
+std::string_view unitText(const PressureInstrument& i) { return unit(i.unit).display; }
+
+} // namespace uttrin

@@ -1,0 +1,78 @@
+#pragma once
+
+#include "instruments/PressureInstrument.h"
+#include "instruments/Thermometer.h"
+
+#include <map>
+#include <optional>
+#include <string>
+#include <string_view>
+
+namespace uttrin {
+
+/// The two schools of measuring a boiling point against pressure.
+enum class Method {
+    HoldPressure,   ///< set a pressure, heat until it boils
+    HoldTemperature ///< take water of a temperature, pump until it boils
+};
+
+/// What helps bubbles to start.
+enum class NucleationAid { None, Chips, Stirrer };
+
+/// The apparatus as far as plan and record need it.
+struct Rig {
+    PressureInstrument gauge;
+    Thermometer thermometer;
+    double vesselLitre = 1.0;
+    double liquidLitre = 0.3;
+    double depthCm = 4.0;            ///< of the liquid over the place where bubbles form
+    NucleationAid aid = NucleationAid::Chips;
+    bool aidFresh = true;            ///< chips work once
+    double heaterWatt = 300.0;       ///< HoldPressure
+    double pumpLitrePerMinute = 20.0;
+    double pumpUltimatePa = 1000.0;  ///< lowest pressure that the pump reaches
+};
+
+/// How targets are spread between the two ends.
+enum class Spacing { Pressure, Temperature, InverseTemperature, DialSteps };
+
+/// A ladder of targets. What `from` and `to` count depends on the spacing.
+struct Ladder {
+    Spacing spacing = Spacing::Pressure;
+    double from = 20e3;      ///< Pa absolute (Pressure), K (Temperature, InverseTemperature), dial unit (DialSteps)
+    double to = 90e3;        ///< as `from`
+    int count = 10;          ///< all spacings but DialSteps
+    double dialStep = 0.1;   ///< DialSteps: in the gauge's unit
+    std::optional<double> tasterPa; ///< one extra single low point, Pa absolute
+    bool tasterInFit = false;
+    std::map<int, double> moved;    ///< targets set by hand: place in the ladder (taster: -1) to Pa absolute
+};
+
+/// A lab as it is to be done.
+struct Plan {
+    std::string title = "Boiling point against pressure";
+    std::string substance = "water";
+    Method method = Method::HoldPressure;
+    Rig rig;
+    Ladder ladder;
+    double periodMinutes = 55.0;
+    double startCelsius = 20.0; ///< of the water at the start
+    std::string criterion = "steady"; ///< the class's picture of boiling: "first-bubbles", "steady", "stops-after-isolating"
+};
+
+/// Identifiers in files.
+[[nodiscard]] std::string_view id(Method method);
+[[nodiscard]] std::string_view id(NucleationAid aid);
+[[nodiscard]] std::string_view id(Spacing spacing);
+[[nodiscard]] Result<Method> methodFromId(std::string_view id);
+[[nodiscard]] Result<NucleationAid> nucleationAidFromId(std::string_view id);
+[[nodiscard]] Result<Spacing> spacingFromId(std::string_view id);
+
+/// What is to be seen when a point is taken: one sentence for each criterion id; empty for an unknown one.
+[[nodiscard]] std::string_view criterionText(std::string_view criterion);
+[[nodiscard]] std::string_view methodText(Method method);
+
+/// Checks that a plan makes sense; the failure names the field. The room is not needed.
+[[nodiscard]] Result<void> check(const Plan& plan);
+
+} // namespace uttrin

@@ -1,0 +1,193 @@
+#include "RunSheet.h"
+
+#include "physics/Substance.h"
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
+namespace uttrin {
+namespace {
+
+// Bench habits, from timing the steps of both methods; they steer the estimate and nothing else.
+constexpr double kHeaterEfficiency = 0.7;
+constexpr double kSteadySeconds = 45.0;   // until the picture of boiling is judged the agreed one
+constexpr double kPlateauSeconds = 60.0;  // until an isolated gauge settles
+constexpr double kReadSeconds = 15.0;
+constexpr double kBleedSeconds = 20.0;
+constexpr double kRefillSeconds = 90.0;   // pour in hot water, stir
+constexpr double kLiquidHeatCapacity = 4186.0; // J/(kg K), water; good to 1 % from 0 to 100 degC
+constexpr double kLiquidDensity = 1000.0; // kg/m3
+constexpr double kSecondsPerMinute = 60.0;
+
+Result<Pressure> vapourPressure(const Substance& s, double kelvin) { return s.vapourPressure(Temperature::fromKelvin(kelvin)); }
+
+double pumpSeconds(const Rig& rig, double fromPa, double toPa) {
+    const double litres = std::max(rig.vesselLitre - rig.liquidLitre, 0.01);
+    const double reach = std::max(toPa - rig.pumpUltimatePa, 0.02 * toPa);
+    const double start = fromPa - rig.pumpUltimatePa;
+    return start > reach ? kSecondsPerMinute * litres / rig.pumpLitrePerMinute * std::log(start / reach) : 0.0;
+}
+
+double heatSeconds(const Rig& rig, double kelvin) {
+    const double joule = rig.liquidLitre * 1e-3 * kLiquidDensity * kLiquidHeatCapacity * std::max(kelvin, 0.0);
+    return joule / (rig.heaterWatt * kHeaterEfficiency);
+}
+
+/// Fills in the estimated times along the order of taking.
+void estimateTimes(const Plan& plan, Pressure room, RunSheet& sheet) {
+    double kelvin = kIcePointKelvin + plan.startCelsius, pa = room.pascal();
+    sheet.totalSeconds = kSetUpSeconds + kClearUpSeconds;
+    for (Target& t : sheet.targets) {
+        if (t.state != TargetState::Ok) continue;
+        if (plan.method == Method::HoldPressure) {
+            t.seconds = pumpSeconds(plan.rig, pa, t.absolute.pascal()) + heatSeconds(plan.rig, t.boils.kelvin() - kelvin) + kSteadySeconds + kReadSeconds + kBleedSeconds;
+            pa = t.absolute.pascal();
+        } else {
+            t.seconds = pumpSeconds(plan.rig, room.pascal(), t.absolute.pascal()) + kPlateauSeconds + kReadSeconds + kBleedSeconds + kRefillSeconds;
+        }
+        kelvin = t.boils.kelvin();
+        sheet.totalSeconds += t.seconds;
+    }
+    const double period = plan.periodMinutes * kSecondsPerMinute;
+    sheet.fits = sheet.totalSeconds <= period;
+    sheet.secondRunFits = 2.0 * sheet.totalSeconds - kSetUpSeconds - kClearUpSeconds <= period;
+}
+
+Result<Target> describe(const Plan& plan, const Substance& substance, Pressure p, const RoomPressure& room) {
+    const auto s = substance.saturationAt(p);
+    if (!s) return tl::unexpected(s.error());
+    Target t;
+    t.absolute = p;
+    t.boils = s->temperature;
+    t.dial = toReadableReading(plan.rig.gauge, p, room.station);
+    const auto absolute = toAbsolute(plan.rig.gauge, t.dial, room);
+    if (!absolute) return tl::unexpected(absolute.error());
+    t.boilsU = std::hypot(absolute->u() / s->slope, s->temperatureU());
+    t.kelvinPerDivision = plan.rig.gauge.division * pascalPerScaleUnit(plan.rig.gauge) / s->slope;
+    const auto rise = substance.boilingPointRiseAtDepth(p, Length::fromCentimetre(plan.rig.depthCm));
+    if (!rise) return tl::unexpected(rise.error());
+    t.depthKelvin = rise->kelvin();
+    constexpr double kRoundingPa = 0.01; // a dial step of zero is the room itself
+    if (p.pascal() > room.station.pascal() + kRoundingPa) t.state = TargetState::AboveRoom;
+    else if (p.pascal() < plan.rig.pumpUltimatePa) t.state = TargetState::BelowPumpFloor;
+    return t;
+}
+
+std::string whyLowestFirst(Method method) {
+    return method == Method::HoldPressure
+               ? "Lowest pressure first: heating on to the next, higher boiling point is quick, cooling back is slow."
+               : "Coldest water first: adding hot water is quick, cooling back is slow.";
+}
+
+Result<std::vector<Pressure>> dialLadder(const Plan& plan, Pressure room) {
+    const Ladder& l = plan.ladder;
+    const int steps = static_cast<int>(std::floor(std::abs(l.to - l.from) / l.dialStep + 1e-9));
+    const double sign = l.to >= l.from ? 1.0 : -1.0;
+    std::vector<Pressure> out;
+    for (int i = 0; i <= steps; ++i) {
+        const double value = l.from + sign * i * l.dialStep;
+        GaugeReading reading{value, std::nullopt};
+        if (plan.rig.gauge.convention == PressureConvention::TwoArm) reading = {0.5 * (plan.rig.gauge.armSum + value), 0.5 * (plan.rig.gauge.armSum - value)};
+        const auto p = toAbsolute(plan.rig.gauge, reading, RoomPressure{room, 0.0, RoomMethod::Barometer});
+        if (!p) return tl::unexpected(p.error());
+        if (p->pressure.pascal() > 0.0) out.push_back(p->pressure);
+    }
+    if (out.empty()) return fail(Failure::BadInput, "no step of this dial ladder is above a perfect vacuum");
+    std::sort(out.begin(), out.end());
+    return out;
+}
+
+} // namespace
+
+Result<std::vector<Pressure>> ladderPressures(const Plan& plan, Pressure room) {
+    const auto substance = findSubstance(plan.substance);
+    if (!substance) return tl::unexpected(substance.error());
+    const Ladder& l = plan.ladder;
+    if (l.spacing == Spacing::DialSteps) return dialLadder(plan, room);
+    std::vector<Pressure> out;
+    for (int i = 0; i < l.count; ++i) {
+        const double f = l.count > 1 ? static_cast<double>(i) / (l.count - 1) : 0.0;
+        if (l.spacing == Spacing::Pressure) {
+            out.push_back(Pressure::fromPascal(l.from + f * (l.to - l.from)));
+            continue;
+        }
+        const double kelvin = l.spacing == Spacing::Temperature ? l.from + f * (l.to - l.from) : 1.0 / (1.0 / l.from + f * (1.0 / l.to - 1.0 / l.from));
+        const auto p = vapourPressure(**substance, kelvin);
+        if (!p) return tl::unexpected(p.error());
+        out.push_back(*p);
+    }
+    return out;
+}
+
+Result<RunSheet> makeRunSheet(const Plan& plan, const RoomPressure& room) {
+    if (const auto ok = check(plan); !ok) return tl::unexpected(ok.error());
+    const Substance& substance = **findSubstance(plan.substance);
+    const auto ladder = ladderPressures(plan, room.station);
+    if (!ladder) return tl::unexpected(ladder.error());
+
+    RunSheet sheet;
+    const auto add = [&](int place, double pa, bool taster) -> Result<void> {
+        const auto moved = plan.ladder.moved.find(place);
+        const bool byHand = moved != plan.ladder.moved.end();
+        auto t = describe(plan, substance, Pressure::fromPascal(byHand ? moved->second : pa), room);
+        if (!t) return tl::unexpected(t.error());
+        t->place = place;
+        t->moved = byHand;
+        t->taster = taster;
+        t->inFit = !taster || plan.ladder.tasterInFit;
+        sheet.targets.push_back(*t);
+        return {};
+    };
+    if (plan.ladder.tasterPa)
+        if (const auto ok = add(-1, *plan.ladder.tasterPa, true); !ok) return tl::unexpected(ok.error());
+    for (std::size_t i = 0; i < ladder->size(); ++i)
+        if (const auto ok = add(static_cast<int>(i), (*ladder)[i].pascal(), false); !ok) return tl::unexpected(ok.error());
+
+    std::stable_sort(sheet.targets.begin(), sheet.targets.end(), [](const Target& a, const Target& b) { return a.absolute < b.absolute; });
+    for (std::size_t i = 0; i < sheet.targets.size(); ++i) sheet.targets[i].order = static_cast<int>(i) + 1;
+    estimateTimes(plan, room.station, sheet);
+    sheet.whyLowestFirst = whyLowestFirst(plan.method);
+    sheet.materials = materialsFor(plan);
+    sheet.cautions = cautionsFor(plan);
+    return sheet;
+}
+
+Result<Ladder> withSpacing(const Plan& plan, Spacing spacing, Pressure room) {
+    const auto pressures = ladderPressures(plan, room);
+    if (!pressures) return tl::unexpected(pressures.error());
+    const Substance& substance = **findSubstance(plan.substance);
+    const Pressure low = pressures->front(), high = pressures->back();
+    Ladder out = plan.ladder;
+    out.spacing = spacing;
+    out.moved.clear();
+    out.count = std::clamp(static_cast<int>(pressures->size()), 2, 100);
+    switch (spacing) {
+    case Spacing::Pressure:
+        out.from = low.pascal();
+        out.to = high.pascal();
+        return out;
+    case Spacing::Temperature:
+    case Spacing::InverseTemperature: {
+        const auto a = substance.boilingPoint(low), b = substance.boilingPoint(high);
+        if (!a) return tl::unexpected(a.error());
+        if (!b) return tl::unexpected(b.error());
+        out.from = a->kelvin();
+        out.to = b->kelvin();
+        return out;
+    }
+    case Spacing::DialSteps: break;
+    }
+    const double a = scaleValue(plan.rig.gauge, toReading(plan.rig.gauge, low, room));
+    const double b = scaleValue(plan.rig.gauge, toReading(plan.rig.gauge, high, room));
+    // A round step in the manner of dials (1, 2, 5) that gives about as many targets.
+    const double raw = std::abs(b - a) / (out.count - 1);
+    const double power = std::pow(10.0, std::floor(std::log10(raw)));
+    const double lead = raw / power;
+    out.dialStep = power * (lead < 1.5 ? 1.0 : lead < 3.5 ? 2.0 : lead < 7.5 ? 5.0 : 10.0);
+    out.from = std::round(a / out.dialStep) * out.dialStep;
+    out.to = std::round(b / out.dialStep) * out.dialStep;
+    return out;
+}
+
+} // namespace uttrin

@@ -1,0 +1,32 @@
+#pragma once
+
+#include <tl/expected.hpp>
+
+#include <string>
+#include <utility>
+
+namespace uttrin {
+
+/// What went wrong with something that a person or a file supplied: a kind for programs, a sentence for people.
+struct Failure {
+    enum Kind {
+        BadInput,     ///< cannot be understood; the message names the word and what is accepted
+        OutOfRange,   ///< understood, but outside what the model covers; the message gives the valid range
+        TooFewPoints, ///< not enough data for the calculation asked for
+        Unreferenced, ///< needs the room's pressure, and none is known
+        Storage       ///< a file could not be read or written; nothing was overwritten
+    };
+    Kind kind = BadInput;
+    std::string message;
+};
+
+/// A value, or the reason why there is none. Exceptions are kept for failures of the machine or of the program.
+template <typename T>
+using Result = tl::expected<T, Failure>;
+
+/// Shorthand for returning a failure from a function that gives a Result.
+[[nodiscard]] inline tl::unexpected<Failure> fail(Failure::Kind kind, std::string message) {
+    return tl::unexpected<Failure>(Failure{kind, std::move(message)});
+}
+
+} // namespace uttrin

@@ -1,0 +1,45 @@
+#include "Rounding.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+
+namespace uttrin {
+namespace {
+constexpr int kMostDecimals = 9;
+constexpr std::string_view kMinus = "\u2212";
+} // namespace
+
+int decimalsForUncertainty(double u) {
+    if (!(u > 0.0) || !std::isfinite(u)) return kMostDecimals;
+    const double power = std::floor(std::log10(u));
+    const double leading = u / std::pow(10.0, power);
+    const int digits = leading < 2.95 ? 2 : 1;
+    return std::clamp(digits - 1 - static_cast<int>(power), 0, kMostDecimals);
+}
+
+int decimalsForDivision(double division) {
+    for (int decimals = 0; decimals < kMostDecimals; ++decimals) {
+        const double scaled = division * std::pow(10.0, decimals);
+        if (std::abs(scaled - std::round(scaled)) < 1e-9 * std::max(1.0, scaled) && std::round(scaled) >= 1.0)
+            return decimals;
+    }
+    return kMostDecimals;
+}
+
+std::string fixed(double value, int decimals) {
+    std::string text = fmt::format("{:.{}f}", std::abs(value), decimals);
+    const bool zero = text.find_first_not_of("0.") == std::string::npos;
+    if (value < 0.0 && !zero) text.insert(0, kMinus);
+    return text;
+}
+
+std::string fixedSigned(double value, int decimals) {
+    std::string text = fixed(value, decimals);
+    const bool zero = text.find_first_not_of("0.") == std::string::npos;
+    if (value > 0.0 && !zero) text.insert(0, "+");
+    return text;
+}
+
+} // namespace uttrin

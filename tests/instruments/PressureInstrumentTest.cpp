@@ -1,0 +1,109 @@
+#include "instruments/PressureInstrument.h"
+
+#include <gtest/gtest.h>
+#include <rapidcheck/gtest.h>
+
+#include <cmath>
+
+namespace uttrin {
+namespace {
+
+RoomPressure roomOf(double pa, double u = 50.0) { return {Pressure::fromPascal(pa), u, RoomMethod::Barometer}; }
+
+PressureInstrument uTube(double armSum = 87.0, double celsius = 22.0) {
+    PressureInstrument i;
+    i.name = "U-tube";
+    i.convention = PressureConvention::TwoArm;
+    i.unit = "cm";
+    i.division = 0.1;
+    i.accuracy = 0.1;
+    i.armSum = armSum;
+    i.liquidCelsius = celsius;
+    return i;
+}
+
+PressureInstrument dial(PressureConvention convention, const char* unitName, double division) {
+    PressureInstrument i;
+    i.convention = convention;
+    i.unit = unitName;
+    i.division = division;
+    i.accuracy = division;
+    return i;
+}
+
+TEST(PressureInstrument, MercuryHasItsAcceptedDensity) {
+    EXPECT_NEAR(mercuryDensity(20.0), 13545.85, 0.05); // P. H. Bigg 1964
+    EXPECT_NEAR(mercuryDensity(0.0), 13595.08, 0.05);
+}
+
+TEST(PressureInstrument, AUTubeIsReadAsTwoArms) {
+    const auto p = toAbsolute(uTube(), {66.0, 21.0}, roomOf(100820));
+    ASSERT_TRUE(p);
+    EXPECT_NEAR(p->pressure.pascal(), 100820 - 0.45 * mercuryDensity(22.0) * 9.80665, 1e-6);
+    const auto half = toAbsolute(uTube(), {66.0, std::nullopt}, roomOf(100820));
+    ASSERT_FALSE(half);
+    EXPECT_NE(half.error().message.find("right arm"), std::string::npos);
+}
+
+TEST(PressureInstrument, EveryConventionGivesTheSamePressure) {
+    const auto room = roomOf(94310);
+    EXPECT_NEAR(toAbsolute(dial(PressureConvention::GaugeNegative, "bar", 0.02), {-0.7, {}}, room)->pressure.pascal(), 24310, 1e-6);
+    EXPECT_NEAR(toAbsolute(dial(PressureConvention::VacuumDepth, "kPa", 1), {70, {}}, room)->pressure.pascal(), 24310, 1e-6);
+    EXPECT_NEAR(toAbsolute(dial(PressureConvention::Absolute, "mbar", 1), {243.1, {}}, std::nullopt)->pressure.pascal(), 24310, 1e-6);
+}
+
+TEST(PressureInstrument, WithoutARoomOnlyAnAbsoluteGaugeSaysAnything) {
+    const auto p = toAbsolute(dial(PressureConvention::GaugeNegative, "bar", 0.02), {-0.7, {}}, std::nullopt);
+    ASSERT_FALSE(p);
+    EXPECT_EQ(p.error().kind, Failure::Unreferenced);
+}
+
+TEST(PressureInstrument, TheZeroOpenToTheRoomIsTakenOff) {
+    const auto room = roomOf(94310);
+    const auto gauge = dial(PressureConvention::GaugeNegative, "kPa", 1);
+    EXPECT_NEAR(toAbsolute(gauge, {-68, {}}, room, GaugeReading{2, {}})->pressure.pascal(), 24310, 1e-6);
+    const auto absolute = dial(PressureConvention::Absolute, "kPa", 1);
+    EXPECT_NEAR(toAbsolute(absolute, {25.31, {}}, room, GaugeReading{95.31, {}})->pressure.pascal(), 24310, 1e-6);
+}
+
+TEST(PressureInstrument, SharedAndIndependentUncertaintyAreKeptApart) {
+    const auto gauge = dial(PressureConvention::GaugeNegative, "kPa", 1);
+    const auto p = *toAbsolute(gauge, {-68, {}}, roomOf(94310, 400));
+    EXPECT_NEAR(p.uIndependent, 500 / std::sqrt(3.0), 1e-9);
+    EXPECT_NEAR(p.uShared, std::hypot(1000 / std::sqrt(3.0), 400), 1e-9);
+    EXPECT_NEAR(p.u(), std::hypot(p.uIndependent, p.uShared), 1e-9);
+}
+
+TEST(PressureInstrument, ShowsWholeAndHalfDivisions) {
+    const auto gauge = dial(PressureConvention::GaugeNegative, "bar", 0.02);
+    EXPECT_EQ(text(gauge, {-0.7, {}}), "−0.70");
+    EXPECT_EQ(text(uTube(), {61.7, 20.4}), "61.7 | 20.4");
+    EXPECT_EQ(text(uTube(), {61.75, 20.4}), "61.75 | 20.40");
+}
+
+TEST(PressureInstrument, ANonsensicalDeclarationIsNamed) {
+    auto i = uTube(0.0);
+    EXPECT_NE(check(i).error().message.find("arms"), std::string::npos);
+    i = dial(PressureConvention::Absolute, "cm", 1);
+    EXPECT_NE(check(i).error().message.find("unit of pressure"), std::string::npos);
+    i = dial(PressureConvention::Absolute, "kPa", 0);
+    EXPECT_NE(check(i).error().message.find("division"), std::string::npos);
+}
+
+RC_GTEST_PROP(PressureInstrument, ReadingToPressureAndBackIsTheIdentity, ()) {
+    const auto convention = *rc::gen::element(PressureConvention::Absolute, PressureConvention::GaugeNegative, PressureConvention::VacuumDepth, PressureConvention::TwoArm);
+    auto gauge = convention == PressureConvention::TwoArm ? uTube(*rc::gen::inRange(80, 160), *rc::gen::inRange(5, 35)) : dial(convention, "kPa", 1);
+    const auto room = roomOf(*rc::gen::inRange(60000, 106000));
+    const double pa = *rc::gen::inRange(100, 106000);
+    std::optional<GaugeReading> zero;
+    if (*rc::gen::arbitrary<bool>()) zero = toReading(gauge, room.station + PressureDifference::fromPascal(*rc::gen::inRange(-2000, 2000)), room.station);
+    const auto reading = toReading(gauge, Pressure::fromPascal(pa), room.station, zero);
+    const auto back = toAbsolute(gauge, reading, room, zero);
+    RC_ASSERT(back.has_value());
+    RC_ASSERT(std::abs(back->pressure.pascal() - pa) < 1e-6);
+    RC_ASSERT(back->uIndependent > 0.0 && back->uShared > 0.0);
+    RC_ASSERT(std::abs(scaleValue(gauge, toReadableReading(gauge, Pressure::fromPascal(pa), room.station, zero)) - scaleValue(gauge, reading)) <= 0.5 * gauge.division + 1e-9);
+}
+
+} // namespace
+} // namespace uttrin

@@ -1,0 +1,84 @@
+#include "instruments/RoomPressure.h"
+
+#include <gtest/gtest.h>
+
+#include <cmath>
+
+namespace uttrin {
+namespace {
+
+RoomEntry entry(RoomMethod method, double value, const char* unitName, double u) {
+    RoomEntry e;
+    e.method = method;
+    e.value = value;
+    e.unit = unitName;
+    e.valueU = u;
+    return e;
+}
+
+TEST(RoomPressure, ABarometerIsTakenAtItsWord) {
+    const auto r = stationPressure(entry(RoomMethod::Barometer, 943.1, "hPa", 0.3));
+    ASSERT_TRUE(r);
+    EXPECT_NEAR(r->station.pascal(), 94310, 1e-9);
+    EXPECT_NEAR(r->uPa, 30, 1e-9);
+}
+
+TEST(RoomPressure, ASeaLevelReportIsBroughtToThisHeight) {
+    auto e = entry(RoomMethod::SeaLevelReport, 1018.4, "hPa", 0.3);
+    e.altitudeM = 612;
+    e.airCelsius = 18;
+    const auto r = stationPressure(e);
+    ASSERT_TRUE(r);
+    // Hypsometric equation by hand: mean temperature 18 + 0.0065*612/2 degC = 293.14 K, scale height 8580 m.
+    EXPECT_NEAR(r->station.pascal(), 101840 * std::exp(-9.80665 * 611.94 / (287.05287 * 293.139)), 1.0);
+    EXPECT_GT(r->uPa, 100);
+    EXPECT_LT(r->uPa, 200);
+}
+
+TEST(RoomPressure, HeightAloneCarriesTheWeathersSpread) {
+    auto e = entry(RoomMethod::Altitude, 0, "hPa", 0);
+    e.altitudeM = 612;
+    const auto r = stationPressure(e);
+    EXPECT_NEAR(r->station.pascal(), standardAtmospherePressure(Length::fromMetre(612))->pascal(), 1e-9);
+    EXPECT_DOUBLE_EQ(r->uPa, kWeatherSpreadPascal);
+}
+
+TEST(RoomPressure, AnEmptyVesselPullAddsWhatThePumpLeaves) {
+    auto e = entry(RoomMethod::DeadHead, -91.3, "kPa", 0.5);
+    e.ultimatePa = 600;
+    const auto r = stationPressure(e);
+    EXPECT_NEAR(r->station.pascal(), 91900, 1e-9);
+    EXPECT_NEAR(r->uPa, std::hypot(500, 300), 1e-9);
+    const auto barometer = *stationPressure(entry(RoomMethod::Barometer, 92.0, "kPa", 0.05));
+    EXPECT_NEAR(ultimateFromPair(barometer, GaugePressure::fromPascal(-91.3e3)).pascal(), 700, 1e-6);
+}
+
+TEST(RoomPressure, ANominalValueIsNeverBetterThanTheWeather) {
+    EXPECT_DOUBLE_EQ(stationPressure(entry(RoomMethod::Nominal, 1, "atm", 0))->uPa, kWeatherSpreadPascal);
+}
+
+TEST(RoomPressure, ImpossibleRoomsAreRefusedWithTheRange) {
+    for (const auto& e : {entry(RoomMethod::Barometer, 94.31, "hPa", 0.3), entry(RoomMethod::Barometer, 9431, "hPa", 0.3), entry(RoomMethod::DeadHead, 91.3, "kPa", 0.3)}) {
+        const auto r = stationPressure(e);
+        ASSERT_FALSE(r);
+        EXPECT_EQ(r.error().kind, Failure::BadInput);
+    }
+    EXPECT_NE(stationPressure(entry(RoomMethod::Barometer, 94.31, "hPa", 0)).error().message.find("30 to 120 kPa"), std::string::npos);
+}
+
+TEST(RoomPressure, DriftsLinearlyBetweenTwoReadings) {
+    const RoomPressure a{Pressure::fromPascal(94310), 30, RoomMethod::Barometer}, b{Pressure::fromPascal(94110), 30, RoomMethod::Barometer};
+    EXPECT_NEAR(interpolate(a, b, 0.25).station.pascal(), 94260, 1e-9);
+    EXPECT_NEAR(interpolate(a, b, -1).station.pascal(), 94310, 1e-9);
+    EXPECT_NEAR(interpolate(a, b, 2).station.pascal(), 94110, 1e-9);
+    EXPECT_NEAR(interpolate(a, b, 0.5).uPa, 30 / std::sqrt(2.0), 1e-9);
+}
+
+TEST(RoomPressure, IdentifiersGoThereAndBack) {
+    for (const auto m : {RoomMethod::Barometer, RoomMethod::StationReport, RoomMethod::SeaLevelReport, RoomMethod::Altitude, RoomMethod::DeadHead, RoomMethod::Nominal})
+        EXPECT_EQ(*roomMethodFromId(id(m)), m);
+    EXPECT_FALSE(roomMethodFromId("guess"));
+}
+
+} // namespace
+} // namespace uttrin

@@ -1,0 +1,88 @@
+#include "plan/PlanJson.h"
+
+#include <gtest/gtest.h>
+#include <rapidcheck/gtest.h>
+
+namespace uttrin {
+namespace {
+
+constexpr const char* kPlan = R"({
+  "room": {"method": "barometer", "reading": "943.1 hPa", "uncertainty": "0.3 hPa"},
+  "method": "hold-pressure",
+  "rig": {"gauge": {"name": "U-tube", "convention": "two-arm", "unit": "cm", "division": 0.1, "accuracy": 0.1, "arm_sum": 82.1}},
+  "ladder": {"spacing": "pressure", "from": "20 kPa", "to": "90 kPa", "count": 10, "taster": "12 kPa"}
+})";
+
+TEST(PlanJson, ReadsAPlanWrittenByHand) {
+    const auto file = readPlanFile(kPlan);
+    ASSERT_TRUE(file) << file.error().message;
+    EXPECT_EQ(file->plan.rig.gauge.convention, PressureConvention::TwoArm);
+    EXPECT_DOUBLE_EQ(file->plan.ladder.from, 20e3);
+    EXPECT_DOUBLE_EQ(*file->plan.ladder.tasterPa, 12e3);
+    EXPECT_DOUBLE_EQ(file->room.value, 943.1);
+}
+
+struct BadRow {
+    const char* from;
+    const char* to;
+    const char* says;
+};
+
+TEST(PlanJson, AMistakeIsNamedByItsPathAndWhatIsAccepted) {
+    const BadRow rows[] = {
+        {"\"943.1 hPa\"", "\"943.1\"", "/room/reading: "},
+        {"\"943.1 hPa\"", "943.1", "/room/reading: expected a text"},
+        {"\"hold-pressure\"", "\"hold\"", "/method: 'hold' is not a method; accepted: hold-pressure, hold-temperature"},
+        {"\"two-arm\"", "\"arms\"", "/rig/gauge/convention: "},
+        {"\"cm\"", "\"kPa\"", "/rig/gauge/unit: 'kPa' is not a unit of length"},
+        {"0.1, \"acc", "\"0.1\", \"acc", "/rig/gauge/division: expected a number"},
+        {"82.1", "0", "arms"},
+        {"\"20 kPa\"", "\"95 kPa\"", "upper end must be above"},
+        {"\"count\": 10", "\"count\": 1", "2 to 100"},
+        {"\"count\": 10", "\"count\": 2.5", "/ladder/count: expected a whole number"},
+        {"\"12 kPa\"", "\"-12 kPa\"", "/ladder/taster: "},
+        {"{\"spacing\"", "[{\"spacing\"", "JSON"},
+    };
+    for (const BadRow& row : rows) {
+        SCOPED_TRACE(row.to);
+        std::string text = kPlan;
+        const auto at = text.find(row.from);
+        ASSERT_NE(at, std::string::npos);
+        text.replace(at, std::string(row.from).size(), row.to);
+        const auto file = readPlanFile(text);
+        ASSERT_FALSE(file);
+        EXPECT_NE(file.error().message.find(row.says), std::string::npos) << file.error().message;
+    }
+}
+
+TEST(PlanJson, APlanWithoutARoomIsRefused) {
+    const auto file = readPlanFile("{}");
+    ASSERT_FALSE(file);
+    EXPECT_NE(file.error().message.find("/room"), std::string::npos);
+}
+
+RC_GTEST_PROP(PlanJson, AWrittenPlanReadsBackTheSame, ()) {
+    PlanFile file = *readPlanFile(kPlan);
+    file.plan.method = *rc::gen::element(Method::HoldPressure, Method::HoldTemperature);
+    file.plan.ladder.spacing = *rc::gen::element(Spacing::Pressure, Spacing::Temperature, Spacing::InverseTemperature, Spacing::DialSteps);
+    const double low = *rc::gen::inRange(1, 300);
+    file.plan.ladder.from = low;
+    file.plan.ladder.to = low + *rc::gen::inRange(1, 50) / 7.0;
+    file.plan.ladder.count = *rc::gen::inRange(2, 60);
+    if (*rc::gen::arbitrary<bool>()) file.plan.ladder.moved[3] = 4321.5;
+    file.plan.ladder.tasterInFit = *rc::gen::arbitrary<bool>();
+    file.room.method = *rc::gen::element(RoomMethod::Barometer, RoomMethod::SeaLevelReport, RoomMethod::Altitude, RoomMethod::DeadHead);
+    file.room.ultimatePa = 512.25;
+    const std::string once = writePlanFile(file);
+    const auto back = readPlanFile(once);
+    RC_ASSERT(back.has_value());
+    RC_ASSERT(writePlanFile(*back) == once);
+}
+
+RC_GTEST_PROP(PlanJson, AnyTextIsReadOrRefusedWithAReason, (std::string text)) {
+    const auto file = readPlanFile(text);
+    if (!file) RC_ASSERT(!file.error().message.empty());
+}
+
+} // namespace
+} // namespace uttrin

@@ -1,0 +1,137 @@
+#include "plan/RunSheet.h"
+
+#include "physics/Substance.h"
+
+#include <gtest/gtest.h>
+
+#include <algorithm>
+#include <cmath>
+
+namespace uttrin {
+namespace {
+
+RoomPressure room() { return {Pressure::fromPascal(94310), 30, RoomMethod::Barometer}; }
+
+Plan dialPlan() {
+    Plan plan;
+    plan.rig.gauge.convention = PressureConvention::GaugeNegative;
+    plan.rig.gauge.unit = "bar";
+    plan.rig.gauge.division = 0.02;
+    plan.rig.gauge.accuracy = 0.02;
+    return plan;
+}
+
+TEST(RunSheet, TargetsGoUpFromTheLowestAndShowTheDial) {
+    const auto sheet = makeRunSheet(dialPlan(), room());
+    ASSERT_TRUE(sheet) << sheet.error().message;
+    ASSERT_EQ(sheet->targets.size(), 10U);
+    for (std::size_t i = 1; i < 10; ++i) EXPECT_GT(sheet->targets[i].absolute, sheet->targets[i - 1].absolute);
+    const Target& first = sheet->targets.front();
+    EXPECT_NEAR(first.absolute.pascal(), 20e3, 1e-9);
+    EXPECT_NEAR(first.dial.first, -0.74, 1e-9); // -0.7431 bar to half a division of 0.02
+    EXPECT_NEAR(first.boils.celsius(), 60.06, 0.02); // steam tables: 60.06 degC at 20 kPa
+    EXPECT_FALSE(sheet->whyLowestFirst.empty());
+}
+
+TEST(RunSheet, SpacingsAreEvenInWhatTheySay) {
+    Plan plan = dialPlan();
+    for (const auto spacing : {Spacing::Pressure, Spacing::Temperature, Spacing::InverseTemperature}) {
+        const auto ladder = withSpacing(plan, spacing, room().station);
+        ASSERT_TRUE(ladder);
+        Plan other = plan;
+        other.ladder = *ladder;
+        const auto sheet = *makeRunSheet(other, room());
+        const auto axis = [&](const Target& t) {
+            return spacing == Spacing::Pressure ? t.absolute.pascal() : spacing == Spacing::Temperature ? t.boils.kelvin() : 1e6 / t.boils.kelvin();
+        };
+        const double step = axis(sheet.targets[1]) - axis(sheet.targets[0]);
+        for (std::size_t i = 1; i < sheet.targets.size(); ++i) EXPECT_NEAR(axis(sheet.targets[i]) - axis(sheet.targets[i - 1]), step, std::abs(step) * 1e-6);
+        EXPECT_NEAR(sheet.targets.front().absolute.pascal(), 20e3, 1e-3);
+        EXPECT_NEAR(sheet.targets.back().absolute.pascal(), 90e3, 1e-3);
+    }
+}
+
+TEST(RunSheet, DialStepsFollowTheDialAndTheRoomCapsThem) {
+    Plan plan = dialPlan();
+    plan.ladder.spacing = Spacing::DialSteps;
+    plan.ladder.from = -0.7;
+    plan.ladder.to = 0.1;
+    plan.ladder.dialStep = 0.1;
+    const auto sheet = *makeRunSheet(plan, room());
+    ASSERT_EQ(sheet.targets.size(), 9U);
+    EXPECT_NEAR(sheet.targets[0].dial.first, -0.7, 1e-12);
+    EXPECT_EQ(sheet.targets[7].state, TargetState::Ok); // dial 0: open to the room
+    EXPECT_EQ(sheet.targets[8].state, TargetState::AboveRoom);
+}
+
+TEST(RunSheet, TargetsBelowThePumpsFloorAreMarked) {
+    Plan plan = dialPlan();
+    plan.rig.pumpUltimatePa = 25e3;
+    EXPECT_EQ(makeRunSheet(plan, room())->targets.front().state, TargetState::BelowPumpFloor);
+}
+
+TEST(RunSheet, ADivisionIsWorthManyTimesMoreKelvinWhenCold) {
+    Plan plan = dialPlan();
+    plan.rig.pumpUltimatePa = 100;
+    plan.ladder.from = 700; // boils near 2 degC
+    plan.ladder.to = 94000;
+    const auto sheet = *makeRunSheet(plan, room());
+    const double ratio = sheet.targets.front().kelvinPerDivision / sheet.targets.back().kelvinPerDivision;
+    EXPECT_GT(ratio, 60.0);
+    EXPECT_LT(ratio, 80.0);
+    EXPECT_GT(sheet.targets.front().depthKelvin, sheet.targets.back().depthKelvin * 20);
+}
+
+TEST(RunSheet, TheTasterIsOutOfTheFitUnlessPutIn) {
+    Plan plan = dialPlan();
+    plan.ladder.tasterPa = 12e3;
+    auto sheet = *makeRunSheet(plan, room());
+    ASSERT_EQ(sheet.targets.size(), 11U);
+    EXPECT_TRUE(sheet.targets.front().taster);
+    EXPECT_FALSE(sheet.targets.front().inFit);
+    plan.ladder.tasterInFit = true;
+    EXPECT_TRUE(makeRunSheet(plan, room())->targets.front().inFit);
+}
+
+TEST(RunSheet, AMovedTargetStandsWhereItWasPutAndTheOthersStay) {
+    Plan plan = dialPlan();
+    plan.ladder.moved[2] = 33e3;
+    const auto sheet = *makeRunSheet(plan, room());
+    const auto moved = std::find_if(sheet.targets.begin(), sheet.targets.end(), [](const Target& t) { return t.moved; });
+    ASSERT_NE(moved, sheet.targets.end());
+    EXPECT_DOUBLE_EQ(moved->absolute.pascal(), 33e3);
+    EXPECT_EQ(moved->place, 2);
+}
+
+TEST(RunSheet, MoreHeatTakesLessTimeAndTheSumIsTheTotal) {
+    Plan plan = dialPlan();
+    const auto slow = *makeRunSheet(plan, room());
+    plan.rig.heaterWatt *= 2.0;
+    const auto fast = *makeRunSheet(plan, room());
+    EXPECT_LT(fast.totalSeconds, slow.totalSeconds);
+    double sum = kSetUpSeconds + kClearUpSeconds;
+    for (const Target& t : fast.targets) sum += t.seconds;
+    EXPECT_NEAR(sum, fast.totalSeconds, 1e-9);
+    plan.periodMinutes = fast.totalSeconds / 60.0 + 0.1;
+    EXPECT_TRUE(makeRunSheet(plan, room())->fits);
+    plan.periodMinutes = fast.totalSeconds / 60.0 - 0.1;
+    EXPECT_FALSE(makeRunSheet(plan, room())->fits);
+}
+
+TEST(RunSheet, CautionsFollowTheRig) {
+    Plan plan = dialPlan();
+    const auto has = [](const Plan& p, const char* wanted) {
+        const auto all = cautionsFor(p);
+        return std::any_of(all.begin(), all.end(), [&](const Caution& c) { return c.id == wanted; });
+    };
+    EXPECT_TRUE(has(plan, "implosion"));
+    EXPECT_TRUE(has(plan, "closed-heating"));
+    EXPECT_FALSE(has(plan, "mercury"));
+    plan.rig.gauge.convention = PressureConvention::TwoArm;
+    plan.method = Method::HoldTemperature;
+    EXPECT_TRUE(has(plan, "mercury"));
+    EXPECT_FALSE(has(plan, "closed-heating"));
+}
+
+} // namespace
+} // namespace uttrin

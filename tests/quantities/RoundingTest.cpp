@@ -1,0 +1,32 @@
+#include "quantities/Rounding.h"
+
+#include <gtest/gtest.h>
+
+namespace uttrin {
+namespace {
+
+TEST(Rounding, UncertaintyGetsTwoDigitsWhenItBeginsWithOneOrTwoElseOne) {
+    EXPECT_EQ(decimalsForUncertainty(0.12), 2);
+    EXPECT_EQ(decimalsForUncertainty(0.29), 2);
+    EXPECT_EQ(decimalsForUncertainty(0.31), 1);
+    EXPECT_EQ(decimalsForUncertainty(4.0), 0);
+    EXPECT_EQ(decimalsForUncertainty(140.0), 0);
+}
+
+TEST(Rounding, ADivisionSetsTheDecimals) {
+    EXPECT_EQ(decimalsForDivision(0.1), 1);
+    EXPECT_EQ(decimalsForDivision(0.25), 2);
+    EXPECT_EQ(decimalsForDivision(0.02), 2);
+    EXPECT_EQ(decimalsForDivision(5.0), 0);
+}
+
+TEST(Rounding, UsesTheRealMinusAndNeverMinusZero) {
+    EXPECT_EQ(fixed(-0.7, 2), "−0.70");
+    EXPECT_EQ(fixed(-0.001, 2), "0.00");
+    EXPECT_EQ(fixedSigned(0.12, 1), "+0.1");
+    EXPECT_EQ(fixedSigned(0.01, 1), "0.0");
+    EXPECT_EQ(fixedSigned(-1.26, 1), "−1.3");
+}
+
+} // namespace
+} // namespace uttrin
