@@ -58,22 +58,42 @@ double sharedU(std::span<const BoilingDatum> data, const FitOptions& options, do
     return std::hypot(byPressure, slopeEnthalpy(moved, options) - enthalpy);
 }
 
+/// Slope enthalpy that an ideal vapour with the tabulated enthalpy of vaporisation would give at these temperatures with this fit:
+/// the mean of the tabulated enthalpy, weighted as the fit weights the points.
+Result<double> tabulatedMean(std::span<const BoilingDatum> data, const Substance& substance, const FitOptions& options) {
+    std::vector<BoilingDatum> ideal(data.begin(), data.end());
+    std::sort(ideal.begin(), ideal.end(), [](auto& a, auto& b) { return a.temperature < b.temperature; });
+    double logPressure = std::log(ideal.front().pressure.pascal()), before = ideal.front().temperature.kelvin();
+    for (BoilingDatum& d : ideal) {
+        const double here = d.temperature.kelvin();
+        double sum = 0.0; // Simpson's rule for the integral of L d(1/T); L is nearly a straight line
+        for (const auto& [t, weight] : {std::pair{before, 1.0}, {0.5 * (before + here), 4.0}, {here, 1.0}}) {
+            const auto enthalpy = substance.molarEnthalpyOfVaporisation(Temperature::fromKelvin(t));
+            if (!enthalpy) return tl::unexpected(enthalpy.error());
+            sum += weight * *enthalpy / 6.0;
+        }
+        logPressure -= sum / kMolarGas * (1.0 / here - 1.0 / before);
+        before = here;
+        d.pressureU *= std::exp(logPressure) / d.pressure.pascal(); // every point keeps its weight
+        d.pressure = Pressure::fromPascal(std::exp(logPressure));
+    }
+    return slopeEnthalpy(ideal, options);
+}
+
 Result<void> compareWithReference(ClausiusClapeyronFit& fit, std::span<const BoilingDatum> data, const Substance& substance) {
     std::vector<BoilingDatum> reference(data.begin(), data.end());
-    double meanInverse = 0.0;
     for (std::size_t i = 0; i < data.size(); ++i) {
         const auto p = substance.vapourPressure(data[i].temperature);
         if (!p) return tl::unexpected(p.error());
         reference[i].pressure = *p;
         // The relative uncertainty stays, so that every point keeps its weight.
         reference[i].pressureU = data[i].pressureU * p->pascal() / data[i].pressure.pascal();
-        meanInverse += 1.0 / data[i].temperature.kelvin() / static_cast<double>(data.size());
         const auto boils = substance.boilingPoint(data[i].pressure);
         if (!boils) return tl::unexpected(boils.error());
         fit.points[i].superheatKelvin = (data[i].temperature - *boils).kelvin();
     }
     fit.referenceSlopeEnthalpy = slopeEnthalpy(reference, fit.options);
-    const auto tabulated = substance.molarEnthalpyOfVaporisation(Temperature::fromKelvin(1.0 / meanInverse));
+    const auto tabulated = tabulatedMean(data, substance, fit.options);
     if (!tabulated) return tl::unexpected(tabulated.error());
     fit.tabulatedMeanEnthalpy = *tabulated;
     return {};

@@ -56,7 +56,7 @@ struct ClausiusClapeyronFit {
     std::vector<PointResult> points;
 
     double referenceSlopeEnthalpy = 0.0; ///< J/mol, the same fit through the substance's own curve at the same temperatures
-    double tabulatedMeanEnthalpy = 0.0;  ///< J/mol, tabulated at the mean of 1/T of the points
+    double tabulatedMeanEnthalpy = 0.0;  ///< J/mol, tabulated enthalpy of vaporisation averaged as the fit weights the points
     [[nodiscard]] double relativeToReference() const { return enthalpy.value / referenceSlopeEnthalpy - 1.0; }
 
     /// Boiling point that the line gives at a pressure, K.

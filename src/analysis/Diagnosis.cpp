@@ -15,6 +15,7 @@ namespace {
 
 constexpr std::size_t kFewestPoints = 6;
 constexpr double kTellingWeight = 2.0 / 3.0;
+constexpr double kNoneRuledOut = 0.05; // weight of "no cause" below which a cause is named
 constexpr std::size_t kMostSuperheated = 3;
 constexpr double kScatterFloorKelvin = 0.02; // no bench thermometer scatters less; keeps a perfect set from infinite certainty
 
@@ -167,7 +168,8 @@ std::vector<CauseEstimate> diagnose(std::span<const BoilingDatum> data, const Su
 }
 
 bool isTelling(const std::vector<CauseEstimate>& ranked) {
-    return !ranked.empty() && ranked.front().id != "none" && ranked.front().weight > kTellingWeight;
+    const auto none = std::find_if(ranked.begin(), ranked.end(), [](const CauseEstimate& c) { return c.id == "none"; });
+    return none != ranked.end() && none->weight < kNoneRuledOut && ranked.front().weight > kTellingWeight;
 }
 
 } // namespace uttrin

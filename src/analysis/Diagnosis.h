@@ -24,7 +24,7 @@ struct CauseEstimate {
 [[nodiscard]] std::vector<CauseEstimate> diagnose(std::span<const BoilingDatum> data, const Substance& substance,
                                                   std::optional<Pressure> room);
 
-/// Whether the first of the ranked causes stands out enough to be named (weight above two thirds, and not "none").
+/// Whether the first of the ranked causes stands out enough to be named (weight above two thirds, "none" below a twentieth).
 [[nodiscard]] bool isTelling(const std::vector<CauseEstimate>& ranked);
 
 } // namespace uttrin

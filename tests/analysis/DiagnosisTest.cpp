@@ -12,14 +12,16 @@ constexpr double kRoom = 94310.0;
 
 std::vector<BoilingDatum> goodLab() { return syntheticLab(11, 11, 12e3, 92e3, 0.15, 100.0); }
 
-TEST(Diagnosis, AGoodSetIsLeftInPeace) {
-    const auto ranked = diagnose(goodLab(), water(), Pressure::fromPascal(kRoom));
-    ASSERT_FALSE(ranked.empty());
-    EXPECT_EQ(ranked.front().id, "none");
-    EXPECT_FALSE(isTelling(ranked));
-    double sum = 0.0;
-    for (const auto& c : ranked) sum += c.weight;
-    EXPECT_NEAR(sum, 1.0, 1e-12);
+TEST(Diagnosis, GoodSetsAreLeftInPeace) {
+    int accused = 0;
+    for (unsigned seed = 1; seed <= 200; ++seed) {
+        const auto ranked = diagnose(syntheticLab(seed, 11, 12e3, 92e3, 0.15, 100.0), water(), Pressure::fromPascal(kRoom));
+        accused += isTelling(ranked);
+        double sum = 0.0;
+        for (const auto& c : ranked) sum += c.weight;
+        EXPECT_NEAR(sum, 1.0, 1e-12);
+    }
+    EXPECT_LE(accused, 10); // one in twenty, as the threshold says
 }
 
 TEST(Diagnosis, AWrongRoomPressureIsNamedWithItsSize) {

@@ -1,0 +1,119 @@
+#pragma once
+
+#include "Clock.h"
+#include "LessonModel.h"
+
+#include "analysis/SlipCheck.h"
+#include "notebook/Notebook.h"
+
+#include <optional>
+#include <string>
+
+namespace uttrin {
+
+/// What is in hand at the bench: typed, not yet captured.
+struct Draft {
+    std::optional<double> first, second; ///< gauge as it shows now
+    std::optional<double> temperature;   ///< thermometer as it shows now
+    std::optional<double> beforePull;    ///< thermometer before the pump was opened
+    std::string criterion = "steady";
+    std::string judge;
+    std::string side = "heating";
+    bool isolated = true;
+    int vigour = 2;
+};
+
+/// What became of a capture.
+struct CaptureOutcome {
+    std::optional<RowId> readingId; ///< set once the reading is on disk
+    SlipFinding finding;            ///< what looked odd; where readingId is empty it waits for a decision
+};
+
+/// A lesson being worked on: the notebook, what is selected in it, and every change that a person can make. All changes are on disk
+/// when the call returns, recompute the model, and can be undone.
+class LessonSession {
+public:
+    /// Opens on the newest lesson; on a new one where the notebook has none.
+    LessonSession(Notebook notebook, const Clock& clock, int utcOffsetMin);
+
+    [[nodiscard]] const LessonModel& model() const { return m_model; }
+    [[nodiscard]] const Notebook& notebook() const { return m_notebook; }
+    [[nodiscard]] const Clock& clock() const { return m_clock; }
+    [[nodiscard]] bool hasLesson() const { return m_lessonId != 0; }
+
+    // Selection; not recorded, not undone.
+    void selectLesson(RowId id);
+    void selectSetup(RowId id);
+    void selectRun(RowId id);
+    /// Makes a target the current one; empty goes back to the first that is not taken.
+    void selectTarget(std::optional<int> place);
+    [[nodiscard]] RowId lessonId() const { return m_lessonId; }
+    [[nodiscard]] RowId setupId() const { return m_setupId; }
+    [[nodiscard]] std::optional<RowId> runId() const { return m_runId; }
+    [[nodiscard]] std::optional<RowId> groupId() const;
+    [[nodiscard]] const Plan& plan() const { return m_model.plan(m_setupId); }
+    [[nodiscard]] Result<RunSheet> sheet() const { return m_model.sheet(m_setupId, groupId()); }
+    [[nodiscard]] std::optional<RoomPressure> room() const;
+    /// The target that is next to be taken in the current run; empty when all are, or there is no sheet.
+    [[nodiscard]] std::optional<Target> currentTarget() const;
+
+    // Lessons.
+    [[nodiscard]] Result<RowId> addLesson(Lesson lesson);
+    [[nodiscard]] Result<void> changeLesson(const Lesson& lesson);
+
+    // Room. The earlier value of the same role stays in the record.
+    [[nodiscard]] Result<void> enterRoom(const RoomEntry& entry, const std::string& role, Milliseconds takenAt, std::optional<RowId> groupId = std::nullopt);
+
+    // Rig and plan.
+    [[nodiscard]] Result<void> changePlan(const Plan& plan, const std::string& label);
+    [[nodiscard]] Result<void> moveTarget(int place, Pressure to);
+    [[nodiscard]] Result<RowId> addSetup(Method method);
+    [[nodiscard]] Result<void> predict(int place, std::optional<Temperature> boils);
+    [[nodiscard]] Result<void> lockPredictions();
+
+    // Run.
+    [[nodiscard]] Result<RowId> startRun(const std::string& groupName);
+    Draft draft; ///< edited in place by the bench's card
+    [[nodiscard]] SlipFinding checkDraft() const;
+    /// Captures the draft. An odd pair is held back with its finding until it is kept on purpose.
+    [[nodiscard]] Result<CaptureOutcome> capture(bool keepOddPair = false);
+    [[nodiscard]] Result<void> checkZero(double first, std::optional<double> second);
+    [[nodiscard]] Result<void> strike(RowId readingId, const std::string& reason);
+    [[nodiscard]] Result<void> restore(RowId readingId);
+    /// Strikes a reading as retaken and makes its target the current one.
+    [[nodiscard]] Result<void> retake(RowId readingId);
+    [[nodiscard]] Result<void> useInFit(RowId readingId, bool use);
+    [[nodiscard]] Result<void> addNote(const std::string& text);
+
+    // Bringing in readings made elsewhere.
+    /// Adds a lesson-independent set of readings as a new setup and run; see ReadingsCsv.h.
+    [[nodiscard]] Result<RowId> addImported(const std::string& name, const Plan& plan, std::vector<Reading> readings);
+
+    [[nodiscard]] bool canUndo() const { return m_notebook.canUndo(); }
+    [[nodiscard]] bool canRedo() const { return m_notebook.canRedo(); }
+    [[nodiscard]] Result<void> undo();
+    [[nodiscard]] Result<void> redo();
+    [[nodiscard]] Result<void> saveCopy(const std::filesystem::path& to) const { return m_notebook.saveCopy(to); }
+
+private:
+    Result<void> perform(const std::string& label, const std::function<void(Notebook::Editor&)>& change);
+    void reload();
+    void settleSelection();
+    [[nodiscard]] Reading readingFromDraft() const;
+    [[nodiscard]] const Reading& reading(RowId id) const;
+    [[nodiscard]] Result<void> changeReading(RowId id, const std::string& label, const std::function<void(Reading&)>& change);
+    RowId groupNamed(Notebook::Editor& editor, const std::string& name) const;
+
+    Notebook m_notebook;
+    const Clock& m_clock;
+    int m_utcOffsetMin;
+    LessonModel m_model;
+    RowId m_lessonId = 0, m_setupId = 0;
+    std::optional<RowId> m_runId;
+    std::optional<int> m_targetPlace;
+};
+
+/// A sensible starting point for each method; everything in it is shown at the Rig and Plan stations and can be changed there.
+[[nodiscard]] Plan startingPlan(Method method);
+
+} // namespace uttrin

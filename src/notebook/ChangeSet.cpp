@@ -1,0 +1,56 @@
+#include "ChangeSet.h"
+
+#include <fmt/format.h>
+
+#include <memory>
+#include <stdexcept>
+
+namespace uttrin {
+namespace {
+
+void demand(int code, const char* what) {
+    if (code != SQLITE_OK) throw std::runtime_error(fmt::format("{}: {}", what, sqlite3_errstr(code)));
+}
+
+struct Freed {
+    void operator()(void* p) const { sqlite3_free(p); }
+};
+
+ChangeSet taken(int size, void* data) {
+    const std::unique_ptr<void, Freed> owned(data);
+    const auto* bytes = static_cast<const std::byte*>(data);
+    return {bytes, bytes + size};
+}
+
+int abortOnConflict(void*, int, sqlite3_changeset_iter*) { return SQLITE_CHANGESET_ABORT; }
+
+} // namespace
+
+ChangeRecorder::ChangeRecorder(sqlite3* db) {
+    demand(sqlite3session_create(db, "main", &m_session), "recording changes");
+    demand(sqlite3session_attach(m_session, nullptr), "recording changes");
+}
+
+ChangeRecorder::~ChangeRecorder() { sqlite3session_delete(m_session); }
+
+ChangeSet ChangeRecorder::changes() const {
+    int size = 0;
+    void* data = nullptr;
+    demand(sqlite3session_changeset(m_session, &size, &data), "reading the recorded changes");
+    return taken(size, data);
+}
+
+ChangeSet inverted(const ChangeSet& changes) {
+    int size = 0;
+    void* data = nullptr;
+    demand(sqlite3changeset_invert(static_cast<int>(changes.size()), changes.data(), &size, &data), "inverting a change");
+    return taken(size, data);
+}
+
+void applyChanges(sqlite3* db, const ChangeSet& changes) {
+    // SQLite's signature lacks const, but the bytes are only read.
+    auto* bytes = const_cast<std::byte*>(changes.data());
+    demand(sqlite3changeset_apply(db, static_cast<int>(changes.size()), bytes, nullptr, abortOnConflict, nullptr), "undoing or redoing a change");
+}
+
+} // namespace uttrin

@@ -1,0 +1,95 @@
+#pragma once
+
+#include "Records.h"
+
+#include "quantities/Failure.h"
+
+#include <filesystem>
+#include <functional>
+#include <memory>
+#include <string>
+#include <vector>
+
+namespace uttrin {
+
+/// The one file that keeps lessons, rooms, plans, runs and readings (SQLite, extension .uttrin). Every change is committed
+/// durably (fsync) before the call that made it returns, and can be undone.
+/// Not thread-safe; one Notebook a thread.
+class Notebook {
+public:
+    /// A new, empty notebook. Fails with Storage if a file is there already or the place cannot be written.
+    [[nodiscard]] static Result<Notebook> create(const std::filesystem::path& path);
+
+    /// An existing notebook. A file that is read-only, or that a newer version wrote, opens for reading only (see `notice`). A file that is
+    /// not a notebook, or is damaged, fails with Storage and is left untouched.
+    [[nodiscard]] static Result<Notebook> open(const std::filesystem::path& path);
+
+    /// Copies whatever rows of a damaged notebook can still be read into a new one at `to`.
+    /// @return how many readings were saved. The damaged file is left untouched.
+    [[nodiscard]] static Result<int> salvage(const std::filesystem::path& damaged, const std::filesystem::path& to);
+
+    Notebook(Notebook&&) noexcept;
+    Notebook& operator=(Notebook&&) noexcept;
+    ~Notebook();
+
+    [[nodiscard]] const std::filesystem::path& path() const;
+    [[nodiscard]] bool readOnly() const;
+    /// What a person should know about how this notebook was opened; empty normally.
+    [[nodiscard]] const std::string& notice() const;
+
+    [[nodiscard]] std::vector<Lesson> lessons() const;
+    /// Everything of one lesson. @throws std::runtime_error if there is no such lesson.
+    [[nodiscard]] LessonData load(RowId lessonId) const;
+    [[nodiscard]] int count(const std::string& table) const;
+
+    /// Writes rows inside one `perform`. Insert gives the new row's id; update finds the row by its id.
+    class Editor {
+    public:
+        RowId insert(const Lesson&);
+        RowId insert(const RoomRecord&);
+        RowId insert(const Setup&);
+        RowId insert(const Prediction&);
+        RowId insert(const Group&);
+        RowId insert(const Run&);
+        RowId insert(const Reading&);
+        RowId insert(const ZeroCheck&);
+        RowId insert(const Note&);
+        void update(const Lesson&);
+        void update(const RoomRecord&);
+        void update(const Setup&);
+        void update(const Run&);
+        void update(const Reading&);
+        void remove(const Prediction&);
+
+    private:
+        friend class Notebook;
+        explicit Editor(Notebook& notebook) : m_notebook(notebook) {}
+        Notebook& m_notebook;
+    };
+
+    /// Makes one change that can be undone as a whole. On return it is on disk; if `change` throws, nothing is changed.
+    /// @param label  what was done, for the Undo menu: "Strike point 4".
+    [[nodiscard]] Result<void> perform(const std::string& label, const std::function<void(Editor&)>& change);
+
+    [[nodiscard]] bool canUndo() const;
+    [[nodiscard]] bool canRedo() const;
+    [[nodiscard]] std::string undoLabel() const;
+    [[nodiscard]] std::string redoLabel() const;
+    [[nodiscard]] Result<void> undo();
+    [[nodiscard]] Result<void> redo();
+
+    /// A complete copy in a new file; fails if one is there already.
+    [[nodiscard]] Result<void> saveCopy(const std::filesystem::path& to) const;
+
+    /// Looks through the whole file. Empty: sound; else what is wrong, one line each.
+    [[nodiscard]] std::vector<std::string> check() const;
+
+private:
+    struct State;
+    explicit Notebook(std::unique_ptr<State> state);
+    static void copyReadable(State& from, Notebook& into);
+    Result<void> step(bool back);
+    std::unique_ptr<State> m_state;
+};
+
+} // namespace uttrin

@@ -1,0 +1,123 @@
+#pragma once
+
+#include <cstdint>
+#include <optional>
+#include <string>
+#include <tuple>
+#include <vector>
+
+/// Rows of the notebook as plain structs. Times are milliseconds since 1970-01-01 UTC; readings are kept exactly as
+/// they were taken, in the unit of the instrument. docs/notebook-format.md describes the file.
+namespace uttrin {
+
+using RowId = std::int64_t;
+using Milliseconds = std::int64_t;
+
+/// One lesson in one room.
+struct Lesson {
+    RowId id = 0;
+    std::string title;
+    std::string school;
+    std::string roomName;
+    std::string heldOn;        ///< date, "2026-04-24"
+    double altitudeM = 0.0;    ///< of the room; NaN is not stored, 0 with altitudeKnown false means unknown
+    bool altitudeKnown = false;
+    int utcOffsetMin = 0;      ///< of the place, so that times print alike everywhere
+    bool madeUp = false;       ///< sample data, labelled so on screen and in reports
+};
+
+/// A reading of the room's pressure. Corrections make a new row and leave the old one in the record.
+struct RoomRecord {
+    RowId id = 0;
+    RowId lessonId = 0;
+    std::optional<RowId> groupId; ///< set when one group used its own value
+    std::string role = "start";   ///< "start" or "end" of the lesson
+    Milliseconds takenAt = 0;     ///< when the instrument was read
+    Milliseconds enteredAt = 0;
+    std::string entry;            ///< JSON of the room part of a plan file
+    bool current = true;          ///< false once corrected by a later row
+};
+
+/// A method with its rig and ladder, as one plan.
+struct Setup {
+    RowId id = 0;
+    RowId lessonId = 0;
+    std::string name;
+    std::string plan;                             ///< JSON of a plan file without its room
+    std::optional<Milliseconds> predictionsLockedAt;
+};
+
+/// What the class expects at one target before the run.
+struct Prediction {
+    RowId id = 0;
+    RowId setupId = 0;
+    int place = 0;         ///< place in the ladder, -1 for the taster
+    double kelvin = 0.0;   ///< predicted boiling point
+};
+
+struct Group {
+    RowId id = 0;
+    RowId lessonId = 0;
+    std::string name;
+};
+
+struct Run {
+    RowId id = 0;
+    RowId setupId = 0;
+    RowId groupId = 0;
+    int number = 1;                        ///< counts a group's runs of one plan
+    Milliseconds startedAt = 0;
+    std::optional<Milliseconds> endedAt;
+};
+
+/// One captured pair of readings.
+struct Reading {
+    RowId id = 0;
+    RowId runId = 0;
+    int position = 0;                        ///< order of taking
+    std::optional<int> place;                ///< target it was taken for: place in the ladder, -1 the taster
+    Milliseconds takenAt = 0;                ///< one instant for pressure and temperature
+    double first = 0.0;                      ///< gauge as shown, or the left arm
+    std::optional<double> second;            ///< right arm
+    double temperature = 0.0;                ///< thermometer as shown
+    std::optional<double> beforePull;        ///< thermometer before the pump was opened; never fitted
+    std::string criterion = "steady";
+    std::string judge;
+    bool isolated = true;                    ///< from the pump, when read
+    std::string side = "heating";            ///< "heating" or "cooling"
+    int vigour = 2;                          ///< 1 few bubbles … 5 violent
+    std::optional<RowId> zeroId;             ///< zero check that applies
+    std::optional<bool> useInFit;            ///< a person's decision; empty: by the rules
+    std::optional<std::string> struckReason; ///< struck points stay, with their reason
+};
+
+/// The gauge read while open to the room.
+struct ZeroCheck {
+    RowId id = 0;
+    RowId runId = 0;
+    Milliseconds takenAt = 0;
+    double first = 0.0;
+    std::optional<double> second;
+};
+
+struct Note {
+    RowId id = 0;
+    RowId runId = 0;
+    Milliseconds takenAt = 0;
+    std::string text;
+};
+
+/// All that belongs to one lesson.
+struct LessonData {
+    Lesson lesson;
+    std::vector<RoomRecord> rooms;
+    std::vector<Setup> setups;
+    std::vector<Prediction> predictions;
+    std::vector<Group> groups;
+    std::vector<Run> runs;
+    std::vector<Reading> readings; ///< by run, then by position
+    std::vector<ZeroCheck> zeros;
+    std::vector<Note> notes;
+};
+
+} // namespace uttrin

@@ -1,0 +1,82 @@
+#pragma once
+
+#include "Tables.h"
+
+#include <SQLiteCpp/SQLiteCpp.h>
+
+#include <optional>
+#include <type_traits>
+#include <vector>
+
+namespace uttrin::tables {
+
+template <typename T>
+struct IsOptional : std::false_type {};
+template <typename T>
+struct IsOptional<std::optional<T>> : std::true_type {};
+
+template <typename T>
+void bindValue(SQLite::Statement& statement, int index, const T& value) {
+    if constexpr (IsOptional<T>::value) {
+        if (value) bindValue(statement, index, *value);
+        else statement.bind(index);
+    } else if constexpr (std::is_same_v<T, bool>) {
+        statement.bind(index, value ? 1 : 0);
+    } else if constexpr (std::is_same_v<T, RowId>) {
+        statement.bind(index, static_cast<std::int64_t>(value));
+    } else {
+        statement.bind(index, value);
+    }
+}
+
+template <typename T>
+void readValue(const SQLite::Column& column, T& into) {
+    if constexpr (IsOptional<T>::value) {
+        into.reset();
+        if (!column.isNull()) readValue(column, into.emplace());
+    } else if constexpr (std::is_same_v<T, bool>) {
+        into = column.getInt() != 0;
+    } else if constexpr (std::is_same_v<T, int>) {
+        into = column.getInt();
+    } else if constexpr (std::is_same_v<T, RowId>) {
+        into = column.getInt64();
+    } else if constexpr (std::is_same_v<T, double>) {
+        into = column.getDouble();
+    } else {
+        into = column.getString();
+    }
+}
+
+/// Binds all fields of a record but its id, then the id last where there is a place for it.
+template <typename Record>
+void bindRecord(SQLite::Statement& statement, const Record& record) {
+    std::apply(
+        [&](const RowId& id, const auto&... field) {
+            int index = 0;
+            (bindValue(statement, ++index, field), ...);
+            if (statement.getBindParameterCount() > index) bindValue(statement, ++index, id);
+        },
+        Table<Record>::fields(record));
+}
+
+template <typename Record>
+Record readRecord(SQLite::Statement& statement) {
+    Record record;
+    std::apply([&](auto&... field) {
+        int index = 0;
+        (readValue(statement.getColumn(index++), field), ...);
+    }, Table<Record>::fields(record));
+    return record;
+}
+
+/// All rows that a selection gives. @param rest  "WHERE … ORDER BY …" with at most one '?' for `key`.
+template <typename Record>
+std::vector<Record> select(SQLite::Database& db, std::string_view rest, std::optional<RowId> key = std::nullopt) {
+    SQLite::Statement statement(db, selectSql<Record>(rest));
+    if (key) bindValue(statement, 1, *key);
+    std::vector<Record> rows;
+    while (statement.executeStep()) rows.push_back(readRecord<Record>(statement));
+    return rows;
+}
+
+} // namespace uttrin::tables

@@ -1,0 +1,42 @@
+#pragma once
+
+namespace uttrin {
+
+inline constexpr int kApplicationId = 0x55545452; ///< "UTTR" in PRAGMA application_id
+inline constexpr int kSchemaVersion = 1;          ///< PRAGMA user_version
+
+/// Version 1 of the notebook's tables. Readings are never deleted; struck ones keep their reason.
+inline constexpr const char* kSchema = R"sql(
+CREATE TABLE lesson (
+  id INTEGER PRIMARY KEY, title TEXT NOT NULL, school TEXT NOT NULL, room_name TEXT NOT NULL, held_on TEXT NOT NULL,
+  altitude_m REAL NOT NULL, altitude_known INTEGER NOT NULL, utc_offset_min INTEGER NOT NULL, made_up INTEGER NOT NULL);
+CREATE TABLE class_group (
+  id INTEGER PRIMARY KEY, lesson_id INTEGER NOT NULL REFERENCES lesson(id), name TEXT NOT NULL);
+CREATE TABLE room (
+  id INTEGER PRIMARY KEY, lesson_id INTEGER NOT NULL REFERENCES lesson(id), group_id INTEGER REFERENCES class_group(id),
+  role TEXT NOT NULL CHECK (role IN ('start', 'end')), taken_at INTEGER NOT NULL, entered_at INTEGER NOT NULL,
+  entry TEXT NOT NULL, current INTEGER NOT NULL);
+CREATE TABLE setup (
+  id INTEGER PRIMARY KEY, lesson_id INTEGER NOT NULL REFERENCES lesson(id), name TEXT NOT NULL, plan TEXT NOT NULL,
+  predictions_locked_at INTEGER);
+CREATE TABLE prediction (
+  id INTEGER PRIMARY KEY, setup_id INTEGER NOT NULL REFERENCES setup(id), place INTEGER NOT NULL, temperature_k REAL NOT NULL);
+CREATE TABLE run (
+  id INTEGER PRIMARY KEY, setup_id INTEGER NOT NULL REFERENCES setup(id), group_id INTEGER NOT NULL REFERENCES class_group(id),
+  number INTEGER NOT NULL, started_at INTEGER NOT NULL, ended_at INTEGER);
+CREATE TABLE zero_check (
+  id INTEGER PRIMARY KEY, run_id INTEGER NOT NULL REFERENCES run(id), taken_at INTEGER NOT NULL, gauge_first REAL NOT NULL,
+  gauge_second REAL);
+CREATE TABLE reading (
+  id INTEGER PRIMARY KEY, run_id INTEGER NOT NULL REFERENCES run(id), position INTEGER NOT NULL, target_place INTEGER,
+  taken_at INTEGER NOT NULL, gauge_first REAL NOT NULL, gauge_second REAL, temperature REAL NOT NULL,
+  temperature_before_pull REAL, criterion TEXT NOT NULL, judge TEXT NOT NULL, isolated INTEGER NOT NULL,
+  side TEXT NOT NULL CHECK (side IN ('heating', 'cooling')), vigour INTEGER NOT NULL CHECK (vigour BETWEEN 1 AND 5),
+  zero_id INTEGER REFERENCES zero_check(id), use_in_fit INTEGER, struck_reason TEXT);
+CREATE TABLE note (
+  id INTEGER PRIMARY KEY, run_id INTEGER NOT NULL REFERENCES run(id), taken_at INTEGER NOT NULL, text TEXT NOT NULL);
+CREATE INDEX reading_of_run ON reading(run_id, position);
+CREATE INDEX run_of_setup ON run(setup_id);
+)sql";
+
+} // namespace uttrin
