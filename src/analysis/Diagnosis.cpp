@@ -17,7 +17,7 @@ constexpr std::size_t kFewestPoints = 6;
 constexpr double kTellingWeight = 2.0 / 3.0;
 constexpr double kNoneRuledOut = 0.05; // weight of "no cause" below which a cause is named
 constexpr std::size_t kMostSuperheated = 3;
-constexpr double kScatterFloorKelvin = 0.02; // no bench thermometer scatters less; keeps a perfect set from infinite certainty
+constexpr double kJudgementKelvin = 0.15; // standard uncertainty of judging that it boils as agreed, whatever the thermometer
 
 /// Superheat of every point under a changed pressure; infinite where the change makes nonsense of a pressure.
 class Curve {
@@ -25,7 +25,7 @@ public:
     Curve(std::span<const BoilingDatum> data, const Substance& substance) : m_data(data), m_substance(substance) {
         for (const BoilingDatum& d : data) {
             const auto s = substance.saturationAt(d.temperature);
-            m_u.push_back(std::hypot(d.temperatureU, s ? d.pressureU / s->slope : 0.0, kScatterFloorKelvin));
+            m_u.push_back(std::hypot(d.temperatureU, s ? d.pressureU / s->slope : 0.0, kJudgementKelvin));
         }
     }
 
@@ -135,12 +135,15 @@ Candidate superheatedPoints(const Curve& curve) {
     std::string list;
     for (const std::size_t i : best.cause.points) list += fmt::format("{}{}", list.empty() ? "" : ", ", i + 1);
     best.cause.id = "superheated-points";
-    best.cause.sentence = fmt::format("Point{} {} {} superheated, by about {} K: read while boiling too hard.", best.cause.points.size() == 1 ? "" : "s",
-                                      list, best.cause.points.size() == 1 ? "is" : "are", fixed(best.cause.amount, 1));
+    best.cause.sentence = superheatSentence(list, best.cause.points.size() == 1, best.cause.amount);
     return best;
 }
 
 } // namespace
+
+std::string superheatSentence(const std::string& list, bool one, double kelvin) {
+    return fmt::format("Point{} {} {} about {} K above the curve: superheated (read while boiling too hard), or the gauge was misread there.", one ? "" : "s", list, one ? "lies" : "lie", fixed(kelvin, 1));
+}
 
 std::vector<CauseEstimate> diagnose(std::span<const BoilingDatum> data, const Substance& substance, std::optional<Pressure> room) {
     if (data.size() < kFewestPoints) return {};

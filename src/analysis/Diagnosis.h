@@ -24,6 +24,9 @@ struct CauseEstimate {
 [[nodiscard]] std::vector<CauseEstimate> diagnose(std::span<const BoilingDatum> data, const Substance& substance,
                                                   std::optional<Pressure> room);
 
+/// The sentence for points that lie above the curve, by the numbers under which people know them.
+[[nodiscard]] std::string superheatSentence(const std::string& list, bool one, double kelvin);
+
 /// Whether the first of the ranked causes stands out enough to be named (weight above two thirds, "none" below a twentieth).
 [[nodiscard]] bool isTelling(const std::vector<CauseEstimate>& ranked);
 

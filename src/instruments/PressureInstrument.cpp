@@ -147,6 +147,11 @@ std::string text(const PressureInstrument& i, const GaugeReading& reading) {
     return fixed(reading.first, both) + " | " + fixed(*reading.second, both);
 }
 
+std::string tableText(const PressureInstrument& i, const GaugeReading& reading) {
+    const int decimals = decimalsForDivision(0.5 * i.division);
+    return fixed(reading.first, decimals) + (reading.second ? " | " + fixed(*reading.second, decimals) : std::string());
+}
+
 std::string_view unitText(const PressureInstrument& i) { return unit(i.unit).display; }
 
 } // namespace uttrin

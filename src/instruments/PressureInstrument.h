@@ -85,6 +85,9 @@ struct AbsoluteReading {
 /// The reading for people, without its unit: "−0.70", or both arms "61.7 | 20.4".
 [[nodiscard]] std::string text(const PressureInstrument& instrument, const GaugeReading& reading);
 
+/// As `text`, always with the decimals of half a division, so that a column lines up.
+[[nodiscard]] std::string tableText(const PressureInstrument& instrument, const GaugeReading& reading);
+
 /// Unit for people: "cm" with ruler for a U-tube, else the pressure unit.
 [[nodiscard]] std::string_view unitText(const PressureInstrument& instrument);
 

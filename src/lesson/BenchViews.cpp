@@ -207,6 +207,7 @@ void addPoints(MapView& v, const LessonSession& s, const Run& run, bool current)
 MapView mapView(const LessonSession& s, MapPurpose purpose) {
     MapView v;
     v.gauge = s.plan().rig.gauge;
+    for (const Group& g : s.model().data().groups) v.groupNames.push_back(g.name);
     if (const auto room = s.room()) v.roomPascal = room->station.pascal();
     if (purpose != MapPurpose::Room) {
         v.pumpFloorPascal = s.plan().rig.pumpUltimatePa;
@@ -272,8 +273,8 @@ RunView::Taken takenLine(const ReducedReading& r, const Plan& plan, const RunShe
     line.inFit = r.inFit;
     if (sheet && r.raw.place)
         for (const Target& t : sheet->targets)
-            if (t.place == *r.raw.place) line.target = text(plan.rig.gauge, t.dial);
-    line.actual = text(plan.rig.gauge, {r.raw.first, r.raw.second});
+            if (t.place == *r.raw.place) line.target = tableText(plan.rig.gauge, t.dial);
+    line.actual = tableText(plan.rig.gauge, {r.raw.first, r.raw.second});
     line.temperature = fixed(r.raw.temperature, decimalsForDivision(plan.rig.thermometer.division));
     line.deviation = r.superheatKelvin ? fixedSigned(*r.superheatKelvin, 1) : std::string("–");
     for (const std::string& m : r.marks) line.marks += (line.marks.empty() ? "" : ", ") + m;

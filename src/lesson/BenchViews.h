@@ -59,6 +59,7 @@ struct MapView {
     std::optional<double> roomPascal, pumpFloorPascal;
     std::optional<double> liveKelvin, livePascal; ///< what is typed now
     std::optional<double> fitSlope, fitIntercept; ///< ln(p/Pa) against 1/T
+    std::vector<std::string> groupNames;          ///< by MapPoint::group
     PressureInstrument gauge;                     ///< for the scale at the right edge
     double lowKelvin = 0.0, highKelvin = 0.0, lowPascal = 0.0, highPascal = 0.0; ///< frame of what matters now
 };

@@ -24,21 +24,36 @@ int logarithmDecimals(const ReducedReading& r) { return std::clamp(decimalsForUn
 
 std::string withU(double value, double u) { return fmt::format("{} ± {}", fixed(value, decimalsForUncertainty(u)), fixed(u, decimalsForUncertainty(u))); }
 
-WorkRow rowOf(const ReducedReading& r, const Plan& plan) {
+/// Decimals of the columns, alike all the way down: those that the middle reading deserves.
+struct ColumnDigits {
+    int pressure = 2, inverse = 4, logarithm = 3;
+};
+
+ColumnDigits digitsOf(const std::vector<ReducedReading>& readings) {
+    std::vector<const ReducedReading*> usable;
+    for (const ReducedReading& r : readings)
+        if (r.absolute && r.absolute->pressure.pascal() > 0.0) usable.push_back(&r);
+    if (usable.empty()) return {};
+    const auto middle = usable.begin() + static_cast<std::ptrdiff_t>(usable.size() / 2);
+    std::nth_element(usable.begin(), middle, usable.end(), [](auto* a, auto* b) { return a->absolute->pressure < b->absolute->pressure; });
+    return {pressureDecimals(**middle), inverseDecimals(**middle), logarithmDecimals(**middle)};
+}
+
+WorkRow rowOf(const ReducedReading& r, const Plan& plan, const ColumnDigits& digits) {
     WorkRow row;
     row.readingId = r.raw.id;
     row.position = r.raw.position;
-    row.gauge = text(plan.rig.gauge, {r.raw.first, r.raw.second});
+    row.gauge = tableText(plan.rig.gauge, {r.raw.first, r.raw.second});
     row.temperature = fixed(r.raw.temperature, kelvinDecimals(plan));
     row.struck = r.struck();
     row.inFit = r.inFit;
     row.struckReason = r.raw.struckReason.value_or("");
     for (const std::string& m : r.marks) row.marks += (row.marks.empty() ? "" : ", ") + m;
     row.kelvin = fixed(r.liquid.temperature.kelvin(), std::max(1, kelvinDecimals(plan)));
-    row.inverse = fixed(kPerMille / r.liquid.temperature.kelvin(), inverseDecimals(r));
+    row.inverse = fixed(kPerMille / r.liquid.temperature.kelvin(), digits.inverse);
     if (!r.absolute || !(r.absolute->pressure.pascal() > 0.0)) return row;
-    row.absolute = fixed(r.absolute->pressure.kilopascal(), pressureDecimals(r));
-    row.logarithm = fixed(std::log(r.absolute->pressure.pascal()), logarithmDecimals(r));
+    row.absolute = fixed(r.absolute->pressure.kilopascal(), digits.pressure);
+    row.logarithm = fixed(std::log(r.absolute->pressure.pascal()), digits.logarithm);
     if (r.superheatKelvin) row.superheat = fixedSigned(*r.superheatKelvin, 1);
     return row;
 }
@@ -104,8 +119,7 @@ void renumber(RunFit& f, const std::vector<ReducedReading>& readings) {
         if (c.points.empty()) continue;
         std::string list;
         for (const std::size_t p : c.points) list += fmt::format("{}{}", list.empty() ? "" : ", ", readings[f.used[p]].raw.position);
-        const bool one = c.points.size() == 1;
-        c.sentence = fmt::format("Point{} {} {} superheated, by about {} K: read while boiling too hard.", one ? "" : "s", list, one ? "is" : "are", fixed(c.amount, 1));
+        c.sentence = superheatSentence(list, c.points.size() == 1, c.amount);
     }
 }
 
@@ -152,7 +166,8 @@ WorkUpView workUpView(const LessonSession& s, const FitOptions& options) {
         return v;
     }
     const auto readings = s.model().reduce(*s.runId());
-    for (const ReducedReading& r : readings) v.rows.push_back(rowOf(r, s.plan()));
+    const ColumnDigits digits = digitsOf(readings);
+    for (const ReducedReading& r : readings) v.rows.push_back(rowOf(r, s.plan(), digits));
     auto fit = s.model().fit(*s.runId(), options);
     if (!fit) {
         v.problem = s.room() || readings.empty() ? fit.error().message : "These readings are unreferenced: enter the room's pressure (Ctrl+1).";

@@ -56,7 +56,7 @@ TEST(Diagnosis, SuperheatedPointsAreNamedByNumber) {
     const auto ranked = diagnose(data, water(), Pressure::fromPascal(kRoom));
     EXPECT_EQ(ranked.front().id, "superheated-points");
     EXPECT_EQ(ranked.front().points, (std::vector<std::size_t>{3, 7}));
-    EXPECT_NE(ranked.front().sentence.find("Points 4, 8 are superheated"), std::string::npos);
+    EXPECT_NE(ranked.front().sentence.find("Points 4, 8 lie about 2.0 K above the curve"), std::string::npos);
 }
 
 TEST(Diagnosis, FewPointsSayNothing) {

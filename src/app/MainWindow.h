@@ -1,0 +1,76 @@
+#pragma once
+
+#include "LessonController.h"
+
+#include <QMainWindow>
+
+class QLabel;
+class QMenu;
+class QStackedWidget;
+class QTimer;
+class QVBoxLayout;
+
+namespace uttrin::app {
+
+class BenchStrip;
+class MinuteTape;
+class PhaseMap;
+class ReportStation;
+class RunStation;
+class Spine;
+class WorkUpStation;
+
+/// The window: spine, bench strip, the station in hand, minute tape, and a line that says what just happened.
+class MainWindow : public QMainWindow {
+    Q_OBJECT
+public:
+    explicit MainWindow(LessonController& controller);
+
+    /// Opens a notebook, and remembers it among the recent ones.
+    bool openNotebook(const QString& path);
+    bool createNotebook(const QString& path);
+    void goTo(Station station);
+    [[nodiscard]] Station station() const;
+    /// Where the ready sample notebook lies.
+    static QString sampleNotebook();
+    /// Opens a copy of the sample in the person's own folder of temporary files, so that the sample stays as it is.
+    bool openSample();
+
+protected:
+    void closeEvent(QCloseEvent* event) override;
+    void dragEnterEvent(QDragEnterEvent* event) override;
+    void dropEvent(QDropEvent* event) override;
+
+private:
+    void build();
+    void buildMenus();
+    void wire();
+    QWidget* buildWelcome();
+    void showAll();
+    void showMessage(const QString& text, bool failure);
+    void rememberRecent(const QString& path);
+    void fillRecent();
+    void offerSalvage(const QString& path);
+    void printSheet();
+    void exportMap();
+    void useTheme(bool projector);
+    void restore();
+    [[nodiscard]] QString folder() const;
+
+    LessonController& m_controller;
+    Spine* m_spine;
+    BenchStrip* m_strip;
+    QStackedWidget *m_stack, *m_stations;
+    MinuteTape* m_tape;
+    QLabel* m_message;
+    QTimer* m_messageTimer;
+    QVBoxLayout* m_offers; ///< the centre, with messages and offers under it
+    RunStation* m_run;
+    WorkUpStation* m_workUp;
+    ReportStation* m_report;
+    QMenu *m_recent, *m_lessons;
+    QAction *m_undo, *m_redo, *m_projector;
+    QList<QAction*> m_needNotebook;
+};
+
+} // namespace uttrin::app

@@ -1,0 +1,363 @@
+#include "PhaseMapLayers.h"
+
+#include "OnScreen.h"
+#include "Theme.h"
+
+#include "physics/Substance.h"
+
+#include <QPainterPath>
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <set>
+
+namespace uttrin::app {
+namespace {
+
+constexpr double kTripleK = 273.16;
+constexpr int kShapes = 5;
+
+/// Vapour pressure of water; clamped to the ends of its curve, where the map shows no more than its edge.
+double vapourPressure(double kelvin) {
+    const Substance& water = **findSubstance("water");
+    const auto& facts = water.facts();
+    const double k = std::clamp(kelvin, 150.0, facts.critical.kelvin());
+    return water.vapourPressure(Temperature::fromKelvin(k))->pascal();
+}
+
+/// A group's shape: colour is never the only sign.
+void shape(QPainter& p, int group, QPointF at, double r) {
+    QPolygonF corners;
+    switch (group % kShapes) {
+    case 0: corners << QPointF(0, -r) << QPointF(r, 0) << QPointF(0, r) << QPointF(-r, 0); break;
+    case 1: p.drawEllipse(at, 0.85 * r, 0.85 * r); return;
+    case 2: corners << QPointF(0, -r) << QPointF(0.95 * r, 0.75 * r) << QPointF(-0.95 * r, 0.75 * r); break;
+    case 3: corners << QPointF(-0.8 * r, -0.8 * r) << QPointF(0.8 * r, -0.8 * r) << QPointF(0.8 * r, 0.8 * r) << QPointF(-0.8 * r, 0.8 * r); break;
+    default: corners << QPointF(0, r) << QPointF(0.95 * r, -0.75 * r) << QPointF(-0.95 * r, -0.75 * r); break;
+    }
+    p.drawPolygon(corners.translated(at));
+}
+
+/// Colours that stay apart for colour-blind eyes, none of them the hot one.
+QColor groupColour(int group) {
+    static const std::array<QColor, kShapes> colours{QColor(0x5B, 0x4B, 0x9E), QColor(0x2F, 0x6B, 0xB0), QColor(0x8A, 0x5A, 0x83), QColor(0x4D, 0x72, 0x2A), QColor(0x6B, 0x5B, 0x4A)};
+    const QColor c = colours[static_cast<std::size_t>(group % kShapes)];
+    return theme().name == QLatin1String("projector") ? c.lighter(190) : c;
+}
+
+} // namespace
+
+PhaseRegions::PhaseRegions(PhaseMap* map) : QCPLayerable(map, QStringLiteral("background")), m_map(map) {}
+void PhaseRegions::applyDefaultAntialiasingHint(QCPPainter* p) const { p->setAntialiasing(true); }
+QRect PhaseRegions::clipRect() const { return m_map->axisRect()->rect(); }
+
+void PhaseRegions::draw(QCPPainter* p) {
+    const Theme& t = theme();
+    const QRect area = clipRect();
+    p->setPen(Qt::NoPen);
+    p->setBrush(t.liquid);
+    p->drawRect(area);
+    QPolygonF curve, ice;
+    constexpr int kStep = 3; // px between samples of the curve
+    for (int px = area.left(); px <= area.right() + kStep; px += kStep) {
+        const double kelvin = m_map->kelvinAt(m_map->xAxis->pixelToCoord(px));
+        curve << QPointF(px, std::clamp(m_map->yAxis->coordToPixel(m_map->yOf(vapourPressure(kelvin))), area.top() - 50.0, area.bottom() + 50.0));
+        if (kelvin < kTripleK) ice << curve.last();
+    }
+    if (ice.size() > 1) {
+        const double border = m_map->xAxis->coordToPixel(m_map->xOf(kTripleK));
+        const bool right = m_map->axes() == PhaseMap::Axes::ClausiusClapeyron;
+        QPolygonF region = ice;
+        const QPointF end(border, m_map->yAxis->coordToPixel(m_map->yOf(611.657)));
+        if (right) region.prepend(end);
+        else region.append(end);
+        region << QPointF(region.last().x(), area.top()) << QPointF(region.first().x(), area.top());
+        p->setBrush(t.ice);
+        p->drawPolygon(region);
+        p->setPen(QPen(t.ink, 1.2));
+        p->drawLine(QPointF(border, area.top()), end);
+        p->setPen(Qt::NoPen);
+    }
+    QPolygonF vapour = curve;
+    vapour << QPointF(curve.last().x(), area.bottom() + 60) << QPointF(curve.first().x(), area.bottom() + 60);
+    p->setBrush(t.vapour);
+    p->drawPolygon(vapour);
+    p->setPen(QPen(t.ink, 2));
+    p->setBrush(Qt::NoBrush);
+    p->drawPolyline(curve);
+
+    p->setFont(fontOf(t.title + 1, QFont::DemiBold));
+    const bool mirrored = m_map->axes() == PhaseMap::Axes::ClausiusClapeyron;
+    const auto label = [&](double fraction, bool above, const QString& text, const QColor& colour) {
+        const auto x = area.left() + fraction * area.width();
+        const auto i = std::clamp<qsizetype>(static_cast<qsizetype>((x - area.left()) / kStep), 0, curve.size() - 1);
+        const double edge = std::clamp(curve[i].y(), static_cast<double>(area.top()), static_cast<double>(area.bottom()));
+        const double y = above ? (edge + area.top()) / 2 : (edge + area.bottom()) / 2;
+        const double room = above ? edge - area.top() : area.bottom() - edge;
+        if (room < 60) return;
+        p->setPen(colour);
+        p->drawText(QRectF(x - 60, y - 15, 120, 30), Qt::AlignCenter, text);
+    };
+    const bool dark = t.name == QLatin1String("projector");
+    label(mirrored ? 0.78 : 0.22, true, PhaseMap::tr("liquid"), dark ? t.liquid.lighter(220) : t.liquid.darker(190));
+    label(mirrored ? 0.25 : 0.74, false, PhaseMap::tr("vapour"), dark ? t.vapour.lighter(280) : QColor(0x8A, 0x74, 0x35));
+}
+
+MapMarks::MapMarks(PhaseMap* map) : QCPLayerable(map, QStringLiteral("main")), m_map(map) {}
+void MapMarks::applyDefaultAntialiasingHint(QCPPainter* p) const { p->setAntialiasing(true); }
+QRect MapMarks::clipRect() const { return m_map->axisRect()->rect(); }
+
+void MapMarks::draw(QCPPainter* p) {
+    drawLines(*p);
+    drawTargets(*p);
+    drawPoints(*p);
+    drawLive(*p);
+    drawCursor(*p);
+}
+
+void MapMarks::drawLines(QCPPainter& p) const {
+    const Theme& t = theme();
+    const QRect area = clipRect();
+    const MapView& v = m_map->view();
+    const auto level = [&](double pascal, const QString& text, Qt::PenStyle style) {
+        const double y = m_map->yAxis->coordToPixel(m_map->yOf(pascal));
+        if (y < area.top() - 1 || y > area.bottom() + 1) return;
+        p.setPen(QPen(t.ink, 1.4, style));
+        p.drawLine(QPointF(area.left(), y), QPointF(area.right(), y));
+        p.setFont(fontOf(t.small, QFont::DemiBold));
+        p.drawText(QRectF(area.left() + 8, y - t.small - 9, 300, t.small + 6), Qt::AlignLeft | Qt::AlignBottom, text);
+    };
+    if (v.roomPascal) level(*v.roomPascal, PhaseMap::tr("room %1 kPa").arg(onScreen(*v.roomPascal * 1e-3, 2)), Qt::DashLine);
+    if (v.pumpFloorPascal) level(*v.pumpFloorPascal, PhaseMap::tr("pump floor %1 kPa").arg(onScreen(*v.pumpFloorPascal * 1e-3, 1)), Qt::DotLine);
+    if (v.fitSlope) {
+        QPolygonF line;
+        for (int px = area.left(); px <= area.right(); px += 4) {
+            const double kelvin = m_map->kelvinAt(m_map->xAxis->pixelToCoord(px));
+            const double y = m_map->yAxis->coordToPixel(m_map->yOf(std::exp(*v.fitIntercept + *v.fitSlope / kelvin)));
+            if (y > area.top() - 40 && y < area.bottom() + 40) line << QPointF(px, y);
+        }
+        p.setPen(QPen(t.done, 2, Qt::DashLine));
+        p.drawPolyline(line);
+    }
+}
+
+void MapMarks::drawTargets(QCPPainter& p) const {
+    const Theme& t = theme();
+    for (const MapTarget& target : m_map->view().targets) {
+        const bool dragged = m_map->m_dragged == target.place;
+        double kelvin = target.kelvin, pascal = target.pascal;
+        if (dragged) {
+            pascal = m_map->m_draggedPascal;
+            if (const auto boils = (*findSubstance("water"))->boilingPoint(Pressure::fromPascal(pascal))) kelvin = boils->kelvin();
+        }
+        const QPointF at = m_map->pixelOf(kelvin, pascal);
+        const bool selected = m_map->hasFocus() && m_map->selectedTarget() == target.place;
+        p.setBrush(dragged ? t.done : QBrush(Qt::NoBrush));
+        p.setPen(QPen(target.possible ? t.ink : t.muted, target.current || dragged ? 2.6 : 1.5, target.possible ? Qt::SolidLine : Qt::DotLine));
+        if (target.taken) p.setPen(QPen(t.muted, 1.0));
+        p.drawEllipse(at, target.current ? 9 : 7, target.current ? 9 : 7);
+        if (target.taster) p.drawEllipse(at, 3, 3);
+        if (selected) {
+            p.setPen(QPen(t.done, 2));
+            p.drawRect(QRectF(at.x() - 12, at.y() - 12, 24, 24));
+        }
+    }
+}
+
+void MapMarks::drawPoints(QCPPainter& p) const {
+    const Theme& t = theme();
+    const QRect area = clipRect();
+    std::set<std::pair<int, int>> drawn; // one mark a place: thousands of points redraw as fast as a few
+    for (const MapPoint& point : m_map->view().points) {
+        const QPointF at = m_map->pixelOf(point.kelvin, point.pascal);
+        if (!area.adjusted(-10, -10, 10, 10).contains(at.toPoint())) continue;
+        if (!drawn.emplace(static_cast<int>(at.x()), static_cast<int>(at.y())).second) continue;
+        const QColor colour = point.currentRun ? t.done : groupColour(point.group);
+        if (point.currentRun) {
+            p.setPen(QPen(t.ink, 1));
+            const double left = m_map->pixelOf(point.kelvin - point.kelvinU, point.pascal).x(), right = m_map->pixelOf(point.kelvin + point.kelvinU, point.pascal).x();
+            const double low = m_map->pixelOf(point.kelvin, std::max(1.0, point.pascal - point.pascalU)).y(), high = m_map->pixelOf(point.kelvin, point.pascal + point.pascalU).y();
+            p.drawLine(QPointF(left, at.y()), QPointF(right, at.y()));
+            p.drawLine(QPointF(at.x(), low), QPointF(at.x(), high));
+        }
+        const bool hollow = point.struck || !point.inFit;
+        p.setPen(QPen(hollow ? colour : t.card, hollow ? 1.6 : 0.8));
+        p.setBrush(hollow ? QBrush(Qt::NoBrush) : QBrush(colour));
+        shape(p, point.group, at, point.currentRun ? 7 : 5);
+        if (point.struck) p.drawLine(at + QPointF(-8, 8), at + QPointF(8, -8));
+    }
+}
+
+void MapMarks::drawLive(QCPPainter& p) const {
+    const Theme& t = theme();
+    const MapView& v = m_map->view();
+    if (!v.liveKelvin || !v.livePascal || *v.livePascal <= 0.0) return;
+    const QPointF at = m_map->pixelOf(*v.liveKelvin, *v.livePascal);
+    const auto boils = (*findSubstance("water"))->boilingPoint(Pressure::fromPascal(*v.livePascal));
+    if (boils) { // the distance to boiling at this pressure
+        const double away = *v.liveKelvin - boils->kelvin();
+        p.setPen(QPen(t.hot, 4, Qt::SolidLine, Qt::FlatCap));
+        p.drawLine(at, m_map->pixelOf(boils->kelvin(), *v.livePascal));
+        p.setFont(fontOf(t.text + 1, QFont::Bold));
+        const QString text = away < 0 ? PhaseMap::tr("%1 K to go").arg(onScreen(-away, 1)) : PhaseMap::tr("%1 K above").arg(onScreen(away, 1));
+        const QRectF box(away < 0 ? at.x() - 150 : at.x() + 12, at.y() - 34, 138, 24);
+        p.drawText(box, (away < 0 ? Qt::AlignRight : Qt::AlignLeft) | Qt::AlignVCenter, text);
+    }
+    p.setPen(QPen(t.card, 2));
+    p.setBrush(t.ink);
+    p.drawEllipse(at, 9, 9);
+}
+
+void MapMarks::drawCursor(QCPPainter& p) const {
+    if (!m_map->m_cursor) return;
+    const Theme& t = theme();
+    const QRect area = clipRect();
+    const QPointF at = m_map->m_dragged ? QPointF(m_map->m_cursor->x(), m_map->yAxis->coordToPixel(m_map->yOf(m_map->m_draggedPascal))) : *m_map->m_cursor;
+    const double pascal = m_map->pascalAt(m_map->yAxis->pixelToCoord(at.y()));
+    double kelvin = m_map->kelvinAt(m_map->xAxis->pixelToCoord(at.x()));
+    QString text;
+    const auto boils = (*findSubstance("water"))->boilingPoint(Pressure::fromPascal(pascal));
+    if (m_map->m_dragged && boils) kelvin = boils->kelvin();
+    text = PhaseMap::tr("%1 kPa, %2 °C").arg(onScreen(pascal * 1e-3, 2), onScreen(kelvin - kIcePointKelvin, 1));
+    if (boils && !m_map->m_dragged) text += PhaseMap::tr("\nboils here at %1 °C").arg(onScreen(boils->celsius(), 1));
+    const MapView& v = m_map->view();
+    if (v.roomPascal && v.gauge.convention != PressureConvention::Absolute) {
+        const auto reading = toReadableReading(v.gauge, Pressure::fromPascal(pascal), Pressure::fromPascal(*v.roomPascal));
+        text += PhaseMap::tr("\ngauge shows %1 %2").arg(onScreen(uttrin::text(v.gauge, reading)), onScreen(unitText(v.gauge)));
+    }
+    p.setPen(QPen(t.muted, 1, Qt::DotLine));
+    p.drawLine(QPointF(at.x(), at.y()), QPointF(area.right(), at.y()));
+    p.drawLine(QPointF(at.x(), at.y()), QPointF(at.x(), area.bottom()));
+    p.setFont(fontOf(t.small));
+    const QRectF need = p.fontMetrics().boundingRect(QRect(0, 0, 260, 90), Qt::AlignLeft, text);
+    QRectF box(at.x() + 14, at.y() - need.height() - 16, need.width() + 16, need.height() + 10);
+    if (box.right() > area.right()) box.moveRight(at.x() - 14);
+    if (box.top() < area.top()) box.moveTop(at.y() + 14);
+    p.setPen(t.hairline);
+    p.setBrush(t.card);
+    p.drawRoundedRect(box, 4, 4);
+    p.setPen(t.ink);
+    p.drawText(box.adjusted(8, 5, -8, -5), Qt::AlignLeft, text);
+}
+
+std::vector<ScaleTicker::Graduation> ScaleTicker::graduations(double low, double high, double fewestPixels) const {
+    constexpr int kMostMultiples = 2000;
+    std::vector<Graduation> out;
+    std::set<double> pixels;
+    const auto crowded = [&](double pixel) {
+        const auto next = pixels.lower_bound(pixel - fewestPixels);
+        return next != pixels.end() && *next < pixel + fewestPixels;
+    };
+    const int top = static_cast<int>(std::ceil(std::log10(std::max({std::abs(low), std::abs(high), high - low}))));
+    for (int power = top; power > top - 7; --power) {
+        std::size_t before = out.size();
+        for (const double lead : {5.0, 2.0, 1.0}) { // round steps, coarse ones first
+            const double step = lead * std::pow(10.0, power);
+            if ((high - low) / step > kMostMultiples) return out;
+            for (double n = std::ceil(low / step - 1e-9); n * step <= high + 1e-9 * step; ++n) {
+                const double value = n * step, coord = m_coordOf(value), pixel = m_axis->coordToPixel(coord);
+                if (!std::isfinite(pixel) || crowded(pixel)) continue;
+                pixels.insert(pixel);
+                out.push_back({value, coord, pixel});
+            }
+        }
+        if (out.size() > 3 && out.size() == before) break;
+    }
+    return out;
+}
+
+void ScaleTicker::generate(const QCPRange& range, const QLocale&, QChar, int, QVector<double>& ticks, QVector<double>* subTicks, QVector<QString>* tickLabels) {
+    constexpr double kLabelPixels = 30.0, kTickPixels = 6.0;
+    ticks.clear();
+    if (subTicks) subTicks->clear();
+    if (tickLabels) tickLabels->clear();
+    const double a = m_valueOf(range.lower), b = m_valueOf(range.upper);
+    if (!m_shown || !std::isfinite(a) || !std::isfinite(b) || a == b) return;
+    auto labelled = graduations(std::min(a, b), std::max(a, b), kLabelPixels);
+    std::sort(labelled.begin(), labelled.end(), [](const Graduation& l, const Graduation& r) { return l.coord < r.coord; });
+    for (const Graduation& g : labelled) {
+        ticks.push_back(g.coord);
+        if (tickLabels) tickLabels->push_back(fieldText(std::abs(g.value) < 1e-9 ? 0.0 : g.value));
+    }
+    if (subTicks)
+        for (const Graduation& g : graduations(std::min(a, b), std::max(a, b), kTickPixels)) subTicks->push_back(g.coord);
+}
+
+MapOverview::MapOverview(PhaseMap* map) : QWidget(map), m_map(map) {
+    setObjectName(QStringLiteral("overview"));
+    setToolTip(PhaseMap::tr("All of water. Drag the frame to look elsewhere; double-click the map to come back."));
+    setCursor(Qt::OpenHandCursor);
+    resize(180, 132);
+}
+
+namespace {
+constexpr double kOverviewLowK = 243.0, kOverviewHighK = 400.0, kOverviewLowPa = 60.0, kOverviewHighPa = 250e3;
+}
+
+QRectF MapOverview::field() const { return QRectF(rect()).adjusted(9, 24, -9, -8); }
+
+QPointF MapOverview::place(double kelvin, double pascal) const {
+    const QRectF f = field();
+    return {f.left() + f.width() * (kelvin - kOverviewLowK) / (kOverviewHighK - kOverviewLowK), f.bottom() - f.height() * std::log(pascal / kOverviewLowPa) / std::log(kOverviewHighPa / kOverviewLowPa)};
+}
+
+void MapOverview::paintEvent(QPaintEvent*) {
+    const Theme& t = theme();
+    QPainter p(this);
+    p.setRenderHint(QPainter::Antialiasing);
+    p.setPen(t.hairline);
+    p.setBrush(t.card);
+    p.drawRoundedRect(QRectF(rect()).adjusted(0.5, 0.5, -0.5, -0.5), 6, 6);
+    p.setPen(t.muted);
+    p.setFont(fontOf(12, QFont::DemiBold));
+    p.drawText(QRectF(10, 4, width(), 18), Qt::AlignLeft | Qt::AlignVCenter, PhaseMap::tr("all of water"));
+    const QRectF f = field();
+    p.setClipRect(f);
+    p.fillRect(f, t.liquid);
+    QPainterPath below, ice;
+    below.moveTo(f.bottomLeft());
+    ice.moveTo(f.topLeft());
+    for (double k = kOverviewLowK; k <= kOverviewHighK; k += 2.0) {
+        below.lineTo(place(k, vapourPressure(k)));
+        if (k < kTripleK) ice.lineTo(place(k, vapourPressure(k)));
+    }
+    below.lineTo(f.bottomRight());
+    ice.lineTo(place(kTripleK, 611.657));
+    ice.lineTo(QPointF(place(kTripleK, 611.657).x(), f.top()));
+    p.fillPath(ice, t.ice);
+    p.fillPath(below, t.vapour);
+    p.setPen(QPen(t.ink, 1.2));
+    p.setBrush(Qt::NoBrush);
+    p.drawPath(below);
+    p.drawLine(place(kTripleK, 611.657), QPointF(place(kTripleK, 611.657).x(), f.top()));
+    const auto x = m_map->xAxis->range(), y = m_map->yAxis->range();
+    const double k1 = m_map->kelvinAt(x.lower), k2 = m_map->kelvinAt(x.upper);
+    p.setPen(QPen(t.ink, 2));
+    p.drawRect(QRectF(place(std::min(k1, k2), m_map->pascalAt(y.upper)), place(std::max(k1, k2), std::max(1.0, m_map->pascalAt(y.lower)))).intersected(f.adjusted(1, 1, -1, -1)));
+}
+
+void MapOverview::moveTo(QPointF pixel) {
+    const QRectF f = field();
+    const double kelvin = kOverviewLowK + (kOverviewHighK - kOverviewLowK) * (pixel.x() - f.left()) / f.width();
+    const double pascal = kOverviewLowPa * std::pow(kOverviewHighPa / kOverviewLowPa, (f.bottom() - pixel.y()) / f.height());
+    const auto shift = [](QCPAxis* axis, double to, bool ratio) {
+        const QCPRange r = axis->range();
+        if (ratio) {
+            const double factor = to / std::sqrt(r.lower * r.upper);
+            axis->setRange(r.lower * factor, r.upper * factor);
+        } else {
+            axis->setRange(to - r.size() / 2, to + r.size() / 2);
+        }
+    };
+    shift(m_map->xAxis, m_map->xOf(kelvin), false);
+    shift(m_map->yAxis, m_map->yOf(pascal), m_map->axes() == PhaseMap::Axes::PressureLog);
+    m_map->replot();
+}
+
+void MapOverview::mousePressEvent(QMouseEvent* event) { moveTo(event->position()); }
+void MapOverview::mouseMoveEvent(QMouseEvent* event) {
+    if (event->buttons() & Qt::LeftButton) moveTo(event->position());
+}
+
+} // namespace uttrin::app

@@ -1,0 +1,313 @@
+#include "RigStation.h"
+
+#include "Controls.h"
+#include "OnScreen.h"
+#include "PhaseMap.h"
+
+#include "physics/Substance.h"
+
+#include <QCheckBox>
+#include <QComboBox>
+#include <QGridLayout>
+#include <QHBoxLayout>
+
+namespace uttrin::app {
+namespace {
+
+constexpr PressureConvention kConventions[] = {PressureConvention::GaugeNegative, PressureConvention::VacuumDepth, PressureConvention::Absolute, PressureConvention::TwoArm};
+constexpr SensorPlace kPlaces[] = {SensorPlace::Liquid, SensorPlace::NearChips, SensorPlace::Vapour, SensorPlace::OutsideWall};
+constexpr NucleationAid kAids[] = {NucleationAid::Chips, NucleationAid::Stirrer, NucleationAid::None};
+
+template <typename E, std::size_t N>
+int indexOf(const E (&all)[N], E value) {
+    for (std::size_t i = 0; i < N; ++i)
+        if (all[i] == value) return static_cast<int>(i);
+    return -1;
+}
+
+QLineEdit* nameEdit(const char* name, const QString& accessible) {
+    auto* edit = new QLineEdit;
+    edit->setObjectName(QLatin1String(name));
+    edit->setAccessibleName(accessible);
+    return edit;
+}
+
+QVBoxLayout* labelled(const QString& label, QWidget* widget) {
+    auto* column = new QVBoxLayout;
+    column->setSpacing(3);
+    column->addWidget(makeLabel(label, "muted"));
+    column->addWidget(widget);
+    return column;
+}
+
+} // namespace
+
+RigStation::RigStation(LessonController& controller) : StationPage(controller) {
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(20, 14, 16, 14);
+    row->setSpacing(16);
+    auto* left = new ScrollColumn;
+    left->setFixedWidth(560);
+    row->addWidget(left);
+    auto* method = new Card;
+    method->column()->addWidget(makeLabel(tr("Method"), "title"));
+    m_setup = new Segments(QStringLiteral("rigSetup"));
+    method->column()->addWidget(m_setup);
+    left->column()->addWidget(method);
+    left->column()->addWidget(buildGauge());
+    left->column()->addWidget(buildThermometer());
+    left->column()->addWidget(buildVessel());
+    left->column()->addStretch();
+    auto* right = new QVBoxLayout;
+    m_meaning = makeLabel({}, "note");
+    m_meaning->setObjectName(QStringLiteral("rigMeaning"));
+    right->addWidget(m_meaning);
+    m_map = new PhaseMap;
+    right->addWidget(m_map, 1);
+    row->addLayout(right, 1);
+    wire();
+}
+
+QWidget* RigStation::buildGauge() {
+    auto* card = new Card;
+    card->column()->addWidget(makeLabel(tr("Pressure instrument"), "heading"));
+    m_convention = new Segments(QStringLiteral("gaugeConvention"));
+    m_convention->setChoices({tr("Gauge, − below room"), tr("Vacuum depth, +"), tr("Absolute"), tr("U-tube, two arms")}, 2);
+    card->column()->addWidget(makeLabel(tr("What do its numbers count? Declared once, never asked again."), "muted"));
+    card->column()->addWidget(m_convention);
+    m_conventionNote = makeLabel({}, "muted");
+    card->column()->addWidget(m_conventionNote);
+    auto* grid = new QGridLayout;
+    grid->setHorizontalSpacing(14);
+    m_gaugeName = nameEdit("gaugeName", tr("Name of the pressure instrument"));
+    m_gaugeUnit = new QComboBox;
+    m_gaugeUnit->setObjectName(QStringLiteral("gaugeUnit"));
+    m_gaugeUnit->setAccessibleName(tr("Unit of the pressure instrument"));
+    m_division = new NumberField(tr("Smallest division"), {}, QStringLiteral("gaugeDivision"));
+    m_accuracy = new NumberField(tr("Accuracy ±"), {}, QStringLiteral("gaugeAccuracy"));
+    m_armSum = new NumberField(tr("Both arms add up to"), {}, QStringLiteral("gaugeArmSum"));
+    m_liquidTemperature = new NumberField(tr("Mercury at"), QStringLiteral("°C"), QStringLiteral("gaugeLiquidTemperature"));
+    m_tap = new Segments(QStringLiteral("gaugeTap"));
+    m_tap->setChoices({tr("at the vessel"), tr("at the pump line")});
+    grid->addLayout(labelled(tr("Name"), m_gaugeName), 0, 0);
+    grid->addLayout(labelled(tr("Unit"), m_gaugeUnit), 0, 1);
+    grid->addWidget(m_division, 0, 2);
+    grid->addWidget(m_accuracy, 0, 3);
+    grid->addLayout(labelled(tr("Tapped"), m_tap), 1, 0, 1, 2);
+    grid->addWidget(m_armSum, 1, 2);
+    grid->addWidget(m_liquidTemperature, 1, 3);
+    card->column()->addLayout(grid);
+    return card;
+}
+
+QWidget* RigStation::buildThermometer() {
+    auto* card = new Card;
+    card->column()->addWidget(makeLabel(tr("Thermometer"), "heading"));
+    auto* grid = new QGridLayout;
+    grid->setHorizontalSpacing(14);
+    m_thermometerName = nameEdit("thermometerName", tr("Name of the thermometer"));
+    m_thermometerUnit = new QComboBox;
+    m_thermometerUnit->setObjectName(QStringLiteral("thermometerUnit"));
+    m_thermometerUnit->setAccessibleName(tr("Unit of the thermometer"));
+    for (const Unit& u : unitsOf(Dimension::Temperature)) m_thermometerUnit->addItem(onScreen(u.display), onScreen(u.symbol));
+    m_thermometerDivision = new NumberField(tr("Smallest division"), {}, QStringLiteral("thermometerDivision"));
+    m_thermometerAccuracy = new NumberField(tr("Accuracy ±"), {}, QStringLiteral("thermometerAccuracy"));
+    grid->addLayout(labelled(tr("Name"), m_thermometerName), 0, 0);
+    grid->addLayout(labelled(tr("Unit"), m_thermometerUnit), 0, 1);
+    grid->addWidget(m_thermometerDivision, 0, 2);
+    grid->addWidget(m_thermometerAccuracy, 0, 3);
+    card->column()->addLayout(grid);
+    m_place = new Segments(QStringLiteral("thermometerPlace"));
+    m_place->setChoices({tr("in the liquid"), tr("near the chips"), tr("in the vapour"), tr("outside wall")});
+    card->column()->addWidget(makeLabel(tr("Its sensor sits"), "muted"));
+    card->column()->addWidget(m_place);
+    m_placeNote = makeLabel({}, "caution");
+    card->column()->addWidget(m_placeNote);
+    return card;
+}
+
+QWidget* RigStation::buildVessel() {
+    auto* card = new Card;
+    card->column()->addWidget(makeLabel(tr("Vessel, heat and pump"), "heading"));
+    auto* grid = new QGridLayout;
+    grid->setHorizontalSpacing(14);
+    m_vessel = new NumberField(tr("Vessel"), QStringLiteral("L"), QStringLiteral("vesselVolume"));
+    m_liquid = new NumberField(tr("Water"), QStringLiteral("L"), QStringLiteral("liquidVolume"));
+    m_depth = new NumberField(tr("Depth of water"), QStringLiteral("cm"), QStringLiteral("liquidDepth"));
+    m_heater = new NumberField(tr("Heater"), QStringLiteral("W"), QStringLiteral("heaterPower"));
+    m_pump = new NumberField(tr("Pump speed"), QStringLiteral("L/min"), QStringLiteral("pumpSpeed"));
+    m_floor = new NumberField(tr("Pump reaches (abs.)"), QStringLiteral("kPa"), QStringLiteral("pumpFloor"));
+    grid->addWidget(m_vessel, 0, 0);
+    grid->addWidget(m_liquid, 0, 1);
+    grid->addWidget(m_depth, 0, 2);
+    grid->addWidget(m_heater, 1, 0);
+    grid->addWidget(m_pump, 1, 1);
+    grid->addWidget(m_floor, 1, 2);
+    card->column()->addLayout(grid);
+    auto* aidRow = new QHBoxLayout;
+    m_aid = new Segments(QStringLiteral("nucleationAid"));
+    m_aid->setChoices({tr("boiling chips"), tr("stirrer"), tr("nothing")});
+    m_fresh = new QCheckBox(tr("fresh for this run"));
+    m_fresh->setObjectName(QStringLiteral("nucleationFresh"));
+    m_fresh->setToolTip(tr("Boiling chips work once: their air is gone after the first boil."));
+    aidRow->addWidget(m_aid);
+    aidRow->addWidget(m_fresh);
+    aidRow->addStretch();
+    card->column()->addWidget(makeLabel(tr("What helps bubbles start"), "muted"));
+    card->column()->addLayout(aidRow);
+    return card;
+}
+
+void RigStation::wire() {
+    connect(m_setup, &Segments::picked, this, [this](int index) {
+        session().selectSetup(session().model().data().setups[static_cast<std::size_t>(index)].id);
+        m_controller.refresh();
+    });
+    connect(m_convention, &Segments::picked, this, [this](int index) {
+        fillUnits(kConventions[index]);
+        apply();
+    });
+    for (Segments* s : {m_tap, m_place, m_aid}) connect(s, &Segments::picked, this, &RigStation::apply);
+    for (QComboBox* c : {m_gaugeUnit, m_thermometerUnit}) connect(c, &QComboBox::currentIndexChanged, this, &RigStation::apply);
+    for (QLineEdit* e : {m_gaugeName, m_thermometerName}) connect(e, &QLineEdit::editingFinished, this, &RigStation::apply);
+    for (NumberField* f : {m_division, m_accuracy, m_armSum, m_liquidTemperature, m_thermometerDivision, m_thermometerAccuracy, m_vessel, m_liquid, m_depth, m_heater, m_pump, m_floor})
+        connect(f, &NumberField::committed, this, &RigStation::apply);
+    connect(m_fresh, &QCheckBox::clicked, this, &RigStation::apply);
+}
+
+void RigStation::fillUnits(PressureConvention convention) {
+    const QSignalBlocker quiet(m_gaugeUnit);
+    const QString before = m_gaugeUnit->currentData().toString();
+    m_gaugeUnit->clear();
+    for (const Unit& u : unitsOf(convention == PressureConvention::TwoArm ? Dimension::Length : Dimension::Pressure)) {
+        if (u.symbol == "km" || u.symbol == "ft" || (u.symbol == "m" && convention == PressureConvention::TwoArm)) continue;
+        m_gaugeUnit->addItem(onScreen(u.display), onScreen(u.symbol));
+    }
+    const int same = m_gaugeUnit->findData(before);
+    m_gaugeUnit->setCurrentIndex(same >= 0 ? same : m_gaugeUnit->findData(convention == PressureConvention::TwoArm ? QStringLiteral("cm") : QStringLiteral("kPa")));
+}
+
+void RigStation::apply() {
+    if (m_filling || !m_controller.isOpen()) return;
+    Plan p = session().plan();
+    const auto take = [](const NumberField* f, double& into) {
+        if (const auto v = f->value()) into = *v;
+    };
+    auto& g = p.rig.gauge;
+    const auto before = g;
+    g.convention = kConventions[std::max(0, m_convention->chosen())];
+    g.unit = m_gaugeUnit->currentData().toString().toStdString();
+    g.name = m_gaugeName->text().trimmed().toStdString();
+    g.tap = m_tap->chosen() == 1 ? PressureTap::PumpLine : PressureTap::Vessel;
+    take(m_division, g.division);
+    take(m_accuracy, g.accuracy);
+    take(m_armSum, g.armSum);
+    take(m_liquidTemperature, g.liquidCelsius);
+    if (g.convention == PressureConvention::TwoArm && before.convention != g.convention) {
+        g.name = tr("U-tube").toStdString();
+        g.division = g.accuracy = unit("mm").factor / unit(g.unit).factor;
+        if (!(g.armSum > 0.0)) g.armSum = 0.82 / unit(g.unit).factor;
+    } else if (before.convention == PressureConvention::TwoArm && before.convention != g.convention) {
+        g.name = tr("vacuum gauge").toStdString();
+        g.division = g.accuracy = 1e3 / unit(g.unit).factor;
+    } else if (before.unit != g.unit) { // the same instrument with its scale in another unit
+        const double factor = unit(before.unit).factor / unit(g.unit).factor;
+        for (double* v : {&g.division, &g.accuracy, &g.armSum}) *v = QString::number(*v * factor, 'g', 2).toDouble();
+    }
+    if (p.ladder.spacing == Spacing::DialSteps && (before.unit != g.unit || before.convention != g.convention)) {
+        if (const auto room = session().room()) {
+            const auto kept = withSpacing(session().plan(), Spacing::Pressure, room->station);
+            if (kept) p.ladder = *kept;
+        }
+    }
+    auto& t = p.rig.thermometer;
+    t.name = m_thermometerName->text().trimmed().toStdString();
+    t.unit = m_thermometerUnit->currentData().toString().toStdString();
+    t.place = kPlaces[std::max(0, m_place->chosen())];
+    take(m_thermometerDivision, t.division);
+    take(m_thermometerAccuracy, t.accuracy);
+    take(m_vessel, p.rig.vesselLitre);
+    take(m_liquid, p.rig.liquidLitre);
+    take(m_depth, p.rig.depthCm);
+    take(m_heater, p.rig.heaterWatt);
+    take(m_pump, p.rig.pumpLitrePerMinute);
+    if (const auto floor = m_floor->value()) p.rig.pumpUltimatePa = *floor * 1e3;
+    p.rig.aid = kAids[std::max(0, m_aid->chosen())];
+    p.rig.aidFresh = m_fresh->isChecked();
+    m_controller.report(session().changePlan(p, tr("Change the rig").toStdString()));
+}
+
+void RigStation::showMeaning() {
+    const auto& g = session().plan().rig.gauge;
+    const auto room = session().room();
+    if (!room && g.convention != PressureConvention::Absolute) {
+        m_meaning->setText(tr("This gauge counts from the room's pressure. Enter that at the Room station (Ctrl+1), and this line says what the dial means."));
+        return;
+    }
+    const Pressure here = room ? room->station : Pressure::fromKilopascal(101.325);
+    const auto p60 = (*findSubstance("water"))->vapourPressure(Temperature::fromCelsius(60.0));
+    const QString u = onScreen(unitText(g));
+    m_meaning->setText(tr("Open to the room it shows %1 %3. When water boils at 60 °C (%4 kPa absolute) it shows %2 %3.").arg(onScreen(uttrin::text(g, toReadableReading(g, here, here))), onScreen(uttrin::text(g, toReadableReading(g, *p60, here))), u, onScreen(p60->kilopascal(), 1)));
+}
+
+void RigStation::refresh() {
+    m_filling = true;
+    const auto& setups = session().model().data().setups;
+    const Plan& p = session().plan();
+    QStringList names;
+    int current = 0;
+    for (std::size_t i = 0; i < setups.size(); ++i) {
+        names << QString::fromStdString(setups[i].name);
+        if (setups[i].id == session().setupId()) current = static_cast<int>(i);
+    }
+    m_setup->setChoices(names, 2);
+    m_setup->choose(current);
+    const auto& g = p.rig.gauge;
+    fillUnits(g.convention);
+    m_convention->choose(indexOf(kConventions, g.convention));
+    const QString conventions[] = {tr("Shows 0 open to the room, −0.7 when the vessel is 0.7 below it."), tr("Shows 0 open to the room, 70 when the vessel is 70 below it."), tr("Shows 0 in a perfect vacuum, the room's pressure when open."), tr("Left arm towards the vessel, right arm open to the room. Read both on the ruler; nobody subtracts.")};
+    m_conventionNote->setText(conventions[std::max(0, m_convention->chosen())]);
+    {
+        const QSignalBlocker quietGauge(m_gaugeUnit), quietThermometer(m_thermometerUnit);
+        m_gaugeUnit->setCurrentIndex(m_gaugeUnit->findData(QString::fromStdString(g.unit)));
+        m_thermometerUnit->setCurrentIndex(m_thermometerUnit->findData(QString::fromStdString(p.rig.thermometer.unit)));
+    }
+    m_gaugeName->setText(QString::fromStdString(g.name));
+    m_thermometerName->setText(QString::fromStdString(p.rig.thermometer.name));
+    const QString u = onScreen(unitText(g));
+    m_division->setUnit(u);
+    m_accuracy->setUnit(u);
+    m_armSum->setUnit(u);
+    m_division->setValue(g.division);
+    m_accuracy->setValue(g.accuracy);
+    m_armSum->setValue(g.armSum);
+    m_liquidTemperature->setValue(g.liquidCelsius);
+    const bool twoArm = g.convention == PressureConvention::TwoArm;
+    m_armSum->setVisible(twoArm);
+    m_liquidTemperature->setVisible(twoArm);
+    m_tap->choose(g.tap == PressureTap::PumpLine ? 1 : 0);
+    const QString tu = onScreen(unit(p.rig.thermometer.unit).display);
+    m_thermometerDivision->setUnit(tu);
+    m_thermometerAccuracy->setUnit(tu);
+    m_thermometerDivision->setValue(p.rig.thermometer.division);
+    m_thermometerAccuracy->setValue(p.rig.thermometer.accuracy);
+    m_place->choose(indexOf(kPlaces, p.rig.thermometer.place));
+    const bool outside = !readsTheLiquid(p.rig.thermometer.place);
+    m_placeNote->setVisible(outside);
+    m_placeNote->setText(QStringLiteral("\u26A0  ") + tr("This sensor does not read the liquid: its points stay out of the fit unless you put each one in."));
+    m_vessel->setValue(p.rig.vesselLitre);
+    m_liquid->setValue(p.rig.liquidLitre);
+    m_depth->setValue(p.rig.depthCm);
+    m_heater->setValue(p.rig.heaterWatt);
+    m_heater->setVisible(p.method == Method::HoldPressure);
+    m_pump->setValue(p.rig.pumpLitrePerMinute);
+    m_floor->setValue(p.rig.pumpUltimatePa * 1e-3);
+    m_aid->choose(indexOf(kAids, p.rig.aid));
+    m_fresh->setChecked(p.rig.aidFresh);
+    m_fresh->setVisible(p.rig.aid == NucleationAid::Chips);
+    showMeaning();
+    m_map->show(mapView(session(), MapPurpose::Plan));
+    m_filling = false;
+}
+
+} // namespace uttrin::app

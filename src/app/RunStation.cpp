@@ -1,0 +1,487 @@
+#include "RunStation.h"
+
+#include "Controls.h"
+#include "Dialogs.h"
+#include "OnScreen.h"
+#include "PhaseMap.h"
+#include "TableModel.h"
+#include "Theme.h"
+
+#include <QCheckBox>
+#include <QComboBox>
+#include <QHBoxLayout>
+#include <QHeaderView>
+#include <QKeyEvent>
+#include <QMenu>
+#include <QPushButton>
+#include <QTableView>
+
+namespace uttrin::app {
+namespace {
+
+constexpr const char* kCriteria[] = {"first-bubbles", "steady", "stops-after-isolating"};
+
+} // namespace
+
+RunStation::RunStation(LessonController& controller) : StationPage(controller) {
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(12, 8, 12, 8);
+    row->setSpacing(12);
+    m_map = new PhaseMap;
+    row->addWidget(m_map, 1);
+    auto* right = new ScrollColumn;
+    right->setFixedWidth(430);
+    right->column()->setSpacing(8);
+    row->addWidget(right);
+    right->column()->addWidget(buildTarget());
+    right->column()->addWidget(buildReadings());
+    right->column()->addWidget(buildTaken(), 1);
+    wire();
+}
+
+QWidget* RunStation::buildTarget() {
+    auto* card = new Card;
+    auto* runs = new QHBoxLayout;
+    m_run = new QComboBox;
+    m_run->setObjectName(QStringLiteral("runChoice"));
+    m_run->setAccessibleName(tr("Group and run"));
+    m_newGroup = new QLineEdit;
+    m_newGroup->setObjectName(QStringLiteral("newGroup"));
+    m_newGroup->setPlaceholderText(tr("group"));
+    m_newGroup->setAccessibleName(tr("Group that starts a run"));
+    m_newGroup->setMaximumWidth(110);
+    m_start = new QPushButton(tr("Start a run"));
+    m_start->setObjectName(QStringLiteral("startRun"));
+    runs->addWidget(m_run, 1);
+    runs->addWidget(m_newGroup);
+    runs->addWidget(m_start);
+    card->column()->addLayout(runs);
+    auto* head = new QHBoxLayout;
+    m_heading = makeLabel({}, "heading");
+    m_heading->setObjectName(QStringLiteral("targetHeading"));
+    m_before = new QPushButton(QStringLiteral("◂"));
+    m_before->setObjectName(QStringLiteral("targetBefore"));
+    m_before->setAccessibleName(tr("Target before"));
+    m_after = new QPushButton(QStringLiteral("▸"));
+    m_after->setObjectName(QStringLiteral("targetAfter"));
+    m_after->setAccessibleName(tr("Target after"));
+    m_before->setToolTip(tr("The target before (Page Up)"));
+    m_after->setToolTip(tr("The target after (Page Down)"));
+    m_before->setText(QStringLiteral("←"));
+    m_after->setText(QStringLiteral("→"));
+    head->addWidget(m_heading, 1);
+    for (QPushButton* b : {m_before, m_after}) {
+        b->setFixedWidth(40);
+        setRole(b, "segment");
+        head->addWidget(b);
+    }
+    card->column()->addLayout(head);
+    auto* numbers = new QHBoxLayout;
+    m_dial = makeLabel({}, "live");
+    m_dial->setObjectName(QStringLiteral("targetDial"));
+    m_dial->setWordWrap(false);
+    m_dialUnit = makeLabel({}, "muted");
+    numbers->addWidget(m_dial);
+    numbers->addWidget(m_dialUnit, 0, Qt::AlignBottom);
+    numbers->addStretch();
+    m_next = makeLabel({}, "muted");
+    m_timeLeft = makeLabel({}, "muted");
+    auto* column = new QVBoxLayout;
+    for (QLabel* l : {m_next, m_timeLeft}) {
+        l->setAlignment(Qt::AlignRight);
+        l->setWordWrap(false);
+        column->addWidget(l);
+    }
+    numbers->addLayout(column);
+    card->column()->addLayout(numbers);
+    m_instruction = makeLabel({}, "muted");
+    m_instruction->setObjectName(QStringLiteral("targetInstruction"));
+    card->column()->addWidget(m_instruction);
+    return card;
+}
+
+QWidget* RunStation::buildReadings() {
+    auto* card = new Card;
+    card->column()->addWidget(makeLabel(tr("Read both at the same instant"), "heading"));
+    auto* fields = new QHBoxLayout;
+    fields->setSpacing(8);
+    m_first = new NumberField(tr("gauge"), {}, QStringLiteral("readFirst"));
+    m_second = new NumberField(tr("right arm"), {}, QStringLiteral("readSecond"));
+    m_temperature = new NumberField(tr("thermometer"), {}, QStringLiteral("readTemperature"));
+    m_beforePull = new NumberField(tr("before the pull"), {}, QStringLiteral("readBeforePull"));
+    for (NumberField* f : {m_first, m_second, m_temperature}) f->setBig();
+    m_beforePull->setToolTip(tr("The water before the pump was opened. Only the temperature at the reading is fitted."));
+    for (NumberField* f : {m_first, m_second, m_temperature, m_beforePull}) fields->addWidget(f);
+    card->column()->addLayout(fields);
+    auto* how = new QHBoxLayout;
+    how->addWidget(makeLabel(tr("How it boils"), "heading"));
+    how->addStretch();
+    auto* keys = makeLabel(tr("keys Alt+1 … 5"), "muted");
+    keys->setWordWrap(false);
+    how->addWidget(keys);
+    card->column()->addLayout(how);
+    m_vigour = new Segments(QStringLiteral("vigour"));
+    QStringList names;
+    for (int v = 1; v <= 5; ++v) names << QStringLiteral("%1 %2").arg(v).arg(onScreen(vigourName(v)));
+    m_vigour->setChoices(names);
+    for (int v = 0; v < 5; ++v) {
+        m_vigour->button(v)->setShortcut(QKeySequence(QStringLiteral("Alt+%1").arg(v + 1)));
+        m_vigour->button(v)->setStyleSheet(QStringLiteral("padding: 6px 4px; font-size: %1px;").arg(theme().small));
+    }
+    card->column()->addWidget(m_vigour);
+    auto* details = new QHBoxLayout;
+    m_isolated = new QCheckBox(tr("pump closed off"));
+    m_isolated->setObjectName(QStringLiteral("isolated"));
+    m_cooling = new QCheckBox(tr("cooling"));
+    m_cooling->setObjectName(QStringLiteral("cooling"));
+    m_judge = new QLineEdit;
+    m_judge->setObjectName(QStringLiteral("judge"));
+    m_judge->setPlaceholderText(tr("judged by"));
+    m_judge->setAccessibleName(tr("Who judged that it boils"));
+    details->addWidget(m_isolated);
+    details->addWidget(m_cooling);
+    details->addWidget(m_judge, 1);
+    card->column()->addLayout(details);
+    m_criterion = new Segments(QStringLiteral("criterion"));
+    m_criterion->setChoices({tr("first bubbles"), tr("steady"), tr("stopped, isolated")});
+    for (int i = 0; i < 3; ++i) m_criterion->button(i)->setStyleSheet(QStringLiteral("padding: 5px 4px; font-size: %1px;").arg(theme().small));
+    card->column()->addWidget(m_criterion);
+
+    m_findingBox = new QWidget;
+    auto* box = new QVBoxLayout(m_findingBox);
+    box->setContentsMargins(0, 0, 0, 0);
+    box->setSpacing(6);
+    m_finding = makeLabel({}, "caution");
+    m_finding->setObjectName(QStringLiteral("finding"));
+    box->addWidget(m_finding);
+    auto* choices = new QHBoxLayout;
+    m_mend = new QPushButton(tr("Mend it"));
+    m_mend->setObjectName(QStringLiteral("mend"));
+    m_keep = new QPushButton(tr("Keep as typed"));
+    m_keep->setObjectName(QStringLiteral("keep"));
+    choices->addWidget(m_mend);
+    choices->addWidget(m_keep);
+    choices->addStretch();
+    box->addLayout(choices);
+    card->column()->addWidget(m_findingBox);
+    m_findingBox->hide();
+
+    m_capture = new QPushButton(tr("Capture     Enter"));
+    m_capture->setObjectName(QStringLiteral("capture"));
+    setRole(m_capture, "main");
+    card->column()->addWidget(m_capture);
+    auto* more = new QHBoxLayout;
+    m_confirm = new QPushButton(tr("Confirm…"));
+    m_confirm->setObjectName(QStringLiteral("confirm"));
+    m_confirm->setToolTip(tr("Bracket this point: bleed until boiling stops and capture, pull until it starts again and capture."));
+    m_zero = new QPushButton(tr("Zero check"));
+    m_zero->setObjectName(QStringLiteral("zeroCheck"));
+    m_zero->setToolTip(tr("Open the gauge to the room, type what it shows, press this: its zero is stored and taken off from now on."));
+    m_note = new QPushButton(tr("Note…"));
+    m_note->setObjectName(QStringLiteral("note"));
+    m_note->setToolTip(tr("Stamp a phrase with the time (Ctrl+N is a new notebook; this is Ctrl+T)"));
+    m_note->setShortcut(QKeySequence(QStringLiteral("Ctrl+T")));
+    for (QPushButton* b : {m_confirm, m_zero, m_note}) more->addWidget(b);
+    card->column()->addLayout(more);
+    m_repeats = makeLabel({}, "note");
+    m_repeats->setObjectName(QStringLiteral("repeats"));
+    card->column()->addWidget(m_repeats);
+    return card;
+}
+
+QWidget* RunStation::buildTaken() {
+    auto* card = new Card;
+    auto* head = new QHBoxLayout;
+    head->addWidget(makeLabel(tr("Taken"), "heading"));
+    auto* against = makeLabel(tr("against the curve"), "muted");
+    against->setAlignment(Qt::AlignRight);
+    head->addWidget(against);
+    card->column()->addLayout(head);
+    m_taken = new QTableView;
+    m_taken->setObjectName(QStringLiteral("taken"));
+    m_taken->setAccessibleName(tr("Points taken, newest first"));
+    m_rows = new TableModel(m_taken);
+    m_taken->setModel(m_rows);
+    styleTable(m_taken);
+    m_taken->setMinimumHeight(150);
+    m_taken->setContextMenuPolicy(Qt::CustomContextMenu);
+    card->column()->addWidget(m_taken, 1);
+    m_caution = makeLabel(QStringLiteral("\u26A0 ") + tr("Goggles on, shield up. Never warm a closed flask. Local rules come first."), "cautionText");
+    card->column()->addWidget(m_caution);
+    return card;
+}
+
+void RunStation::wire() {
+    for (NumberField* f : {m_first, m_second, m_temperature, m_beforePull}) {
+        connect(f, &NumberField::edited, this, &RunStation::takeDraft);
+        f->edit()->installEventFilter(this);
+    }
+    connect(m_vigour, &Segments::picked, this, [this](int index) { setVigour(index + 1); });
+    connect(m_criterion, &Segments::picked, this, &RunStation::takeDraft);
+    connect(m_isolated, &QCheckBox::clicked, this, &RunStation::takeDraft);
+    connect(m_cooling, &QCheckBox::clicked, this, &RunStation::takeDraft);
+    connect(m_judge, &QLineEdit::textEdited, this, &RunStation::takeDraft);
+    connect(m_capture, &QPushButton::clicked, this, &RunStation::capture);
+    connect(m_keep, &QPushButton::clicked, this, [this] { settle(true); });
+    connect(m_mend, &QPushButton::clicked, this, [this] {
+        if (m_shownFinding.mendedGauge) {
+            m_first->setValue(m_shownFinding.mendedGauge->first);
+            m_second->setValue(m_shownFinding.mendedGauge->second);
+        }
+        if (m_shownFinding.mendedTemperature) m_temperature->setValue(m_shownFinding.mendedTemperature);
+        takeDraft();
+        m_findingBox->hide();
+        m_capture->setFocus();
+    });
+    connect(m_confirm, &QPushButton::clicked, this, &RunStation::confirmBracket);
+    connect(m_note, &QPushButton::clicked, this, &RunStation::askNote);
+    connect(m_zero, &QPushButton::clicked, this, [this] {
+        if (!m_first->value()) {
+            m_controller.say(tr("Open the gauge to the room and type what it shows, then press Zero check."));
+            m_first->edit()->setFocus();
+            return;
+        }
+        const auto done = session().checkZero(*m_first->value(), m_second->isVisible() ? m_second->value() : std::nullopt);
+        if (done) {
+            m_first->setValue(std::nullopt);
+            m_second->setValue(std::nullopt);
+            takeDraft();
+        }
+        if (m_controller.report(done)) m_controller.say(tr("Zero stored; it is taken off the readings from now on."));
+    });
+    connect(m_start, &QPushButton::clicked, this, [this] { startRunFor(m_newGroup->text()); });
+    connect(m_newGroup, &QLineEdit::returnPressed, this, [this] { startRunFor(m_newGroup->text()); });
+    connect(m_run, &QComboBox::activated, this, [this](int index) {
+        session().selectRun(m_run->itemData(index).toLongLong());
+        m_controller.refresh();
+    });
+    const auto step = [this](int by) {
+        const auto sheet = session().sheet();
+        const auto now = session().currentTarget();
+        if (!sheet) return;
+        const int order = (now ? now->order : static_cast<int>(sheet->targets.size()) + 1) + by;
+        for (const Target& t : sheet->targets)
+            if (t.order == order) session().selectTarget(t.place);
+        m_controller.refresh();
+    };
+    m_before->setShortcut(Qt::Key_PageUp);
+    m_after->setShortcut(Qt::Key_PageDown);
+    connect(m_before, &QPushButton::clicked, this, [step] { step(-1); });
+    connect(m_after, &QPushButton::clicked, this, [step] { step(1); });
+    connect(m_map, &PhaseMap::targetPicked, this, [this](int place) {
+        session().selectTarget(place);
+        m_controller.refresh();
+    });
+    connect(m_map, &PhaseMap::pointPicked, this, [this](qlonglong id) {
+        for (int r = 0; r < m_rows->rowCount(); ++r)
+            if (m_rows->row(r).id == id) m_taken->selectRow(r);
+    });
+    connect(m_taken, &QWidget::customContextMenuRequested, this, [this](const QPoint& at) {
+        const QModelIndex index = m_taken->indexAt(at);
+        if (!index.isValid()) return;
+        m_taken->selectRow(index.row());
+        QMenu menu(this);
+        menu.addAction(tr("Strike with a reason…"), this, &RunStation::strikeSelected);
+        menu.addAction(tr("Retake"), this, &RunStation::retakeSelected);
+        menu.exec(m_taken->viewport()->mapToGlobal(at));
+    });
+}
+
+bool RunStation::eventFilter(QObject* watched, QEvent* event) {
+    if (event->type() == QEvent::KeyPress) {
+        const auto* key = static_cast<QKeyEvent*>(event);
+        // Enter goes to the next empty field, and captures from the last: one hand, one key.
+        if (key->key() == Qt::Key_Return || key->key() == Qt::Key_Enter) {
+            for (NumberField* f : {m_first, m_second, m_temperature})
+                if (f->isVisible() && !f->value() && f->edit() != watched) {
+                    f->edit()->setFocus();
+                    return true;
+                }
+            capture();
+            return true;
+        }
+        if (key->key() == Qt::Key_Space) {
+            capture();
+            return true;
+        }
+    }
+    return StationPage::eventFilter(watched, event);
+}
+
+void RunStation::takeDraft() {
+    if (m_filling) return;
+    Draft& d = session().draft;
+    d.first = m_first->value();
+    d.second = m_second->isVisible() ? m_second->value() : std::nullopt;
+    d.temperature = m_temperature->value();
+    d.beforePull = m_beforePull->isVisible() ? m_beforePull->value() : std::nullopt;
+    d.isolated = m_isolated->isChecked();
+    d.side = m_cooling->isChecked() ? "cooling" : "heating";
+    d.judge = m_judge->text().toStdString();
+    if (m_criterion->chosen() >= 0) d.criterion = kCriteria[m_criterion->chosen()];
+    m_controller.touchDraft();
+}
+
+void RunStation::setVigour(int vigour) {
+    session().draft.vigour = vigour;
+    m_vigour->choose(vigour - 1);
+    m_controller.touchDraft();
+}
+
+void RunStation::capture() {
+    takeDraft();
+    settle(false);
+}
+
+void RunStation::settle(bool keepOdd) {
+    const auto outcome = session().capture(keepOdd);
+    if (!outcome) {
+        m_controller.report(outcome);
+        return;
+    }
+    if (!outcome->readingId) {
+        showFinding(outcome->finding, true);
+        m_keep->setFocus();
+        return;
+    }
+    m_findingBox->hide();
+    m_controller.refresh();
+    m_controller.say(tr("Captured, and on disk."));
+    m_first->edit()->setFocus();
+}
+
+void RunStation::showFinding(const SlipFinding& finding, bool waiting) {
+    m_shownFinding = finding;
+    const bool odd = finding.kind != SlipKind::None;
+    m_findingBox->setVisible(odd);
+    if (!odd) return;
+    m_finding->setText(onScreen(finding.sentence));
+    m_mend->setVisible(finding.mendedGauge || finding.mendedTemperature);
+    m_keep->setVisible(waiting);
+}
+
+void RunStation::confirmBracket() {
+    Draft& d = session().draft;
+    takeDraft();
+    const bool stopping = m_confirm->text() != tr("It starts again");
+    if (!d.first || !d.temperature) {
+        m_controller.say(stopping ? tr("Bleed until boiling stops, type both instruments, press Confirm.") : tr("Pull until it boils again, type both instruments, press the button."));
+        m_first->edit()->setFocus();
+        return;
+    }
+    // The bracket belongs to the point that was taken last.
+    const auto view = runView(session());
+    if (!view.taken.empty())
+        for (const Reading& r : session().model().readingsOf(*session().runId()))
+            if (r.id == view.taken.front().id && r.place) session().selectTarget(r.place);
+    const std::string criterion = d.criterion;
+    d.criterion = stopping ? "bracket-stops" : "bracket-starts";
+    const auto outcome = session().capture(true);
+    session().draft.criterion = criterion;
+    m_confirm->setText(stopping && outcome ? tr("It starts again") : tr("Confirm…"));
+    m_controller.report(outcome);
+}
+
+void RunStation::askNote() {
+    QStringList phrases;
+    for (const auto& p : readyPhrases()) phrases << onScreen(p);
+    const auto text = dialogs::askText(this, tr("Note"), tr("Stamped with the time:"), phrases);
+    if (text) m_controller.report(session().addNote(text->toStdString()));
+}
+
+void RunStation::startRunFor(const QString& group) {
+    if (m_controller.report(session().startRun(group.trimmed().toStdString()))) {
+        m_newGroup->clear();
+        m_first->edit()->setFocus();
+    }
+}
+
+std::optional<RowId> RunStation::selectedReading() const {
+    const auto rows = m_taken->selectionModel()->selectedRows();
+    return rows.isEmpty() ? std::nullopt : std::optional<RowId>(m_rows->row(rows.front().row()).id);
+}
+
+void RunStation::strikeSelected() {
+    const auto id = selectedReading();
+    if (!id) {
+        m_controller.say(tr("Choose the point to strike in the list first."));
+        return;
+    }
+    const auto reason = dialogs::askText(this, tr("Strike a point"), tr("It stays in the record, hollow, with this reason:"), {tr("superheated"), tr("misread"), tr("not settled"), tr("leak"), tr("disturbed")});
+    if (reason) m_controller.report(session().strike(*id, reason->toStdString()));
+}
+
+void RunStation::retakeSelected() {
+    if (const auto id = selectedReading()) m_controller.report(session().retake(*id));
+    else m_controller.say(tr("Choose the point to retake in the list first."));
+}
+
+void RunStation::fillRuns() {
+    m_run->clear();
+    for (const Run& r : session().model().runsOf(session().setupId())) {
+        m_run->addItem(tr("%1, run %2").arg(QString::fromStdString(session().model().group(r.groupId).name)).arg(r.number), static_cast<qlonglong>(r.id));
+        if (session().runId() == r.id) m_run->setCurrentIndex(m_run->count() - 1);
+    }
+    m_run->setVisible(m_run->count() > 0);
+}
+
+void RunStation::refreshDraft() {
+    m_map->show(mapView(session(), MapPurpose::Run));
+    if (m_findingBox->isVisible()) showFinding(session().checkDraft(), m_keep->isVisible());
+}
+
+void RunStation::refresh() {
+    m_filling = true;
+    const Plan& p = session().plan();
+    const bool twoArm = p.rig.gauge.convention == PressureConvention::TwoArm;
+    const QString u = onScreen(unitText(p.rig.gauge)), tu = onScreen(unit(p.rig.thermometer.unit).display);
+    m_first->setLabel(twoArm ? tr("left arm") : onScreen(p.rig.gauge.name));
+    m_first->setUnit(u);
+    m_second->setUnit(u);
+    m_second->setVisible(twoArm);
+    m_temperature->setLabel(tr("thermometer"));
+    m_temperature->setUnit(tu);
+    m_beforePull->setUnit(tu);
+    m_beforePull->setVisible(p.method == Method::HoldTemperature);
+    const Draft& d = session().draft;
+    m_first->setValue(d.first);
+    m_second->setValue(d.second);
+    m_temperature->setValue(d.temperature);
+    m_beforePull->setValue(d.beforePull);
+    m_vigour->choose(d.vigour - 1);
+    m_isolated->setChecked(d.isolated);
+    m_cooling->setChecked(d.side == "cooling");
+    for (int i = 0; i < 3; ++i)
+        if (d.criterion == kCriteria[i]) m_criterion->choose(i);
+    m_judge->setText(QString::fromStdString(d.judge));
+    fillRuns();
+
+    const RunView v = runView(session());
+    m_heading->setText(onScreen(v.heading));
+    m_dial->setText(onScreen(v.dial));
+    m_dialUnit->setText(v.dial.empty() ? QString() : onScreen(v.unit));
+    m_instruction->setText(onScreen(v.instruction));
+    m_next->setText(onScreen(v.next));
+    m_timeLeft->setText(onScreen(v.timeLeft));
+    m_repeats->setText(onScreen(v.repeats));
+    m_repeats->setVisible(!v.repeats.empty());
+    const bool running = session().runId().has_value();
+    for (QWidget* w : {static_cast<QWidget*>(m_capture), static_cast<QWidget*>(m_confirm), static_cast<QWidget*>(m_zero), static_cast<QWidget*>(m_note)}) w->setEnabled(running);
+    QVector<TableModel::Row> rows;
+    for (const auto& t : v.taken) {
+        TableModel::Row row;
+        QString remark = onScreen(t.marks);
+        if (t.struck) remark = tr("struck: %1").arg(QString::fromStdString(t.struckReason));
+        row.cells = {QString::number(t.position), onScreen(t.target), onScreen(t.actual), onScreen(t.temperature), onScreen(t.deviation), remark};
+        row.tips = {QString(), tr("what was aimed at; never fitted"), tr("what was read; this is fitted"), QString(), tr("temperature less boiling point at the pressure read"), remark};
+        row.quiet = t.struck || !t.inFit;
+        row.struck = t.struck;
+        row.id = t.id;
+        rows << row;
+    }
+    m_rows->show({QStringLiteral("#"), tr("target"), tr("actual, %1").arg(u), tu, QStringLiteral("K"), tr(" ")}, rows, {5});
+    m_map->show(mapView(session(), MapPurpose::Run));
+    m_filling = false;
+}
+
+} // namespace uttrin::app

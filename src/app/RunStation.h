@@ -1,0 +1,72 @@
+#pragma once
+
+#include "StationPage.h"
+
+class QCheckBox;
+class QComboBox;
+class QLabel;
+class QLineEdit;
+class QPushButton;
+class QTableView;
+
+namespace uttrin::app {
+
+class Card;
+class NumberField;
+class PhaseMap;
+class Segments;
+class TableModel;
+
+/// At the bench: one target at a time, big; type what the instruments show, one key captures both at the same instant.
+class RunStation : public StationPage {
+    Q_OBJECT
+public:
+    explicit RunStation(LessonController& controller);
+
+public slots:
+    void capture();
+    void confirmBracket();
+    void askNote();
+    void setVigour(int vigour);
+    void startRunFor(const QString& group);
+    void strikeSelected();
+    void retakeSelected();
+
+protected:
+    void refresh() override;
+    void refreshDraft() override;
+    bool eventFilter(QObject* watched, QEvent* event) override;
+
+private:
+    QWidget* buildTarget();
+    QWidget* buildReadings();
+    QWidget* buildTaken();
+    void wire();
+    void takeDraft();
+    void fillRuns();
+    void settle(bool keepOdd);
+    void showFinding(const SlipFinding& finding, bool waiting);
+    [[nodiscard]] std::optional<RowId> selectedReading() const;
+
+    PhaseMap* m_map;
+    QComboBox* m_run;
+    QLineEdit* m_newGroup;
+    QPushButton* m_start;
+    QLabel *m_heading, *m_dial, *m_dialUnit, *m_instruction, *m_next, *m_timeLeft;
+    QPushButton *m_before, *m_after;
+    NumberField *m_first, *m_second, *m_temperature, *m_beforePull;
+    Segments *m_vigour, *m_criterion;
+    QLineEdit* m_judge;
+    QCheckBox *m_isolated, *m_cooling;
+    QPushButton *m_capture, *m_confirm, *m_zero, *m_note;
+    QWidget* m_findingBox;
+    QLabel* m_finding;
+    QPushButton *m_keep, *m_mend;
+    QLabel *m_repeats, *m_caution;
+    QTableView* m_taken;
+    TableModel* m_rows;
+    SlipFinding m_shownFinding;
+    bool m_filling = false;
+};
+
+} // namespace uttrin::app

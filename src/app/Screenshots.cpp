@@ -1,0 +1,76 @@
+#include "Screenshots.h"
+
+#include "MainWindow.h"
+#include "Theme.h"
+
+#include <QAction>
+#include <QApplication>
+#include <QDir>
+#include <QElapsedTimer>
+#include <QLineEdit>
+#include <QTableView>
+
+namespace uttrin::app {
+namespace {
+
+void settle() {
+    QElapsedTimer timer;
+    timer.start();
+    while (timer.elapsed() < 250) QApplication::processEvents(QEventLoop::AllEvents, 50);
+}
+
+void type(MainWindow& window, const char* field, const QString& text) {
+    auto* edit = window.findChild<QLineEdit*>(QLatin1String(field));
+    edit->setFocus();
+    edit->setText(text);
+    emit edit->textEdited(text);
+}
+
+RowId runOf(const LessonController& controller, const char* group, int number) {
+    for (const Run& r : controller.session().model().data().runs)
+        if (controller.session().model().group(r.groupId).name == group && r.number == number) return r.id;
+    return 0;
+}
+
+} // namespace
+
+bool takeScreenshots(MainWindow& window, LessonController& controller, const QString& folder) {
+    QDir().mkpath(folder);
+    window.resize(1280, 800);
+    bool written = true;
+    const auto shoot = [&](const char* name) {
+        settle();
+        written = window.grab().save(QStringLiteral("%1/%2.png").arg(folder, QLatin1String(name))) && written;
+    };
+    const auto at = [&](Station station) {
+        window.goTo(station);
+        settle();
+    };
+    at(Station::Room);
+    shoot("room");
+    at(Station::Rig);
+    shoot("rig");
+    at(Station::Plan);
+    shoot("plan");
+    at(Station::Rehearse);
+    shoot("rehearse");
+    at(Station::Run);
+    type(window, "readFirst", QStringLiteral("57.9"));
+    type(window, "readSecond", QStringLiteral("24.2"));
+    type(window, "readTemperature", QStringLiteral("79.4"));
+    shoot("run");
+    window.findChild<QAction*>(QStringLiteral("actionProjector"))->trigger();
+    shoot("run-projector");
+    window.findChild<QAction*>(QStringLiteral("actionProjector"))->trigger();
+    controller.session().draft = Draft{};
+    controller.session().selectRun(runOf(controller, "Ember", 1));
+    controller.refresh();
+    at(Station::WorkUp);
+    window.findChild<QTableView*>(QStringLiteral("workTable"))->selectRow(3);
+    shoot("work-up");
+    at(Station::Report);
+    shoot("report");
+    return written;
+}
+
+} // namespace uttrin::app

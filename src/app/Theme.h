@@ -1,0 +1,36 @@
+#pragma once
+
+#include <QColor>
+#include <QFont>
+#include <QString>
+
+namespace uttrin::app {
+
+/// The look: every colour and size that a widget may use.
+struct Theme {
+    QString name;
+    QColor paper, card, hairline, ink, muted;
+    QColor liquid, vapour, ice;     ///< tints of the phases, the same everywhere
+    QColor done;                    ///< what is done or set by the person
+    QColor hot, hotTint;            ///< boiling, and nothing else
+    QColor caution, cautionGround;  ///< safety and what is missing, and nothing else
+    QColor spine, action, onAction; ///< ground of the spine; main action and the text on it
+    int live = 30, title = 20, text = 15, small = 13; ///< px
+
+    static Theme light();
+    static Theme projector(); ///< dark and large, to be read from the back row
+};
+
+/// The theme in use.
+[[nodiscard]] const Theme& theme();
+
+/// Makes a theme the one in use: palette, style sheet, default font of the application.
+void applyTheme(const Theme& theme);
+
+/// The shipped font at a size in px. REQUIRES: loadFonts was called.
+[[nodiscard]] QFont fontOf(int px, QFont::Weight weight = QFont::Normal);
+
+/// Registers the fonts that ship in the resources.
+void loadFonts();
+
+} // namespace uttrin::app

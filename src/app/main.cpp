@@ -1,0 +1,54 @@
+#include "MainWindow.h"
+#include "Screenshots.h"
+#include "Theme.h"
+
+#include <QApplication>
+#include <QCommandLineParser>
+#include <QFile>
+
+#include "demo/DemoNotebook.h"
+
+namespace {
+
+/// The system's clock moved to another moment, so that the sample lesson is shown while it is going on.
+class ShiftedClock final : public uttrin::Clock {
+public:
+    explicit ShiftedClock(uttrin::Milliseconds startAt) : m_shift(startAt - uttrin::SystemClock().now()) {}
+    [[nodiscard]] uttrin::Milliseconds now() const override { return uttrin::SystemClock().now() + m_shift; }
+
+private:
+    uttrin::Milliseconds m_shift;
+};
+
+} // namespace
+
+int main(int argc, char** argv) {
+    QApplication app(argc, argv);
+    QApplication::setApplicationName(QStringLiteral("uttrin"));
+    QApplication::setOrganizationName(QStringLiteral("uttrin"));
+    QApplication::setApplicationDisplayName(QStringLiteral("Uttrin"));
+    QApplication::setApplicationVersion(QStringLiteral("0.1.0"));
+    QCommandLineParser parser;
+    parser.setApplicationDescription(QApplication::translate("main", "Bench companion for boiling points at reduced pressure."));
+    parser.addHelpOption();
+    parser.addVersionOption();
+    const QCommandLineOption demo(QStringLiteral("demo"), QApplication::translate("main", "Open the sample lesson, at its own hour."));
+    const QCommandLineOption shots(QStringLiteral("screenshots"), QApplication::translate("main", "With --demo: write a picture of each station into a folder and quit."), QStringLiteral("folder"));
+    parser.addOptions({demo, shots});
+    parser.addPositionalArgument(QStringLiteral("file"), QApplication::translate("main", "Notebook to open."), QStringLiteral("[file]"));
+    parser.process(app);
+
+    uttrin::app::loadFonts();
+    uttrin::app::applyTheme(uttrin::app::Theme::light());
+    const bool sample = parser.isSet(demo) || parser.isSet(shots);
+    const ShiftedClock lessonClock(uttrin::kDemoNow);
+    const uttrin::SystemClock systemClock;
+    uttrin::app::LessonController controller(sample ? static_cast<const uttrin::Clock&>(lessonClock) : systemClock);
+    uttrin::app::MainWindow window(controller);
+    window.show();
+    if (sample && !window.openSample()) return 1;
+    if (!sample && !parser.positionalArguments().isEmpty()) window.openNotebook(parser.positionalArguments().constFirst());
+    if (parser.isSet(shots)) return uttrin::app::takeScreenshots(window, controller, parser.value(shots)) ? 0 : 1;
+    if (sample) window.goTo(uttrin::Station::Run);
+    return QApplication::exec();
+}

@@ -1,0 +1,24 @@
+#pragma once
+
+#include "report/Document.h"
+
+#include <QImage>
+#include <QList>
+#include <QString>
+
+class QPagedPaintDevice;
+
+namespace uttrin {
+
+/// Sets a report on pages of a PDF writer or printer: text stays text, pictures stay vectors, every page numbered.
+/// REQUIRES: a QGuiApplication.
+/// @return the number of pages; 0 if the device cannot be painted on.
+int paintReport(const Document& document, QPagedPaintDevice& device);
+
+/// The pages of a report as pictures of this width in px, A4, for a preview.
+[[nodiscard]] QList<QImage> reportPages(const Document& document, double width);
+
+/// Writes a report as an A4 PDF. @return the number of pages; 0 if the file cannot be written.
+int writePdf(const Document& document, const QString& path);
+
+} // namespace uttrin

@@ -1,0 +1,22 @@
+#pragma once
+
+#include "Document.h"
+
+#include "lesson/LessonSession.h"
+
+namespace uttrin {
+
+/// Settings of a lab report.
+struct ReportOptions {
+    bool answers = true; ///< false: the student's copy, with blanks where they work things out
+    FitOptions fit;
+};
+
+/// The lab report of the selected run.
+/// Fails where no run is selected.
+[[nodiscard]] Result<Document> labReport(const LessonSession& session, const ReportOptions& options);
+
+/// The run sheet for the bench: targets with dial readings, materials, cautions.
+[[nodiscard]] Result<Document> benchSheet(const LessonSession& session);
+
+} // namespace uttrin

@@ -1,0 +1,40 @@
+#pragma once
+
+#include <functional>
+#include <optional>
+#include <string>
+#include <vector>
+
+namespace uttrin {
+
+/// A point of a picture in the report.
+struct PlotPoint {
+    double x = 0.0, y = 0.0;
+    double ux = 0.0, uy = 0.0; ///< error bars, half-lengths; 0 for none
+    bool hollow = false;
+};
+
+/// A picture with two linear axes, points with error bars, curves and level lines, as SVG Tiny 1.2.
+struct SvgPlot {
+    std::string xLabel, yLabel;
+    double xLow = 0.0, xHigh = 1.0, yLow = 0.0, yHigh = 1.0;
+    std::vector<PlotPoint> points;
+    struct Curve {
+        std::function<double(double)> y;
+        bool dashed = false;
+        std::string label; ///< written at its right end; may be empty
+    };
+    std::vector<Curve> curves;
+    struct Level {
+        double y = 0.0;
+        std::string label;
+    };
+    std::vector<Level> levels;
+};
+
+/// Sets the ends of both axes so that all points lie inside with some space around them.
+void frameAround(SvgPlot& plot);
+
+[[nodiscard]] std::string toSvg(const SvgPlot& plot);
+
+} // namespace uttrin
