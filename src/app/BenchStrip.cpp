@@ -33,18 +33,18 @@ void MarginBar::paintEvent(QPaintEvent*) {
     const Theme& t = theme();
     QPainter p(this);
     p.setRenderHint(QPainter::Antialiasing);
-    const int left = 8, right = width() - 16;
+    const int left = 20, right = width() - 26;
     const int small = std::max(12, t.small - 1);
     const auto x = [&](double kelvin) { return left + (right - left) * (std::clamp(kelvin, kLowest, kHighest) - kLowest) / (kHighest - kLowest); };
     const bool boiling = m_view.marginKelvin && *m_view.marginKelvin >= -std::max(0.1, m_view.marginU);
     p.setPen(t.muted);
     p.setFont(fontOf(small, QFont::DemiBold));
-    p.drawText(QRect(left, 8, width(), small + 6), Qt::AlignLeft | Qt::AlignVCenter, tr("MARGIN TO BOILING"));
-    p.setFont(fontOf(t.text > 16 ? 26 : 17, QFont::Bold));
+    p.drawText(QRect(8, 8, width(), small + 6), Qt::AlignLeft | Qt::AlignVCenter, tr("MARGIN TO BOILING"));
+    p.setFont(fontOf(t.large ? 28 : 17, QFont::Bold));
     p.setPen(boiling ? t.hot : m_view.marginKelvin ? t.ink : t.muted);
-    p.drawText(QRect(left, 4, right - left, t.text > 16 ? 34 : 24), Qt::AlignRight | Qt::AlignVCenter, onScreen(m_view.marginText));
+    p.drawText(QRect(left, t.large ? 34 : 4, width() - 8 - left, t.large ? 34 : 24), Qt::AlignRight | Qt::AlignVCenter, onScreen(m_view.marginText));
 
-    const double top = height() * 0.41, bar = 14;
+    const double top = height() * (t.large ? 0.56 : 0.41), bar = 14;
     p.setPen(Qt::NoPen);
     p.setBrush(t.liquid);
     p.drawRect(QRectF(x(kLowest), top, x(0) - x(kLowest), bar));
@@ -57,11 +57,11 @@ void MarginBar::paintEvent(QPaintEvent*) {
         p.setPen(k == 0 ? t.ink : t.muted);
         if (k == 0) p.setFont(fontOf(12, QFont::DemiBold));
         const QString label = k == 0 ? tr("boils") : k == 5 ? QStringLiteral("+5 K") : onScreen(k, 0);
-        p.drawText(QRectF(x(k) - 30, top + bar + 3, 60, 16), k == 5 ? Qt::AlignRight | Qt::AlignTop : Qt::AlignHCenter | Qt::AlignTop, label);
+        p.drawText(QRectF(x(k) - 30, top + bar + 3, 60, 16), Qt::AlignHCenter | Qt::AlignTop, label);
         p.setFont(fontOf(12));
     }
     p.setPen(t.muted);
-    p.drawText(QRect(left, height() - 19, right - left, 16), Qt::AlignLeft | Qt::AlignVCenter, onScreen(m_view.marginUnder));
+    p.drawText(QRect(8, height() - 17, right, 16), Qt::AlignLeft | Qt::AlignVCenter, onScreen(m_view.marginUnder));
     if (!m_view.marginKelvin) return;
     const double at = x(*m_view.marginKelvin);
     p.setPen(QPen(t.card, 1.5));
@@ -109,11 +109,14 @@ void BenchStrip::fill(Figure& f, const StripFigure& shown) {
 }
 
 void BenchStrip::show(const StripView& view) {
-    setFixedHeight(theme().text > 16 ? 136 : 92);
+    const bool large = theme().large;
+    setFixedHeight(large ? 142 : 92);
+    for (QLabel* l : {m_figures[0].label, m_figures[0].number, m_figures[0].unit, m_figures[0].under}) l->setVisible(!large);
     fill(m_figures[0], view.room);
-    fill(m_figures[1], view.gauge);
+    fill(m_figures[1], large ? view.pressure : view.gauge);
     fill(m_figures[2], view.liquid);
     fill(m_figures[3], view.boils);
+    m_margin->setMinimumWidth(large ? 230 : 270);
     m_margin->show(view);
 }
 
@@ -122,7 +125,7 @@ void BenchStrip::paintEvent(QPaintEvent*) {
     p.fillRect(rect(), theme().card);
     p.setPen(theme().hairline);
     p.drawLine(0, height() - 1, width(), height() - 1);
-    for (int i = 1; i < 4; ++i) {
+    for (int i = theme().large ? 2 : 1; i < 4; ++i) {
         const int x = m_figures[i].label->x() - 14;
         p.drawLine(x, 14, x, height() - 12);
     }

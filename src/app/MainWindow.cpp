@@ -19,6 +19,7 @@
 #include "pdf/PdfReport.h"
 #include "report/LabReport.h"
 
+#include <QApplication>
 #include <QCloseEvent>
 #include <QCoreApplication>
 #include <QDir>
@@ -110,7 +111,7 @@ QWidget* MainWindow::buildWelcome() {
     card->setFixedWidth(520);
     card->column()->setContentsMargins(32, 28, 32, 30);
     card->column()->setSpacing(12);
-    card->column()->addWidget(makeLabel(QStringLiteral("Uttrin"), "live"));
+    card->column()->addWidget(makeLabel(QStringLiteral("Uttrin"), "figure"));
     card->column()->addWidget(makeLabel(tr("Boiling points at reduced pressure: plan, measure, work up and report, in the units of the dial in front of you.")));
     const auto button = [&](const QString& text, const char* name, bool main, auto action) {
         auto* b = new QPushButton(text);
@@ -239,7 +240,9 @@ void MainWindow::showMessage(const QString& text, bool failure) {
 }
 
 void MainWindow::goTo(Station s) {
+    const bool onSpine = m_spine->isAncestorOf(QApplication::focusWidget());
     m_spine->setCurrent(static_cast<int>(s));
+    if (onSpine) m_spine->station(static_cast<int>(s))->setFocus();
     m_stations->setCurrentIndex(static_cast<int>(s));
     m_tape->setVisible(s == Station::Run || s == Station::Rehearse);
 }

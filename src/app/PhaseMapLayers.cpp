@@ -31,10 +31,10 @@ void shape(QPainter& p, int group, QPointF at, double r) {
     QPolygonF corners;
     switch (group % kShapes) {
     case 0: corners << QPointF(0, -r) << QPointF(r, 0) << QPointF(0, r) << QPointF(-r, 0); break;
-    case 1: p.drawEllipse(at, 0.85 * r, 0.85 * r); return;
-    case 2: corners << QPointF(0, -r) << QPointF(0.95 * r, 0.75 * r) << QPointF(-0.95 * r, 0.75 * r); break;
-    case 3: corners << QPointF(-0.8 * r, -0.8 * r) << QPointF(0.8 * r, -0.8 * r) << QPointF(0.8 * r, 0.8 * r) << QPointF(-0.8 * r, 0.8 * r); break;
-    default: corners << QPointF(0, r) << QPointF(0.95 * r, -0.75 * r) << QPointF(-0.95 * r, -0.75 * r); break;
+    case 1: corners << QPointF(0, -r) << QPointF(0.95 * r, 0.75 * r) << QPointF(-0.95 * r, 0.75 * r); break;
+    case 2: corners << QPointF(-0.8 * r, -0.8 * r) << QPointF(0.8 * r, -0.8 * r) << QPointF(0.8 * r, 0.8 * r) << QPointF(-0.8 * r, 0.8 * r); break;
+    case 3: corners << QPointF(0, r) << QPointF(0.95 * r, -0.75 * r) << QPointF(-0.95 * r, -0.75 * r); break;
+    default: corners << QPointF(0, -r) << QPointF(0.95 * r, -0.3 * r) << QPointF(0.6 * r, 0.85 * r) << QPointF(-0.6 * r, 0.85 * r) << QPointF(-0.95 * r, -0.3 * r); break;
     }
     p.drawPolygon(corners.translated(at));
 }
@@ -126,7 +126,8 @@ void MapMarks::drawLines(QCPPainter& p) const {
         p.setPen(QPen(t.ink, 1.4, style));
         p.drawLine(QPointF(area.left(), y), QPointF(area.right(), y));
         p.setFont(fontOf(t.small, QFont::DemiBold));
-        p.drawText(QRectF(area.left() + 8, y - t.small - 9, 300, t.small + 6), Qt::AlignLeft | Qt::AlignBottom, text);
+        const bool above = y - area.top() > t.small + 10; // under the line where there is no room over it
+        p.drawText(QRectF(area.left() + 8, above ? y - t.small - 9 : y + 3, 300, t.small + 6), Qt::AlignLeft | (above ? Qt::AlignBottom : Qt::AlignTop), text);
     };
     if (v.roomPascal) level(*v.roomPascal, PhaseMap::tr("room %1 kPa").arg(onScreen(*v.roomPascal * 1e-3, 2)), Qt::DashLine);
     if (v.pumpFloorPascal) level(*v.pumpFloorPascal, PhaseMap::tr("pump floor %1 kPa").arg(onScreen(*v.pumpFloorPascal * 1e-3, 1)), Qt::DotLine);
@@ -252,12 +253,17 @@ std::vector<ScaleTicker::Graduation> ScaleTicker::graduations(double low, double
     const int top = static_cast<int>(std::ceil(std::log10(std::max({std::abs(low), std::abs(high), high - low}))));
     for (int power = top; power > top - 7; --power) {
         std::size_t before = out.size();
-        for (const double lead : {5.0, 2.0, 1.0}) { // round steps, coarse ones first
+        for (const double lead : {5.0, 1.0}) { // round steps, coarse ones first, each a multiple of the next
             const double step = lead * std::pow(10.0, power);
             if ((high - low) / step > kMostMultiples) return out;
             for (double n = std::ceil(low / step - 1e-9); n * step <= high + 1e-9 * step; ++n) {
                 const double value = n * step, coord = m_coordOf(value), pixel = m_axis->coordToPixel(coord);
-                if (!std::isfinite(pixel) || crowded(pixel)) continue;
+                // A step is used only where its own graduations stand far enough apart, so that spacing stays regular.
+                const auto away = [&](double other) {
+                    const double there = m_axis->coordToPixel(m_coordOf(other));
+                    return std::isfinite(there) ? std::abs(there - pixel) : 1e9;
+                };
+                if (!std::isfinite(pixel) || crowded(pixel) || std::min(away(value - step), away(value + step)) < fewestPixels) continue;
                 pixels.insert(pixel);
                 out.push_back({value, coord, pixel});
             }
@@ -268,7 +274,7 @@ std::vector<ScaleTicker::Graduation> ScaleTicker::graduations(double low, double
 }
 
 void ScaleTicker::generate(const QCPRange& range, const QLocale&, QChar, int, QVector<double>& ticks, QVector<double>* subTicks, QVector<QString>* tickLabels) {
-    constexpr double kLabelPixels = 30.0, kTickPixels = 6.0;
+    constexpr double kLabelPixels = 21.0, kTickPixels = 6.0;
     ticks.clear();
     if (subTicks) subTicks->clear();
     if (tickLabels) tickLabels->clear();

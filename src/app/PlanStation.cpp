@@ -29,7 +29,7 @@ PlanStation::PlanStation(LessonController& controller) : StationPage(controller)
     m_map->setTargetsMovable(true);
     row->addWidget(m_map, 1);
     auto* right = new ScrollColumn;
-    right->setFixedWidth(580);
+    right->setFixedWidth(660);
     row->addWidget(right);
     right->column()->addWidget(buildLadder());
 
@@ -191,13 +191,13 @@ void PlanStation::showSheet(const RunSheet& sheet) {
             if (p.setupId == session().setupId() && p.place == t.place) predicted = onScreen(p.kelvin - kIcePointKelvin, 1);
         TableModel::Row row;
         const QString remark = t.state == TargetState::AboveRoom ? tr("above the room") : t.state == TargetState::BelowPumpFloor ? tr("below the pump's floor") : t.taster ? (t.inFit ? tr("taster") : tr("taster, not fitted")) : t.moved ? tr("moved") : QString();
-        row.cells = {QString::number(t.order), onScreen(tableText(gauge, t.dial)), onScreen(t.absolute.kilopascal(), 1), tr("%1 ± %2").arg(onScreen(t.boils.celsius(), 1), onScreen(t.boilsU, 1)), predicted, onScreen(t.kelvinPerDivision, t.kelvinPerDivision < 1.0 ? 2 : 1), QStringLiteral("+") + onScreen(t.depthKelvin, 2), onScreen(t.seconds / 60.0, 1), remark};
+        row.cells = {QString::number(t.order), onScreen(tableText(gauge, t.dial)), onScreen(t.absolute.kilopascal(), 1), tr("%1 ± %2").arg(onScreen(t.boils.celsius(), 2), onScreen(t.boilsU, 2)), predicted, onScreen(t.kelvinPerDivision, t.kelvinPerDivision < 1.0 ? 2 : 1), QStringLiteral("+") + onScreen(t.depthKelvin, 2), onScreen(t.seconds / 60.0, 1), remark};
         row.tips = {QString(), tr("what the instrument will show"), QString(), QString(), tr("what the class expects; double-click to type, before the run"), tr("change of the boiling point for one smallest division: small is good"), tr("boiling point at the bottom of the water above the one at its surface"), QString(), remark};
         row.quiet = t.state != TargetState::Ok;
         rows << row;
     }
     const bool locked = session().model().setup(session().setupId()).predictionsLockedAt.has_value();
-    m_rows->show({QStringLiteral("#"), tr("%1 shows, %2").arg(onScreen(gauge.name), onScreen(unitText(gauge))), tr("kPa abs."), tr("boils, °C"), locked ? tr("class, °C (locked)") : tr("class, °C"), tr("K/div."), tr("depth, K"), tr("min"), tr(" ")}, rows, {8});
+    m_rows->show({QStringLiteral("#"), tr("shows, %1").arg(onScreen(unitText(gauge))), tr("kPa abs."), tr("boils, °C"), locked ? tr("class says") : tr("class, °C"), tr("K/div."), tr("depth, K"), tr("min"), tr(" ")}, rows, {8});
     m_table->setFixedHeight(m_table->horizontalHeader()->sizeHint().height() + static_cast<int>(rows.size()) * m_table->verticalHeader()->defaultSectionSize() + 6);
     const QString verdict = sheet.secondRunFits ? tr("A second run fits too.") : sheet.fits ? tr("A second run does not fit.") : tr("That does not fit into the period: take fewer targets.");
     m_summary->setText(tr("About %1 of %2 min with setting up and clearing away. %3 %4").arg(onScreen(sheet.totalSeconds / 60.0, 0), onScreen(session().plan().periodMinutes, 0), verdict, onScreen(sheet.whyLowestFirst)));

@@ -37,7 +37,7 @@ void RoomStation::build() {
     row->setContentsMargins(20, 14, 16, 14);
     row->setSpacing(16);
     auto* left = new ScrollColumn;
-    left->setFixedWidth(452);
+    left->setFixedWidth(476);
     row->addWidget(left);
 
     auto* card = new Card;
@@ -68,6 +68,7 @@ void RoomStation::build() {
     m_time->setObjectName(QStringLiteral("roomTime"));
     m_time->setAccessibleName(tr("Time of the reading"));
     m_time->setPlaceholderText(tr("now"));
+    m_time->setMinimumWidth(70);
     m_time->setMaximumWidth(86);
     auto* unitColumn = new QVBoxLayout;
     unitColumn->setSpacing(3);
@@ -85,7 +86,7 @@ void RoomStation::build() {
     grid->addWidget(m_air, 1, 2, 1, 2);
     grid->addWidget(m_ultimate, 2, 0, 1, 2);
     card->column()->addLayout(grid);
-    m_result = makeLabel({}, "live");
+    m_result = makeLabel({}, "figure");
     m_result->setObjectName(QStringLiteral("roomResult"));
     m_resultUnder = makeLabel({}, "muted");
     m_warning = makeLabel({}, "caution");

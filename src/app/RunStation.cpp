@@ -27,21 +27,25 @@ RunStation::RunStation(LessonController& controller) : StationPage(controller) {
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(12, 8, 12, 8);
     row->setSpacing(12);
+    auto* left = new QVBoxLayout;
+    left->setSpacing(4);
+    left->addWidget(buildRuns());
     m_map = new PhaseMap;
-    row->addWidget(m_map, 1);
-    auto* right = new ScrollColumn;
-    right->setFixedWidth(430);
-    right->column()->setSpacing(8);
-    row->addWidget(right);
-    right->column()->addWidget(buildTarget());
-    right->column()->addWidget(buildReadings());
-    right->column()->addWidget(buildTaken(), 1);
+    left->addWidget(m_map, 1);
+    row->addLayout(left, 1);
+    m_right = new ScrollColumn;
+    m_right->column()->setSpacing(8);
+    row->addWidget(m_right);
+    m_right->column()->addWidget(buildTarget());
+    m_right->column()->addWidget(buildReadings());
+    m_right->column()->addWidget(buildTaken(), 1);
     wire();
 }
 
-QWidget* RunStation::buildTarget() {
-    auto* card = new Card;
-    auto* runs = new QHBoxLayout;
+QWidget* RunStation::buildRuns() {
+    auto* bar = new QWidget;
+    auto* runs = new QHBoxLayout(bar);
+    runs->setContentsMargins(0, 0, 0, 0);
     m_run = new QComboBox;
     m_run->setObjectName(QStringLiteral("runChoice"));
     m_run->setAccessibleName(tr("Group and run"));
@@ -52,10 +56,20 @@ QWidget* RunStation::buildTarget() {
     m_newGroup->setMaximumWidth(110);
     m_start = new QPushButton(tr("Start a run"));
     m_start->setObjectName(QStringLiteral("startRun"));
-    runs->addWidget(m_run, 1);
+    m_run->setMinimumWidth(190);
+    runs->addWidget(m_run);
     runs->addWidget(m_newGroup);
     runs->addWidget(m_start);
-    card->column()->addLayout(runs);
+    m_caution = makeLabel(QStringLiteral("\u26A0 ") + tr("Goggles on, shield up. Never warm a closed flask."), "cautionText");
+    m_caution->setToolTip(tr("Local rules, the vessel maker's rating and qualified staff come first. All cautions stand on the Plan."));
+    runs->addSpacing(8);
+    runs->addWidget(m_caution, 1);
+    return bar;
+}
+
+QWidget* RunStation::buildTarget() {
+    auto* card = new Card;
+    card->column()->setSpacing(4);
     auto* head = new QHBoxLayout;
     m_heading = makeLabel({}, "heading");
     m_heading->setObjectName(QStringLiteral("targetHeading"));
@@ -77,7 +91,7 @@ QWidget* RunStation::buildTarget() {
     }
     card->column()->addLayout(head);
     auto* numbers = new QHBoxLayout;
-    m_dial = makeLabel({}, "live");
+    m_dial = makeLabel({}, "figure");
     m_dial->setObjectName(QStringLiteral("targetDial"));
     m_dial->setWordWrap(false);
     m_dialUnit = makeLabel({}, "muted");
@@ -102,7 +116,23 @@ QWidget* RunStation::buildTarget() {
 
 QWidget* RunStation::buildReadings() {
     auto* card = new Card;
-    card->column()->addWidget(makeLabel(tr("Read both at the same instant"), "heading"));
+    auto* top = new QHBoxLayout;
+    auto* instant = makeLabel(tr("Read both at the same instant"), "heading");
+    instant->setWordWrap(false);
+    top->addWidget(instant);
+    top->addStretch();
+    m_zero = new QPushButton(tr("Zero check"));
+    m_zero->setObjectName(QStringLiteral("zeroCheck"));
+    m_zero->setToolTip(tr("Open the gauge to the room, type what it shows, press this: its zero is stored and taken off from now on."));
+    m_note = new QPushButton(tr("Note…"));
+    m_note->setObjectName(QStringLiteral("note"));
+    m_note->setToolTip(tr("Stamp a phrase with the time (Ctrl+T)"));
+    m_note->setShortcut(QKeySequence(QStringLiteral("Ctrl+T")));
+    for (QPushButton* b : {m_zero, m_note}) {
+        setRole(b, "link");
+        top->addWidget(b);
+    }
+    card->column()->addLayout(top);
     auto* fields = new QHBoxLayout;
     fields->setSpacing(8);
     m_first = new NumberField(tr("gauge"), {}, QStringLiteral("readFirst"));
@@ -130,23 +160,26 @@ QWidget* RunStation::buildReadings() {
     }
     card->column()->addWidget(m_vigour);
     auto* details = new QHBoxLayout;
-    m_isolated = new QCheckBox(tr("pump closed off"));
+    m_isolated = new QCheckBox(tr("isolated"));
+    m_isolated->setToolTip(tr("The pump was closed off when this point was read"));
     m_isolated->setObjectName(QStringLiteral("isolated"));
     m_cooling = new QCheckBox(tr("cooling"));
+    m_cooling->setToolTip(tr("Read while the water was cooling, not while it was heated"));
     m_cooling->setObjectName(QStringLiteral("cooling"));
     m_judge = new QLineEdit;
     m_judge->setObjectName(QStringLiteral("judge"));
     m_judge->setPlaceholderText(tr("judged by"));
     m_judge->setAccessibleName(tr("Who judged that it boils"));
+    m_criterion = new QComboBox;
+    m_criterion->setObjectName(QStringLiteral("criterion"));
+    m_criterion->setAccessibleName(tr("What counts as boiling for this point"));
+    m_criterion->addItems({tr("first bubbles"), tr("steady"), tr("stops, isolated")});
+    details->addWidget(m_criterion);
     details->addWidget(m_isolated);
     details->addWidget(m_cooling);
+    m_judge->setMinimumWidth(70);
     details->addWidget(m_judge, 1);
     card->column()->addLayout(details);
-    m_criterion = new Segments(QStringLiteral("criterion"));
-    m_criterion->setChoices({tr("first bubbles"), tr("steady"), tr("stopped, isolated")});
-    for (int i = 0; i < 3; ++i) m_criterion->button(i)->setStyleSheet(QStringLiteral("padding: 5px 4px; font-size: %1px;").arg(theme().small));
-    card->column()->addWidget(m_criterion);
-
     m_findingBox = new QWidget;
     auto* box = new QVBoxLayout(m_findingBox);
     box->setContentsMargins(0, 0, 0, 0);
@@ -166,23 +199,18 @@ QWidget* RunStation::buildReadings() {
     card->column()->addWidget(m_findingBox);
     m_findingBox->hide();
 
-    m_capture = new QPushButton(tr("Capture     Enter"));
+    auto* act = new QHBoxLayout;
+    m_capture = new QPushButton(tr("Capture   ⏎"));
     m_capture->setObjectName(QStringLiteral("capture"));
+    m_capture->setToolTip(tr("Enter or Space in the fields: pressure and temperature at the same instant, on disk at once"));
     setRole(m_capture, "main");
-    card->column()->addWidget(m_capture);
-    auto* more = new QHBoxLayout;
     m_confirm = new QPushButton(tr("Confirm…"));
     m_confirm->setObjectName(QStringLiteral("confirm"));
     m_confirm->setToolTip(tr("Bracket this point: bleed until boiling stops and capture, pull until it starts again and capture."));
-    m_zero = new QPushButton(tr("Zero check"));
-    m_zero->setObjectName(QStringLiteral("zeroCheck"));
-    m_zero->setToolTip(tr("Open the gauge to the room, type what it shows, press this: its zero is stored and taken off from now on."));
-    m_note = new QPushButton(tr("Note…"));
-    m_note->setObjectName(QStringLiteral("note"));
-    m_note->setToolTip(tr("Stamp a phrase with the time (Ctrl+N is a new notebook; this is Ctrl+T)"));
-    m_note->setShortcut(QKeySequence(QStringLiteral("Ctrl+T")));
-    for (QPushButton* b : {m_confirm, m_zero, m_note}) more->addWidget(b);
-    card->column()->addLayout(more);
+    m_confirm->setMinimumHeight(46);
+    act->addWidget(m_capture, 3);
+    act->addWidget(m_confirm, 1);
+    card->column()->addLayout(act);
     m_repeats = makeLabel({}, "note");
     m_repeats->setObjectName(QStringLiteral("repeats"));
     card->column()->addWidget(m_repeats);
@@ -203,11 +231,9 @@ QWidget* RunStation::buildTaken() {
     m_rows = new TableModel(m_taken);
     m_taken->setModel(m_rows);
     styleTable(m_taken);
-    m_taken->setMinimumHeight(150);
+    m_taken->setMinimumHeight(86);
     m_taken->setContextMenuPolicy(Qt::CustomContextMenu);
     card->column()->addWidget(m_taken, 1);
-    m_caution = makeLabel(QStringLiteral("\u26A0 ") + tr("Goggles on, shield up. Never warm a closed flask. Local rules come first."), "cautionText");
-    card->column()->addWidget(m_caution);
     return card;
 }
 
@@ -217,7 +243,7 @@ void RunStation::wire() {
         f->edit()->installEventFilter(this);
     }
     connect(m_vigour, &Segments::picked, this, [this](int index) { setVigour(index + 1); });
-    connect(m_criterion, &Segments::picked, this, &RunStation::takeDraft);
+    connect(m_criterion, &QComboBox::activated, this, &RunStation::takeDraft);
     connect(m_isolated, &QCheckBox::clicked, this, &RunStation::takeDraft);
     connect(m_cooling, &QCheckBox::clicked, this, &RunStation::takeDraft);
     connect(m_judge, &QLineEdit::textEdited, this, &RunStation::takeDraft);
@@ -318,7 +344,7 @@ void RunStation::takeDraft() {
     d.isolated = m_isolated->isChecked();
     d.side = m_cooling->isChecked() ? "cooling" : "heating";
     d.judge = m_judge->text().toStdString();
-    if (m_criterion->chosen() >= 0) d.criterion = kCriteria[m_criterion->chosen()];
+    if (m_criterion->currentIndex() >= 0) d.criterion = kCriteria[m_criterion->currentIndex()];
     m_controller.touchDraft();
 }
 
@@ -432,6 +458,7 @@ void RunStation::refreshDraft() {
 
 void RunStation::refresh() {
     m_filling = true;
+    m_right->setFixedWidth(theme().large ? 520 : 452);
     const Plan& p = session().plan();
     const bool twoArm = p.rig.gauge.convention == PressureConvention::TwoArm;
     const QString u = onScreen(unitText(p.rig.gauge)), tu = onScreen(unit(p.rig.thermometer.unit).display);
@@ -452,7 +479,7 @@ void RunStation::refresh() {
     m_isolated->setChecked(d.isolated);
     m_cooling->setChecked(d.side == "cooling");
     for (int i = 0; i < 3; ++i)
-        if (d.criterion == kCriteria[i]) m_criterion->choose(i);
+        if (d.criterion == kCriteria[i]) m_criterion->setCurrentIndex(i);
     m_judge->setText(QString::fromStdString(d.judge));
     fillRuns();
 

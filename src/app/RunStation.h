@@ -14,6 +14,7 @@ namespace uttrin::app {
 class Card;
 class NumberField;
 class PhaseMap;
+class ScrollColumn;
 class Segments;
 class TableModel;
 
@@ -38,6 +39,7 @@ protected:
     bool eventFilter(QObject* watched, QEvent* event) override;
 
 private:
+    QWidget* buildRuns();
     QWidget* buildTarget();
     QWidget* buildReadings();
     QWidget* buildTaken();
@@ -49,13 +51,15 @@ private:
     [[nodiscard]] std::optional<RowId> selectedReading() const;
 
     PhaseMap* m_map;
+    ScrollColumn* m_right;
     QComboBox* m_run;
     QLineEdit* m_newGroup;
     QPushButton* m_start;
     QLabel *m_heading, *m_dial, *m_dialUnit, *m_instruction, *m_next, *m_timeLeft;
     QPushButton *m_before, *m_after;
     NumberField *m_first, *m_second, *m_temperature, *m_beforePull;
-    Segments *m_vigour, *m_criterion;
+    Segments* m_vigour;
+    QComboBox* m_criterion;
     QLineEdit* m_judge;
     QCheckBox *m_isolated, *m_cooling;
     QPushButton *m_capture, *m_confirm, *m_zero, *m_note;

@@ -107,7 +107,7 @@ void Spine::setCurrent(int station) {
 
 void Spine::paintEvent(QPaintEvent*) {
     const Theme& t = theme();
-    setFixedWidth(t.text > 16 ? 236 : 172);
+    setFixedWidth(t.large ? 210 : 172);
     QPainter p(this);
     p.setRenderHint(QPainter::Antialiasing);
     p.fillRect(rect(), t.spine);

@@ -61,13 +61,15 @@ bool TableModel::setData(const QModelIndex& index, const QVariant& value, int ro
 
 void styleTable(QTableView* view) {
     view->verticalHeader()->hide();
-    view->verticalHeader()->setDefaultSectionSize(theme().text + 13);
+    view->verticalHeader()->setDefaultSectionSize(theme().text + 11);
     view->horizontalHeader()->setHighlightSections(false);
     view->horizontalHeader()->setSectionResizeMode(QHeaderView::ResizeToContents);
     view->horizontalHeader()->setStretchLastSection(true);
     view->setShowGrid(false);
     view->setSelectionBehavior(QAbstractItemView::SelectRows);
     view->setWordWrap(false);
+    view->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Expanding);
+    view->setMinimumWidth(120);
     view->setTabKeyNavigation(false);
     view->setHorizontalScrollMode(QAbstractItemView::ScrollPerPixel);
     auto* copy = new QShortcut(QKeySequence::Copy, view, nullptr, nullptr, Qt::WidgetShortcut);

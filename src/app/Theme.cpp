@@ -23,6 +23,7 @@ QLabel[role="title"] { font-size: @titlepx; font-weight: 600; }
 QLabel[role="heading"] { font-weight: 600; }
 QLabel[role="muted"] { color: @muted; font-size: @smallpx; }
 QLabel[role="live"] { font-size: @livepx; font-weight: 600; }
+QLabel[role="figure"] { font-size: @figurepx; font-weight: 600; }
 QLabel[role="caution"] { color: @caution; background: @cautionGround; border-radius: 6px; padding: 8px 10px; font-weight: 500; }
 QLabel[role="cautionText"] { color: @caution; font-weight: 600; }
 QLabel[role="note"] { background: @liquidTint; border-radius: 6px; padding: 8px 10px; }
@@ -48,11 +49,16 @@ QToolTip { background: @ink; color: @card; border: none; padding: 5px 7px; font-
 QMenuBar { background: @spine; } QMenuBar::item { padding: 5px 10px; background: transparent; } QMenuBar::item:selected { background: @hairline; }
 QMenu { background: @card; border: 1px solid @hairline; padding: 4px; } QMenu::item { padding: 6px 24px 6px 12px; border-radius: 4px; } QMenu::item:selected { background: @done; color: @card; } QMenu::item:disabled { color: @muted; } QMenu::separator { height: 1px; background: @hairline; margin: 4px 8px; }
 QTableView { background: @card; border: 1px solid @hairline; border-radius: 6px; gridline-color: @hairline; selection-background-color: @liquidTint; selection-color: @ink; font-size: @tablepx; }
-QTableView::item { padding: 2px 6px; }
-QHeaderView { background: @card; } QHeaderView::section { background: @card; color: @muted; border: none; border-bottom: 1px solid @hairline; padding: 5px 6px; font-size: @smallpx; font-weight: 500; }
+QTableView::item { padding: 2px 4px; }
+QHeaderView { background: @card; } QHeaderView::section { background: @card; color: @muted; border: none; border-bottom: 1px solid @hairline; padding: 5px 4px; font-size: @smallpx; font-weight: 500; }
 QTextBrowser { background: @card; border: 1px solid @hairline; border-radius: 6px; }
 QCheckBox { spacing: 8px; background: transparent; }
 QCheckBox:focus { color: @done; }
+QCheckBox::indicator { width: 16px; height: 16px; border: 1px solid @muted; border-radius: 4px; background: @card; }
+QCheckBox::indicator:checked { background: @done; border-color: @done; image: url(:/icons/@check.svg); }
+QCheckBox::indicator:disabled { border-color: @hairline; }
+QComboBox::drop-down { border: none; width: 24px; } QComboBox::down-arrow { image: url(:/icons/arrow.svg); width: 12px; height: 12px; }
+QTableView::indicator { width: 16px; height: 16px; }
 QListWidget { background: @card; border: 1px solid @hairline; border-radius: 6px; }
 QScrollBar:vertical { background: transparent; width: 10px; } QScrollBar::handle:vertical { background: @hairline; border-radius: 5px; min-height: 24px; }
 QScrollBar:horizontal { background: transparent; height: 10px; } QScrollBar::handle:horizontal { background: @hairline; border-radius: 5px; min-width: 24px; }
@@ -63,7 +69,7 @@ QDialog { background: @paper; }
         {"@cautionGround", t.cautionGround.name()}, {"@caution", t.caution.name()}, {"@paper", t.paper.name()}, {"@card", t.card.name()},
         {"@hairline", t.hairline.name()}, {"@ink", t.ink.name()}, {"@muted", t.muted.name()}, {"@liquidTint", t.liquid.name()}, {"@done", t.done.name()},
         {"@spine", t.spine.name()}, {"@onAction", t.onAction.name()}, {"@action", t.action.name()}, {"@textpx", QString::number(t.text) + "px"},
-        {"@titlepx", QString::number(t.title) + "px"}, {"@smallpx", QString::number(t.small) + "px"}, {"@livepx", QString::number(t.live) + "px"}, {"@tablepx", QString::number(t.text - 1) + "px"}};
+        {"@titlepx", QString::number(t.title) + "px"}, {"@smallpx", QString::number(t.small) + "px"}, {"@livepx", QString::number(t.live) + "px"}, {"@figurepx", QString::number(t.figure) + "px"}, {"@check", t.large ? QStringLiteral("check-dark") : QStringLiteral("check-light")}, {"@tablepx", QString::number(t.text - 1) + "px"}};
     for (const auto& [token, value] : values) css.replace(QLatin1String(token), value);
     return css;
 }
@@ -112,6 +118,8 @@ Theme Theme::projector() {
     t.action = QColor(0xF6, 0xF1, 0xE4);
     t.onAction = QColor(0x12, 0x1B, 0x22);
     t.live = 72;
+    t.figure = 42;
+    t.large = true;
     t.title = 30;
     t.text = 19;
     t.small = 16;

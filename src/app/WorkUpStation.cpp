@@ -9,6 +9,7 @@
 #include "lesson/WorkUp.h"
 
 #include <QCheckBox>
+#include <QComboBox>
 #include <QHBoxLayout>
 #include <QHeaderView>
 #include <QTableView>
@@ -34,7 +35,10 @@ WorkUpStation::WorkUpStation(LessonController& controller) : StationPage(control
     m_axes->choose(0);
     plotHead->addWidget(m_axes);
     plotHead->addStretch();
-    m_run = new Segments(QStringLiteral("workRun"));
+    m_run = new QComboBox;
+    m_run->setObjectName(QStringLiteral("workRun"));
+    m_run->setAccessibleName(tr("Group and run"));
+    m_run->setMinimumWidth(170);
     plotHead->addWidget(m_run);
     plot->addLayout(plotHead);
     m_map = new PhaseMap;
@@ -45,12 +49,22 @@ WorkUpStation::WorkUpStation(LessonController& controller) : StationPage(control
     auto* result = new ScrollColumn;
     result->setFixedWidth(470);
     result->column()->addWidget(buildResult());
+    auto* stepsCard = new Card;
+    stepsCard->column()->addWidget(makeLabel(tr("Step by step"), "heading"));
+    m_steps = makeLabel({});
+    m_steps->setObjectName(QStringLiteral("workSteps"));
+    m_steps->setTextInteractionFlags(Qt::TextSelectableByMouse);
+    stepsCard->column()->addWidget(m_steps);
+    result->column()->addWidget(stepsCard);
     result->column()->addStretch();
     top->addWidget(result);
     column->addLayout(top, 3);
 
     auto* tableHead = new QHBoxLayout;
-    tableHead->addWidget(makeLabel(tr("Every point, from reading to line"), "heading"));
+    auto* every = makeLabel(tr("Every point, from reading to line"), "heading");
+    every->setWordWrap(false);
+    tableHead->addWidget(every);
+    tableHead->addSpacing(20);
     m_studentMode = new QCheckBox(tr("hide the results: students fill them in"));
     m_studentMode->setObjectName(QStringLiteral("studentMode"));
     m_student = makeLabel({}, "cautionText");
@@ -58,25 +72,13 @@ WorkUpStation::WorkUpStation(LessonController& controller) : StationPage(control
     tableHead->addWidget(m_studentMode);
     tableHead->addWidget(m_student, 1);
     column->addLayout(tableHead);
-    auto* bottom = new QHBoxLayout;
-    bottom->setSpacing(14);
     m_table = new QTableView;
     m_table->setObjectName(QStringLiteral("workTable"));
     m_table->setAccessibleName(tr("Points from reading to line"));
     m_rows = new TableModel(m_table);
     m_table->setModel(m_rows);
     styleTable(m_table);
-    bottom->addWidget(m_table, 1);
-    m_steps = makeLabel({});
-    m_steps->setObjectName(QStringLiteral("workSteps"));
-    m_steps->setTextInteractionFlags(Qt::TextSelectableByMouse);
-    auto* stepsCard = new Card;
-    stepsCard->setFixedWidth(300);
-    stepsCard->column()->setContentsMargins(14, 8, 10, 8);
-    stepsCard->column()->addWidget(m_steps);
-    stepsCard->column()->addStretch();
-    bottom->addWidget(stepsCard);
-    column->addLayout(bottom, 2);
+    column->addWidget(m_table, 2);
     wire();
 }
 
@@ -89,7 +91,7 @@ QWidget* WorkUpStation::buildResult() {
     head->addWidget(m_method);
     head->addStretch();
     card->column()->addLayout(head);
-    m_result = makeLabel({}, "live");
+    m_result = makeLabel({}, "figure");
     m_result->setObjectName(QStringLiteral("workResult"));
     m_resultUnder = makeLabel({}, "muted");
     m_comparison = makeLabel({});
@@ -97,7 +99,8 @@ QWidget* WorkUpStation::buildResult() {
     m_causes = makeLabel({}, "note");
     m_causes->setObjectName(QStringLiteral("workCauses"));
     for (QLabel* l : {m_result, m_resultUnder, m_comparison, m_boils, m_causes}) card->column()->addWidget(l);
-    m_scale = new QCheckBox(tr("errors from the scatter of the points (off: as the instruments state)"));
+    m_scale = new QCheckBox(tr("errors from the scatter of the points"));
+    m_scale->setToolTip(tr("On: standard errors from how far the points lie off the line. Off: from what the instruments state."));
     m_scale->setObjectName(QStringLiteral("scaleErrors"));
     m_scale->setChecked(true);
     card->column()->addWidget(m_scale);
@@ -121,8 +124,8 @@ void WorkUpStation::wire() {
         m_student->clear();
         refresh();
     });
-    connect(m_run, &Segments::picked, this, [this](int index) {
-        session().selectRun(m_runIds[static_cast<std::size_t>(index)]);
+    connect(m_run, &QComboBox::activated, this, [this](int index) {
+        session().selectRun(m_run->itemData(index).toLongLong());
         m_controller.refresh();
     });
     connect(m_table->selectionModel(), &QItemSelectionModel::selectionChanged, this, &WorkUpStation::showSteps);
@@ -239,20 +242,12 @@ void WorkUpStation::showSteps() {
 
 void WorkUpStation::refresh() {
     m_readings = session().runId() ? session().model().reduce(*session().runId()) : std::vector<ReducedReading>();
-    QStringList runs;
-    m_runIds.clear();
-    int current = -1;
+    m_run->clear();
     for (const Run& r : session().model().runsOf(session().setupId())) {
-        if (session().runId() == r.id) current = static_cast<int>(m_runIds.size());
-        m_runIds.push_back(r.id);
-        const QString name = QString::fromStdString(session().model().group(r.groupId).name);
-        runs << (r.number > 1 ? QStringLiteral("%1 %2").arg(name).arg(r.number) : name);
+        m_run->addItem(tr("%1, run %2").arg(QString::fromStdString(session().model().group(r.groupId).name)).arg(r.number), static_cast<qlonglong>(r.id));
+        if (session().runId() == r.id) m_run->setCurrentIndex(m_run->count() - 1);
     }
-    m_run->setVisible(runs.size() > 1 && runs.size() <= 8);
-    if (runs.size() <= 8) {
-        m_run->setChoices(runs);
-        m_run->choose(current);
-    }
+    m_run->setVisible(m_run->count() > 1);
     showRows();
     showSteps();
     m_map->show(mapView(session(), MapPurpose::WorkUp));

@@ -6,6 +6,7 @@
 #include <map>
 
 class QCheckBox;
+class QComboBox;
 class QLabel;
 class QTableView;
 
@@ -37,7 +38,8 @@ private:
     void judgeStudent(int row);
     [[nodiscard]] std::optional<int> selectedRow() const;
 
-    Segments *m_axes, *m_method, *m_run;
+    Segments *m_axes, *m_method;
+    QComboBox* m_run;
     PhaseMap* m_map;
     QLabel *m_result, *m_resultUnder, *m_comparison, *m_boils, *m_causes, *m_steps, *m_student;
     QTableView *m_table, *m_lines;
@@ -45,7 +47,6 @@ private:
     QCheckBox *m_scale, *m_studentMode;
     std::vector<ReducedReading> m_readings;
     std::map<RowId, std::array<QString, 4>> m_answers; ///< what a student typed, by reading
-    std::vector<RowId> m_runIds;
 };
 
 } // namespace uttrin::app

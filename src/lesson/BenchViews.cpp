@@ -87,6 +87,7 @@ StripView stripView(const LessonSession& s) {
     const auto& gauge = plan.rig.gauge;
     const Unit& scale = unit(plan.rig.thermometer.unit);
     v.gauge = {gaugeLabel(gauge), "", std::string(unitText(gauge)), "nothing read yet", false};
+    v.pressure = {"PRESSURE", "", "kPa", v.room.missing ? v.room.under : fmt::format("absolute; room {}", v.room.number), v.room.missing};
     v.liquid = {"WATER", "", std::string(scale.display), "nothing read yet", false};
     v.boils = {"BOILS AT", "", std::string(scale.display), "", false};
     v.marginText = "no reading yet";
@@ -108,6 +109,7 @@ StripView stripView(const LessonSession& s) {
         return v;
     }
     v.gauge.under = fmt::format("= {} kPa absolute", kilopascal(r.absolute->pressure.pascal(), r.absolute->u()));
+    v.pressure.number = fixed(r.absolute->pressure.kilopascal(), 1);
     const auto boils = (*findSubstance(plan.substance))->saturationAt(r.absolute->pressure);
     if (!boils) {
         v.boils.under = "outside the curve";

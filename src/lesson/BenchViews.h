@@ -16,6 +16,7 @@ struct StripFigure {
 /// The bench strip: room, gauge, liquid, boiling point here, margin.
 struct StripView {
     StripFigure room, gauge, liquid, boils;
+    StripFigure pressure; ///< the absolute pressure in one number, for the back row
     std::optional<double> marginKelvin; ///< liquid less boiling point: below zero not boiling yet
     double marginU = 0.0;               ///< K
     std::string marginText;             ///< "1.5 K to go", "boiling, 0.3 K above"

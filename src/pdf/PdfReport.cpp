@@ -68,11 +68,11 @@ public:
         format.setHeaderRowCount(1);
         format.setWidth(QTextLength(QTextLength::PercentageLength, 100));
         QTextTable* table = m_cursor.insertTable(static_cast<int>(t.rows.size()) + 1, static_cast<int>(t.columns.size()), format);
-        for (int c = 0; c < table->columns(); ++c) cell(*table, 0, c, t.columns[static_cast<std::size_t>(c)], true, false);
+        for (int c = 0; c < table->columns(); ++c) cell(*table, 0, c, t.columns[static_cast<std::size_t>(c)], true, false, t.wordsInLastColumn);
         for (int r = 1; r < table->rows(); ++r) {
             const auto& row = t.rows[static_cast<std::size_t>(r) - 1];
             const bool struck = static_cast<std::size_t>(r) <= t.struck.size() && t.struck[static_cast<std::size_t>(r) - 1];
-            for (int c = 0; c < table->columns(); ++c) cell(*table, r, c, row[static_cast<std::size_t>(c)], false, struck && c + 1 < table->columns());
+            for (int c = 0; c < table->columns(); ++c) cell(*table, r, c, row[static_cast<std::size_t>(c)], false, struck && !(t.wordsInLastColumn && c + 1 == table->columns()), t.wordsInLastColumn);
         }
         m_cursor.movePosition(QTextCursor::End);
     }
@@ -101,6 +101,8 @@ private:
     void boxed(const std::string& s, bool bold) {
         QTextTableFormat format;
         format.setBorder(bold ? 1 : 0);
+        format.setBorderCollapse(true);
+        format.setCellSpacing(0);
         format.setBorderBrush(kCaution);
         format.setCellPadding(5);
         format.setBackground(kCautionGround);
@@ -112,7 +114,7 @@ private:
         table->cellAt(0, 0).firstCursorPosition().insertText(QString::fromStdString(s), characters(10, bold, kCaution));
         m_cursor.movePosition(QTextCursor::End);
     }
-    void cell(QTextTable& table, int row, int column, const std::string& s, bool head, bool struck) {
+    void cell(QTextTable& table, int row, int column, const std::string& s, bool head, bool struck, bool lastLeft) {
         QTextTableCell target = table.cellAt(row, column);
         QTextCharFormat ground = target.format();
         QTextTableCellFormat border = ground.toTableCellFormat();
@@ -122,7 +124,7 @@ private:
         target.setFormat(border);
         QTextCursor at = target.firstCursorPosition();
         QTextBlockFormat alignment;
-        alignment.setAlignment(column + 1 == table.columns() ? Qt::AlignLeft : Qt::AlignRight);
+        alignment.setAlignment(lastLeft && column + 1 == table.columns() ? Qt::AlignLeft : Qt::AlignRight);
         at.setBlockFormat(alignment);
         QTextCharFormat format = characters(8.5, false, head || struck ? kMuted : kInk);
         format.setFontStrikeOut(struck);

@@ -11,8 +11,8 @@ h1 { font-size: 27px; line-height: 1.2; } h2 { font-size: 19px; margin-top: 30px
 table { border-collapse: collapse; width: 100%; font-variant-numeric: tabular-nums; font-size: 14px; margin: 12px 0; }
 caption { text-align: left; color: #5C6871; padding-bottom: 6px; }
 th { text-align: right; font-weight: 500; color: #5C6871; border-bottom: 1px solid #1D2B36; padding: 4px 8px; }
-td { text-align: right; border-bottom: 1px solid #DDD3BF; padding: 4px 8px; } th:last-child, td:last-child { text-align: left; }
-tr.struck td { color: #5C6871; text-decoration: line-through; } tr.struck td:last-child { text-decoration: none; }
+td { text-align: right; border-bottom: 1px solid #DDD3BF; padding: 4px 8px; } table.words th:last-child, table.words td:last-child { text-align: left; }
+tr.struck td { color: #5C6871; text-decoration: line-through; } table.words tr.struck td:last-child { text-decoration: none; }
 figure { margin: 18px 0; } figcaption, .muted { color: #5C6871; font-size: 14px; } svg { width: 100%; height: auto; }
 .caution { background: #FFF3D6; color: #7A5200; padding: 8px 12px; border-radius: 6px; margin: 8px 0; }
 .banner { border: 2px solid #7A5200; color: #7A5200; font-weight: 600; padding: 6px 12px; border-radius: 6px; }
@@ -36,7 +36,7 @@ struct HtmlWriter {
         out += fmt::format("<figure>\n{}\n<figcaption>{}</figcaption></figure>\n", start == std::string::npos ? "" : f.svg.substr(start), escaped(f.caption));
     }
     void operator()(const Table& t) {
-        out += fmt::format("<table><caption>{}</caption><thead><tr>", escaped(t.caption));
+        out += fmt::format("<table{}><caption>{}</caption><thead><tr>", t.wordsInLastColumn ? " class=\"words\"" : "", escaped(t.caption));
         for (const auto& c : t.columns) out += fmt::format("<th>{}</th>", escaped(c));
         out += "</tr></thead><tbody>\n";
         for (std::size_t i = 0; i < t.rows.size(); ++i) {

@@ -23,6 +23,7 @@ struct Table {
     std::vector<std::string> columns;
     std::vector<std::vector<std::string>> rows;
     std::vector<bool> struck; ///< one a row: shown struck through
+    bool wordsInLastColumn = false; ///< the last column is left-aligned and not struck
 };
 struct Figure {
     std::string caption;

@@ -81,6 +81,7 @@ std::string exclusions(const std::vector<ReducedReading>& readings) {
 Table readingsTable(const WorkUpView& v, const Plan& plan, bool answers) {
     Table t;
     t.caption = "Readings, and what follows from them";
+    t.wordsInLastColumn = true;
     t.columns = {"#", fmt::format("{}, {}", plan.rig.gauge.name, unitText(plan.rig.gauge)), fmt::format("t, {}", unit(plan.rig.thermometer.unit).display), "p, kPa abs.", "T, K", "1000 K/T", "ln (p/Pa)", "off the line, K", "remarks"};
     for (const WorkRow& r : v.rows) {
         const std::string remarks = r.struck ? "struck: " + r.struckReason : r.marks;
@@ -129,7 +130,7 @@ Figure mapFigure(const std::vector<ReducedReading>& readings, const LessonSessio
 
 void addPredictions(Document& d, const LessonSession& s, bool answers) {
     const auto sheet = s.sheet();
-    Table t{"What the class expected before the run", {"target", "p, kPa abs.", "expected, °C", "accepted, °C"}, {}, {}};
+    Table t{"What the class expected before the run", {"target", "p, kPa abs.", "expected, °C", "accepted, °C"}, {}, {}, false};
     for (const Prediction& p : s.model().data().predictions) {
         if (p.setupId != s.setupId() || !sheet) continue;
         for (const Target& target : sheet->targets)
@@ -153,7 +154,7 @@ void addResult(Document& d, const WorkUpView& v, bool answers) {
     d.blocks.emplace_back(Heading{3, v.result});
     for (const std::string& sentence : {v.resultUnder, v.comparison, v.boilingPoints}) d.blocks.emplace_back(Paragraph{sentence});
     d.blocks.emplace_back(BulletList{v.causes});
-    Table methods{"Weighted and unweighted side by side", {"fit", "ΔH, kJ/mol", "95 % interval", "boils at 101.325 kPa, °C", "from the curve's slope"}, {}, {}};
+    Table methods{"Weighted and unweighted side by side", {"fit", "ΔH, kJ/mol", "95 % interval", "boils at 101.325 kPa, °C", "from the curve's slope"}, {}, {}, false};
     for (const FitLine& f : v.methods) methods.rows.push_back({f.label, f.enthalpy, f.interval, f.boilingPoint, f.difference});
     d.blocks.emplace_back(std::move(methods));
 }
@@ -171,7 +172,7 @@ Result<Document> labReport(const LessonSession& s, const ReportOptions& options)
     d.title = model.lesson().title.empty() ? plan.title : model.lesson().title;
     opening(d, model.lesson(), fmt::format("group {}, run {}{}", model.group(run.groupId).name, run.number, options.answers ? "" : " · student copy"));
     d.blocks.emplace_back(Heading{2, "What was done"});
-    d.blocks.emplace_back(Paragraph{fmt::format("{}: {}.", plan.title, methodText(plan.method))});
+    d.blocks.emplace_back(Paragraph{plan.title + "."});
     d.blocks.emplace_back(Paragraph{methodSentence(plan)});
     d.blocks.emplace_back(Paragraph{roomSentence(s)});
     d.blocks.emplace_back(Paragraph{instrumentSentence(plan.rig)});
@@ -207,7 +208,7 @@ Result<Document> benchSheet(const LessonSession& s) {
     opening(d, s.model().lesson(), std::string(methodText(plan.method)));
     d.blocks.emplace_back(Paragraph{roomSentence(s)});
     d.blocks.emplace_back(Paragraph{sheet->whyLowestFirst});
-    Table t{"Targets in the order of taking", {"#", fmt::format("{} shows, {}", plan.rig.gauge.name, unitText(plan.rig.gauge)), "kPa abs.", "boils, °C", "K a division", "at depth, K", "min", "read: gauge", "read: °C", "remarks"}, {}, {}};
+    Table t{"Targets in the order of taking", {"#", fmt::format("{} shows, {}", plan.rig.gauge.name, unitText(plan.rig.gauge)), "kPa abs.", "boils, °C", "K a division", "at depth, K", "min", "read: gauge", "read: °C", "remarks"}, {}, {}, true};
     for (const Target& target : sheet->targets) {
         const std::string remark = target.state == TargetState::AboveRoom ? "above the room" : target.state == TargetState::BelowPumpFloor ? "below the pump's floor" : target.taster ? "taster" : "";
         t.rows.push_back({std::to_string(target.order), tableText(plan.rig.gauge, target.dial), fixed(target.absolute.kilopascal(), 1), fmt::format("{} ± {}", fixed(target.boils.celsius(), 1), fixed(target.boilsU, 1)), fixed(target.kelvinPerDivision, 2), "+" + fixed(target.depthKelvin, 2), fixed(target.seconds / 60.0, 1), "", "", remark});

@@ -1,0 +1,75 @@
+#include "Verbs.h"
+
+#include <fmt/format.h>
+
+#include <cstdio>
+#include <map>
+
+namespace {
+
+using namespace uttrin::cli;
+
+struct VerbEntry {
+    const char* name;
+    const char* description;
+    const char* example;
+    Job (*add)(CLI::App&);
+};
+
+constexpr VerbEntry kVerbs[] = {
+    {"fluids", "list the substances", "uttrin-cli fluids --json", addFluids},
+    {"saturation", "vapour pressure at a temperature", "uttrin-cli saturation --fluid water --temperature \"80 degC\"", addSaturation},
+    {"boil", "boiling point at a pressure", "uttrin-cli boil --pressure \"-0.7 bar\" --kind gauge --room \"1008.2 hPa\"", addBoil},
+    {"convert", "one unit into another", "uttrin-cli convert \"66.0 cmHg\" --to kPa", addConvert},
+    {"room", "the room's pressure from what is known", "uttrin-cli room --sea-level \"1018.4 hPa\" --altitude \"612 m\" --temperature \"18 degC\"", addRoom},
+    {"gauge", "absolute pressure from a gauge as read", "uttrin-cli gauge --type open-u-tube --legs \"66.0 cm\" \"21.0 cm\" --temperature \"22 degC\" --room \"1008.2 hPa\"", addGauge},
+    {"plan", "run sheet of a plan file", "uttrin-cli plan plan.json --json", addPlan},
+    {"fit", "enthalpy of vaporisation from readings", "uttrin-cli fit run.csv --room \"1008.2 hPa\" --method york --temperature-u \"0.1 K\" --pressure-u \"60 Pa\"", addFit},
+    {"notebook", "look into a notebook, export, import, check", "uttrin-cli notebook export lesson.uttrin --format csv --out folder", addNotebook},
+    {"report", "lab report of a run", "uttrin-cli report lesson.uttrin --run 1 --out report.pdf", addReport},
+};
+
+int refuse(const uttrin::Failure& failure) {
+    fmt::print(stderr, "uttrin-cli: {}\n", failure.message);
+    return exitCode(failure);
+}
+
+int run(int argc, char** argv) {
+    CLI::App app{"Boiling points, gauges, plans, fits and notebooks on the command line.\nQuantities are written \"VALUE UNIT\". Example: uttrin-cli boil --pressure \"20 kPa\" --json"};
+    app.require_subcommand(1);
+    std::map<const CLI::App*, Job> jobs;
+    bool json = false;
+    for (const VerbEntry& v : kVerbs) {
+        CLI::App* verb = app.add_subcommand(v.name, v.description);
+        verb->footer(fmt::format("Example: {}", v.example));
+        verb->add_flag("--json", json, "one JSON object in SI units");
+        jobs[verb] = v.add(*verb);
+    }
+    auto words = withMinusValues(argc, argv);
+    std::reverse(words.begin(), words.end()); // CLI11 takes them last first
+    try {
+        app.parse(words);
+    } catch (const CLI::CallForHelp& e) {
+        return app.exit(e);
+    } catch (const CLI::CallForAllHelp& e) {
+        return app.exit(e);
+    } catch (const CLI::ParseError& e) {
+        return refuse({uttrin::Failure::BadInput, std::string(e.what()) + " (see uttrin-cli --help)"});
+    }
+    const Answer answer = jobs.at(app.get_subcommands().front())();
+    fmt::print("{}", json ? answer.json.dump() + "\n" : answer.text);
+    return 0;
+}
+
+} // namespace
+
+int main(int argc, char** argv) {
+    try {
+        return run(argc, argv);
+    } catch (const uttrin::cli::Refusal& refusal) {
+        return refuse(refusal.failure);
+    } catch (const std::exception& e) {
+        fmt::print(stderr, "uttrin-cli: failure of the program: {}\n", e.what());
+        return 1;
+    }
+}
