@@ -2,7 +2,9 @@
 
 #include <fmt/format.h>
 
+#include <algorithm>
 #include <cstdio>
+#include <iterator>
 #include <map>
 
 namespace {
@@ -46,6 +48,12 @@ int run(int argc, char** argv) {
         jobs[verb] = v.add(*verb);
     }
     auto words = withMinusValues(argc, argv);
+    const bool isVerb = std::any_of(std::begin(kVerbs), std::end(kVerbs), [&](const VerbEntry& v) { return !words.empty() && words.front() == v.name; });
+    if (!words.empty() && !isVerb && words.front().substr(0, 1) != "-") {
+        std::string known;
+        for (const VerbEntry& v : kVerbs) known += (known.empty() ? "" : ", ") + std::string(v.name);
+        return refuse({uttrin::Failure::BadInput, fmt::format("'{}' is not a verb; accepted: {}", words.front(), known)});
+    }
     std::reverse(words.begin(), words.end()); // CLI11 takes them last first
     try {
         app.parse(words);

@@ -30,6 +30,9 @@ private:
     std::mt19937 m_random{kSeed};
 };
 
+/// To the nearest multiple of a step, without the noise of binary fractions: what a person would write down.
+double rounded(double value, double step) { return std::round(std::round(value / step) * step * 1e6) / 1e6; }
+
 /// What goes wrong in a group's run.
 struct Story {
     std::vector<int> superheated;  ///< points read while boiling too hard, from 1
@@ -93,7 +96,6 @@ public:
     void run(RowId setupId, RowId groupId, int number, const Plan& plan, Milliseconds start, const Story& story) {
         const RowId runId = m_edit.insert(Run{0, setupId, groupId, number, start + static_cast<Milliseconds>(kSetUpSeconds * 1000.0), std::nullopt});
         const auto& gauge = plan.rig.gauge;
-        const auto rounded = [](double v, double step) { return std::round(v / step) * step; };
         const RoomPressure truth{Pressure::fromPascal(kTrueRoomPa), 0.0, RoomMethod::Barometer};
         // One fixed error for each instrument of a group, within its accuracy.
         const double gaugeOff = m_chance.between(-0.6, 0.6) * gauge.accuracy * pascalPerScaleUnit(gauge);
@@ -118,7 +120,6 @@ public:
 private:
     Reading reading(const Plan& plan, const RoomPressure& room, const Target& t, double gaugeOff, double bulbOff, const Story& story) {
         const auto& gauge = plan.rig.gauge;
-        const auto rounded = [](double v, double step) { return std::round(v / step) * step; };
         const bool superheated = std::find(story.superheated.begin(), story.superheated.end(), t.order) != story.superheated.end();
         // The valve is never quite on the target: what counts is what the gauge shows.
         const double pa = t.absolute.pascal() * (1.0 + 0.012 * m_chance.normal());
@@ -128,7 +129,7 @@ private:
         r.position = t.order;
         r.place = t.place;
         r.first = rounded(shown.first, 0.5 * gauge.division);
-        if (shown.second) r.second = rounded(*shown.second, 0.5 * gauge.division) - (t.order == story.misreadLeg ? 5.0 : 0.0);
+        if (shown.second) r.second = rounded(*shown.second - (t.order == story.misreadLeg ? 5.0 : 0.0), 0.5 * gauge.division);
         r.temperature = rounded(kelvin - kIcePointKelvin + bulbOff, 0.5 * plan.rig.thermometer.division);
         if (plan.method == Method::HoldTemperature) {
             r.beforePull = rounded(r.temperature + m_chance.between(0.4, 1.2), plan.rig.thermometer.division);

@@ -295,6 +295,7 @@ Result<int> Notebook::salvage(const fs::path& damaged, const fs::path& to) {
     if (!fresh) return tl::unexpected(fresh.error());
     try {
         State source(damaged, SQLite::OPEN_READONLY);
+        source.db.exec("PRAGMA writable_schema = ON"); // makes SQLite read a file that is shorter than its header says
         copyReadable(source, *fresh);
     } catch (const SQLite::Exception&) {
         // Not even its first page can be read: the count below says that nothing was saved.

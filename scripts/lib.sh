@@ -1,0 +1,31 @@
+# Shared by the scripts: what must be installed, and how it is built.
+set -euo pipefail
+cd "$(dirname "${BASH_SOURCE[0]}")/.."
+
+PACKAGES=(g++ cmake ninja-build ccache qt6-base-dev libqt6svg6-dev libgl1-mesa-dev libqcustomplot-dev libqcustomplot2.1-qt6
+  libsqlitecpp-dev libsqlite3-dev nlohmann-json3-dev libfmt-dev libcli11-dev libexpected-dev libboost-dev libxlsxwriter-dev)
+TEST_PACKAGES=(libgtest-dev libgmock-dev librapidcheck-dev libbenchmark-dev xvfb xauth poppler-utils)
+
+say() { printf '== %s\n' "$*"; }
+
+# Installs those of the named packages that are missing.
+install_missing() {
+  local missing=() package
+  for package in "$@"; do
+    [[ $(dpkg-query -W -f='${Status}' "$package" 2>/dev/null) == "install ok installed" ]] || missing+=("$package")
+  done
+  if ((${#missing[@]})); then
+    local sudo=""
+    [[ $(id -u) == 0 ]] || sudo=sudo
+    say "installing ${missing[*]}"
+    $sudo apt-get update -qq
+    DEBIAN_FRONTEND=noninteractive $sudo apt-get install -y -qq --no-install-recommends "${missing[@]}" >/dev/null
+  fi
+}
+
+# Configures (once) and builds a preset.
+build() {
+  say "building ($1)"
+  [[ -f build/$1/build.ninja ]] || cmake --preset "$1" >/dev/null
+  cmake --build "build/$1" "${@:2}" -- --quiet
+}

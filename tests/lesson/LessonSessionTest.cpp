@@ -1,0 +1,278 @@
+#include "lesson/BenchViews.h"
+#include "lesson/LessonSession.h"
+#include "lesson/WorkUp.h"
+#include "physics/Water.h"
+#include "support/FakeClock.h"
+#include "support/TempDir.h"
+
+#include <gtest/gtest.h>
+
+#include <cmath>
+#include <memory>
+
+namespace uttrin {
+namespace {
+
+using testing::FakeClock;
+using testing::TempDir;
+
+RoomEntry barometer(double hPa) {
+    RoomEntry e;
+    e.method = RoomMethod::Barometer;
+    e.value = hPa;
+    e.valueU = 0.3;
+    return e;
+}
+
+/// A lesson with a vacuum dial in bar, driven as a person would.
+class LessonSessionTest : public ::testing::Test {
+protected:
+    TempDir dir;
+    FakeClock clock;
+    std::unique_ptr<LessonSession> s;
+
+    void SetUp() override {
+        s = std::make_unique<LessonSession>(*Notebook::create(dir / "a.uttrin"), clock, 120);
+        ASSERT_TRUE(s->addLesson(Lesson{0, "Boiling", "", "", "", 0.0, false, 0, false}));
+    }
+
+    /// Types what a careful person reads at an absolute pressure, `superheat` kelvin too hot.
+    void type(double pa, double superheat = 0.0, double room = 94310.0) {
+        const auto& rig = s->plan().rig;
+        s->draft.first = toReadableReading(rig.gauge, Pressure::fromPascal(pa), Pressure::fromPascal(room)).first;
+        const double kelvin = water().boilingPoint(toAbsolute(rig.gauge, {*s->draft.first, {}}, RoomPressure{Pressure::fromPascal(room), 0, RoomMethod::Barometer})->pressure)->kelvin();
+        s->draft.temperature = std::round((kelvin + superheat - kIcePointKelvin) * 4.0) / 4.0;
+    }
+
+    void captureAll(double room = 94310.0) {
+        ASSERT_TRUE(s->startRun("Cedar"));
+        while (const auto target = s->currentTarget()) {
+            clock.time += 120'000;
+            type(target->absolute.pascal(), 0.0, room);
+            const auto outcome = s->capture();
+            ASSERT_TRUE(outcome && outcome->readingId) << (outcome ? outcome->finding.sentence : outcome.error().message);
+        }
+    }
+};
+
+TEST_F(LessonSessionTest, WithoutARoomReadingsAreKeptUnreferencedAndLaterRecomputed) {
+    EXPECT_TRUE(spineView(*s)[0].missing);
+    EXPECT_FALSE(s->sheet());
+    EXPECT_EQ(s->sheet().error().kind, Failure::Unreferenced);
+    ASSERT_TRUE(s->startRun("Cedar"));
+    type(40e3);
+    const auto outcome = s->capture();
+    ASSERT_TRUE(outcome && outcome->readingId);
+    auto reduced = s->model().reduce(*s->runId());
+    ASSERT_EQ(reduced.size(), 1U);
+    EXPECT_FALSE(reduced[0].absolute);
+    EXPECT_FALSE(reduced[0].inFit);
+    EXPECT_EQ(reduced[0].marks.front(), "unreferenced");
+    EXPECT_NE(stripView(*s).gauge.under.find("unreferenced"), std::string::npos);
+
+    ASSERT_TRUE(s->enterRoom(barometer(943.1), "start", clock.time));
+    reduced = s->model().reduce(*s->runId());
+    ASSERT_TRUE(reduced[0].absolute);
+    EXPECT_NEAR(reduced[0].absolute->pressure.pascal(), 94310 + 1e5 * reduced[0].raw.first, 1e-6);
+}
+
+TEST_F(LessonSessionTest, ACorrectedRoomRecomputesAndKeepsTheEarlierValue) {
+    ASSERT_TRUE(s->enterRoom(barometer(963.1), "start", clock.time));
+    captureAll(96310.0);
+    const double before = s->model().reduce(*s->runId())[3].absolute->pressure.pascal();
+    ASSERT_TRUE(s->enterRoom(barometer(943.1), "start", clock.time));
+    EXPECT_NEAR(s->model().reduce(*s->runId())[3].absolute->pressure.pascal(), before - 2000.0, 1e-6);
+    ASSERT_EQ(s->model().data().rooms.size(), 2U);
+    EXPECT_FALSE(s->model().data().rooms[0].current);
+    ASSERT_TRUE(s->undo());
+    EXPECT_NEAR(s->model().reduce(*s->runId())[3].absolute->pressure.pascal(), before, 1e-6);
+}
+
+TEST_F(LessonSessionTest, DriftBetweenTwoRoomReadingsIsInterpolatedInTime) {
+    const Milliseconds start = clock.time;
+    ASSERT_TRUE(s->enterRoom(barometer(943.1), "start", start));
+    captureAll();
+    ASSERT_TRUE(s->enterRoom(barometer(941.1), "end", start + 2'400'000));
+    for (const ReducedReading& r : s->model().reduce(*s->runId()))
+        EXPECT_NEAR(r.room->station.pascal(), 94310.0 - 200.0 * static_cast<double>(r.raw.takenAt - start) / 2.4e6, 1e-6);
+}
+
+TEST_F(LessonSessionTest, TargetsAdvanceAndOnlyTheActualIsFitted) {
+    ASSERT_TRUE(s->enterRoom(barometer(943.1), "start", clock.time));
+    ASSERT_TRUE(s->startRun("Cedar"));
+    const auto first = *s->currentTarget();
+    type(first.absolute.pascal() + 1500.0); // the valve was not quite on the target
+    ASSERT_TRUE(s->capture()->readingId);
+    EXPECT_EQ(s->currentTarget()->order, first.order + 1);
+    const auto taken = s->model().reduce(*s->runId())[0];
+    EXPECT_EQ(taken.raw.place, first.place);
+    EXPECT_GT(taken.absolute->pressure.pascal(), first.absolute.pascal() + 900.0);
+    EXPECT_FALSE(s->draft.first);
+    EXPECT_EQ(runView(*s).taken.front().position, 1);
+}
+
+TEST_F(LessonSessionTest, AnOddPairIsHeldBackUntilItIsKeptOnPurpose) {
+    ASSERT_TRUE(s->enterRoom(barometer(943.1), "start", clock.time));
+    ASSERT_TRUE(s->startRun("Cedar"));
+    type(s->currentTarget()->absolute.pascal(), 5.0);
+    auto outcome = s->capture();
+    ASSERT_TRUE(outcome);
+    EXPECT_FALSE(outcome->readingId);
+    EXPECT_EQ(outcome->finding.kind, SlipKind::Superheated);
+    EXPECT_EQ(s->notebook().count("reading"), 0);
+    outcome = s->capture(true);
+    ASSERT_TRUE(outcome && outcome->readingId);
+    EXPECT_EQ(s->notebook().count("reading"), 1);
+}
+
+TEST_F(LessonSessionTest, StruckPointsStayWithTheirReasonAndLeaveTheFit) {
+    ASSERT_TRUE(s->enterRoom(barometer(943.1), "start", clock.time));
+    captureAll();
+    const RowId id = s->model().readingsOf(*s->runId())[2].id;
+    const auto all = s->model().fit(*s->runId(), {})->used.size();
+    EXPECT_FALSE(s->strike(id, "  "));
+    ASSERT_TRUE(s->strike(id, "misread"));
+    EXPECT_EQ(s->model().fit(*s->runId(), {})->used.size(), all - 1);
+    EXPECT_EQ(s->notebook().count("reading"), static_cast<int>(all));
+    EXPECT_EQ(workUpView(*s, {}).rows[2].struckReason, "misread");
+    ASSERT_TRUE(s->restore(id));
+    EXPECT_EQ(s->model().fit(*s->runId(), {})->used.size(), all);
+    const auto place = *s->model().readingsOf(*s->runId())[2].place;
+    ASSERT_TRUE(s->retake(id));
+    EXPECT_EQ(s->currentTarget()->place, place);
+}
+
+TEST_F(LessonSessionTest, APointByAnotherCriterionOrProtocolIsMarked) {
+    ASSERT_TRUE(s->enterRoom(barometer(943.1), "start", clock.time));
+    ASSERT_TRUE(s->startRun("Cedar"));
+    for (int i = 0; i < 4; ++i) {
+        if (i == 3) {
+            s->draft.criterion = "first-bubbles";
+            s->draft.isolated = false;
+            s->draft.side = "cooling";
+        }
+        type(s->currentTarget()->absolute.pascal());
+        ASSERT_TRUE(s->capture(true)->readingId);
+    }
+    const auto readings = s->model().reduce(*s->runId());
+    EXPECT_TRUE(readings[0].marks.empty());
+    EXPECT_EQ(readings[3].marks, (std::vector<std::string>{"another criterion", "pump still pulling", "cooling side"}));
+}
+
+TEST_F(LessonSessionTest, ASensorOutsideTheLiquidNeverEntersTheFitSilently) {
+    ASSERT_TRUE(s->enterRoom(barometer(943.1), "start", clock.time));
+    captureAll();
+    Plan plan = s->plan();
+    plan.rig.thermometer.place = SensorPlace::Vapour;
+    ASSERT_TRUE(s->changePlan(plan, "x"));
+    EXPECT_FALSE(s->model().fit(*s->runId(), {}));
+    const auto readings = s->model().readingsOf(*s->runId());
+    const std::vector<Reading> copy(readings.begin(), readings.begin() + 3);
+    for (const Reading& r : copy) ASSERT_TRUE(s->useInFit(r.id, true));
+    EXPECT_EQ(s->model().fit(*s->runId(), {})->used.size(), 3U);
+}
+
+TEST_F(LessonSessionTest, AZeroCheckIsTakenOffFromThenOn) {
+    ASSERT_TRUE(s->enterRoom(barometer(943.1), "start", clock.time));
+    ASSERT_TRUE(s->startRun("Cedar"));
+    ASSERT_TRUE(s->checkZero(0.02, std::nullopt));
+    type(s->currentTarget()->absolute.pascal());
+    s->draft.first = *s->draft.first + 0.02;
+    ASSERT_TRUE(s->capture()->readingId);
+    const auto r = s->model().reduce(*s->runId())[0];
+    EXPECT_NEAR(r.absolute->pressure.pascal(), 94310 + 1e5 * (r.raw.first - 0.02), 1e-6);
+    const auto steps = stepsOf(r, s->plan(), s->model().zeroOf(r.raw));
+    EXPECT_EQ(steps.front().label, "Less the gauge's zero");
+}
+
+TEST_F(LessonSessionTest, PredictionsLockWhenTheRunBegins) {
+    ASSERT_TRUE(s->enterRoom(barometer(943.1), "start", clock.time));
+    ASSERT_TRUE(s->predict(0, Temperature::fromCelsius(58.0)));
+    ASSERT_TRUE(s->predict(0, Temperature::fromCelsius(59.0)));
+    ASSERT_EQ(s->model().data().predictions.size(), 1U);
+    EXPECT_NEAR(s->model().data().predictions[0].kelvin, 332.15, 1e-9);
+    ASSERT_TRUE(s->startRun("Cedar"));
+    const auto late = s->predict(0, Temperature::fromCelsius(60.0));
+    ASSERT_FALSE(late);
+    EXPECT_NE(late.error().message.find("locked"), std::string::npos);
+}
+
+TEST_F(LessonSessionTest, GroupsAndRunsLiveSideBySide) {
+    ASSERT_TRUE(s->enterRoom(barometer(943.1), "start", clock.time));
+    captureAll();
+    captureAll();
+    ASSERT_TRUE(s->startRun("Dune"));
+    ASSERT_TRUE(s->enterRoom(barometer(1013.9), "start", clock.time, s->groupId()));
+    EXPECT_NEAR(s->room()->station.pascal(), 101390, 1e-9);
+    const auto& runs = s->model().data().runs;
+    ASSERT_EQ(runs.size(), 3U);
+    EXPECT_EQ(runs[1].number, 2);
+    s->selectRun(runs[0].id);
+    EXPECT_NEAR(s->room()->station.pascal(), 94310, 1e-9);
+    EXPECT_EQ(workUpView(*s, {}).runs.size(), 2U);
+}
+
+TEST_F(LessonSessionTest, UndoTakesACaptureBackAndEverythingIsOnDiskAtOnce) {
+    ASSERT_TRUE(s->enterRoom(barometer(943.1), "start", clock.time));
+    ASSERT_TRUE(s->startRun("Cedar"));
+    type(s->currentTarget()->absolute.pascal());
+    ASSERT_TRUE(s->capture()->readingId);
+    EXPECT_EQ(Notebook::open(dir / "a.uttrin")->count("reading"), 1);
+    ASSERT_TRUE(s->undo());
+    EXPECT_EQ(Notebook::open(dir / "a.uttrin")->count("reading"), 0);
+    ASSERT_TRUE(s->redo());
+    EXPECT_EQ(Notebook::open(dir / "a.uttrin")->count("reading"), 1);
+}
+
+TEST_F(LessonSessionTest, MovingATargetIsKeptAndUndone) {
+    ASSERT_TRUE(s->enterRoom(barometer(943.1), "start", clock.time));
+    ASSERT_TRUE(s->moveTarget(4, Pressure::fromPascal(45e3)));
+    const auto moved = [&] {
+        const auto sheet = *s->sheet();
+        return std::any_of(sheet.targets.begin(), sheet.targets.end(), [](const Target& t) { return t.moved && t.absolute.pascal() == 45e3; });
+    };
+    EXPECT_TRUE(moved());
+    ASSERT_TRUE(s->undo());
+    EXPECT_FALSE(moved());
+}
+
+TEST_F(LessonSessionTest, TheMarginTellsBoilingFromNotYet) {
+    ASSERT_TRUE(s->enterRoom(barometer(943.1), "start", clock.time));
+    ASSERT_TRUE(s->startRun("Cedar"));
+    type(40e3, -5.0);
+    EXPECT_LT(*stripView(*s).marginKelvin, -4.5);
+    EXPECT_NE(stripView(*s).marginText.find("K to go"), std::string::npos);
+    EXPECT_NE(stripView(*s).marginUnder.find("dissolved air"), std::string::npos);
+    type(40e3, 0.0);
+    EXPECT_EQ(stripView(*s).marginText, "boiling");
+    type(40e3, 6.0);
+    EXPECT_NE(stripView(*s).marginText.find("above"), std::string::npos);
+}
+
+TEST_F(LessonSessionTest, AStudentsFirstWrongStepIsNamed) {
+    ASSERT_TRUE(s->enterRoom(barometer(943.1), "start", clock.time));
+    captureAll();
+    const auto r = s->model().reduce(*s->runId())[4];
+    const double kPa = r.absolute->pressure.kilopascal(), kelvin = r.liquid.temperature.kelvin(), ln = std::log(kPa * 1e3);
+    EXPECT_FALSE(firstWrongStep(r, {kPa, kelvin, 1000.0 / kelvin, ln}));
+    EXPECT_NE(firstWrongStep(r, {2 * 94.31 - kPa, {}, {}, {}})->find("sign"), std::string::npos);
+    EXPECT_NE(firstWrongStep(r, {kPa, kelvin - 2 * 273.15, {}, {}})->find("added"), std::string::npos);
+    EXPECT_NE(firstWrongStep(r, {kPa, kelvin, 1000.0 / kelvin + 0.1, {}})->find("Inverse"), std::string::npos);
+    EXPECT_NE(firstWrongStep(r, {kPa, kelvin, {}, std::log10(kPa * 1e3)})->find("decimal"), std::string::npos);
+    EXPECT_NE(firstWrongStep(r, {kPa, kelvin, {}, std::log(kPa)})->find("Pa"), std::string::npos);
+    // A wrong pressure counts once: the logarithm of the student's own value is right.
+    EXPECT_EQ(firstWrongStep(r, {kPa + 5.0, {}, {}, std::log((kPa + 5.0) * 1e3)})->substr(0, 8), "Absolute");
+}
+
+TEST_F(LessonSessionTest, CaptureSaysWhatIsMissing) {
+    EXPECT_NE(s->capture().error().message.find("No run"), std::string::npos);
+    ASSERT_TRUE(s->startRun("Cedar"));
+    EXPECT_NE(s->capture().error().message.find("gauge"), std::string::npos);
+    s->draft.first = -0.5;
+    EXPECT_NE(s->capture().error().message.find("thermometer"), std::string::npos);
+    EXPECT_FALSE(s->startRun(" "));
+    EXPECT_FALSE(s->addNote(""));
+}
+
+} // namespace
+} // namespace uttrin

@@ -1,0 +1,231 @@
+#include "notebook/Notebook.h"
+#include "support/TempDir.h"
+
+#include <gtest/gtest.h>
+#include <sys/stat.h>
+
+#include <fstream>
+#include <iterator>
+
+namespace uttrin {
+namespace {
+
+using testing::TempDir;
+
+Lesson lesson(const std::string& title) { return {0, title, "Skarnfell Upper School", "K12", "2026-04-23", 612.0, true, 120, false}; }
+
+/// A notebook with one lesson, one run and `count` readings.
+void fill(Notebook& notebook, int count) {
+    const auto done = notebook.perform("fill", [&](Notebook::Editor& edit) {
+        const RowId l = edit.insert(lesson("Boiling"));
+        const RowId s = edit.insert(Setup{0, l, "plan", "{}", std::nullopt});
+        const RowId g = edit.insert(Group{0, l, "Cedar"});
+        const RowId r = edit.insert(Run{0, s, g, 1, 1000, std::nullopt});
+        for (int i = 0; i < count; ++i) {
+            Reading reading;
+            reading.runId = r;
+            reading.position = i + 1;
+            reading.first = -0.7 + 0.001 * i;
+            reading.temperature = 60.0 + i;
+            edit.insert(reading);
+        }
+    });
+    ASSERT_TRUE(done) << done.error().message;
+}
+
+std::string bytes(const std::filesystem::path& path) {
+    std::ifstream file(path, std::ios::binary);
+    return {std::istreambuf_iterator<char>(file), {}};
+}
+
+void write(const std::filesystem::path& path, const std::string& content) { std::ofstream(path, std::ios::binary) << content; }
+
+TEST(Notebook, EveryFieldOfAReadingComesBackAsItWas) {
+    const TempDir dir;
+    Reading in;
+    in.position = 4;
+    in.place = -1;
+    in.takenAt = 1776932460123;
+    in.first = 61.75;
+    in.second = 20.4;
+    in.temperature = 73.9;
+    in.beforePull = 75.1;
+    in.criterion = "first-bubbles";
+    in.judge = "Cedar; \"the other\" half";
+    in.isolated = false;
+    in.side = "cooling";
+    in.vigour = 5;
+    in.useInFit = false;
+    in.struckReason = "superheated";
+    {
+        auto notebook = Notebook::create(dir / "a.uttrin");
+        ASSERT_TRUE(notebook);
+        fill(*notebook, 0);
+        const auto done = notebook->perform("one", [&](Notebook::Editor& edit) {
+            in.runId = 1;
+            in.zeroId = edit.insert(ZeroCheck{0, 1, 5, 0.1, 0.2});
+            in.id = edit.insert(in);
+        });
+        ASSERT_TRUE(done);
+    }
+    const auto notebook = Notebook::open(dir / "a.uttrin");
+    ASSERT_TRUE(notebook) << notebook.error().message;
+    const auto data = notebook->load(notebook->lessons().front().id);
+    ASSERT_EQ(data.readings.size(), 1U);
+    const Reading& out = data.readings.front();
+    EXPECT_EQ(out.id, in.id);
+    EXPECT_EQ(out.place, in.place);
+    EXPECT_EQ(out.takenAt, in.takenAt);
+    EXPECT_EQ(out.first, in.first);
+    EXPECT_EQ(out.second, in.second);
+    EXPECT_EQ(out.temperature, in.temperature);
+    EXPECT_EQ(out.beforePull, in.beforePull);
+    EXPECT_EQ(out.criterion, in.criterion);
+    EXPECT_EQ(out.judge, in.judge);
+    EXPECT_EQ(out.isolated, in.isolated);
+    EXPECT_EQ(out.side, in.side);
+    EXPECT_EQ(out.vigour, in.vigour);
+    EXPECT_EQ(out.zeroId, in.zeroId);
+    EXPECT_EQ(out.useInFit, in.useInFit);
+    EXPECT_EQ(out.struckReason, in.struckReason);
+    EXPECT_EQ(data.lesson.altitudeM, 612.0);
+    EXPECT_TRUE(data.lesson.altitudeKnown);
+}
+
+TEST(Notebook, UndoAndRedoTakeAWholeChangeBackAndForth) {
+    const TempDir dir;
+    auto notebook = *Notebook::create(dir / "a.uttrin");
+    fill(notebook, 3);
+    auto data = notebook.load(1);
+    Reading changed = data.readings[1];
+    changed.struckReason = "misread";
+    ASSERT_TRUE(notebook.perform("Strike point 2", [&](Notebook::Editor& edit) { edit.update(changed); }));
+    EXPECT_EQ(notebook.undoLabel(), "Strike point 2");
+    ASSERT_TRUE(notebook.undo());
+    EXPECT_FALSE(notebook.load(1).readings[1].struckReason);
+    EXPECT_EQ(notebook.redoLabel(), "Strike point 2");
+    ASSERT_TRUE(notebook.redo());
+    EXPECT_EQ(notebook.load(1).readings[1].struckReason, "misread");
+    ASSERT_TRUE(notebook.undo());
+    ASSERT_TRUE(notebook.undo());
+    EXPECT_TRUE(notebook.lessons().empty());
+    EXPECT_FALSE(notebook.canUndo());
+    ASSERT_TRUE(notebook.redo());
+    EXPECT_EQ(notebook.load(1).readings.size(), 3U);
+}
+
+TEST(Notebook, AChangeThatThrowsChangesNothing) {
+    const TempDir dir;
+    auto notebook = *Notebook::create(dir / "a.uttrin");
+    EXPECT_THROW((void)notebook.perform("bad",
+                                        [](Notebook::Editor& edit) {
+                                            edit.insert(lesson("half"));
+                                            throw std::runtime_error("no");
+                                        }),
+                 std::runtime_error);
+    EXPECT_TRUE(notebook.lessons().empty());
+    EXPECT_FALSE(notebook.canUndo());
+    Reading orphan;
+    orphan.runId = 99;
+    const auto refused = notebook.perform("orphan", [&](Notebook::Editor& edit) { edit.insert(orphan); });
+    ASSERT_FALSE(refused);
+    EXPECT_EQ(refused.error().kind, Failure::Storage);
+}
+
+TEST(Notebook, NothingIsOverwritten) {
+    const TempDir dir;
+    write(dir / "taken.uttrin", "precious");
+    EXPECT_FALSE(Notebook::create(dir / "taken.uttrin"));
+    auto notebook = *Notebook::create(dir / "a.uttrin");
+    EXPECT_FALSE(notebook.saveCopy(dir / "taken.uttrin"));
+    EXPECT_EQ(bytes(dir / "taken.uttrin"), "precious");
+}
+
+TEST(Notebook, ACopyIsComplete) {
+    const TempDir dir;
+    auto notebook = *Notebook::create(dir / "a.uttrin");
+    fill(notebook, 7);
+    ASSERT_TRUE(notebook.saveCopy(dir / "b.uttrin"));
+    const auto copy = Notebook::open(dir / "b.uttrin");
+    ASSERT_TRUE(copy) << copy.error().message;
+    EXPECT_EQ(copy->load(1).readings.size(), 7U);
+    EXPECT_TRUE(copy->check().empty());
+}
+
+struct BadFile {
+    const char* name;
+    std::string content;
+    const char* says;
+};
+
+TEST(Notebook, WhatIsNotANotebookIsNamedAndLeftAlone) {
+    const TempDir dir;
+    std::string foreign;
+    {
+        auto notebook = *Notebook::create(dir / "a.uttrin");
+        foreign = bytes(dir / "a.uttrin");
+    }
+    foreign.replace(68, 4, std::string("\0\0\0\1", 4)); // another application's id
+    for (const BadFile& bad : {BadFile{"text", "temperature,pressure\n", "not an Uttrin notebook"}, BadFile{"empty", "", "not an Uttrin notebook"}, BadFile{"foreign", foreign, "not an Uttrin notebook"}}) {
+        SCOPED_TRACE(bad.name);
+        write(dir / bad.name, bad.content);
+        const auto opened = Notebook::open(dir / bad.name);
+        ASSERT_FALSE(opened);
+        EXPECT_EQ(opened.error().kind, Failure::Storage);
+        EXPECT_NE(opened.error().message.find(bad.says), std::string::npos) << opened.error().message;
+        EXPECT_EQ(bytes(dir / bad.name), bad.content);
+    }
+    EXPECT_NE(Notebook::open(dir / "none").error().message.find("no such file"), std::string::npos);
+}
+
+TEST(Notebook, ATruncatedNotebookIsRefusedAndWhatCanBeReadIsSaved) {
+    const TempDir dir;
+    {
+        auto notebook = *Notebook::create(dir / "a.uttrin");
+        fill(notebook, 2000);
+    }
+    const std::string whole = bytes(dir / "a.uttrin");
+    const std::string cut = whole.substr(0, whole.size() * 6 / 10);
+    write(dir / "cut.uttrin", cut);
+    const auto opened = Notebook::open(dir / "cut.uttrin");
+    ASSERT_FALSE(opened);
+    EXPECT_NE(opened.error().message.find("what can be read can be saved"), std::string::npos) << opened.error().message;
+    const auto saved = Notebook::salvage(dir / "cut.uttrin", dir / "rescued.uttrin");
+    ASSERT_TRUE(saved) << saved.error().message;
+    EXPECT_GT(*saved, 200);
+    EXPECT_LT(*saved, 2000);
+    const auto rescued = *Notebook::open(dir / "rescued.uttrin");
+    const auto data = rescued.load(1);
+    EXPECT_EQ(static_cast<int>(data.readings.size()), *saved);
+    EXPECT_EQ(data.readings.front().temperature, 60.0);
+    EXPECT_EQ(bytes(dir / "cut.uttrin"), cut);
+}
+
+TEST(Notebook, ANewerVersionOpensForReadingOnly) {
+    const TempDir dir;
+    {
+        auto notebook = *Notebook::create(dir / "a.uttrin");
+        fill(notebook, 2);
+    }
+    std::string newer = bytes(dir / "a.uttrin");
+    newer.replace(60, 4, std::string("\0\0\0\x63", 4)); // user_version 99, big-endian
+    write(dir / "newer.uttrin", newer);
+    auto opened = Notebook::open(dir / "newer.uttrin");
+    ASSERT_TRUE(opened) << opened.error().message;
+    EXPECT_TRUE(opened->readOnly());
+    EXPECT_NE(opened->notice().find("newer version"), std::string::npos);
+    EXPECT_EQ(opened->load(1).readings.size(), 2U);
+    EXPECT_FALSE(opened->perform("x", [](Notebook::Editor& edit) { edit.insert(lesson("x")); }));
+    EXPECT_EQ(bytes(dir / "newer.uttrin"), newer);
+}
+
+TEST(Notebook, TheFileSaysWhatItIs) {
+    const TempDir dir;
+    { auto notebook = *Notebook::create(dir / "a.uttrin"); }
+    const std::string head = bytes(dir / "a.uttrin").substr(0, 100);
+    EXPECT_EQ(head.substr(68, 4), "UTTR");
+    EXPECT_EQ(head.substr(60, 4), std::string("\0\0\0\1", 4));
+}
+
+} // namespace
+} // namespace uttrin

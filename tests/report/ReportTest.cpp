@@ -1,0 +1,73 @@
+#include "demo/DemoNotebook.h"
+#include "report/LabReport.h"
+#include "report/SvgPlot.h"
+#include "support/FakeClock.h"
+#include "support/TempDir.h"
+
+#include <gtest/gtest.h>
+
+#include <memory>
+
+namespace uttrin {
+namespace {
+
+class ReportTest : public ::testing::Test {
+protected:
+    testing::TempDir dir;
+    testing::FakeClock clock;
+    std::unique_ptr<LessonSession> s;
+    void SetUp() override {
+        ASSERT_TRUE(writeDemoNotebook(dir / "demo.uttrin"));
+        s = std::make_unique<LessonSession>(*Notebook::open(dir / "demo.uttrin"), clock, 120);
+    }
+    [[nodiscard]] std::string html(bool answers) const { return toHtml(*labReport(*s, {answers, {}})); }
+};
+
+TEST_F(ReportTest, CarriesMethodRoomInstrumentsResultAndCautions) {
+    const std::string page = html(true);
+    for (const char* needed : {"made up", "Skarnfell Upper School", "group Cedar, run 1", "Room pressure 94.31 ± 0.03 kPa (barometer, read 08:42)", "U-tube (two arms", "slow and steady", "zero, open to the room", "All points are in the fit", "ΔH = 42.", "95 %:", "Weighted and unweighted side by side", "<svg", "Mercury vapour is poisonous", "Local rules"}) EXPECT_NE(page.find(needed), std::string::npos) << needed;
+}
+
+TEST_F(ReportTest, TheStudentsCopyHoldsReadingsButNoAnswers) {
+    const std::string page = html(false);
+    EXPECT_NE(page.find("71.95 | 10.15"), std::string::npos); // the reading
+    for (const char* answer : {"ΔH = 42.", "12.24", "9.41", "<svg", "accepted curve over the same span has"}) EXPECT_EQ(page.find(answer), std::string::npos) << answer;
+    EXPECT_NE(page.find("________"), std::string::npos);
+}
+
+TEST_F(ReportTest, AStruckPointStaysVisibleWithItsReason) {
+    ASSERT_TRUE(s->strike(s->model().readingsOf(*s->runId())[3].id, "read <too> fast"));
+    const std::string page = html(true);
+    EXPECT_NE(page.find("class=\"struck\""), std::string::npos);
+    EXPECT_NE(page.find("struck: read &lt;too&gt; fast"), std::string::npos);
+    EXPECT_NE(page.find("Not in the fit: point 4"), std::string::npos);
+}
+
+TEST_F(ReportTest, ACorrectedRoomIsSaid) {
+    RoomEntry e;
+    e.value = 942.0;
+    e.valueU = 0.3;
+    ASSERT_TRUE(s->enterRoom(e, "start", clock.time));
+    EXPECT_NE(html(true).find("corrected 1 time"), std::string::npos);
+}
+
+TEST_F(ReportTest, TheBenchSheetShowsWhatTheDialWillShow) {
+    const std::string page = toHtml(*benchSheet(*s));
+    for (const char* needed : {"U-tube shows, cm", "72.05 | 10.05", "To fetch", "Lowest pressure first", "taster"}) EXPECT_NE(page.find(needed), std::string::npos) << needed;
+}
+
+TEST(SvgPlot, PutsPointsWhereTheyBelongAndLeavesOutWhatLiesOutside) {
+    SvgPlot plot;
+    plot.xLow = 0;
+    plot.xHigh = 10;
+    plot.yLow = 0;
+    plot.yHigh = 10;
+    plot.points = {{0.0, 0.0, 0.0, 0.0, false}, {20.0, 5.0, 0.0, 0.0, false}};
+    const std::string svg = toSvg(plot);
+    // The origin is the lower left corner of the field: 78, 422; the lozenge begins 6 above it.
+    EXPECT_NE(svg.find("<polygon points=\"78.0,416.0"), std::string::npos);
+    EXPECT_EQ(svg.find("polygon"), svg.rfind("polygon"));
+}
+
+} // namespace
+} // namespace uttrin

@@ -1,0 +1,13 @@
+#pragma once
+
+#include "lesson/Clock.h"
+
+namespace uttrin::testing {
+
+/// A clock that stands until a test moves it.
+struct FakeClock final : Clock {
+    Milliseconds time = 1776932460000; // 2026-04-23 08:21 UTC
+    [[nodiscard]] Milliseconds now() const override { return time; }
+};
+
+} // namespace uttrin::testing
