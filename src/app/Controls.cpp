@@ -6,6 +6,7 @@
 #include <QButtonGroup>
 #include <QGridLayout>
 #include <QHBoxLayout>
+#include <QKeyEvent>
 #include <QStyle>
 
 namespace uttrin::app {
@@ -30,7 +31,19 @@ QLabel* makeLabel(const QString& text, const char* role, QWidget* parent) {
     return label;
 }
 
-NumberField::NumberField(const QString& label, const QString& unit, const QString& name, QWidget* parent) : QWidget(parent), m_label(makeLabel(label, "muted")), m_edit(new QLineEdit), m_unit(makeLabel(unit, "muted")) {
+bool FieldEdit::event(QEvent* event) {
+    if (event->type() == QEvent::ShortcutOverride) {
+        const auto* key = static_cast<QKeyEvent*>(event);
+        const bool nothingOfItsOwn = (key->matches(QKeySequence::Undo) && !isUndoAvailable()) || (key->matches(QKeySequence::Redo) && !isRedoAvailable());
+        if (nothingOfItsOwn) {
+            event->ignore();
+            return false;
+        }
+    }
+    return QLineEdit::event(event);
+}
+
+NumberField::NumberField(const QString& label, const QString& unit, const QString& name, QWidget* parent) : QWidget(parent), m_label(makeLabel(label, "muted")), m_edit(new FieldEdit), m_unit(makeLabel(unit, "muted")) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(3);

@@ -31,6 +31,14 @@ QLabel* makeLabel(const QString& text, const char* role = nullptr, QWidget* pare
 /// Gives a label another role and restyles it.
 void setRole(QWidget* widget, const char* role);
 
+/// A line of text that leaves Undo and Redo to the notebook when it has nothing of its own to take back.
+class FieldEdit : public QLineEdit {
+    Q_OBJECT
+public:
+    using QLineEdit::QLineEdit;
+    bool event(QEvent* event) override;
+};
+
 /// A field for one number with its unit beside it. Accepts '.' and the locale's decimal sign; what is not a number is shown as wrong and
 /// gives no value.
 class NumberField : public QWidget {

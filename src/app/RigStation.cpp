@@ -26,7 +26,7 @@ int indexOf(const E (&all)[N], E value) {
 }
 
 QLineEdit* nameEdit(const char* name, const QString& accessible) {
-    auto* edit = new QLineEdit;
+    auto* edit = new FieldEdit;
     edit->setObjectName(QLatin1String(name));
     edit->setAccessibleName(accessible);
     return edit;

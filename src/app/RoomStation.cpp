@@ -64,7 +64,7 @@ void RoomStation::build() {
     m_altitude = new NumberField(tr("Height above sea level"), QStringLiteral("m"), QStringLiteral("roomAltitude"));
     m_air = new NumberField(tr("Air outdoors"), QStringLiteral("°C"), QStringLiteral("roomAir"));
     m_ultimate = new NumberField(tr("The pump leaves"), QStringLiteral("Pa"), QStringLiteral("roomUltimate"));
-    m_time = new QLineEdit;
+    m_time = new FieldEdit;
     m_time->setObjectName(QStringLiteral("roomTime"));
     m_time->setAccessibleName(tr("Time of the reading"));
     m_time->setPlaceholderText(tr("now"));
@@ -114,7 +114,7 @@ void RoomStation::build() {
     auto* lesson = new Card;
     lesson->column()->addWidget(makeLabel(tr("The lesson"), "heading"));
     const auto line = [&](const QString& label, const char* name) {
-        auto* edit = new QLineEdit;
+        auto* edit = new FieldEdit;
         edit->setObjectName(QLatin1String(name));
         edit->setAccessibleName(label);
         lesson->column()->addWidget(makeLabel(label, "muted"));

@@ -49,7 +49,7 @@ QWidget* RunStation::buildRuns() {
     m_run = new QComboBox;
     m_run->setObjectName(QStringLiteral("runChoice"));
     m_run->setAccessibleName(tr("Group and run"));
-    m_newGroup = new QLineEdit;
+    m_newGroup = new FieldEdit;
     m_newGroup->setObjectName(QStringLiteral("newGroup"));
     m_newGroup->setPlaceholderText(tr("group"));
     m_newGroup->setAccessibleName(tr("Group that starts a run"));
@@ -166,7 +166,7 @@ QWidget* RunStation::buildReadings() {
     m_cooling = new QCheckBox(tr("cooling"));
     m_cooling->setToolTip(tr("Read while the water was cooling, not while it was heated"));
     m_cooling->setObjectName(QStringLiteral("cooling"));
-    m_judge = new QLineEdit;
+    m_judge = new FieldEdit;
     m_judge->setObjectName(QStringLiteral("judge"));
     m_judge->setPlaceholderText(tr("judged by"));
     m_judge->setAccessibleName(tr("Who judged that it boils"));

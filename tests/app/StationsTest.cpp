@@ -1,0 +1,430 @@
+#include "Driver.h"
+
+#include "app/Dialogs.h"
+#include "app/PhaseMap.h"
+#include "app/Spine.h"
+#include "app/TableModel.h"
+#include "lesson/WorkUp.h"
+#include "physics/Water.h"
+
+#include <QCheckBox>
+#include <QClipboard>
+#include <QFile>
+#include <QTableView>
+
+#include <cmath>
+#include <fstream>
+
+namespace uttrin {
+namespace {
+
+using app::PhaseMap;
+
+using testing::Driver;
+using testing::TempDir;
+
+/// Enters a barometer reading at the Room station.
+void enterRoom(Driver& d, const char* hPa = "943.1") {
+    d.window.goTo(Station::Room);
+    d.press("roomMethod_0");
+    d.type("roomValue", QLatin1String(hPa));
+    d.type("roomUncertainty", QStringLiteral("0.3"));
+    d.press("roomEnter");
+}
+
+/// Types a true pair at a pressure into the fields of the Run station (vacuum dial in bar), `superheat` kelvin too hot.
+void typePair(Driver& d, double pascal, double superheat = 0.0) {
+    const double bar = std::round((pascal - 94310.0) / 1000.0) / 100.0;
+    const double kelvin = water().boilingPoint(Pressure::fromPascal(94310.0 + bar * 1e5))->kelvin() + superheat;
+    d.type("readFirst", QString::number(bar, 'f', 2));
+    d.type("readTemperature", QString::number(std::round((kelvin - kIcePointKelvin) * 4.0) / 4.0, 'f', 2));
+}
+
+TEST(RoomStation, NothingIsAssumedUntilASourceIsGiven) {
+    const TempDir dir;
+    Driver d(dir / "a.uttrin");
+    EXPECT_FALSE(d.session().room());
+    EXPECT_TRUE(d.text("stripRoomUnder").contains(QStringLiteral("unreferenced")));
+    EXPECT_FALSE(d.find<QAbstractButton>("roomEnter")->isEnabled());
+    EXPECT_TRUE(d.window.findChild<app::StationButton*>(QStringLiteral("station1"))->state().missing);
+    enterRoom(d);
+    ASSERT_TRUE(d.session().room());
+    EXPECT_NEAR(d.session().room()->station.pascal(), 94310.0, 1e-6);
+    EXPECT_EQ(d.text("stripRoom"), QStringLiteral("94.31"));
+    EXPECT_FALSE(d.window.findChild<app::StationButton*>(QStringLiteral("station1"))->state().missing);
+}
+
+TEST(RoomStation, AWeatherReportMustSayWhetherItIsReduced) {
+    const TempDir dir;
+    Driver d(dir / "a.uttrin");
+    d.press("roomMethod_1");
+    d.type("roomValue", QStringLiteral("1018.4"));
+    EXPECT_FALSE(d.find<QAbstractButton>("roomEnter")->isEnabled());
+    d.press("roomReduced_0");
+    d.type("roomAltitude", QStringLiteral("612"));
+    d.type("roomAir", QStringLiteral("18"));
+    ASSERT_TRUE(d.find<QAbstractButton>("roomEnter")->isEnabled());
+    d.press("roomEnter");
+    EXPECT_NEAR(d.session().room()->station.pascal(), 94830.0, 10.0);
+}
+
+TEST(RoomStation, AnAssumedValueSaysWhatItCostsHere) {
+    const TempDir dir;
+    Driver d(dir / "a.uttrin");
+    d.press("roomMethod_4");
+    d.type("roomValue", QStringLiteral("1013.25"));
+    d.type("roomAltitude", QStringLiteral("612"));
+    // 101.325 against 94.19 kPa: 99.97 against 97.94 degC.
+    EXPECT_TRUE(d.text("roomWarning").contains(QStringLiteral("about 2.0 K wrong"))) << d.text("roomWarning").toStdString();
+    d.press("roomEnter");
+    EXPECT_EQ(d.session().room()->method, RoomMethod::Nominal);
+    EXPECT_TRUE(d.text("stripRoomUnder").contains(QStringLiteral("nominal")));
+}
+
+TEST(RoomStation, AnImpossibleReadingIsRefusedWithTheReason) {
+    const TempDir dir;
+    Driver d(dir / "a.uttrin");
+    d.press("roomMethod_0");
+    d.type("roomValue", QStringLiteral("94.31"));
+    EXPECT_FALSE(d.find<QAbstractButton>("roomEnter")->isEnabled());
+    EXPECT_TRUE(d.text("roomWarning").contains(QStringLiteral("30 to 120 kPa")));
+    d.type("roomValue", QStringLiteral("abc"));
+    EXPECT_TRUE(d.find<QLineEdit>("roomValue")->property("wrong").toBool());
+}
+
+TEST(RigStation, ChangingTheConventionChangesWhatTheDialWillShow) {
+    const TempDir dir;
+    Driver d(dir / "a.uttrin");
+    enterRoom(d);
+    d.window.goTo(Station::Rig);
+    Driver::settle();
+    d.press("gaugeConvention_3");
+    EXPECT_EQ(d.session().plan().rig.gauge.convention, PressureConvention::TwoArm);
+    EXPECT_EQ(d.session().plan().rig.gauge.unit, "cm");
+    d.type("gaugeArmSum", QStringLiteral("82.1"));
+    EXPECT_TRUE(d.text("rigMeaning").contains(QStringLiteral("41.05 | 41.05 cm"))) << d.text("rigMeaning").toStdString();
+    d.press("gaugeConvention_2");
+    EXPECT_EQ(d.session().plan().rig.gauge.convention, PressureConvention::Absolute);
+    ASSERT_TRUE(d.session().undo());
+    EXPECT_EQ(d.session().plan().rig.gauge.convention, PressureConvention::TwoArm);
+}
+
+TEST(PlanStation, ATargetIsDraggedOnTheMap) {
+    const TempDir dir;
+    Driver d(dir / "a.uttrin");
+    enterRoom(d);
+    d.window.goTo(Station::Plan);
+    Driver::settle();
+    auto* map = d.find<PhaseMap>("phaseMap");
+    const auto target = map->view().targets[4];
+    const QPoint from = map->pixelOf(target.kelvin, target.pascal).toPoint();
+    const QPoint to = map->pixelOf(target.kelvin, target.pascal * 1.1).toPoint();
+    QTest::mousePress(map, Qt::LeftButton, {}, from);
+    QTest::mouseMove(map, (from + to) / 2);
+    QMouseEvent move(QEvent::MouseMove, to, map->mapToGlobal(to), Qt::NoButton, Qt::LeftButton, Qt::NoModifier);
+    QApplication::sendEvent(map, &move);
+    QTest::mouseRelease(map, Qt::LeftButton, {}, to);
+    Driver::settle();
+    const auto moved = d.session().plan().ladder.moved;
+    ASSERT_EQ(moved.size(), 1U);
+    EXPECT_NEAR(moved.begin()->second / (target.pascal * 1.1), 1.0, 0.01);
+    d.key(Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_TRUE(d.session().plan().ladder.moved.empty());
+}
+
+TEST(PlanStation, ATargetIsMovedWithTheKeysAlone) {
+    const TempDir dir;
+    Driver d(dir / "a.uttrin");
+    enterRoom(d);
+    d.window.goTo(Station::Plan);
+    Driver::settle();
+    auto* map = d.find<PhaseMap>("phaseMap");
+    map->setFocus();
+    QTest::keyClick(map, Qt::Key_Right);
+    QTest::keyClick(map, Qt::Key_Right);
+    const double before = map->view().targets[1].pascal;
+    QTest::keyClick(map, Qt::Key_Up);
+    Driver::settle();
+    EXPECT_NEAR(map->view().targets[1].pascal - before, 2000.0, 1e-6); // one division of 0.02 bar
+}
+
+TEST(PlanStation, SpacingAndCountChangeTheLadder) {
+    const TempDir dir;
+    Driver d(dir / "a.uttrin");
+    enterRoom(d);
+    d.window.goTo(Station::Plan);
+    Driver::settle();
+    d.press("planSpacing_3");
+    EXPECT_EQ(d.session().plan().ladder.spacing, Spacing::DialSteps);
+    d.type("planFrom", QStringLiteral("-0.7"));
+    d.type("planTo", QStringLiteral("0"));
+    d.type("planStep", QStringLiteral("0.1"));
+    EXPECT_EQ(d.find<QTableView>("runSheet")->model()->rowCount(), 8);
+    EXPECT_EQ(d.find<QTableView>("runSheet")->model()->index(0, 1).data().toString(), QStringLiteral("−0.70"));
+    d.type("planStep", QStringLiteral("0"));
+    EXPECT_TRUE(d.text("message").contains(QStringLiteral("dial step must be above zero")));
+    EXPECT_NEAR(d.session().plan().ladder.dialStep, 0.1, 1e-12);
+}
+
+TEST(RunStation, OneHandTypesAndCaptures) {
+    const TempDir dir;
+    Driver d(dir / "a.uttrin");
+    enterRoom(d);
+    d.window.goTo(Station::Run);
+    Driver::settle();
+    d.type("newGroup", QStringLiteral("Cedar"), Qt::Key_Return);
+    ASSERT_TRUE(d.session().runId());
+    EXPECT_TRUE(d.text("targetHeading").contains(QStringLiteral("Target 1 of 10")));
+    typePair(d, d.session().currentTarget()->absolute.pascal());
+    QTest::keyClick(d.find<QLineEdit>("readTemperature"), Qt::Key_Return);
+    Driver::settle();
+    EXPECT_EQ(d.session().notebook().count("reading"), 1);
+    EXPECT_EQ(d.text("message"), QStringLiteral("Captured, and on disk."));
+    EXPECT_TRUE(d.find<QLineEdit>("readFirst")->text().isEmpty());
+    EXPECT_TRUE(d.text("targetHeading").contains(QStringLiteral("Target 2 of 10")));
+    EXPECT_EQ(d.find<QTableView>("taken")->model()->index(0, 0).data().toString(), QStringLiteral("1"));
+}
+
+TEST(RunStation, TheMarginMovesWhileTyping) {
+    const TempDir dir;
+    Driver d(dir / "a.uttrin");
+    enterRoom(d);
+    d.window.goTo(Station::Run);
+    d.type("newGroup", QStringLiteral("Cedar"), Qt::Key_Return);
+    typePair(d, 40e3, -6.0);
+    const auto* margin = d.find<QWidget>("margin");
+    EXPECT_TRUE(margin->accessibleName().contains(QStringLiteral("K to go"))) << margin->accessibleName().toStdString();
+    auto* map = d.find<PhaseMap>("phaseMap");
+    ASSERT_TRUE(map->view().liveKelvin);
+    EXPECT_LT(*map->view().liveKelvin, water().boilingPoint(Pressure::fromPascal(*map->view().livePascal))->kelvin() - 5.0);
+}
+
+TEST(RunStation, ASlipIsNamedAndMendedWithOneKey) {
+    const TempDir dir;
+    Driver d(dir / "a.uttrin");
+    enterRoom(d);
+    d.window.goTo(Station::Run);
+    d.type("newGroup", QStringLiteral("Cedar"), Qt::Key_Return);
+    typePair(d, 40e3);
+    const QString right = d.find<QLineEdit>("readFirst")->text();
+    d.type("readFirst", QString(right).remove(QLatin1Char('-')).remove(QChar(0x2212)));
+    d.press("capture");
+    EXPECT_EQ(d.session().notebook().count("reading"), 0);
+    EXPECT_TRUE(d.text("finding").contains(QStringLiteral("minus sign"))) << d.text("finding").toStdString();
+    d.press("mend");
+    d.press("capture");
+    ASSERT_EQ(d.session().notebook().count("reading"), 1);
+    EXPECT_LT(d.session().model().data().readings[0].first, 0.0);
+}
+
+TEST(RunStation, ASuperheatedPairCanBeKeptOnPurpose) {
+    const TempDir dir;
+    Driver d(dir / "a.uttrin");
+    enterRoom(d);
+    d.window.goTo(Station::Run);
+    d.type("newGroup", QStringLiteral("Cedar"), Qt::Key_Return);
+    typePair(d, 40e3, 6.0);
+    d.press("capture");
+    EXPECT_TRUE(d.text("finding").contains(QStringLiteral("Superheated by")));
+    EXPECT_EQ(d.session().notebook().count("reading"), 0);
+    d.press("keep");
+    EXPECT_EQ(d.session().notebook().count("reading"), 1);
+}
+
+TEST(RunStation, PointsAreStruckWithAReasonAndUndone) {
+    const TempDir dir;
+    Driver d(dir / "a.uttrin");
+    enterRoom(d);
+    d.window.goTo(Station::Run);
+    d.type("newGroup", QStringLiteral("Cedar"), Qt::Key_Return);
+    typePair(d, d.session().currentTarget()->absolute.pascal());
+    d.press("capture");
+    d.find<QTableView>("taken")->selectRow(0);
+    app::dialogs::answerNext(QStringLiteral("misread"));
+    d.key(Qt::Key_K, Qt::ControlModifier);
+    EXPECT_EQ(d.session().model().data().readings[0].struckReason, "misread");
+    EXPECT_TRUE(d.find<QTableView>("taken")->model()->index(0, 5).data().toString().contains(QStringLiteral("misread")));
+    EXPECT_TRUE(d.text("targetHeading").contains(QStringLiteral("Target 1"))); // free again
+    d.key(Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_FALSE(d.session().model().data().readings[0].struckReason);
+}
+
+TEST(RunStation, VigourNotesAndTheTargetHaveKeys) {
+    const TempDir dir;
+    Driver d(dir / "a.uttrin");
+    enterRoom(d);
+    d.window.goTo(Station::Run);
+    d.type("newGroup", QStringLiteral("Cedar"), Qt::Key_Return);
+    d.press("vigour_3");
+    EXPECT_EQ(d.session().draft.vigour, 4);
+    d.press("targetAfter");
+    EXPECT_TRUE(d.text("targetHeading").contains(QStringLiteral("Target 2")));
+    app::dialogs::answerNext(QStringLiteral("chips renewed"));
+    d.press("note");
+    ASSERT_EQ(d.session().model().data().notes.size(), 1U);
+    EXPECT_EQ(d.session().model().data().notes[0].takenAt, d.clock.time);
+    d.type("readFirst", QStringLiteral("0.02"));
+    d.press("zeroCheck");
+    EXPECT_EQ(d.session().model().data().zeros.size(), 1U);
+}
+
+TEST(RunStation, ConfirmBracketsThePointThatWasTaken) {
+    const TempDir dir;
+    Driver d(dir / "a.uttrin");
+    enterRoom(d);
+    d.window.goTo(Station::Run);
+    d.type("newGroup", QStringLiteral("Cedar"), Qt::Key_Return);
+    typePair(d, d.session().currentTarget()->absolute.pascal());
+    d.press("capture");
+    typePair(d, 21e3);
+    d.press("confirm");
+    typePair(d, 20e3);
+    d.press("confirm");
+    const auto& readings = d.session().model().data().readings;
+    ASSERT_EQ(readings.size(), 3U);
+    EXPECT_EQ(readings[1].criterion, "bracket-stops");
+    EXPECT_EQ(readings[2].criterion, "bracket-starts");
+    EXPECT_EQ(readings[1].place, readings[0].place);
+    EXPECT_EQ(readings[2].place, readings[0].place);
+    EXPECT_TRUE(d.text("repeats").contains(QStringLiteral("3 repeats")));
+}
+
+/// The sample lesson in the window.
+class SampleLesson : public ::testing::Test {
+protected:
+    TempDir dir;
+    std::unique_ptr<Driver> d;
+    void SetUp() override {
+        ASSERT_TRUE(writeDemoNotebook(dir / "demo.uttrin"));
+        d = std::make_unique<Driver>(dir / "demo.uttrin");
+    }
+};
+
+TEST_F(SampleLesson, TheWorkUpShowsResultStepsAndCause) {
+    for (const uttrin::Run& r : d->session().model().data().runs)
+        if (d->session().model().group(r.groupId).name == "Ember") d->session().selectRun(r.id);
+    d->window.goTo(Station::WorkUp);
+    Driver::settle();
+    EXPECT_TRUE(d->text("workResult").startsWith(QStringLiteral("ΔH = 42.")));
+    EXPECT_TRUE(d->text("workCauses").contains(QStringLiteral("Points 4, 8 lie about"))) << d->text("workCauses").toStdString();
+    d->find<QTableView>("workTable")->selectRow(3);
+    Driver::settle();
+    EXPECT_TRUE(d->text("workSteps").contains(QStringLiteral("63.30 cm − 18.80 cm"))) << d->text("workSteps").toStdString();
+    d->press("fitMethod_2");
+    const QString unweighted = d->text("workResult");
+    d->press("fitMethod_0");
+    EXPECT_NE(d->text("workResult"), unweighted);
+}
+
+TEST_F(SampleLesson, StudentsFillInAndTheFirstWrongStepIsShown) {
+    d->window.goTo(Station::WorkUp);
+    Driver::settle();
+    d->find<QCheckBox>("studentMode")->click();
+    Driver::settle();
+    auto* model = d->find<QTableView>("workTable")->model();
+    EXPECT_TRUE(model->index(0, 3).data().toString().isEmpty());
+    EXPECT_FALSE(d->text("workResult").contains(QStringLiteral("42.")));
+    const auto first = d->session().model().reduce(*d->session().runId())[0];
+    model->setData(model->index(0, 3), QString::number(first.absolute->pressure.kilopascal(), 'f', 2), Qt::EditRole);
+    EXPECT_TRUE(d->text("studentVerdict").contains(QStringLiteral("right so far")));
+    model->setData(model->index(0, 4), QString::number(first.liquid.temperature.celsius() - 273.15, 'f', 1), Qt::EditRole);
+    EXPECT_TRUE(d->text("studentVerdict").contains(QStringLiteral("added"))) << d->text("studentVerdict").toStdString();
+}
+
+TEST_F(SampleLesson, ReportsAndExportsLandWhereTheyAreSent) {
+    d->window.goTo(Station::Report);
+    Driver::settle();
+    const std::pair<const char*, const char*> files[] = {{"savePdf", "r.pdf"}, {"saveHtml", "r.html"}, {"saveCsv", "r.csv"}, {"saveJson", "r.json"}};
+    for (const auto& [button, name] : files) {
+        app::dialogs::answerNext(QString::fromStdString((dir / name).string()));
+        d->press(button);
+    }
+    const auto head = [&](const char* name) {
+        QFile file(QString::fromStdString((dir / name).string()));
+        EXPECT_TRUE(file.open(QIODevice::ReadOnly)) << name;
+        return file.read(200);
+    };
+    EXPECT_TRUE(head("r.pdf").startsWith("%PDF-"));
+    EXPECT_TRUE(head("r.html").startsWith("<!DOCTYPE html>"));
+    EXPECT_TRUE(head("r.csv").startsWith("# made-up sample data"));
+    EXPECT_TRUE(head("r.json").contains("Boiling water without a hundred degrees"));
+    app::dialogs::answerNext(QStringLiteral("/nowhere/r.html"));
+    d->press("saveHtml");
+    EXPECT_TRUE(d->text("message").contains(QStringLiteral("could not be written")));
+}
+
+TEST_F(SampleLesson, ACsvComesInWithItsBadLinesNamed) {
+    std::ofstream(dir / "cold.csv") << "temperature_degC,absolute_kPa\n60.06,20.0\nwarm,30\n81.3,50.0\n96.7,90.0\n";
+    d->window.goTo(Station::Report);
+    Driver::settle();
+    app::dialogs::answerNext(QString::fromStdString((dir / "cold.csv").string()));
+    d->press("importCsv");
+    EXPECT_TRUE(d->text("importComplaints").contains(QStringLiteral("line 3")));
+    EXPECT_EQ(d->session().model().readingsOf(*d->session().runId()).size(), 3U);
+}
+
+TEST_F(SampleLesson, TheMapGoesOutAsAVectorAndAsAPicture) {
+    d->window.goTo(Station::WorkUp);
+    Driver::settle();
+    auto* map = d->find<PhaseMap>("phaseMap");
+    ASSERT_TRUE(map->exportSvg(QString::fromStdString((dir / "m.svg").string())));
+    ASSERT_TRUE(map->exportPng(QString::fromStdString((dir / "m.png").string())));
+    QFile svg(QString::fromStdString((dir / "m.svg").string()));
+    ASSERT_TRUE(svg.open(QIODevice::ReadOnly));
+    EXPECT_GT(svg.readAll().count("<path"), 10);
+    EXPECT_EQ(QImage(QString::fromStdString((dir / "m.png").string())).width(), 2 * map->width());
+}
+
+TEST_F(SampleLesson, ATableCopiesWithItsHeader) {
+    d->window.goTo(Station::WorkUp);
+    Driver::settle();
+    const QString text = app::tableAsText(d->find<QTableView>("workTable"));
+    EXPECT_TRUE(text.startsWith(QStringLiteral("#\tU-tube, cm\t")));
+    EXPECT_EQ(text.count(QLatin1Char('\n')), 12);
+}
+
+TEST_F(SampleLesson, MapCoordinatesGoThereAndBackInAllAxes) {
+    d->window.goTo(Station::WorkUp);
+    Driver::settle();
+    auto* map = d->find<PhaseMap>("phaseMap");
+    for (const auto axes : {PhaseMap::Axes::PressureLog, PhaseMap::Axes::PressureLinear, PhaseMap::Axes::ClausiusClapeyron}) {
+        map->setAxes(axes);
+        EXPECT_NEAR(map->kelvinAt(map->xOf(350.0)), 350.0, 1e-9);
+        EXPECT_NEAR(map->pascalAt(map->yOf(4e4)), 4e4, 1e-6);
+        for (const MapPoint& p : map->view().points) EXPECT_TRUE(map->rect().contains(map->pixelOf(p.kelvin, p.pascal).toPoint()));
+    }
+}
+
+TEST_F(SampleLesson, EveryControlHasANameForThoseWhoCannotSeeIt) {
+    for (int i = 0; i < kStations; ++i) {
+        d->window.goTo(static_cast<Station>(i));
+        Driver::settle();
+        for (QWidget* w : d->window.findChildren<QWidget*>()) {
+            if (!w->isVisible() || !(w->focusPolicy() & Qt::TabFocus) || w->inherits("QScrollArea") || w->inherits("QTabBar")) continue;
+            const auto* button = qobject_cast<QAbstractButton*>(w);
+            EXPECT_FALSE(w->accessibleName().isEmpty() && !(button && !button->text().isEmpty())) << "station " << i + 1 << ": " << w->metaObject()->className() << ' ' << w->objectName().toStdString();
+        }
+    }
+}
+
+TEST(MainWindow, DamagedAndForeignFilesAreNamedAndTheOpenNotebookStays) {
+    const TempDir dir;
+    Driver d(dir / "a.uttrin");
+    std::ofstream(dir / "text.uttrin") << "hello";
+    EXPECT_FALSE(d.window.openNotebook(QString::fromStdString((dir / "text.uttrin").string())));
+    Driver::settle();
+    EXPECT_TRUE(d.text("message").contains(QStringLiteral("not an Uttrin notebook")));
+    EXPECT_EQ(d.session().notebook().path(), dir / "a.uttrin");
+}
+
+TEST(MainWindow, ControlAndANumberGoToTheStations) {
+    const TempDir dir;
+    Driver d(dir / "a.uttrin");
+    for (int i = 0; i < kStations; ++i) {
+        QTest::keyClick(&d.window, static_cast<Qt::Key>(Qt::Key_1 + i), Qt::ControlModifier);
+        EXPECT_EQ(d.window.station(), static_cast<Station>(i));
+    }
+}
+
+} // namespace
+} // namespace uttrin

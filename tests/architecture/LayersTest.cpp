@@ -1,0 +1,52 @@
+#include <gtest/gtest.h>
+
+#include <filesystem>
+#include <fstream>
+#include <map>
+#include <regex>
+#include <set>
+#include <string>
+
+namespace {
+
+namespace fs = std::filesystem;
+
+/// What each room may include; docs/architecture.md shows the same as a picture.
+const std::map<std::string, std::set<std::string>> kMayUse{
+    {"quantities", {}},
+    {"physics", {"quantities"}},
+    {"instruments", {"physics", "quantities"}},
+    {"plan", {"instruments", "physics", "quantities"}},
+    {"analysis", {"instruments", "physics", "quantities"}},
+    {"notebook", {"quantities"}},
+    {"lesson", {"analysis", "instruments", "notebook", "physics", "plan", "quantities"}},
+    {"report", {"analysis", "instruments", "lesson", "notebook", "physics", "plan", "quantities"}},
+    {"demo", {"instruments", "notebook", "physics", "plan", "quantities"}},
+    {"pdf", {"report"}},
+    {"cli", {"analysis", "instruments", "lesson", "notebook", "pdf", "physics", "plan", "quantities", "report"}},
+    {"app", {"analysis", "demo", "instruments", "lesson", "notebook", "pdf", "physics", "plan", "quantities", "report"}},
+};
+const std::set<std::string> kWithQt{"pdf", "cli", "app"};
+
+TEST(Layers, NoRoomReachesUpwardsAndTheCoreKnowsNoQt) {
+    const std::regex own("#include \"([a-z]+)/"), qt("#include <Q[A-Z]");
+    int files = 0;
+    for (const auto& entry : fs::recursive_directory_iterator(SOURCE_DIR)) {
+        const std::string extension = entry.path().extension();
+        if (extension != ".h" && extension != ".cpp") continue;
+        const std::string room = entry.path().parent_path().filename();
+        ASSERT_TRUE(kMayUse.contains(room)) << entry.path();
+        ++files;
+        std::ifstream file(entry.path());
+        for (std::string line; std::getline(file, line);) {
+            std::smatch match;
+            const bool upwards = std::regex_search(line, match, own) && !kMayUse.at(room).contains(match[1]);
+            EXPECT_FALSE(upwards) << entry.path() << ": " << line;
+            const bool strayQt = std::regex_search(line, qt) && !kWithQt.contains(room);
+            EXPECT_FALSE(strayQt) << entry.path() << ": " << line;
+        }
+    }
+    EXPECT_GT(files, 60);
+}
+
+} // namespace

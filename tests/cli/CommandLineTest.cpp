@@ -1,0 +1,154 @@
+#include "demo/DemoNotebook.h"
+#include "support/TempDir.h"
+
+#include <gtest/gtest.h>
+#include <nlohmann/json.hpp>
+#include <sys/wait.h>
+
+#include <array>
+#include <cstdio>
+#include <fstream>
+#include <iterator>
+
+namespace uttrin {
+namespace {
+
+struct Output {
+    int code;
+    std::string out, err;
+};
+
+/// Runs the command line as a process; words are given as a shell takes them.
+Output run(const std::string& words) {
+    const testing::TempDir dir;
+    const std::string command = std::string(UTTRIN_CLI) + " " + words + " 2>" + (dir / "err").string();
+    FILE* pipe = popen(command.c_str(), "r");
+    Output o{0, "", ""};
+    std::array<char, 4096> buffer{};
+    while (const auto n = fread(buffer.data(), 1, buffer.size(), pipe)) o.out.append(buffer.data(), n);
+    o.code = WEXITSTATUS(pclose(pipe));
+    std::ifstream err(dir / "err");
+    o.err.assign(std::istreambuf_iterator<char>(err), {});
+    return o;
+}
+
+nlohmann::json json(const std::string& words) {
+    const Output o = run(words + " --json");
+    EXPECT_EQ(o.code, 0) << o.err;
+    return nlohmann::json::parse(o.out);
+}
+
+TEST(CommandLine, SaturationMeetsTheSteamTables) {
+    const auto j = json("saturation --fluid water --temperature '80 degC'");
+    EXPECT_NEAR(j["pressure_pa"], 47414.5, 1.0); // IAPWS-95 at 353.15 K: 47.4147 kPa
+    EXPECT_NEAR(j["enthalpy_of_vaporisation_j_per_kg"], 2308.0e3, 0.3e3);
+    EXPECT_NEAR(j["density_liquid_kg_per_m3"], 971.77, 0.05);
+    EXPECT_EQ(j["phases"], "liquid-vapour");
+    EXPECT_GT(j["pressure_pa_u"].get<double>(), 0.0);
+    EXPECT_EQ(json("saturation --temperature '230 K'")["phases"], "solid-vapour");
+}
+
+TEST(CommandLine, AValueThatBeginsWithAMinusIsAValue) {
+    const auto j = json("boil --fluid water --pressure '-0.7 bar' --kind gauge --room '1008.2 hPa'");
+    EXPECT_NEAR(j["absolute_pa"], 30820.0, 1e-6);
+    EXPECT_NEAR(j["boiling_point_k"], 342.866, 0.001); // 69.72 degC at 30.82 kPa
+    EXPECT_EQ(json("boil --pressure '−0.7 bar' --kind gauge --room '1008.2 hPa'")["absolute_pa"], j["absolute_pa"]);
+    EXPECT_NEAR(json("convert '-40 degF' --to degC")["value"], -40.0, 1e-9);
+}
+
+TEST(CommandLine, RoomAndGaugeGiveTheirWorkedExamples) {
+    EXPECT_NEAR(json("room --altitude '612 m'")["station_pressure_pa"], 94186, 5); // ISO 2533 table, interpolated
+    EXPECT_NEAR(json("room --dead-head '-91.3 kPa' --ultimate '0.6 kPa'")["station_pressure_pa"], 91900, 1e-6);
+    EXPECT_NEAR(json("gauge --type open-u-tube --legs '66.0 cm' '21.0 cm' --temperature '22 degC' --room '1008.2 hPa'")["absolute_pa"], 100820 - 0.45 * 13540.97 * 9.80665, 1.0);
+    EXPECT_NEAR(json("gauge --type vacuum-dial --reading '-21 inHg' --room '1 atm'")["absolute_pa"], 101325 - 21 * 3386.389, 0.1);
+    EXPECT_NEAR(json("convert '66.0 cmHg' --to kPa")["value"], 87.9928, 1e-4);
+    EXPECT_EQ(json("fluids")["fluids"][0]["id"], "water");
+}
+
+struct BadRow {
+    const char* words;
+    int code;
+    const char* says;
+};
+
+TEST(CommandLine, BadInputIsNamedOnStderrWithTheRightExitCode) {
+    const BadRow rows[] = {
+        {"boil --pressure 20", 2, "accepted units: Pa"},
+        {"boil --pressure '20 kpa'", 2, "'kpa' is not a unit"},
+        {"boil --pressure '-0.7 bar' --kind gauge", 2, "--room"},
+        {"boil --pressure '-2 bar' --kind gauge --room '1 bar'", 2, "below a perfect vacuum"},
+        {"boil --fluid treacle --pressure '20 kPa'", 2, "accepted: water"},
+        {"boil --pressure '300 bar'", 3, "covers"},
+        {"saturation --temperature '700 K'", 3, "50 K to 647.096 K"},
+        {"room", 2, "--barometer"},
+        {"room --altitude '30 km'", 3, "lowest layer"},
+        {"gauge --type open-u-tube --legs '66 cm' --room '1 atm'", 2, "legs"},
+        {"plan /nowhere.json", 2, "'/nowhere.json' cannot be read"},
+        {"frobnicate", 2, "'frobnicate' is not a verb; accepted: fluids"},
+        {"notebook info /nowhere.uttrin", 1, "no such file"},
+    };
+    for (const BadRow& row : rows) {
+        SCOPED_TRACE(row.words);
+        const Output o = run(std::string(row.words) + " --json");
+        EXPECT_EQ(o.code, row.code);
+        EXPECT_TRUE(o.out.empty()) << o.out;
+        EXPECT_NE(o.err.find(row.says), std::string::npos) << o.err;
+    }
+}
+
+TEST(CommandLine, PlanGivesDialReadingsAndCautions) {
+    const testing::TempDir dir;
+    std::ofstream(dir / "plan.json") << R"({"room":{"method":"barometer","reading":"943.1 hPa","uncertainty":"0.3 hPa"},
+        "rig":{"gauge":{"convention":"gauge-negative","unit":"bar","division":0.02,"accuracy":0.02}},
+        "ladder":{"spacing":"dial-steps","from":-0.7,"to":0,"step":0.1}})";
+    const auto j = json("plan " + (dir / "plan.json").string());
+    ASSERT_EQ(j["targets"].size(), 8U);
+    EXPECT_NEAR(j["targets"][0]["dial"]["value"], -0.7, 1e-9);
+    EXPECT_EQ(j["targets"][0]["dial"]["unit"], "bar");
+    EXPECT_NEAR(j["targets"][0]["absolute_pa"], 24310, 1e-6);
+    EXPECT_NEAR(j["targets"][0]["expected_boiling_point_k"], 337.47, 0.05); // 64.3 degC at 24.3 kPa
+    EXPECT_GT(j["total_duration_s"].get<double>(), 600.0);
+    EXPECT_FALSE(j["cautions"].empty());
+    EXPECT_FALSE(j["materials"].empty());
+}
+
+TEST(CommandLine, FitFindsTheEnthalpyAndNamesBadLines) {
+    const testing::TempDir dir;
+    std::ofstream(dir / "run.csv") << "temperature_degC,gauge_kPa\n49.4,-82.31\n60.1,-74.31\n67.1,-66.75\noops,1\n72.8,-59.2\n77.4,-51.64\n81.4,-44.09\n85.0,-36.53\n";
+    const auto j = json("fit " + (dir / "run.csv").string() + " --room '943.1 hPa' --method york --temperature-u '0.1 K' --pressure-u '60 Pa'");
+    EXPECT_NEAR(j["enthalpy_of_vaporisation_j_per_mol"].get<double>(), 42350, 300);
+    EXPECT_NEAR(j["relative_to_reference"].get<double>(), 0.0, 0.005);
+    EXPECT_LT(j["ci95_low"], j["enthalpy_of_vaporisation_j_per_mol"]);
+    EXPECT_EQ(j["points"].size(), 7U);
+    EXPECT_EQ(j["unread_lines"].size(), 1U);
+    EXPECT_FALSE(j["diagnosis"].empty());
+    const auto stated = json("fit " + (dir / "run.csv").string() + " --room '943.1 hPa' --temperature-u '0.1 K' --pressure-u '60 Pa' --scale-errors no");
+    EXPECT_NE(stated["enthalpy_of_vaporisation_j_per_mol_u"], j["enthalpy_of_vaporisation_j_per_mol_u"]);
+    EXPECT_EQ(run("fit " + (dir / "run.csv").string()).code, 2);
+}
+
+TEST(CommandLine, NotebooksAreLookedIntoExportedImportedCheckedAndReported) {
+    const testing::TempDir dir;
+    ASSERT_TRUE(writeDemoNotebook(dir / "d.uttrin"));
+    const std::string file = (dir / "d.uttrin").string();
+    const auto info = json("notebook info " + file);
+    EXPECT_EQ(info["lessons"][0]["runs"].size(), 7U);
+    EXPECT_TRUE(json("notebook check " + file)["sound"].get<bool>());
+    for (const char* format : {"csv", "json", "xlsx"}) EXPECT_TRUE(std::filesystem::exists(json("notebook export " + file + " --format " + format + " --out " + (dir / "out").string())["written"][0].get<std::string>()));
+    std::ofstream(dir / "new.csv") << "temperature_degC,absolute_kPa\n60.06,20.0\n81.3,50.0\n";
+    EXPECT_EQ(json("notebook import " + file + " " + (dir / "new.csv").string())["readings"], 2);
+    EXPECT_GE(json("report " + file + " --run 3 --out " + (dir / "r.pdf").string())["pages"].get<int>(), 2);
+    EXPECT_EQ(json("report " + file + " --run 3 --out " + (dir / "r.html").string())["pages"], 1);
+    EXPECT_EQ(run("report " + file + " --run 99 --out " + (dir / "r.html").string()).code, 2);
+}
+
+TEST(CommandLine, EveryVerbsHelpShowsAnExample) {
+    for (const char* verb : {"fluids", "saturation", "boil", "convert", "room", "gauge", "plan", "fit", "notebook", "report"}) {
+        const Output o = run(std::string(verb) + " --help");
+        EXPECT_EQ(o.code, 0);
+        EXPECT_NE(o.out.find(std::string("Example: uttrin-cli ") + verb), std::string::npos) << verb;
+    }
+}
+
+} // namespace
+} // namespace uttrin
