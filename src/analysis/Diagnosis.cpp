@@ -17,12 +17,14 @@ constexpr std::size_t kFewestPoints = 6;
 constexpr double kTellingWeight = 2.0 / 3.0;
 constexpr double kNoneRuledOut = 0.05; // weight of "no cause" below which a cause is named
 constexpr std::size_t kMostSuperheated = 3;
-constexpr double kJudgementKelvin = 0.15; // standard uncertainty of judging that it boils as agreed, whatever the thermometer
+constexpr double kJudgementKelvin =
+    0.15; // standard uncertainty of judging that it boils as agreed, whatever the thermometer
 
 /// Superheat of every point under a changed pressure; infinite where the change makes nonsense of a pressure.
 class Curve {
 public:
-    Curve(std::span<const BoilingDatum> data, const Substance& substance) : m_data(data), m_substance(substance) {
+    Curve(std::span<const BoilingDatum> data, const Substance& substance)
+        : m_data(data), m_substance(substance) {
         for (const BoilingDatum& d : data) {
             const auto s = substance.saturationAt(d.temperature);
             m_u.push_back(std::hypot(d.temperatureU, s ? d.pressureU / s->slope : 0.0, kJudgementKelvin));
@@ -40,7 +42,8 @@ public:
 
     [[nodiscard]] double misfit(const std::vector<double>& superheat) const {
         double sum = 0.0;
-        for (std::size_t i = 0; i < superheat.size(); ++i) sum += std::pow(superheat[i] / m_u[i], 2);
+        for (std::size_t i = 0; i < superheat.size(); ++i)
+            sum += std::pow(superheat[i] / m_u[i], 2);
         return sum;
     }
 
@@ -74,11 +77,15 @@ Candidate bestOf(const std::function<double(double)>& misfit, double low, double
 }
 
 Candidate pressureOffset(const Curve& curve) {
-    const auto misfit = [&](double offset) { return curve.misfit(curve.superheat([offset](double p) { return p + offset; })); };
+    const auto misfit = [&](double offset) {
+        return curve.misfit(curve.superheat([offset](double p) { return p + offset; }));
+    };
     Candidate c = bestOf(misfit, -20e3, 20e3, curve.size());
     c.cause.id = "pressure-offset";
-    c.cause.sentence = fmt::format("All absolute pressures are too {} by about {} kPa: the room's pressure or the gauge's zero is wrong.",
-                                   c.cause.amount > 0 ? "low" : "high", fixed(std::abs(c.cause.amount) * 1e-3, 2));
+    c.cause.sentence =
+        fmt::format("All absolute pressures are too {} by about {} kPa: the room's pressure or the gauge's "
+                    "zero is wrong.",
+                    c.cause.amount > 0 ? "low" : "high", fixed(std::abs(c.cause.amount) * 1e-3, 2));
     return c;
 }
 
@@ -94,19 +101,25 @@ Candidate temperatureOffset(const Curve& curve) {
     c.cause.id = "temperature-offset";
     c.cause.amount = sum / weightSum;
     auto left = plain;
-    for (double& v : left) v -= c.cause.amount;
+    for (double& v : left)
+        v -= c.cause.amount;
     c.criterion = akaike(curve.misfit(left), 1, curve.size());
-    c.cause.sentence = fmt::format("All temperatures are {} by about {} K: the thermometer is off{}.", c.cause.amount > 0 ? "too high" : "too low",
-                                   fixed(std::abs(c.cause.amount), 1), c.cause.amount > 0 ? ", or every point was superheated alike" : "");
+    c.cause.sentence =
+        fmt::format("All temperatures are {} by about {} K: the thermometer is off{}.",
+                    c.cause.amount > 0 ? "too high" : "too low", fixed(std::abs(c.cause.amount), 1),
+                    c.cause.amount > 0 ? ", or every point was superheated alike" : "");
     return c;
 }
 
 Candidate gaugeScale(const Curve& curve, double room) {
-    const auto misfit = [&](double k) { return curve.misfit(curve.superheat([=](double p) { return room - k * (room - p); })); };
+    const auto misfit = [&](double k) {
+        return curve.misfit(curve.superheat([=](double p) { return room - k * (room - p); }));
+    };
     Candidate c = bestOf(misfit, 0.8, 1.2, curve.size());
     c.cause.id = "gauge-scale";
-    c.cause.sentence = fmt::format("The gauge shows {} % too {} vacuum all along its scale: its unit or its calibration is wrong.",
-                                   fixed(100.0 * std::abs(c.cause.amount - 1.0), 1), c.cause.amount > 1 ? "shallow a" : "deep a");
+    c.cause.sentence = fmt::format(
+        "The gauge shows {} % too {} vacuum all along its scale: its unit or its calibration is wrong.",
+        fixed(100.0 * std::abs(c.cause.amount - 1.0), 1), c.cause.amount > 1 ? "shallow a" : "deep a");
     return c;
 }
 
@@ -133,7 +146,8 @@ Candidate superheatedPoints(const Curve& curve) {
     }
     std::sort(best.cause.points.begin(), best.cause.points.end());
     std::string list;
-    for (const std::size_t i : best.cause.points) list += fmt::format("{}{}", list.empty() ? "" : ", ", i + 1);
+    for (const std::size_t i : best.cause.points)
+        list += fmt::format("{}{}", list.empty() ? "" : ", ", i + 1);
     best.cause.id = "superheated-points";
     best.cause.sentence = superheatSentence(list, best.cause.points.size() == 1, best.cause.amount);
     return best;
@@ -142,10 +156,13 @@ Candidate superheatedPoints(const Curve& curve) {
 } // namespace
 
 std::string superheatSentence(const std::string& list, bool one, double kelvin) {
-    return fmt::format("Point{} {} {} about {} K above the curve: superheated (read while boiling too hard), or the gauge was misread there.", one ? "" : "s", list, one ? "lies" : "lie", fixed(kelvin, 1));
+    return fmt::format("Point{} {} {} about {} K above the curve: superheated (read while boiling too hard), "
+                       "or the gauge was misread there.",
+                       one ? "" : "s", list, one ? "lies" : "lie", fixed(kelvin, 1));
 }
 
-std::vector<CauseEstimate> diagnose(std::span<const BoilingDatum> data, const Substance& substance, std::optional<Pressure> room) {
+std::vector<CauseEstimate> diagnose(std::span<const BoilingDatum> data, const Substance& substance,
+                                    std::optional<Pressure> room) {
     if (data.size() < kFewestPoints) return {};
     const Curve curve(data, substance);
     std::vector<Candidate> all;
@@ -159,9 +176,11 @@ std::vector<CauseEstimate> diagnose(std::span<const BoilingDatum> data, const Su
     if (room) all.push_back(gaugeScale(curve, room->pascal()));
     if (auto hot = superheatedPoints(curve); !hot.cause.points.empty()) all.push_back(std::move(hot));
 
-    std::sort(all.begin(), all.end(), [](const Candidate& a, const Candidate& b) { return a.criterion < b.criterion; });
+    std::sort(all.begin(), all.end(),
+              [](const Candidate& a, const Candidate& b) { return a.criterion < b.criterion; });
     double total = 0.0;
-    for (Candidate& c : all) total += c.cause.weight = std::exp(-0.5 * (c.criterion - all.front().criterion));
+    for (Candidate& c : all)
+        total += c.cause.weight = std::exp(-0.5 * (c.criterion - all.front().criterion));
     std::vector<CauseEstimate> ranked;
     for (Candidate& c : all) {
         c.cause.weight /= total;
@@ -171,7 +190,8 @@ std::vector<CauseEstimate> diagnose(std::span<const BoilingDatum> data, const Su
 }
 
 bool isTelling(const std::vector<CauseEstimate>& ranked) {
-    const auto none = std::find_if(ranked.begin(), ranked.end(), [](const CauseEstimate& c) { return c.id == "none"; });
+    const auto none =
+        std::find_if(ranked.begin(), ranked.end(), [](const CauseEstimate& c) { return c.id == "none"; });
     return none != ranked.end() && none->weight < kNoneRuledOut && ranked.front().weight > kTellingWeight;
 }
 

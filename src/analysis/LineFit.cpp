@@ -62,7 +62,8 @@ void complete(LineFit& fit, std::span<const FitPoint> points, std::span<const do
 }
 
 void scaleByScatter(LineFit& fit) {
-    const double factor = fit.degreesOfFreedom > 0 ? std::sqrt(fit.reducedChiSquare()) : std::numeric_limits<double>::quiet_NaN();
+    const double factor = fit.degreesOfFreedom > 0 ? std::sqrt(fit.reducedChiSquare())
+                                                   : std::numeric_limits<double>::quiet_NaN();
     fit.slopeU *= factor;
     fit.interceptU *= factor;
     fit.covariance *= factor * factor;
@@ -86,15 +87,20 @@ LineFit fitWithWeights(std::span<const FitPoint> points, std::vector<double> wei
 }
 
 /// Weight of a point's residual at a slope; a coordinate without error counts as exact.
-double yorkWeight(const FitPoint& p, double slope) { return 1.0 / (p.uy * p.uy + slope * slope * p.ux * p.ux); }
+double yorkWeight(const FitPoint& p, double slope) {
+    return 1.0 / (p.uy * p.uy + slope * slope * p.ux * p.ux);
+}
 
 } // namespace
 
 std::string_view id(FitMethod method) {
     switch (method) {
-    case FitMethod::Ols: return "ols";
-    case FitMethod::Weighted: return "weighted";
-    case FitMethod::York: return "york";
+    case FitMethod::Ols:
+        return "ols";
+    case FitMethod::Weighted:
+        return "weighted";
+    case FitMethod::York:
+        return "york";
     }
     return "";
 }
@@ -109,7 +115,8 @@ LineFit fitOls(std::span<const FitPoint> points) {
 
 LineFit fitWeighted(std::span<const FitPoint> points, bool scaleErrors) {
     std::vector<double> weight(points.size());
-    std::transform(points.begin(), points.end(), weight.begin(), [](const FitPoint& p) { return 1.0 / (p.uy * p.uy); });
+    std::transform(points.begin(), points.end(), weight.begin(),
+                   [](const FitPoint& p) { return 1.0 / (p.uy * p.uy); });
     LineFit fit = fitWithWeights(points, std::move(weight));
     if (scaleErrors) scaleByScatter(fit);
     return fit;
@@ -125,7 +132,8 @@ LineFit fitYork(std::span<const FitPoint> points, bool scaleErrors) {
     Moments m;
     for (int step = 0; step < kMostSteps; ++step) {
         const double b = fit.slope;
-        std::transform(points.begin(), points.end(), fit.weight.begin(), [b](const FitPoint& p) { return yorkWeight(p, b); });
+        std::transform(points.begin(), points.end(), fit.weight.begin(),
+                       [b](const FitPoint& p) { return yorkWeight(p, b); });
         m = moments(points, fit.weight);
         double numerator = 0.0, denominator = 0.0;
         for (std::size_t i = 0; i < points.size(); ++i) {
@@ -147,9 +155,12 @@ LineFit fitYork(std::span<const FitPoint> points, bool scaleErrors) {
 
 LineFit fitLine(std::span<const FitPoint> points, FitMethod method, bool scaleErrors) {
     switch (method) {
-    case FitMethod::Ols: return fitOls(points);
-    case FitMethod::Weighted: return fitWeighted(points, scaleErrors);
-    case FitMethod::York: return fitYork(points, scaleErrors);
+    case FitMethod::Ols:
+        return fitOls(points);
+    case FitMethod::Weighted:
+        return fitWeighted(points, scaleErrors);
+    case FitMethod::York:
+        return fitYork(points, scaleErrors);
     }
     return {};
 }

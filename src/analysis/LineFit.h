@@ -26,8 +26,8 @@ enum class FitMethod {
 struct LineFit {
     double intercept = 0.0, slope = 0.0;
     double interceptU = 0.0, slopeU = 0.0;
-    double covariance = 0.0;      ///< of intercept and slope
-    double chiSquare = 0.0;       ///< sum of weighted squared residuals; sum of squared residuals for Ols
+    double covariance = 0.0; ///< of intercept and slope
+    double chiSquare = 0.0;  ///< sum of weighted squared residuals; sum of squared residuals for Ols
     int degreesOfFreedom = 0;
     double rSquared = 0.0;        ///< weighted coefficient of determination
     bool scaled = false;          ///< standard errors multiplied by the root of the reduced chi-square
@@ -46,14 +46,15 @@ struct LineFit {
 /// @param scaleErrors  multiply the standard errors by the root of the reduced chi-square.
 [[nodiscard]] LineFit fitWeighted(std::span<const FitPoint> points, bool scaleErrors);
 
-/// Straight line with errors in both coordinates, uncorrelated: D. York, N. M. Evensen, M. Lopez Martinez, J. De Basabe
-/// Delgado, Am. J. Phys. 72 (2004) 367, eq. 13. Standard errors are those of the adjusted points (eq. 13d, 13e).
+/// Straight line with errors in both coordinates, uncorrelated: D. York, N. M. Evensen, M. Lopez Martinez, J.
+/// De Basabe Delgado, Am. J. Phys. 72 (2004) 367, eq. 13. Standard errors are those of the adjusted points
+/// (eq. 13d, 13e).
 [[nodiscard]] LineFit fitYork(std::span<const FitPoint> points, bool scaleErrors);
 
 [[nodiscard]] LineFit fitLine(std::span<const FitPoint> points, FitMethod method, bool scaleErrors);
 
-/// Residual in y over its own standard deviation estimated without the point (externally studentised); infinite where the
-/// others lie exactly on a line. REQUIRES: four points or more.
+/// Residual in y over its own standard deviation estimated without the point (externally studentised);
+/// infinite where the others lie exactly on a line. REQUIRES: four points or more.
 [[nodiscard]] std::vector<double> studentisedResiduals(std::span<const FitPoint> points, const LineFit& fit);
 
 /// Two-sided quantile of Student's t: the factor for a confidence interval of this coverage.

@@ -10,26 +10,28 @@
 namespace uttrin {
 namespace {
 
-constexpr double kCoverageFactor = 3.0;    // deviations beyond three standard uncertainties are spoken of
-constexpr double kSmallestOddity = 0.6;    // K, what boiling 'slow and steady' scatters by anyway
-constexpr double kExplainedWithin = 1.5;   // K, a slip explains a pair if it brings it this close to the curve
-constexpr double kWorthExplaining = 3.0;   // K, closer pairs are superheat or air, not slips of the pen
-constexpr double kMostSuperheat = 12.0;    // K, clean glass does not hold back more at the bench
-constexpr double kAboveRoom = 1.05;        // relative, what a vessel on a pump cannot be
+constexpr double kCoverageFactor = 3.0;  // deviations beyond three standard uncertainties are spoken of
+constexpr double kSmallestOddity = 0.6;  // K, what boiling 'slow and steady' scatters by anyway
+constexpr double kExplainedWithin = 1.5; // K, a slip explains a pair if it brings it this close to the curve
+constexpr double kWorthExplaining = 3.0; // K, closer pairs are superheat or air, not slips of the pen
+constexpr double kMostSuperheat = 12.0;  // K, clean glass does not hold back more at the bench
+constexpr double kAboveRoom = 1.05;      // relative, what a vessel on a pump cannot be
 
 struct Deviation {
     double kelvin, u;
 };
 
 /// Superheat of a pair, or nothing where the pressure is not possible.
-std::optional<Deviation> deviation(const CapturePair& pair, const GaugeReading& reading, double temperatureReading, const Substance& substance) {
+std::optional<Deviation> deviation(const CapturePair& pair, const GaugeReading& reading,
+                                   double temperatureReading, const Substance& substance) {
     const auto p = toAbsolute(pair.gauge, reading, pair.room, pair.zero);
     const auto t = toTemperature(pair.thermometer, temperatureReading);
     if (!p || !t || !(p->pressure.pascal() > 0.0)) return std::nullopt;
     if (pair.room && p->pressure.pascal() > kAboveRoom * pair.room->station.pascal()) return std::nullopt;
     const auto boils = substance.saturationAt(p->pressure);
     if (!boils) return std::nullopt;
-    return Deviation{(t->temperature - boils->temperature).kelvin(), std::hypot(t->u(), p->u() / boils->slope, boils->temperatureU())};
+    return Deviation{(t->temperature - boils->temperature).kelvin(),
+                     std::hypot(t->u(), p->u() / boils->slope, boils->temperatureU())};
 }
 
 struct Explanation {
@@ -42,25 +44,35 @@ struct Explanation {
 std::vector<Explanation> explanations(const CapturePair& pair) {
     const auto& r = pair.reading;
     const double t = pair.temperatureReading;
-    const auto shown = [&](const GaugeReading& g) { return fmt::format("{} {}", text(pair.gauge, g), unitText(pair.gauge)); };
+    const auto shown = [&](const GaugeReading& g) {
+        return fmt::format("{} {}", text(pair.gauge, g), unitText(pair.gauge));
+    };
     std::vector<Explanation> all;
-    const auto add = [&](SlipKind kind, GaugeReading g, std::string why) { all.push_back({kind, g, t, why + fmt::format(" Did you mean {}?", shown(g))}); };
+    const auto add = [&](SlipKind kind, GaugeReading g, std::string why) {
+        all.push_back({kind, g, t, why + fmt::format(" Did you mean {}?", shown(g))});
+    };
     if (r.second) {
-        add(SlipKind::ArmsSwapped, {*r.second, r.first}, "The arms look swapped: the arm towards the vessel stands higher under vacuum.");
+        add(SlipKind::ArmsSwapped, {*r.second, r.first},
+            "The arms look swapped: the arm towards the vessel stands higher under vacuum.");
     } else {
-        add(SlipKind::Sign, {-r.first, std::nullopt}, pair.gauge.convention == PressureConvention::GaugeNegative ? "The minus sign is missing." : "There is a minus sign too many.");
+        add(SlipKind::Sign, {-r.first, std::nullopt},
+            pair.gauge.convention == PressureConvention::GaugeNegative ? "The minus sign is missing."
+                                                                       : "There is a minus sign too many.");
         add(SlipKind::TenFold, {r.first * 10.0, std::nullopt}, "Ten times too small, it seems.");
         add(SlipKind::TenFold, {r.first / 10.0, std::nullopt}, "Ten times too large, it seems.");
         const Unit& own = unit(pair.gauge.unit);
         for (const std::string_view other : {"kPa", "mbar", "bar", "mmHg", "cmHg", "inHg", "psi"})
             if (std::abs(unit(other).factor / own.factor - 1.0) > 0.01)
-                add(SlipKind::PressureUnit, {r.first * unit(other).factor / own.factor, std::nullopt}, fmt::format("That looks like a reading in {}.", unit(other).display));
+                add(SlipKind::PressureUnit, {r.first * unit(other).factor / own.factor, std::nullopt},
+                    fmt::format("That looks like a reading in {}.", unit(other).display));
     }
     const Unit& scale = unit(pair.thermometer.unit);
     if (scale.symbol != "K") {
         const Unit& other = unit(scale.symbol == "degC" ? "degF" : "degC");
         const double mended = scale.fromSi(other.toSi(t));
-        all.push_back({SlipKind::TemperatureUnit, r, mended, fmt::format("That looks like a temperature in {}. Did you mean {} {}?", other.display, fixed(mended, 1), scale.display)});
+        all.push_back({SlipKind::TemperatureUnit, r, mended,
+                       fmt::format("That looks like a temperature in {}. Did you mean {} {}?", other.display,
+                                   fixed(mended, 1), scale.display)});
     }
     return all;
 }
@@ -68,7 +80,8 @@ std::vector<Explanation> explanations(const CapturePair& pair) {
 bool isTarget(const CapturePair& pair) {
     if (!pair.targetReading) return false;
     const double tolerance = 0.01 * pair.gauge.division;
-    return std::abs(scaleValue(pair.gauge, *pair.targetReading) - scaleValue(pair.gauge, pair.reading)) < tolerance;
+    return std::abs(scaleValue(pair.gauge, *pair.targetReading) - scaleValue(pair.gauge, pair.reading)) <
+           tolerance;
 }
 
 SlipFinding explain(const CapturePair& pair, const Substance& substance, SlipFinding finding) {
@@ -77,8 +90,10 @@ SlipFinding explain(const CapturePair& pair, const Substance& substance, SlipFin
         if (!d || std::abs(d->kelvin) > std::max(kExplainedWithin, kCoverageFactor * d->u)) continue;
         finding.kind = e.kind;
         finding.sentence = std::move(e.sentence);
-        if (e.kind == SlipKind::TemperatureUnit) finding.mendedTemperature = e.temperature;
-        else finding.mendedGauge = e.reading;
+        if (e.kind == SlipKind::TemperatureUnit)
+            finding.mendedTemperature = e.temperature;
+        else
+            finding.mendedGauge = e.reading;
         return finding;
     }
     return finding;
@@ -91,13 +106,16 @@ SlipFinding describe(const CapturePair& pair, SlipFinding f) {
         f.sentence = fmt::format("Superheated by {} K: calm it down and read again.", fixed(off, 1));
     } else if (off < 0.0 && isTarget(pair)) {
         f.kind = SlipKind::TargetForActual;
-        f.sentence = fmt::format("This is exactly the target's reading, and {} K below boiling. Is it what the gauge shows now?", fixed(-off, 1));
+        f.sentence = fmt::format(
+            "This is exactly the target's reading, and {} K below boiling. Is it what the gauge shows now?",
+            fixed(-off, 1));
     } else if (off < 0.0) {
         f.kind = SlipKind::BelowBoiling;
         f.sentence = fmt::format("{} K below boiling: bubbles here are dissolved air.", fixed(-off, 1));
     } else {
         f.kind = SlipKind::Disagrees;
-        f.sentence = fmt::format("{} K above boiling, more than water can be superheated here. Read both again.", fixed(off, 1));
+        f.sentence = fmt::format(
+            "{} K above boiling, more than water can be superheated here. Read both again.", fixed(off, 1));
     }
     return f;
 }
@@ -110,7 +128,8 @@ SlipFinding checkForSlip(const CapturePair& pair, const Substance& substance) {
     const auto plain = deviation(pair, pair.reading, pair.temperatureReading, substance);
     if (!plain) {
         finding.kind = SlipKind::Impossible;
-        finding.sentence = "That pressure cannot be in this vessel: below a perfect vacuum, or well above the room. Read the gauge again.";
+        finding.sentence = "That pressure cannot be in this vessel: below a perfect vacuum, or well above "
+                           "the room. Read the gauge again.";
         return explain(pair, substance, finding);
     }
     finding.superheatKelvin = plain->kelvin;

@@ -18,7 +18,7 @@ constexpr double kLowest = -20.0, kHighest = 5.0; // K, ends of the margin's sca
 
 MarginBar::MarginBar(QWidget* parent) : QWidget(parent) {
     setObjectName(QStringLiteral("margin"));
-    setMinimumWidth(270);
+    setMinimumWidth(190);
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Expanding);
 }
 
@@ -35,14 +35,18 @@ void MarginBar::paintEvent(QPaintEvent*) {
     p.setRenderHint(QPainter::Antialiasing);
     const int left = 20, right = width() - 26;
     const int small = std::max(12, t.small - 1);
-    const auto x = [&](double kelvin) { return left + (right - left) * (std::clamp(kelvin, kLowest, kHighest) - kLowest) / (kHighest - kLowest); };
+    const auto x = [&](double kelvin) {
+        return left +
+               (right - left) * (std::clamp(kelvin, kLowest, kHighest) - kLowest) / (kHighest - kLowest);
+    };
     const bool boiling = m_view.marginKelvin && *m_view.marginKelvin >= -std::max(0.1, m_view.marginU);
     p.setPen(t.muted);
     p.setFont(fontOf(small, QFont::DemiBold));
-    p.drawText(QRect(8, 8, width(), small + 6), Qt::AlignLeft | Qt::AlignVCenter, tr("MARGIN TO BOILING"));
+    p.drawText(QRect(8, 8, width(), small + 6), Qt::AlignLeft | Qt::AlignVCenter, width() > 300 ? tr("MARGIN TO BOILING") : tr("MARGIN"));
     p.setFont(fontOf(t.large ? 28 : 17, QFont::Bold));
     p.setPen(boiling ? t.hot : m_view.marginKelvin ? t.ink : t.muted);
-    p.drawText(QRect(left, t.large ? 34 : 4, width() - 8 - left, t.large ? 34 : 24), Qt::AlignRight | Qt::AlignVCenter, onScreen(m_view.marginText));
+    p.drawText(QRect(left, t.large ? 34 : 4, width() - 8 - left, t.large ? 34 : 24),
+               Qt::AlignRight | Qt::AlignVCenter, onScreen(m_view.marginText));
 
     const double top = height() * (t.large ? 0.56 : 0.41), bar = 14;
     p.setPen(Qt::NoPen);
@@ -61,7 +65,8 @@ void MarginBar::paintEvent(QPaintEvent*) {
         p.setFont(fontOf(12));
     }
     p.setPen(t.muted);
-    p.drawText(QRect(8, height() - 17, right, 16), Qt::AlignLeft | Qt::AlignVCenter, onScreen(m_view.marginUnder));
+    p.drawText(QRect(8, height() - 17, right, 16), Qt::AlignLeft | Qt::AlignVCenter,
+               onScreen(m_view.marginUnder));
     if (!m_view.marginKelvin) return;
     const double at = x(*m_view.marginKelvin);
     p.setPen(QPen(t.card, 1.5));
@@ -74,15 +79,17 @@ BenchStrip::BenchStrip(QWidget* parent) : QWidget(parent), m_margin(new MarginBa
     setObjectName(QStringLiteral("strip"));
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(20, 6, 4, 4);
-    row->setSpacing(26);
+    row->setSpacing(22);
     const char* names[] = {"stripRoom", "stripGauge", "stripLiquid", "stripBoils"};
     for (int i = 0; i < 4; ++i) {
         auto* column = new QVBoxLayout;
         column->setSpacing(0);
         auto* numbers = new QHBoxLayout;
         numbers->setSpacing(5);
-        m_figures[i] = {makeLabel({}, "muted"), makeLabel({}, "live"), makeLabel({}, "muted"), makeLabel({}, "muted")};
-        for (QLabel* l : {m_figures[i].label, m_figures[i].number, m_figures[i].unit, m_figures[i].under}) l->setWordWrap(false);
+        m_figures[i] = {makeLabel({}, "muted"), makeLabel({}, "live"), makeLabel({}, "muted"),
+                        makeLabel({}, "muted")};
+        for (QLabel* l : {m_figures[i].label, m_figures[i].number, m_figures[i].unit, m_figures[i].under})
+            l->setWordWrap(false);
         m_figures[i].number->setObjectName(QLatin1String(names[i]));
         m_figures[i].under->setObjectName(QLatin1String(names[i]) + QLatin1String("Under"));
         numbers->addWidget(m_figures[i].number);
@@ -104,19 +111,22 @@ void BenchStrip::fill(Figure& f, const StripFigure& shown) {
     f.unit->setContentsMargins(0, 0, 0, 5);
     f.under->setText((shown.missing ? QStringLiteral("\u26A0 ") : QString()) + onScreen(shown.under));
     setRole(f.under, shown.missing ? "cautionText" : "muted");
-    f.under->setFont(fontOf(std::max(12, theme().small - 1), shown.missing ? QFont::DemiBold : QFont::Normal));
-    f.number->setAccessibleName(onScreen(shown.label) + QLatin1Char(' ') + f.number->text() + QLatin1Char(' ') + f.unit->text());
+    f.under->setFont(
+        fontOf(std::max(12, theme().small - 1), shown.missing ? QFont::DemiBold : QFont::Normal));
+    f.number->setAccessibleName(onScreen(shown.label) + QLatin1Char(' ') + f.number->text() +
+                                QLatin1Char(' ') + f.unit->text());
 }
 
 void BenchStrip::show(const StripView& view) {
     const bool large = theme().large;
     setFixedHeight(large ? 142 : 92);
-    for (QLabel* l : {m_figures[0].label, m_figures[0].number, m_figures[0].unit, m_figures[0].under}) l->setVisible(!large);
+    for (QLabel* l : {m_figures[0].label, m_figures[0].number, m_figures[0].unit, m_figures[0].under})
+        l->setVisible(!large);
     fill(m_figures[0], view.room);
     fill(m_figures[1], large ? view.pressure : view.gauge);
     fill(m_figures[2], view.liquid);
     fill(m_figures[3], view.boils);
-    m_margin->setMinimumWidth(large ? 230 : 270);
+    m_margin->setMinimumWidth(large ? 230 : 190);
     m_margin->show(view);
 }
 
@@ -126,7 +136,7 @@ void BenchStrip::paintEvent(QPaintEvent*) {
     p.setPen(theme().hairline);
     p.drawLine(0, height() - 1, width(), height() - 1);
     for (int i = theme().large ? 2 : 1; i < 4; ++i) {
-        const int x = m_figures[i].label->x() - 14;
+        const int x = m_figures[i].label->x() - 12;
         p.drawLine(x, 14, x, height() - 12);
     }
     p.drawLine(m_margin->x() - 6, 14, m_margin->x() - 6, height() - 12);

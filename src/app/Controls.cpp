@@ -34,7 +34,8 @@ QLabel* makeLabel(const QString& text, const char* role, QWidget* parent) {
 bool FieldEdit::event(QEvent* event) {
     if (event->type() == QEvent::ShortcutOverride) {
         const auto* key = static_cast<QKeyEvent*>(event);
-        const bool nothingOfItsOwn = (key->matches(QKeySequence::Undo) && !isUndoAvailable()) || (key->matches(QKeySequence::Redo) && !isRedoAvailable());
+        const bool nothingOfItsOwn = (key->matches(QKeySequence::Undo) && !isUndoAvailable()) ||
+                                     (key->matches(QKeySequence::Redo) && !isRedoAvailable());
         if (nothingOfItsOwn) {
             event->ignore();
             return false;
@@ -43,7 +44,9 @@ bool FieldEdit::event(QEvent* event) {
     return QLineEdit::event(event);
 }
 
-NumberField::NumberField(const QString& label, const QString& unit, const QString& name, QWidget* parent) : QWidget(parent), m_label(makeLabel(label, "muted")), m_edit(new FieldEdit), m_unit(makeLabel(unit, "muted")) {
+NumberField::NumberField(const QString& label, const QString& unit, const QString& name, QWidget* parent)
+    : QWidget(parent), m_label(makeLabel(label, "muted")), m_edit(new FieldEdit),
+      m_unit(makeLabel(unit, "muted")) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(3);
@@ -118,7 +121,8 @@ Segments::Segments(const QString& name, QWidget* parent) : QWidget(parent), m_gr
 void Segments::setChoices(const QStringList& labels, int columns) {
     const auto old = m_group->buttons();
     if (old.size() == labels.size()) { // the same row again, perhaps from the click of one of its own buttons
-        for (int i = 0; i < labels.size(); ++i) m_group->button(i)->setText(labels[i]);
+        for (int i = 0; i < labels.size(); ++i)
+            m_group->button(i)->setText(labels[i]);
         return;
     }
     for (QAbstractButton* b : old) {
@@ -142,7 +146,8 @@ int Segments::chosen() const { return m_group->checkedId(); }
 void Segments::choose(int index) {
     m_group->setExclusive(false);
     const auto all = m_group->buttons();
-    for (QAbstractButton* b : all) b->setChecked(m_group->id(b) == index);
+    for (QAbstractButton* b : all)
+        b->setChecked(m_group->id(b) == index);
     m_group->setExclusive(true);
 }
 
@@ -158,6 +163,11 @@ ScrollColumn::ScrollColumn(QWidget* parent) : QScrollArea(parent) {
     setWidgetResizable(true);
     setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     setFocusPolicy(Qt::NoFocus);
+}
+
+void ScrollColumn::setWidths(int narrowest, int widest) {
+    setMinimumWidth(narrowest);
+    setMaximumWidth(widest);
 }
 
 } // namespace uttrin::app

@@ -39,8 +39,8 @@ public:
     bool event(QEvent* event) override;
 };
 
-/// A field for one number with its unit beside it. Accepts '.' and the locale's decimal sign; what is not a number is shown as wrong and
-/// gives no value.
+/// A field for one number with its unit beside it. Accepts '.' and the locale's decimal sign; what is not a
+/// number is shown as wrong and gives no value.
 class NumberField : public QWidget {
     Q_OBJECT
 public:
@@ -89,6 +89,8 @@ class ScrollColumn : public QScrollArea {
     Q_OBJECT
 public:
     explicit ScrollColumn(QWidget* parent = nullptr);
+    /// Takes its share of the row between these widths.
+    void setWidths(int narrowest, int widest);
     QVBoxLayout* column() { return m_column; }
 
 private:

@@ -25,15 +25,19 @@ QString openFile(QWidget* parent, const QString& title, const QString& filter) {
     return QFileDialog::getOpenFileName(parent, title, QString(), filter);
 }
 
-QString saveFile(QWidget* parent, const QString& title, const QString& suggestion, const QString& filter, const QString& suffix) {
+QString saveFile(QWidget* parent, const QString& title, const QString& suggestion, const QString& filter,
+                 const QString& suffix) {
     QString path;
-    if (const auto answer = prepared()) path = *answer;
-    else path = QFileDialog::getSaveFileName(parent, title, suggestion, filter);
+    if (const auto answer = prepared())
+        path = *answer;
+    else
+        path = QFileDialog::getSaveFileName(parent, title, suggestion, filter);
     if (!path.isEmpty() && QFileInfo(path).suffix().isEmpty()) path += QLatin1Char('.') + suffix;
     return path;
 }
 
-std::optional<QString> askText(QWidget* parent, const QString& title, const QString& question, const QStringList& phrases) {
+std::optional<QString> askText(QWidget* parent, const QString& title, const QString& question,
+                               const QStringList& phrases) {
     if (const auto answer = prepared()) return answer->isEmpty() ? std::nullopt : answer;
     bool ok = false;
     const QString text = QInputDialog::getItem(parent, title, question, phrases, 0, true, &ok);

@@ -14,9 +14,11 @@ namespace uttrin::app::dialogs {
 /// A file to open; empty if the person thinks better of it.
 [[nodiscard]] QString openFile(QWidget* parent, const QString& title, const QString& filter);
 /// A file to write; the suffix is added where it is missing.
-[[nodiscard]] QString saveFile(QWidget* parent, const QString& title, const QString& suggestion, const QString& filter, const QString& suffix);
+[[nodiscard]] QString saveFile(QWidget* parent, const QString& title, const QString& suggestion,
+                               const QString& filter, const QString& suffix);
 /// One line of text, with phrases to choose from.
-[[nodiscard]] std::optional<QString> askText(QWidget* parent, const QString& title, const QString& question, const QStringList& phrases);
+[[nodiscard]] std::optional<QString> askText(QWidget* parent, const QString& title, const QString& question,
+                                             const QStringList& phrases);
 
 /// Answers the next dialog without showing it.
 void answerNext(const QString& answer);

@@ -19,7 +19,9 @@ bool LessonController::adopt(Result<Notebook> notebook) {
     const int offset = QDateTime::currentDateTime().offsetFromUtc() / 60;
     auto session = std::make_unique<LessonSession>(std::move(*notebook), m_clock, offset);
     if (!session->hasLesson())
-        if (const auto added = session->addLesson(Lesson{0, tr("New lesson").toStdString(), "", "", "", 0.0, false, 0, false}); !added) {
+        if (const auto added = session->addLesson(
+                Lesson{0, tr("New lesson").toStdString(), "", "", "", 0.0, false, 0, false});
+            !added) {
             emit failed(QString::fromStdString(added.error().message));
             return false;
         }

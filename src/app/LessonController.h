@@ -9,7 +9,8 @@
 
 namespace uttrin::app {
 
-/// The open notebook for the widgets: carries out what they ask, says when something changed, and turns failures into sentences.
+/// The open notebook for the widgets: carries out what they ask, says when something changed, and turns
+/// failures into sentences.
 class LessonController : public QObject {
     Q_OBJECT
 public:

@@ -15,7 +15,6 @@
 #include "Spine.h"
 #include "Theme.h"
 #include "WorkUpStation.h"
-
 #include "pdf/PdfReport.h"
 #include "report/LabReport.h"
 
@@ -72,14 +71,23 @@ void MainWindow::build() {
     auto* plan = new PlanStation(m_controller);
     connect(plan, &PlanStation::printRequested, this, &MainWindow::printSheet);
     m_stations->addWidget(plan);
-    m_stations->addWidget(new ComingStation(tr("Rehearse: to come"), tr("Here the planned run will be played through on a simulated rig: the path on the map, what the class will see, what goes wrong when there is a leak or too much air."), tr("Until then the Plan station gives the dial readings, boiling points and times; nothing on this page is simulated yet.")));
+    m_stations->addWidget(new ComingStation(
+        tr("Rehearse: to come"),
+        tr("Here the planned run will be played through on a simulated rig: the path on the map, what the "
+           "class will see, what goes wrong when there is a leak or too much air."),
+        tr("Until then the Plan station gives the dial readings, boiling points and times; nothing on this "
+           "page is simulated yet.")));
     m_run = new RunStation(m_controller);
     m_stations->addWidget(m_run);
     m_workUp = new WorkUpStation(m_controller);
     m_stations->addWidget(m_workUp);
     m_report = new ReportStation(m_controller);
     m_stations->addWidget(m_report);
-    m_stations->addWidget(new ComingStation(tr("Practise: to come"), tr("Here students will practise reading a dial, a U-tube and a thermometer until they get it right, on made-up instruments drawn to scale."), tr("Until then the Work-up station can hide its results and check what students fill in.")));
+    m_stations->addWidget(new ComingStation(
+        tr("Practise: to come"),
+        tr("Here students will practise reading a dial, a U-tube and a thermometer until they get it right, "
+           "on made-up instruments drawn to scale."),
+        tr("Until then the Work-up station can hide its results and check what students fill in.")));
     column->addWidget(m_stations, 1);
     m_tape = new MinuteTape;
     column->addWidget(m_tape);
@@ -112,7 +120,8 @@ QWidget* MainWindow::buildWelcome() {
     card->column()->setContentsMargins(32, 28, 32, 30);
     card->column()->setSpacing(12);
     card->column()->addWidget(makeLabel(QStringLiteral("Uttrin"), "figure"));
-    card->column()->addWidget(makeLabel(tr("Boiling points at reduced pressure: plan, measure, work up and report, in the units of the dial in front of you.")));
+    card->column()->addWidget(makeLabel(tr("Boiling points at reduced pressure: plan, measure, work up and "
+                                           "report, in the units of the dial in front of you.")));
     const auto button = [&](const QString& text, const char* name, bool main, auto action) {
         auto* b = new QPushButton(text);
         b->setObjectName(QLatin1String(name));
@@ -121,7 +130,8 @@ QWidget* MainWindow::buildWelcome() {
         card->column()->addWidget(b);
     };
     button(tr("New notebook…"), "welcomeNew", true, [this] {
-        const QString path = dialogs::saveFile(this, tr("New notebook"), folder() + tr("/boiling.uttrin"), kNotebookFilter, QStringLiteral("uttrin"));
+        const QString path = dialogs::saveFile(this, tr("New notebook"), folder() + tr("/boiling.uttrin"),
+                                               kNotebookFilter, QStringLiteral("uttrin"));
         if (!path.isEmpty()) createNotebook(path);
     });
     button(tr("Open a notebook…"), "welcomeOpen", false, [this] {
@@ -129,14 +139,16 @@ QWidget* MainWindow::buildWelcome() {
         if (!path.isEmpty()) openNotebook(path);
     });
     button(tr("Look at the sample lesson"), "welcomeSample", false, [this] { openSample(); });
-    card->column()->addWidget(makeLabel(tr("A notebook is one file. Every reading is on disk before the screen says so."), "muted"));
+    card->column()->addWidget(makeLabel(
+        tr("A notebook is one file. Every reading is on disk before the screen says so."), "muted"));
     column->addWidget(card, 0, Qt::AlignHCenter);
     column->addStretch();
     return page;
 }
 
 void MainWindow::buildMenus() {
-    const auto action = [&](QMenu* menu, const QString& text, const QKeySequence& keys, const char* name, auto slot, bool needsNotebook) {
+    const auto action = [&](QMenu* menu, const QString& text, const QKeySequence& keys, const char* name,
+                            auto slot, bool needsNotebook) {
         QAction* a = menu->addAction(text);
         a->setShortcut(keys);
         a->setObjectName(QLatin1String(name));
@@ -145,59 +157,108 @@ void MainWindow::buildMenus() {
         return a;
     };
     QMenu* file = menuBar()->addMenu(tr("&Notebook"));
-    action(file, tr("&New…"), QKeySequence::New, "actionNew", [this] {
-        const QString path = dialogs::saveFile(this, tr("New notebook"), folder() + tr("/boiling.uttrin"), kNotebookFilter, QStringLiteral("uttrin"));
-        if (!path.isEmpty()) createNotebook(path);
-    }, false);
-    action(file, tr("&Open…"), QKeySequence::Open, "actionOpen", [this] {
-        const QString path = dialogs::openFile(this, tr("Open a notebook"), kNotebookFilter);
-        if (!path.isEmpty()) openNotebook(path);
-    }, false);
+    action(
+        file, tr("&New…"), QKeySequence::New, "actionNew",
+        [this] {
+            const QString path = dialogs::saveFile(this, tr("New notebook"), folder() + tr("/boiling.uttrin"),
+                                                   kNotebookFilter, QStringLiteral("uttrin"));
+            if (!path.isEmpty()) createNotebook(path);
+        },
+        false);
+    action(
+        file, tr("&Open…"), QKeySequence::Open, "actionOpen",
+        [this] {
+            const QString path = dialogs::openFile(this, tr("Open a notebook"), kNotebookFilter);
+            if (!path.isEmpty()) openNotebook(path);
+        },
+        false);
     m_recent = file->addMenu(tr("Open &recent"));
-    action(file, tr("Open the &sample lesson"), {}, "actionSample", [this] { openSample(); }, false);
-    action(file, tr("Save a &copy…"), QKeySequence(QStringLiteral("Ctrl+Shift+S")), "actionSaveCopy", [this] {
-        const QString path = dialogs::saveFile(this, tr("Save a copy"), folder() + tr("/copy.uttrin"), kNotebookFilter, QStringLiteral("uttrin"));
-        if (!path.isEmpty() && m_controller.report(m_controller.session().saveCopy(path.toStdString()))) showMessage(tr("A complete copy is in %1.").arg(path), false);
-    }, true);
+    action(
+        file, tr("Open the &sample lesson"), {}, "actionSample", [this] { openSample(); }, false);
+    action(
+        file, tr("Save a &copy…"), QKeySequence(QStringLiteral("Ctrl+Shift+S")), "actionSaveCopy",
+        [this] {
+            const QString path = dialogs::saveFile(this, tr("Save a copy"), folder() + tr("/copy.uttrin"),
+                                                   kNotebookFilter, QStringLiteral("uttrin"));
+            if (!path.isEmpty() && m_controller.report(m_controller.session().saveCopy(path.toStdString())))
+                showMessage(tr("A complete copy is in %1.").arg(path), false);
+        },
+        true);
     file->addSeparator();
     m_lessons = file->addMenu(tr("&Lesson"));
-    action(file, tr("New l&esson"), {}, "actionNewLesson", [this] { m_controller.report(m_controller.session().addLesson(Lesson{0, tr("New lesson").toStdString(), "", "", "", 0.0, false, 0, false})); }, true);
+    action(
+        file, tr("New l&esson"), {}, "actionNewLesson",
+        [this] {
+            m_controller.report(m_controller.session().addLesson(
+                Lesson{0, tr("New lesson").toStdString(), "", "", "", 0.0, false, 0, false}));
+        },
+        true);
     file->addSeparator();
-    action(file, tr("&Import CSV…"), QKeySequence(QStringLiteral("Ctrl+I")), "actionImport", [this] { m_report->importCsv(); }, true);
-    action(file, tr("Print the r&un sheet as PDF…"), {}, "actionPrintSheet", [this] { printSheet(); }, true);
-    action(file, tr("Print the report…"), QKeySequence::Print, "actionPrint", [this] { m_report->printReport(); }, true);
-    action(file, tr("&Quit"), QKeySequence::Quit, "actionQuit", [this] { close(); }, false);
+    action(
+        file, tr("&Import CSV…"), QKeySequence(QStringLiteral("Ctrl+I")), "actionImport",
+        [this] { m_report->importCsv(); }, true);
+    action(
+        file, tr("Print the r&un sheet as PDF…"), {}, "actionPrintSheet", [this] { printSheet(); }, true);
+    action(
+        file, tr("Print the report…"), QKeySequence::Print, "actionPrint",
+        [this] { m_report->printReport(); }, true);
+    action(
+        file, tr("&Quit"), QKeySequence::Quit, "actionQuit", [this] { close(); }, false);
 
     QMenu* edit = menuBar()->addMenu(tr("&Edit"));
-    m_undo = action(edit, tr("&Undo"), QKeySequence::Undo, "actionUndo", [this] { m_controller.report(m_controller.session().undo()); }, false);
-    m_redo = action(edit, tr("&Redo"), QKeySequence::Redo, "actionRedo", [this] { m_controller.report(m_controller.session().redo()); }, false);
+    m_undo = action(
+        edit, tr("&Undo"), QKeySequence::Undo, "actionUndo",
+        [this] { m_controller.report(m_controller.session().undo()); }, false);
+    m_redo = action(
+        edit, tr("&Redo"), QKeySequence::Redo, "actionRedo",
+        [this] { m_controller.report(m_controller.session().redo()); }, false);
     edit->addSeparator();
-    action(edit, tr("&Strike or restore the chosen point…"), QKeySequence(QStringLiteral("Ctrl+K")), "actionStrike", [this] {
-        if (station() == Station::Run) m_run->strikeSelected();
-        else if (station() == Station::WorkUp) m_workUp->strikeSelected();
-        else showMessage(tr("Points are chosen at the Run or Work-up station."), false);
-    }, true);
-    action(edit, tr("Re&take the chosen point"), QKeySequence(QStringLiteral("Ctrl+R")), "actionRetake", [this] { m_run->retakeSelected(); }, true);
-    action(edit, tr("Put the chosen point into the &fit, or leave it out"), QKeySequence(QStringLiteral("Ctrl+F")), "actionInFit", [this] { m_workUp->toggleInFit(); }, true);
+    action(
+        edit, tr("&Strike or restore the chosen point…"), QKeySequence(QStringLiteral("Ctrl+K")),
+        "actionStrike",
+        [this] {
+            if (station() == Station::Run)
+                m_run->strikeSelected();
+            else if (station() == Station::WorkUp)
+                m_workUp->strikeSelected();
+            else
+                showMessage(tr("Points are chosen at the Run or Work-up station."), false);
+        },
+        true);
+    action(
+        edit, tr("Re&take the chosen point"), QKeySequence(QStringLiteral("Ctrl+R")), "actionRetake",
+        [this] { m_run->retakeSelected(); }, true);
+    action(
+        edit, tr("Put the chosen point into the &fit, or leave it out"),
+        QKeySequence(QStringLiteral("Ctrl+F")), "actionInFit", [this] { m_workUp->toggleInFit(); }, true);
 
     QMenu* go = menuBar()->addMenu(tr("&Stations"));
-    for (int i = 0; i < kStations; ++i) action(go, Spine::stationName(i), QKeySequence(QStringLiteral("Ctrl+%1").arg(i + 1)), qPrintable(QStringLiteral("actionStation%1").arg(i + 1)), [this, i] { goTo(static_cast<Station>(i)); }, true);
+    for (int i = 0; i < kStations; ++i)
+        action(
+            go, Spine::stationName(i), QKeySequence(QStringLiteral("Ctrl+%1").arg(i + 1)),
+            qPrintable(QStringLiteral("actionStation%1").arg(i + 1)),
+            [this, i] { goTo(static_cast<Station>(i)); }, true);
 
     QMenu* view = menuBar()->addMenu(tr("&View"));
-    m_projector = action(view, tr("&Projector theme: dark and large"), QKeySequence(Qt::Key_F11), "actionProjector", [this](bool on) { useTheme(on); }, false);
+    m_projector = action(
+        view, tr("&Projector theme: dark and large"), QKeySequence(Qt::Key_F11), "actionProjector",
+        [this](bool on) { useTheme(on); }, false);
     m_projector->setCheckable(true);
-    action(view, tr("Save the &map as a picture…"), QKeySequence(QStringLiteral("Ctrl+E")), "actionExportMap", [this] { exportMap(); }, true);
+    action(
+        view, tr("Save the &map as a picture…"), QKeySequence(QStringLiteral("Ctrl+E")), "actionExportMap",
+        [this] { exportMap(); }, true);
     fillRecent();
 }
 
 void MainWindow::wire() {
     connect(m_spine, &Spine::picked, this, [this](int i) { goTo(static_cast<Station>(i)); });
     connect(&m_controller, &LessonController::changed, this, &MainWindow::showAll);
-    connect(&m_controller, &LessonController::draftChanged, this, [this] {
-        m_strip->show(stripView(m_controller.session()));
-    });
-    connect(&m_controller, &LessonController::failed, this, [this](const QString& text) { showMessage(text, true); });
-    connect(&m_controller, &LessonController::said, this, [this](const QString& text) { showMessage(text, false); });
+    connect(&m_controller, &LessonController::draftChanged, this,
+            [this] { m_strip->show(stripView(m_controller.session())); });
+    connect(&m_controller, &LessonController::failed, this,
+            [this](const QString& text) { showMessage(text, true); });
+    connect(&m_controller, &LessonController::said, this,
+            [this](const QString& text) { showMessage(text, false); });
     connect(m_messageTimer, &QTimer::timeout, m_message, &QWidget::hide);
     auto* minute = new QTimer(this); // the tape's "now" moves on
     connect(minute, &QTimer::timeout, this, [this] {
@@ -209,24 +270,32 @@ void MainWindow::wire() {
 void MainWindow::showAll() {
     const bool open = m_controller.isOpen();
     m_stack->setCurrentIndex(open ? 1 : 0);
-    for (QAction* a : m_needNotebook) a->setEnabled(open);
+    for (QAction* a : m_needNotebook)
+        a->setEnabled(open);
     m_undo->setEnabled(open && m_controller.session().canUndo());
     m_redo->setEnabled(open && m_controller.session().canRedo());
     if (!open) return;
     const auto& s = m_controller.session();
-    m_undo->setText(s.canUndo() ? tr("&Undo: %1").arg(QString::fromStdString(s.notebook().undoLabel())) : tr("&Undo"));
-    m_redo->setText(s.canRedo() ? tr("&Redo: %1").arg(QString::fromStdString(s.notebook().redoLabel())) : tr("&Redo"));
+    m_undo->setText(s.canUndo() ? tr("&Undo: %1").arg(QString::fromStdString(s.notebook().undoLabel()))
+                                : tr("&Undo"));
+    m_redo->setText(s.canRedo() ? tr("&Redo: %1").arg(QString::fromStdString(s.notebook().redoLabel()))
+                                : tr("&Redo"));
     const Lesson& lesson = s.model().lesson();
-    setWindowTitle(QStringLiteral("%1%2 — %3 — Uttrin").arg(QString::fromStdString(lesson.title), lesson.madeUp ? tr(" (made-up data)") : QString(), QFileInfo(QString::fromStdString(s.notebook().path().string())).fileName()));
+    setWindowTitle(QStringLiteral("%1%2 — %3 — Uttrin")
+                       .arg(QString::fromStdString(lesson.title),
+                            lesson.madeUp ? tr(" (made-up data)") : QString(),
+                            QFileInfo(QString::fromStdString(s.notebook().path().string())).fileName()));
     m_spine->show(spineView(s));
     m_strip->show(stripView(s));
     m_tape->show(tapeView(s));
     m_lessons->clear();
     for (const Lesson& l : s.notebook().lessons()) {
-        QAction* a = m_lessons->addAction(QStringLiteral("%1  %2").arg(QString::fromStdString(l.heldOn), QString::fromStdString(l.title)), this, [this, id = l.id] {
-            m_controller.session().selectLesson(id);
-            m_controller.refresh();
-        });
+        QAction* a = m_lessons->addAction(
+            QStringLiteral("%1  %2").arg(QString::fromStdString(l.heldOn), QString::fromStdString(l.title)),
+            this, [this, id = l.id] {
+                m_controller.session().selectLesson(id);
+                m_controller.refresh();
+            });
         a->setCheckable(true);
         a->setChecked(l.id == s.lessonId());
     }
@@ -278,7 +347,8 @@ bool MainWindow::openSample() {
         showMessage(tr("The sample notebook was not found beside the program."), true);
         return false;
     }
-    const QString copy = QDir::tempPath() + QStringLiteral("/uttrin-sample-%1.uttrin").arg(QCoreApplication::applicationPid());
+    const QString copy =
+        QDir::tempPath() + QStringLiteral("/uttrin-sample-%1.uttrin").arg(QCoreApplication::applicationPid());
     QFile::remove(copy);
     if (!QFile::copy(sample, copy)) return false;
     QFile::setPermissions(copy, QFile::ReadOwner | QFile::WriteOwner);
@@ -293,7 +363,8 @@ bool MainWindow::openSample() {
 
 void MainWindow::offerSalvage(const QString& path) {
     if (!QFileInfo::exists(path)) return;
-    const QString to = QFileInfo(path).absolutePath() + QLatin1Char('/') + QFileInfo(path).completeBaseName() + QStringLiteral("-rescued.uttrin");
+    const QString to = QFileInfo(path).absolutePath() + QLatin1Char('/') +
+                       QFileInfo(path).completeBaseName() + QStringLiteral("-rescued.uttrin");
     if (QFileInfo::exists(to)) return;
     auto* offer = new QPushButton(tr("Save what can be read to %1").arg(QFileInfo(to).fileName()), this);
     offer->setObjectName(QStringLiteral("salvage"));
@@ -301,8 +372,12 @@ void MainWindow::offerSalvage(const QString& path) {
     connect(offer, &QPushButton::clicked, this, [this, path, to, offer] {
         offer->deleteLater();
         const auto saved = Notebook::salvage(path.toStdString(), to.toStdString());
-        if (!saved) showMessage(QString::fromStdString(saved.error().message), true);
-        else if (openNotebook(to)) showMessage(tr("%n reading(s) saved from the damaged notebook, which was left as it is.", nullptr, *saved), false);
+        if (!saved)
+            showMessage(QString::fromStdString(saved.error().message), true);
+        else if (openNotebook(to))
+            showMessage(tr("%n reading(s) saved from the damaged notebook, which was left as it is.", nullptr,
+                           *saved),
+                        false);
     });
 }
 
@@ -312,10 +387,13 @@ void MainWindow::printSheet() {
         showMessage(onScreen(sheet.error().message), true);
         return;
     }
-    const QString path = dialogs::saveFile(this, tr("Run sheet as PDF"), folder() + tr("/run-sheet.pdf"), QStringLiteral("PDF (*.pdf)"), QStringLiteral("pdf"));
+    const QString path = dialogs::saveFile(this, tr("Run sheet as PDF"), folder() + tr("/run-sheet.pdf"),
+                                           QStringLiteral("PDF (*.pdf)"), QStringLiteral("pdf"));
     if (path.isEmpty()) return;
     const int pages = writePdf(*sheet, path);
-    showMessage(pages > 0 ? tr("Saved %1, %n page(s).", nullptr, pages).arg(path) : tr("%1 could not be written; choose a folder that you may write to.").arg(path), pages == 0);
+    showMessage(pages > 0 ? tr("Saved %1, %n page(s).", nullptr, pages).arg(path)
+                          : tr("%1 could not be written; choose a folder that you may write to.").arg(path),
+                pages == 0);
 }
 
 void MainWindow::exportMap() {
@@ -324,10 +402,14 @@ void MainWindow::exportMap() {
         showMessage(tr("There is no map at this station."), false);
         return;
     }
-    const QString path = dialogs::saveFile(this, tr("Save the map"), folder() + tr("/phase-map.svg"), tr("Pictures (*.svg *.png)"), QStringLiteral("svg"));
+    const QString path = dialogs::saveFile(this, tr("Save the map"), folder() + tr("/phase-map.svg"),
+                                           tr("Pictures (*.svg *.png)"), QStringLiteral("svg"));
     if (path.isEmpty()) return;
-    const bool done = path.endsWith(QLatin1String(".png"), Qt::CaseInsensitive) ? map->exportPng(path) : map->exportSvg(path);
-    showMessage(done ? tr("Saved %1.").arg(path) : tr("%1 could not be written; choose a folder that you may write to.").arg(path), !done);
+    const bool done = path.endsWith(QLatin1String(".png"), Qt::CaseInsensitive) ? map->exportPng(path)
+                                                                                : map->exportSvg(path);
+    showMessage(done ? tr("Saved %1.").arg(path)
+                     : tr("%1 could not be written; choose a folder that you may write to.").arg(path),
+                !done);
 }
 
 void MainWindow::useTheme(bool projector) {
@@ -336,7 +418,9 @@ void MainWindow::useTheme(bool projector) {
     m_controller.isOpen() ? m_controller.refresh() : showAll();
 }
 
-QString MainWindow::folder() const { return QStandardPaths::writableLocation(QStandardPaths::DocumentsLocation); }
+QString MainWindow::folder() const {
+    return QStandardPaths::writableLocation(QStandardPaths::DocumentsLocation);
+}
 
 void MainWindow::rememberRecent(const QString& path) {
     QSettings settings;
@@ -351,7 +435,8 @@ void MainWindow::rememberRecent(const QString& path) {
 void MainWindow::fillRecent() {
     m_recent->clear();
     const QStringList recent = QSettings().value(QStringLiteral("recent")).toStringList();
-    for (const QString& path : recent) m_recent->addAction(QDir::toNativeSeparators(path), this, [this, path] { openNotebook(path); });
+    for (const QString& path : recent)
+        m_recent->addAction(QDir::toNativeSeparators(path), this, [this, path] { openNotebook(path); });
     m_recent->setEnabled(!recent.isEmpty());
 }
 
@@ -377,8 +462,10 @@ void MainWindow::dropEvent(QDropEvent* event) {
     const auto urls = event->mimeData()->urls();
     for (const QUrl& url : urls) {
         const QString path = url.toLocalFile();
-        if (path.endsWith(QLatin1String(".csv"), Qt::CaseInsensitive) && m_controller.isOpen()) m_report->importCsvFile(path);
-        else if (!path.isEmpty()) openNotebook(path);
+        if (path.endsWith(QLatin1String(".csv"), Qt::CaseInsensitive) && m_controller.isOpen())
+            m_report->importCsvFile(path);
+        else if (!path.isEmpty())
+            openNotebook(path);
     }
 }
 

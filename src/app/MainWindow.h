@@ -33,7 +33,8 @@ public:
     [[nodiscard]] Station station() const;
     /// Where the ready sample notebook lies.
     static QString sampleNotebook();
-    /// Opens a copy of the sample in the person's own folder of temporary files, so that the sample stays as it is.
+    /// Opens a copy of the sample in the person's own folder of temporary files, so that the sample stays as
+    /// it is.
     bool openSample();
 
 protected:

@@ -15,7 +15,8 @@ namespace {
 constexpr int kLeft = 32, kRight = 32;
 
 void lozenge(QPainter& p, QPointF at, double r) {
-    const QPointF corners[] = {{at.x(), at.y() - r}, {at.x() + r, at.y()}, {at.x(), at.y() + r}, {at.x() - r, at.y()}};
+    const QPointF corners[] = {
+        {at.x(), at.y() - r}, {at.x() + r, at.y()}, {at.x(), at.y() + r}, {at.x() - r, at.y()}};
     p.drawPolygon(corners, 4);
 }
 
@@ -28,12 +29,17 @@ MinuteTape::MinuteTape(QWidget* parent) : QWidget(parent) {
 
 void MinuteTape::show(const TapeView& view) {
     m_view = view;
-    const auto done = std::count_if(view.marks.begin(), view.marks.end(), [](const auto& m) { return m.done; });
-    setAccessibleName(tr("Minute tape: %1 points taken, %2 to come").arg(done).arg(static_cast<qlonglong>(view.marks.size()) - done));
+    const auto done =
+        std::count_if(view.marks.begin(), view.marks.end(), [](const auto& m) { return m.done; });
+    setAccessibleName(tr("Minute tape: %1 points taken, %2 to come")
+                          .arg(done)
+                          .arg(static_cast<qlonglong>(view.marks.size()) - done));
     update();
 }
 
-double MinuteTape::x(double minute) const { return kLeft + (width() - kLeft - kRight) * minute / std::max(1.0, m_view.period); }
+double MinuteTape::x(double minute) const {
+    return kLeft + (width() - kLeft - kRight) * minute / std::max(1.0, m_view.period);
+}
 
 void MinuteTape::paintEvent(QPaintEvent*) {
     const Theme& t = theme();
@@ -51,7 +57,8 @@ void MinuteTape::paintEvent(QPaintEvent*) {
         p.drawRoundedRect(QRectF(left, mark - 7, right - left, 14), 3, 3);
         p.setPen(t.ink);
         const double wide = p.fontMetrics().horizontalAdvance(onScreen(b.label)) + 8;
-        p.drawText(QRectF(std::min((left + right - wide) / 2, width() - wide - 6.0), 8, wide, 18), Qt::AlignCenter, onScreen(b.label));
+        p.drawText(QRectF(std::min((left + right - wide) / 2, width() - wide - 6.0), 20, wide, 14),
+                   Qt::AlignCenter, onScreen(b.label));
     }
     const int step = m_view.period > 130 ? 20 : m_view.period > 70 ? 10 : 5;
     p.setPen(QPen(t.ink, 1.5));
@@ -63,13 +70,16 @@ void MinuteTape::paintEvent(QPaintEvent*) {
         p.setPen(t.muted);
         if (labelled) p.drawText(QRectF(x(m) - 20, axis + 9, 40, 16), Qt::AlignCenter, QString::number(m));
     }
-    p.drawText(QRectF(width() - kRight - 200, axis + 25, 200, 16), Qt::AlignRight, tr("minutes of the period"));
+    p.drawText(QRectF(width() - kRight - 200, axis + 25, 200, 16), Qt::AlignRight,
+               tr("minutes of the period"));
     for (const auto& m : m_view.marks) {
         const QPointF at(x(m.minute), mark);
         p.setPen(QPen(m.done ? t.done : t.ink, 1.6));
         p.setBrush(m.done && !m.struck ? t.done : t.card);
-        if (m.done) lozenge(p, at, 7);
-        else p.drawEllipse(at, 5.5, 5.5);
+        if (m.done)
+            lozenge(p, at, 7);
+        else
+            p.drawEllipse(at, 5.5, 5.5);
     }
     if (!m_view.now) return;
     const double now = x(*m_view.now);

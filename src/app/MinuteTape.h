@@ -6,7 +6,8 @@
 
 namespace uttrin::app {
 
-/// The minutes of the period along the bottom: captures behind, targets ahead, blocks for what is not a point.
+/// The minutes of the period along the bottom: captures behind, targets ahead, blocks for what is not a
+/// point.
 class MinuteTape : public QWidget {
     Q_OBJECT
 public:

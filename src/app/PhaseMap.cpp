@@ -3,7 +3,6 @@
 #include "OnScreen.h"
 #include "PhaseMapLayers.h"
 #include "Theme.h"
-
 #include "physics/Substance.h"
 
 #include <QContextMenuEvent>
@@ -27,40 +26,74 @@ PhaseMap::PhaseMap(QWidget* parent) : QCustomPlot(parent) {
     setFocusPolicy(Qt::StrongFocus);
     setMouseTracking(true);
     setInteractions(QCP::iRangeDrag | QCP::iRangeZoom);
-    setMinimumSize(320, 240);
+    setMinimumSize(260, 200);
     m_regions = new PhaseRegions(this);
     m_marks = new MapMarks(this);
     m_plain = xAxis->ticker();
-    m_pressure.reset(new ScaleTicker(yAxis, [this](double kPa) { return yOf(kPa * 1e3); }, [this](double y) { return pascalAt(y) * 1e-3; }));
+    m_pressure.reset(new ScaleTicker(
+        yAxis, [this](double kPa) { return yOf(kPa * 1e3); },
+        [this](double y) { return pascalAt(y) * 1e-3; }));
     m_dial.reset(new ScaleTicker(
         yAxis2,
         [this](double value) {
             const auto& g = m_view.gauge;
-            const GaugeReading reading = g.convention == PressureConvention::TwoArm ? GaugeReading{0.5 * (g.armSum + value), 0.5 * (g.armSum - value)} : GaugeReading{value, std::nullopt};
-            const auto p = toAbsolute(g, reading, RoomPressure{Pressure::fromPascal(m_view.roomPascal.value_or(0.0)), 0.0, RoomMethod::Barometer});
+            const GaugeReading reading =
+                g.convention == PressureConvention::TwoArm
+                    ? GaugeReading{0.5 * (g.armSum + value), 0.5 * (g.armSum - value)}
+                    : GaugeReading{value, std::nullopt};
+            const auto p = toAbsolute(g, reading,
+                                      RoomPressure{Pressure::fromPascal(m_view.roomPascal.value_or(0.0)), 0.0,
+                                                   RoomMethod::Barometer});
             return p && p->pressure.pascal() > 0.0 ? yOf(p->pressure.pascal()) : std::nan("");
         },
-        [this](double y) { return scaleValue(m_view.gauge, uttrin::toReading(m_view.gauge, Pressure::fromPascal(pascalAt(y)), Pressure::fromPascal(m_view.roomPascal.value_or(0.0)))); }));
+        [this](double y) {
+            return scaleValue(m_view.gauge,
+                              uttrin::toReading(m_view.gauge, Pressure::fromPascal(pascalAt(y)),
+                                                Pressure::fromPascal(m_view.roomPascal.value_or(0.0))));
+        }));
     m_overview = new MapOverview(this);
-    connect(yAxis, qOverload<const QCPRange&>(&QCPAxis::rangeChanged), yAxis2, qOverload<const QCPRange&>(&QCPAxis::setRange));
+    connect(yAxis, qOverload<const QCPRange&>(&QCPAxis::rangeChanged), yAxis2,
+            qOverload<const QCPRange&>(&QCPAxis::setRange));
     connect(this, &QCustomPlot::afterReplot, m_overview, qOverload<>(&QWidget::update));
     setAxes(Axes::PressureLog);
 }
 
-double PhaseMap::xOf(double kelvin) const { return m_axes == Axes::ClausiusClapeyron ? kPerMille / kelvin : kelvin - kIcePointKelvin; }
-double PhaseMap::yOf(double pascal) const { return m_axes == Axes::ClausiusClapeyron ? std::log(std::max(pascal, 1e-3)) : pascal * 1e-3; }
-double PhaseMap::kelvinAt(double x) const { return m_axes == Axes::ClausiusClapeyron ? kPerMille / x : x + kIcePointKelvin; }
-double PhaseMap::pascalAt(double y) const { return m_axes == Axes::ClausiusClapeyron ? std::exp(y) : y * 1e3; }
-QPointF PhaseMap::pixelOf(double kelvin, double pascal) const { return {xAxis->coordToPixel(xOf(kelvin)), yAxis->coordToPixel(yOf(pascal))}; }
+double PhaseMap::xOf(double kelvin) const {
+    return m_axes == Axes::ClausiusClapeyron ? kPerMille / kelvin : kelvin - kIcePointKelvin;
+}
+double PhaseMap::yOf(double pascal) const {
+    return m_axes == Axes::ClausiusClapeyron ? std::log(std::max(pascal, 1e-3)) : pascal * 1e-3;
+}
+double PhaseMap::kelvinAt(double x) const {
+    return m_axes == Axes::ClausiusClapeyron ? kPerMille / x : x + kIcePointKelvin;
+}
+double PhaseMap::pascalAt(double y) const {
+    return m_axes == Axes::ClausiusClapeyron ? std::exp(y) : y * 1e3;
+}
+QPointF PhaseMap::pixelOf(double kelvin, double pascal) const {
+    return {xAxis->coordToPixel(xOf(kelvin)), yAxis->coordToPixel(yOf(pascal))};
+}
 
-void PhaseMap::setOverviewShown(bool shown) { m_overview->setVisible(shown); }
+void PhaseMap::setOverviewShown(bool shown) {
+    m_overviewWanted = shown;
+    placeOverview();
+}
+
+void PhaseMap::placeOverview() {
+    constexpr int kFewestTimesItsSize = 2; // a smaller map needs its room for itself
+    const QRect area = axisRect()->rect();
+    m_overview->setVisible(m_overviewWanted && area.height() > kFewestTimesItsSize * m_overview->height() && area.width() > kFewestTimesItsSize * m_overview->width());
+    m_overview->move(area.right() - m_overview->width() - 12, area.bottom() - m_overview->height() - 12);
+}
 
 void PhaseMap::setAxes(Axes axes) {
     m_axes = axes;
     yAxis->setScaleType(axes == Axes::PressureLog ? QCPAxis::stLogarithmic : QCPAxis::stLinear);
     yAxis2->setScaleType(yAxis->scaleType());
-    if (axes == Axes::ClausiusClapeyron) yAxis->setTicker(m_plain);
-    else yAxis->setTicker(m_pressure);
+    if (axes == Axes::ClausiusClapeyron)
+        yAxis->setTicker(m_plain);
+    else
+        yAxis->setTicker(m_pressure);
     yAxis2->setTicker(m_dial);
     styleAxes();
     frame();
@@ -95,15 +128,18 @@ void PhaseMap::styleAxes() {
     const bool dial = m_view.gauge.convention == PressureConvention::Absolute || m_view.roomPascal;
     m_dial->setShown(dial);
     axisRect()->setAutoMargins(QCP::msNone);
-    axisRect()->setMargins(QMargins(t.text > 16 ? 66 : 52, kTopEdge, kRightEdge + (t.text > 16 ? 24 : 0), t.text > 16 ? 64 : 50));
+    axisRect()->setMargins(QMargins(t.text > 16 ? 66 : 52, kTopEdge, kRightEdge + (t.text > 16 ? 24 : 0),
+                                    t.text > 16 ? 64 : 50));
 }
 
 void PhaseMap::show(const MapView& view) {
-    const bool sameFrame = m_framed && view.lowPascal == m_view.lowPascal && view.highPascal == m_view.highPascal;
+    const bool sameFrame =
+        m_framed && view.lowPascal == m_view.lowPascal && view.highPascal == m_view.highPascal;
     m_view = view;
     styleAxes();
     if (!sameFrame) frame();
-    setAccessibleName(tr("Phase map with %1 targets and %2 points").arg(view.targets.size()).arg(view.points.size()));
+    setAccessibleName(
+        tr("Phase map with %1 targets and %2 points").arg(view.targets.size()).arg(view.points.size()));
     replot(QCustomPlot::rpQueuedReplot);
 }
 
@@ -159,7 +195,8 @@ void PhaseMap::mousePressEvent(QMouseEvent* event) {
 }
 
 void PhaseMap::readOut(QPointF pixel) {
-    m_cursor = axisRect()->rect().contains(pixel.toPoint()) || m_dragged ? std::optional(pixel) : std::nullopt;
+    m_cursor =
+        axisRect()->rect().contains(pixel.toPoint()) || m_dragged ? std::optional(pixel) : std::nullopt;
     if (m_dragged) {
         const double top = axisRect()->top(), bottom = axisRect()->bottom();
         m_draggedPascal = pascalAt(yAxis->pixelToCoord(std::clamp(pixel.y(), top, bottom)));
@@ -169,7 +206,9 @@ void PhaseMap::readOut(QPointF pixel) {
 
 void PhaseMap::mouseMoveEvent(QMouseEvent* event) {
     readOut(event->position());
-    setCursor(m_dragged ? Qt::ClosedHandCursor : m_movable && targetNear(event->position()) ? Qt::OpenHandCursor : Qt::ArrowCursor);
+    setCursor(m_dragged                                    ? Qt::ClosedHandCursor
+              : m_movable && targetNear(event->position()) ? Qt::OpenHandCursor
+                                                           : Qt::ArrowCursor);
     if (!m_dragged) QCustomPlot::mouseMoveEvent(event);
 }
 
@@ -181,8 +220,10 @@ void PhaseMap::mouseReleaseEvent(QMouseEvent* event) {
     const int place = *m_dragged;
     const bool moved = QLineF(m_pressedAt, event->position()).length() > 3.0;
     m_dragged.reset();
-    if (moved) emit targetMoved(place, m_draggedPascal);
-    else replot(QCustomPlot::rpQueuedReplot);
+    if (moved)
+        emit targetMoved(place, m_draggedPascal);
+    else
+        replot(QCustomPlot::rpQueuedReplot);
 }
 
 void PhaseMap::mouseDoubleClickEvent(QMouseEvent* event) {
@@ -196,11 +237,16 @@ void PhaseMap::leaveEvent(QEvent*) {
 
 void PhaseMap::keyPressEvent(QKeyEvent* event) {
     const auto& targets = m_view.targets;
-    const auto at = std::find_if(targets.begin(), targets.end(), [this](const MapTarget& t) { return t.place == m_selected; });
+    const auto at = std::find_if(targets.begin(), targets.end(),
+                                 [this](const MapTarget& t) { return t.place == m_selected; });
     const bool next = event->key() == Qt::Key_Right, previous = event->key() == Qt::Key_Left;
     if ((next || previous) && !targets.empty()) {
-        const auto index = at == targets.end() ? (next ? -1 : static_cast<std::ptrdiff_t>(targets.size())) : at - targets.begin();
-        m_selected = targets[static_cast<std::size_t>(std::clamp<std::ptrdiff_t>(index + (next ? 1 : -1), 0, static_cast<std::ptrdiff_t>(targets.size()) - 1))].place;
+        const auto index = at == targets.end() ? (next ? -1 : static_cast<std::ptrdiff_t>(targets.size()))
+                                               : at - targets.begin();
+        m_selected =
+            targets[static_cast<std::size_t>(std::clamp<std::ptrdiff_t>(
+                        index + (next ? 1 : -1), 0, static_cast<std::ptrdiff_t>(targets.size()) - 1))]
+                .place;
         emit targetPicked(m_selected);
         replot(QCustomPlot::rpQueuedReplot);
         return;
@@ -211,19 +257,22 @@ void PhaseMap::keyPressEvent(QKeyEvent* event) {
         emit targetMoved(m_selected, std::max(at->pascal + (up ? division : -division), division));
         return;
     }
-    if (event->key() == Qt::Key_Home) resetFrame();
-    else QCustomPlot::keyPressEvent(event);
+    if (event->key() == Qt::Key_Home)
+        resetFrame();
+    else
+        QCustomPlot::keyPressEvent(event);
 }
 
 void PhaseMap::resizeEvent(QResizeEvent* event) {
     QCustomPlot::resizeEvent(event);
-    const QRect area = axisRect()->rect();
-    m_overview->move(area.right() - m_overview->width() - 12, area.bottom() - m_overview->height() - 12);
+    placeOverview();
 }
 
 void PhaseMap::contextMenuEvent(QContextMenuEvent* event) {
     QMenu menu(this);
-    const std::pair<QString, Axes> kinds[] = {{tr("Pressure, logarithmic"), Axes::PressureLog}, {tr("Pressure, linear"), Axes::PressureLinear}, {tr("ln p against 1/T"), Axes::ClausiusClapeyron}};
+    const std::pair<QString, Axes> kinds[] = {{tr("Pressure, logarithmic"), Axes::PressureLog},
+                                              {tr("Pressure, linear"), Axes::PressureLinear},
+                                              {tr("ln p against 1/T"), Axes::ClausiusClapeyron}};
     for (const auto& [label, axes] : kinds) {
         QAction* action = menu.addAction(label, this, [this, kind = axes] { setAxes(kind); });
         action->setCheckable(true);
@@ -245,9 +294,14 @@ bool PhaseMap::event(QEvent* event) {
         const Theme& t = theme();
         p.setFont(fontOf(t.small, QFont::DemiBold));
         p.setPen(t.muted);
-        p.drawText(QRect(4, 4, 260, kTopEdge - 6), Qt::AlignLeft | Qt::AlignVCenter, m_axes == Axes::ClausiusClapeyron ? tr("ln (p / Pa)") : tr("kPa absolute"));
-        const QString scale = QStringLiteral("%1, %2").arg(onScreen(m_view.gauge.name), onScreen(unitText(m_view.gauge)));
-        p.drawText(QRect(width() - 264, 4, 260, kTopEdge - 6), Qt::AlignRight | Qt::AlignVCenter, m_view.roomPascal || m_view.gauge.convention == PressureConvention::Absolute ? scale : tr("dial scale needs the room's pressure"));
+        p.drawText(QRect(4, 4, 260, kTopEdge - 6), Qt::AlignLeft | Qt::AlignVCenter,
+                   m_axes == Axes::ClausiusClapeyron ? tr("ln (p / Pa)") : tr("kPa absolute"));
+        const QString scale =
+            QStringLiteral("%1, %2").arg(onScreen(m_view.gauge.name), onScreen(unitText(m_view.gauge)));
+        p.drawText(QRect(width() - 264, 4, 260, kTopEdge - 6), Qt::AlignRight | Qt::AlignVCenter,
+                   m_view.roomPascal || m_view.gauge.convention == PressureConvention::Absolute
+                       ? scale
+                       : tr("dial scale needs the room's pressure"));
     }
     return handled;
 }

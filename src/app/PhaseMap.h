@@ -13,8 +13,8 @@ class MapMarks;
 class ScaleTicker;
 class MapOverview;
 
-/// The phase map: temperature across, pressure up, the phases as tints, the instrument's own scale at the right edge. Or the same
-/// data as ln p against 1/T. Targets can be dragged, or moved with the arrow keys.
+/// The phase map: temperature across, pressure up, the phases as tints, the instrument's own scale at the
+/// right edge. Or the same data as ln p against 1/T. Targets can be dragged, or moved with the arrow keys.
 class PhaseMap : public QCustomPlot {
     Q_OBJECT
 public:
@@ -61,6 +61,7 @@ private:
     friend class PhaseRegions;
     friend class MapMarks;
     friend class MapOverview;
+    void placeOverview();
     void styleAxes();
     void frame();
     [[nodiscard]] std::optional<int> targetNear(QPointF pixel) const;
@@ -71,6 +72,7 @@ private:
     Axes m_axes = Axes::PressureLog;
     bool m_movable = false;
     bool m_framed = false;
+    bool m_overviewWanted = true;
     int m_selected = -2; ///< place of the selected target; -2: none
     std::optional<int> m_dragged;
     double m_draggedPascal = 0.0;

@@ -2,7 +2,6 @@
 
 #include "OnScreen.h"
 #include "Theme.h"
-
 #include "physics/Substance.h"
 
 #include <QPainterPath>
@@ -10,7 +9,9 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <map>
 #include <set>
+#include <vector>
 
 namespace uttrin::app {
 namespace {
@@ -30,18 +31,32 @@ double vapourPressure(double kelvin) {
 void shape(QPainter& p, int group, QPointF at, double r) {
     QPolygonF corners;
     switch (group % kShapes) {
-    case 0: corners << QPointF(0, -r) << QPointF(r, 0) << QPointF(0, r) << QPointF(-r, 0); break;
-    case 1: corners << QPointF(0, -r) << QPointF(0.95 * r, 0.75 * r) << QPointF(-0.95 * r, 0.75 * r); break;
-    case 2: corners << QPointF(-0.8 * r, -0.8 * r) << QPointF(0.8 * r, -0.8 * r) << QPointF(0.8 * r, 0.8 * r) << QPointF(-0.8 * r, 0.8 * r); break;
-    case 3: corners << QPointF(0, r) << QPointF(0.95 * r, -0.75 * r) << QPointF(-0.95 * r, -0.75 * r); break;
-    default: corners << QPointF(0, -r) << QPointF(0.95 * r, -0.3 * r) << QPointF(0.6 * r, 0.85 * r) << QPointF(-0.6 * r, 0.85 * r) << QPointF(-0.95 * r, -0.3 * r); break;
+    case 0:
+        corners << QPointF(0, -r) << QPointF(r, 0) << QPointF(0, r) << QPointF(-r, 0);
+        break;
+    case 1:
+        corners << QPointF(0, -r) << QPointF(0.95 * r, 0.75 * r) << QPointF(-0.95 * r, 0.75 * r);
+        break;
+    case 2:
+        corners << QPointF(-0.8 * r, -0.8 * r) << QPointF(0.8 * r, -0.8 * r) << QPointF(0.8 * r, 0.8 * r)
+                << QPointF(-0.8 * r, 0.8 * r);
+        break;
+    case 3:
+        corners << QPointF(0, r) << QPointF(0.95 * r, -0.75 * r) << QPointF(-0.95 * r, -0.75 * r);
+        break;
+    default:
+        corners << QPointF(0, -r) << QPointF(0.95 * r, -0.3 * r) << QPointF(0.6 * r, 0.85 * r)
+                << QPointF(-0.6 * r, 0.85 * r) << QPointF(-0.95 * r, -0.3 * r);
+        break;
     }
     p.drawPolygon(corners.translated(at));
 }
 
 /// Colours that stay apart for colour-blind eyes, none of them the hot one.
 QColor groupColour(int group) {
-    static const std::array<QColor, kShapes> colours{QColor(0x5B, 0x4B, 0x9E), QColor(0x2F, 0x6B, 0xB0), QColor(0x8A, 0x5A, 0x83), QColor(0x4D, 0x72, 0x2A), QColor(0x6B, 0x5B, 0x4A)};
+    static const std::array<QColor, kShapes> colours{QColor(0x5B, 0x4B, 0x9E), QColor(0x2F, 0x6B, 0xB0),
+                                                     QColor(0x8A, 0x5A, 0x83), QColor(0x4D, 0x72, 0x2A),
+                                                     QColor(0x6B, 0x5B, 0x4A)};
     const QColor c = colours[static_cast<std::size_t>(group % kShapes)];
     return theme().name == QLatin1String("projector") ? c.lighter(190) : c;
 }
@@ -62,7 +77,8 @@ void PhaseRegions::draw(QCPPainter* p) {
     constexpr int kStep = 3; // px between samples of the curve
     for (int px = area.left(); px <= area.right() + kStep; px += kStep) {
         const double kelvin = m_map->kelvinAt(m_map->xAxis->pixelToCoord(px));
-        curve << QPointF(px, std::clamp(m_map->yAxis->coordToPixel(m_map->yOf(vapourPressure(kelvin))), area.top() - 50.0, area.bottom() + 50.0));
+        curve << QPointF(px, std::clamp(m_map->yAxis->coordToPixel(m_map->yOf(vapourPressure(kelvin))),
+                                        area.top() - 50.0, area.bottom() + 50.0));
         if (kelvin < kTripleK) ice << curve.last();
     }
     if (ice.size() > 1) {
@@ -70,8 +86,10 @@ void PhaseRegions::draw(QCPPainter* p) {
         const bool right = m_map->axes() == PhaseMap::Axes::ClausiusClapeyron;
         QPolygonF region = ice;
         const QPointF end(border, m_map->yAxis->coordToPixel(m_map->yOf(611.657)));
-        if (right) region.prepend(end);
-        else region.append(end);
+        if (right)
+            region.prepend(end);
+        else
+            region.append(end);
         region << QPointF(region.last().x(), area.top()) << QPointF(region.first().x(), area.top());
         p->setBrush(t.ice);
         p->drawPolygon(region);
@@ -91,8 +109,10 @@ void PhaseRegions::draw(QCPPainter* p) {
     const bool mirrored = m_map->axes() == PhaseMap::Axes::ClausiusClapeyron;
     const auto label = [&](double fraction, bool above, const QString& text, const QColor& colour) {
         const auto x = area.left() + fraction * area.width();
-        const auto i = std::clamp<qsizetype>(static_cast<qsizetype>((x - area.left()) / kStep), 0, curve.size() - 1);
-        const double edge = std::clamp(curve[i].y(), static_cast<double>(area.top()), static_cast<double>(area.bottom()));
+        const auto i =
+            std::clamp<qsizetype>(static_cast<qsizetype>((x - area.left()) / kStep), 0, curve.size() - 1);
+        const double edge =
+            std::clamp(curve[i].y(), static_cast<double>(area.top()), static_cast<double>(area.bottom()));
         const double y = above ? (edge + area.top()) / 2 : (edge + area.bottom()) / 2;
         const double room = above ? edge - area.top() : area.bottom() - edge;
         if (room < 60) return;
@@ -100,8 +120,10 @@ void PhaseRegions::draw(QCPPainter* p) {
         p->drawText(QRectF(x - 60, y - 15, 120, 30), Qt::AlignCenter, text);
     };
     const bool dark = t.name == QLatin1String("projector");
-    label(mirrored ? 0.78 : 0.22, true, PhaseMap::tr("liquid"), dark ? t.liquid.lighter(220) : t.liquid.darker(190));
-    label(mirrored ? 0.25 : 0.74, false, PhaseMap::tr("vapour"), dark ? t.vapour.lighter(280) : QColor(0x8A, 0x74, 0x35));
+    label(mirrored ? 0.78 : 0.22, true, PhaseMap::tr("liquid"),
+          dark ? t.liquid.lighter(220) : t.liquid.darker(190));
+    label(mirrored ? 0.25 : 0.74, false, PhaseMap::tr("vapour"),
+          dark ? t.vapour.lighter(280) : QColor(0x8A, 0x74, 0x35));
 }
 
 MapMarks::MapMarks(PhaseMap* map) : QCPLayerable(map, QStringLiteral("main")), m_map(map) {}
@@ -112,6 +134,7 @@ void MapMarks::draw(QCPPainter* p) {
     drawLines(*p);
     drawTargets(*p);
     drawPoints(*p);
+    drawLegend(*p);
     drawLive(*p);
     drawCursor(*p);
 }
@@ -127,15 +150,21 @@ void MapMarks::drawLines(QCPPainter& p) const {
         p.drawLine(QPointF(area.left(), y), QPointF(area.right(), y));
         p.setFont(fontOf(t.small, QFont::DemiBold));
         const bool above = y - area.top() > t.small + 10; // under the line where there is no room over it
-        p.drawText(QRectF(area.left() + 8, above ? y - t.small - 9 : y + 3, 300, t.small + 6), Qt::AlignLeft | (above ? Qt::AlignBottom : Qt::AlignTop), text);
+        const bool mirrored = m_map->axes() == PhaseMap::Axes::ClausiusClapeyron; // the quiet side is the liquid's
+        p.drawText(QRectF(area.left() + 8, above ? y - t.small - 9 : y + 3, area.width() - 16, t.small + 6), (mirrored ? Qt::AlignRight : Qt::AlignLeft) | (above ? Qt::AlignBottom : Qt::AlignTop), text);
     };
-    if (v.roomPascal) level(*v.roomPascal, PhaseMap::tr("room %1 kPa").arg(onScreen(*v.roomPascal * 1e-3, 2)), Qt::DashLine);
-    if (v.pumpFloorPascal) level(*v.pumpFloorPascal, PhaseMap::tr("pump floor %1 kPa").arg(onScreen(*v.pumpFloorPascal * 1e-3, 1)), Qt::DotLine);
+    if (v.roomPascal)
+        level(*v.roomPascal, PhaseMap::tr("room %1 kPa").arg(onScreen(*v.roomPascal * 1e-3, 2)),
+              Qt::DashLine);
+    if (v.pumpFloorPascal)
+        level(*v.pumpFloorPascal,
+              PhaseMap::tr("pump floor %1 kPa").arg(onScreen(*v.pumpFloorPascal * 1e-3, 1)), Qt::DotLine);
     if (v.fitSlope) {
         QPolygonF line;
         for (int px = area.left(); px <= area.right(); px += 4) {
             const double kelvin = m_map->kelvinAt(m_map->xAxis->pixelToCoord(px));
-            const double y = m_map->yAxis->coordToPixel(m_map->yOf(std::exp(*v.fitIntercept + *v.fitSlope / kelvin)));
+            const double y =
+                m_map->yAxis->coordToPixel(m_map->yOf(std::exp(*v.fitIntercept + *v.fitSlope / kelvin)));
             if (y > area.top() - 40 && y < area.bottom() + 40) line << QPointF(px, y);
         }
         p.setPen(QPen(t.done, 2, Qt::DashLine));
@@ -150,12 +179,14 @@ void MapMarks::drawTargets(QCPPainter& p) const {
         double kelvin = target.kelvin, pascal = target.pascal;
         if (dragged) {
             pascal = m_map->m_draggedPascal;
-            if (const auto boils = (*findSubstance("water"))->boilingPoint(Pressure::fromPascal(pascal))) kelvin = boils->kelvin();
+            if (const auto boils = (*findSubstance("water"))->boilingPoint(Pressure::fromPascal(pascal)))
+                kelvin = boils->kelvin();
         }
         const QPointF at = m_map->pixelOf(kelvin, pascal);
         const bool selected = m_map->hasFocus() && m_map->selectedTarget() == target.place;
         p.setBrush(dragged ? t.done : QBrush(Qt::NoBrush));
-        p.setPen(QPen(target.possible ? t.ink : t.muted, target.current || dragged ? 2.6 : 1.5, target.possible ? Qt::SolidLine : Qt::DotLine));
+        p.setPen(QPen(target.possible ? t.ink : t.muted, target.current || dragged ? 2.6 : 1.5,
+                      target.possible ? Qt::SolidLine : Qt::DotLine));
         if (target.taken) p.setPen(QPen(t.muted, 1.0));
         p.drawEllipse(at, target.current ? 9 : 7, target.current ? 9 : 7);
         if (target.taster) p.drawEllipse(at, 3, 3);
@@ -166,27 +197,129 @@ void MapMarks::drawTargets(QCPPainter& p) const {
     }
 }
 
-void MapMarks::drawPoints(QCPPainter& p) const {
-    const Theme& t = theme();
-    const QRect area = clipRect();
-    std::set<std::pair<int, int>> drawn; // one mark a place: thousands of points redraw as fast as a few
-    for (const MapPoint& point : m_map->view().points) {
-        const QPointF at = m_map->pixelOf(point.kelvin, point.pascal);
-        if (!area.adjusted(-10, -10, 10, 10).contains(at.toPoint())) continue;
-        if (!drawn.emplace(static_cast<int>(at.x()), static_cast<int>(at.y())).second) continue;
-        const QColor colour = point.currentRun ? t.done : groupColour(point.group);
-        if (point.currentRun) {
-            p.setPen(QPen(t.ink, 1));
-            const double left = m_map->pixelOf(point.kelvin - point.kelvinU, point.pascal).x(), right = m_map->pixelOf(point.kelvin + point.kelvinU, point.pascal).x();
-            const double low = m_map->pixelOf(point.kelvin, std::max(1.0, point.pascal - point.pascalU)).y(), high = m_map->pixelOf(point.kelvin, point.pascal + point.pascalU).y();
-            p.drawLine(QPointF(left, at.y()), QPointF(right, at.y()));
-            p.drawLine(QPointF(at.x(), low), QPointF(at.x(), high));
+namespace {
+
+/// Which places of the map hold a mark already, to the half of a mark: thousands of points redraw as fast as
+/// a few hundred.
+class Occupied {
+public:
+    explicit Occupied(const QRect& area)
+        : m_area(area), m_columns(area.width() / kCell + 2),
+          m_taken(static_cast<std::size_t>(m_columns * (area.height() / kCell + 2)), false) {}
+
+    /// Takes the place of a point. @return false if it lies outside or is taken.
+    bool take(QPointF at, int kind) {
+        if (kind != m_kind) { // marks of different kinds do not hide each other
+            m_taken.assign(m_taken.size(), false);
+            m_kind = kind;
         }
-        const bool hollow = point.struck || !point.inFit;
-        p.setPen(QPen(hollow ? colour : t.card, hollow ? 1.6 : 0.8));
-        p.setBrush(hollow ? QBrush(Qt::NoBrush) : QBrush(colour));
-        shape(p, point.group, at, point.currentRun ? 7 : 5);
-        if (point.struck) p.drawLine(at + QPointF(-8, 8), at + QPointF(8, -8));
+        const QPoint pixel = at.toPoint();
+        if (!m_area.contains(pixel)) return false;
+        auto cell = m_taken.begin() +
+                    ((pixel.y() - m_area.top()) / kCell * m_columns + (pixel.x() - m_area.left()) / kCell);
+        if (*cell) return false;
+        *cell = true;
+        return true;
+    }
+
+private:
+    static constexpr int kCell = 3; // px
+    QRect m_area;
+    int m_columns;
+    std::vector<bool> m_taken;
+    int m_kind = -1;
+};
+
+void errorBars(QPainter& p, const PhaseMap& map, const MapPoint& point, QPointF at) {
+    const double left = map.pixelOf(point.kelvin - point.kelvinU, point.pascal).x(),
+                 right = map.pixelOf(point.kelvin + point.kelvinU, point.pascal).x();
+    const double low = map.pixelOf(point.kelvin, std::max(1.0, point.pascal - point.pascalU)).y(),
+                 high = map.pixelOf(point.kelvin, point.pascal + point.pascalU).y();
+    const QLineF bars[] = {{left, at.y(), right, at.y()}, {at.x(), low, at.x(), high}};
+    p.drawLines(bars, 2);
+}
+
+/// One mark of a kind.
+void mark(QPainter& p, const MapPoint& point, QPointF at) {
+    const Theme& t = theme();
+    const QColor colour = point.currentRun ? t.done : groupColour(point.group);
+    const bool hollow = point.struck || !point.inFit;
+    p.setPen(QPen(hollow ? colour : t.card, hollow ? 1.6 : 0.8));
+    p.setBrush(hollow ? QBrush(Qt::NoBrush) : QBrush(colour));
+    shape(p, point.group, at, point.currentRun ? 7 : 5);
+    if (point.struck) p.drawLine(at + QPointF(-8, 8), at + QPointF(8, -8));
+}
+
+/// What two marks must share to look alike.
+int kindOf(const MapPoint& point) {
+    return (point.group % kShapes) * 8 + (point.currentRun ? 4 : 0) + (point.struck ? 2 : 0) +
+           (point.inFit ? 1 : 0);
+}
+
+} // namespace
+
+void MapMarks::drawPoints(QCPPainter& p) const {
+    constexpr int kStamp = 24; // px, side of a pre-drawn mark
+    const bool vector = p.modes().testFlag(QCPPainter::pmVectorized);
+    const double ratio = m_map->devicePixelRatioF();
+    std::vector<const MapPoint*> points;
+    for (const MapPoint& point : m_map->view().points)
+        points.push_back(&point);
+    std::stable_sort(points.begin(), points.end(),
+                     [](auto* a, auto* b) { return kindOf(*a) < kindOf(*b); }); // the current run on top
+    std::stable_partition(points.begin(), points.end(), [](auto* a) { return !a->currentRun; });
+    Occupied occupied(clipRect());
+    std::map<int, QPixmap> stamps;
+    p.setPen(QPen(theme().ink, 1));
+    for (const MapPoint* point : points) {
+        const QPointF at = m_map->pixelOf(point->kelvin, point->pascal);
+        const int kind = kindOf(*point);
+        if (!occupied.take(at, kind)) continue;
+        if (point->currentRun) {
+            p.setPen(QPen(theme().ink, 1));
+            errorBars(p, *m_map, *point, at);
+        }
+        if (vector) {
+            mark(p, *point, at);
+            continue;
+        }
+        QPixmap& stamp = stamps[kind];
+        if (stamp.isNull()) {
+            stamp = QPixmap(QSize(kStamp, kStamp) * ratio);
+            stamp.setDevicePixelRatio(ratio);
+            stamp.fill(Qt::transparent);
+            QPainter drawing(&stamp);
+            drawing.setRenderHint(QPainter::Antialiasing);
+            mark(drawing, *point, QPointF(kStamp / 2.0, kStamp / 2.0));
+        }
+        p.drawPixmap(at - QPointF(kStamp / 2.0, kStamp / 2.0), stamp);
+    }
+}
+
+void MapMarks::drawLegend(QCPPainter& p) const {
+    const MapView& v = m_map->view();
+    std::map<int, const MapPoint*> groups; // one example of each group
+    for (const MapPoint& point : v.points) {
+        const MapPoint*& example = groups[point.group];
+        if (!example || (point.currentRun && !example->currentRun)) example = &point;
+    }
+    if (groups.size() < 2 || groups.size() > 8) return;
+    const Theme& t = theme();
+    const int line = t.small + 8;
+    const QRect area = clipRect();
+    const bool mirrored = m_map->axes() == PhaseMap::Axes::ClausiusClapeyron;
+    int y = area.bottom() - 10 - line * static_cast<int>(groups.size());
+    p.setFont(fontOf(t.small));
+    for (const auto& [group, example] : groups) {
+        const QPointF at(mirrored ? area.left() + 18.0 : area.right() - 110.0, y + line / 2.0);
+        MapPoint sample = *example;
+        sample.struck = false;
+        sample.inFit = true;
+        mark(p, sample, at);
+        p.setPen(t.ink);
+        const std::string name = static_cast<std::size_t>(group) < v.groupNames.size() ? v.groupNames[static_cast<std::size_t>(group)] : std::string();
+        p.drawText(QRectF(at.x() + 14, y, 100, line), Qt::AlignLeft | Qt::AlignVCenter, onScreen(name));
+        y += line;
     }
 }
 
@@ -201,7 +334,8 @@ void MapMarks::drawLive(QCPPainter& p) const {
         p.setPen(QPen(t.hot, 4, Qt::SolidLine, Qt::FlatCap));
         p.drawLine(at, m_map->pixelOf(boils->kelvin(), *v.livePascal));
         p.setFont(fontOf(t.text + 1, QFont::Bold));
-        const QString text = away < 0 ? PhaseMap::tr("%1 K to go").arg(onScreen(-away, 1)) : PhaseMap::tr("%1 K above").arg(onScreen(away, 1));
+        const QString text = away < 0 ? PhaseMap::tr("%1 K to go").arg(onScreen(-away, 1))
+                                      : PhaseMap::tr("%1 K above").arg(onScreen(away, 1));
         const QRectF box(away < 0 ? at.x() - 150 : at.x() + 12, at.y() - 34, 138, 24);
         p.drawText(box, (away < 0 ? Qt::AlignRight : Qt::AlignLeft) | Qt::AlignVCenter, text);
     }
@@ -214,18 +348,25 @@ void MapMarks::drawCursor(QCPPainter& p) const {
     if (!m_map->m_cursor) return;
     const Theme& t = theme();
     const QRect area = clipRect();
-    const QPointF at = m_map->m_dragged ? QPointF(m_map->m_cursor->x(), m_map->yAxis->coordToPixel(m_map->yOf(m_map->m_draggedPascal))) : *m_map->m_cursor;
+    const QPointF at =
+        m_map->m_dragged
+            ? QPointF(m_map->m_cursor->x(), m_map->yAxis->coordToPixel(m_map->yOf(m_map->m_draggedPascal)))
+            : *m_map->m_cursor;
     const double pascal = m_map->pascalAt(m_map->yAxis->pixelToCoord(at.y()));
     double kelvin = m_map->kelvinAt(m_map->xAxis->pixelToCoord(at.x()));
     QString text;
     const auto boils = (*findSubstance("water"))->boilingPoint(Pressure::fromPascal(pascal));
     if (m_map->m_dragged && boils) kelvin = boils->kelvin();
-    text = PhaseMap::tr("%1 kPa, %2 °C").arg(onScreen(pascal * 1e-3, 2), onScreen(kelvin - kIcePointKelvin, 1));
-    if (boils && !m_map->m_dragged) text += PhaseMap::tr("\nboils here at %1 °C").arg(onScreen(boils->celsius(), 1));
+    text =
+        PhaseMap::tr("%1 kPa, %2 °C").arg(onScreen(pascal * 1e-3, 2), onScreen(kelvin - kIcePointKelvin, 1));
+    if (boils && !m_map->m_dragged)
+        text += PhaseMap::tr("\nboils here at %1 °C").arg(onScreen(boils->celsius(), 1));
     const MapView& v = m_map->view();
     if (v.roomPascal && v.gauge.convention != PressureConvention::Absolute) {
-        const auto reading = toReadableReading(v.gauge, Pressure::fromPascal(pascal), Pressure::fromPascal(*v.roomPascal));
-        text += PhaseMap::tr("\ngauge shows %1 %2").arg(onScreen(uttrin::text(v.gauge, reading)), onScreen(unitText(v.gauge)));
+        const auto reading =
+            toReadableReading(v.gauge, Pressure::fromPascal(pascal), Pressure::fromPascal(*v.roomPascal));
+        text += PhaseMap::tr("\ngauge shows %1 %2")
+                    .arg(onScreen(uttrin::text(v.gauge, reading)), onScreen(unitText(v.gauge)));
     }
     p.setPen(QPen(t.muted, 1, Qt::DotLine));
     p.drawLine(QPointF(at.x(), at.y()), QPointF(area.right(), at.y()));
@@ -242,7 +383,8 @@ void MapMarks::drawCursor(QCPPainter& p) const {
     p.drawText(box.adjusted(8, 5, -8, -5), Qt::AlignLeft, text);
 }
 
-std::vector<ScaleTicker::Graduation> ScaleTicker::graduations(double low, double high, double fewestPixels) const {
+std::vector<ScaleTicker::Graduation> ScaleTicker::graduations(double low, double high,
+                                                              double fewestPixels) const {
     constexpr int kMostMultiples = 2000;
     std::vector<Graduation> out;
     std::set<double> pixels;
@@ -250,7 +392,8 @@ std::vector<ScaleTicker::Graduation> ScaleTicker::graduations(double low, double
         const auto next = pixels.lower_bound(pixel - fewestPixels);
         return next != pixels.end() && *next < pixel + fewestPixels;
     };
-    const int top = static_cast<int>(std::ceil(std::log10(std::max({std::abs(low), std::abs(high), high - low}))));
+    const int top =
+        static_cast<int>(std::ceil(std::log10(std::max({std::abs(low), std::abs(high), high - low}))));
     for (int power = top; power > top - 7; --power) {
         std::size_t before = out.size();
         for (const double lead : {5.0, 1.0}) { // round steps, coarse ones first, each a multiple of the next
@@ -258,12 +401,15 @@ std::vector<ScaleTicker::Graduation> ScaleTicker::graduations(double low, double
             if ((high - low) / step > kMostMultiples) return out;
             for (double n = std::ceil(low / step - 1e-9); n * step <= high + 1e-9 * step; ++n) {
                 const double value = n * step, coord = m_coordOf(value), pixel = m_axis->coordToPixel(coord);
-                // A step is used only where its own graduations stand far enough apart, so that spacing stays regular.
+                // A step is used only where its own graduations stand far enough apart, so that spacing stays
+                // regular.
                 const auto away = [&](double other) {
                     const double there = m_axis->coordToPixel(m_coordOf(other));
                     return std::isfinite(there) ? std::abs(there - pixel) : 1e9;
                 };
-                if (!std::isfinite(pixel) || crowded(pixel) || std::min(away(value - step), away(value + step)) < fewestPixels) continue;
+                if (!std::isfinite(pixel) || crowded(pixel) ||
+                    std::min(away(value - step), away(value + step)) < fewestPixels)
+                    continue;
                 pixels.insert(pixel);
                 out.push_back({value, coord, pixel});
             }
@@ -273,7 +419,8 @@ std::vector<ScaleTicker::Graduation> ScaleTicker::graduations(double low, double
     return out;
 }
 
-void ScaleTicker::generate(const QCPRange& range, const QLocale&, QChar, int, QVector<double>& ticks, QVector<double>* subTicks, QVector<QString>* tickLabels) {
+void ScaleTicker::generate(const QCPRange& range, const QLocale&, QChar, int, QVector<double>& ticks,
+                           QVector<double>* subTicks, QVector<QString>* tickLabels) {
     constexpr double kLabelPixels = 21.0, kTickPixels = 6.0;
     ticks.clear();
     if (subTicks) subTicks->clear();
@@ -281,31 +428,37 @@ void ScaleTicker::generate(const QCPRange& range, const QLocale&, QChar, int, QV
     const double a = m_valueOf(range.lower), b = m_valueOf(range.upper);
     if (!m_shown || !std::isfinite(a) || !std::isfinite(b) || a == b) return;
     auto labelled = graduations(std::min(a, b), std::max(a, b), kLabelPixels);
-    std::sort(labelled.begin(), labelled.end(), [](const Graduation& l, const Graduation& r) { return l.coord < r.coord; });
+    std::sort(labelled.begin(), labelled.end(),
+              [](const Graduation& l, const Graduation& r) { return l.coord < r.coord; });
     for (const Graduation& g : labelled) {
         ticks.push_back(g.coord);
         if (tickLabels) tickLabels->push_back(fieldText(std::abs(g.value) < 1e-9 ? 0.0 : g.value));
     }
     if (subTicks)
-        for (const Graduation& g : graduations(std::min(a, b), std::max(a, b), kTickPixels)) subTicks->push_back(g.coord);
+        for (const Graduation& g : graduations(std::min(a, b), std::max(a, b), kTickPixels))
+            subTicks->push_back(g.coord);
 }
 
 MapOverview::MapOverview(PhaseMap* map) : QWidget(map), m_map(map) {
     setObjectName(QStringLiteral("overview"));
-    setToolTip(PhaseMap::tr("All of water. Drag the frame to look elsewhere; double-click the map to come back."));
+    setToolTip(
+        PhaseMap::tr("All of water. Drag the frame to look elsewhere; double-click the map to come back."));
     setCursor(Qt::OpenHandCursor);
     resize(180, 132);
 }
 
 namespace {
-constexpr double kOverviewLowK = 243.0, kOverviewHighK = 400.0, kOverviewLowPa = 60.0, kOverviewHighPa = 250e3;
+constexpr double kOverviewLowK = 243.0, kOverviewHighK = 400.0, kOverviewLowPa = 60.0,
+                 kOverviewHighPa = 250e3;
 }
 
 QRectF MapOverview::field() const { return QRectF(rect()).adjusted(9, 24, -9, -8); }
 
 QPointF MapOverview::place(double kelvin, double pascal) const {
     const QRectF f = field();
-    return {f.left() + f.width() * (kelvin - kOverviewLowK) / (kOverviewHighK - kOverviewLowK), f.bottom() - f.height() * std::log(pascal / kOverviewLowPa) / std::log(kOverviewHighPa / kOverviewLowPa)};
+    return {f.left() + f.width() * (kelvin - kOverviewLowK) / (kOverviewHighK - kOverviewLowK),
+            f.bottom() -
+                f.height() * std::log(pascal / kOverviewLowPa) / std::log(kOverviewHighPa / kOverviewLowPa)};
 }
 
 void MapOverview::paintEvent(QPaintEvent*) {
@@ -340,13 +493,17 @@ void MapOverview::paintEvent(QPaintEvent*) {
     const auto x = m_map->xAxis->range(), y = m_map->yAxis->range();
     const double k1 = m_map->kelvinAt(x.lower), k2 = m_map->kelvinAt(x.upper);
     p.setPen(QPen(t.ink, 2));
-    p.drawRect(QRectF(place(std::min(k1, k2), m_map->pascalAt(y.upper)), place(std::max(k1, k2), std::max(1.0, m_map->pascalAt(y.lower)))).intersected(f.adjusted(1, 1, -1, -1)));
+    p.drawRect(QRectF(place(std::min(k1, k2), m_map->pascalAt(y.upper)),
+                      place(std::max(k1, k2), std::max(1.0, m_map->pascalAt(y.lower))))
+                   .intersected(f.adjusted(1, 1, -1, -1)));
 }
 
 void MapOverview::moveTo(QPointF pixel) {
     const QRectF f = field();
-    const double kelvin = kOverviewLowK + (kOverviewHighK - kOverviewLowK) * (pixel.x() - f.left()) / f.width();
-    const double pascal = kOverviewLowPa * std::pow(kOverviewHighPa / kOverviewLowPa, (f.bottom() - pixel.y()) / f.height());
+    const double kelvin =
+        kOverviewLowK + (kOverviewHighK - kOverviewLowK) * (pixel.x() - f.left()) / f.width();
+    const double pascal =
+        kOverviewLowPa * std::pow(kOverviewHighPa / kOverviewLowPa, (f.bottom() - pixel.y()) / f.height());
     const auto shift = [](QCPAxis* axis, double to, bool ratio) {
         const QCPRange r = axis->range();
         if (ratio) {

@@ -37,6 +37,7 @@ private:
     void drawLines(QCPPainter& p) const;
     void drawTargets(QCPPainter& p) const;
     void drawPoints(QCPPainter& p) const;
+    void drawLegend(QCPPainter& p) const;
     void drawLive(QCPPainter& p) const;
     void drawCursor(QCPPainter& p) const;
     PhaseMap* m_map;
@@ -47,11 +48,13 @@ class ScaleTicker : public QCPAxisTicker {
 public:
     using Map = std::function<double(double)>;
     /// @param coordOf  from the scale's value to the axis' coordinate; @param valueOf  its inverse.
-    ScaleTicker(const QCPAxis* axis, Map coordOf, Map valueOf) : m_axis(axis), m_coordOf(std::move(coordOf)), m_valueOf(std::move(valueOf)) {}
+    ScaleTicker(const QCPAxis* axis, Map coordOf, Map valueOf)
+        : m_axis(axis), m_coordOf(std::move(coordOf)), m_valueOf(std::move(valueOf)) {}
     void setShown(bool shown) { m_shown = shown; }
 
 protected:
-    void generate(const QCPRange& range, const QLocale& locale, QChar formatChar, int precision, QVector<double>& ticks, QVector<double>* subTicks, QVector<QString>* tickLabels) override;
+    void generate(const QCPRange& range, const QLocale& locale, QChar formatChar, int precision,
+                  QVector<double>& ticks, QVector<double>* subTicks, QVector<QString>* tickLabels) override;
 
 private:
     struct Graduation {

@@ -15,7 +15,8 @@
 namespace uttrin::app {
 namespace {
 
-constexpr Spacing kSpacings[] = {Spacing::Pressure, Spacing::Temperature, Spacing::InverseTemperature, Spacing::DialSteps};
+constexpr Spacing kSpacings[] = {Spacing::Pressure, Spacing::Temperature, Spacing::InverseTemperature,
+                                 Spacing::DialSteps};
 constexpr const char* kCriteria[] = {"first-bubbles", "steady", "stops-after-isolating"};
 constexpr int kPredictionColumn = 4;
 
@@ -29,8 +30,8 @@ PlanStation::PlanStation(LessonController& controller) : StationPage(controller)
     m_map->setTargetsMovable(true);
     row->addWidget(m_map, 1);
     auto* right = new ScrollColumn;
-    right->setFixedWidth(660);
-    row->addWidget(right);
+    right->setWidths(540, 660);
+    row->addWidget(right, 2);
     right->column()->addWidget(buildLadder());
 
     m_problem = makeLabel({}, "caution");
@@ -61,7 +62,8 @@ PlanStation::PlanStation(LessonController& controller) : StationPage(controller)
     auto* lock = new QPushButton(tr("Lock predictions"));
     lock->setObjectName(QStringLiteral("lockPredictions"));
     connect(lock, &QPushButton::clicked, this, [this] { m_controller.report(session().lockPredictions()); });
-    for (QPushButton* b : {print, even, lock}) buttons->addWidget(b);
+    for (QPushButton* b : {print, even, lock})
+        buttons->addWidget(b);
     buttons->addStretch();
     right->column()->addLayout(buttons);
     auto* fetch = new Card;
@@ -103,13 +105,15 @@ QWidget* PlanStation::buildLadder() {
     card->column()->addLayout(grid);
     card->column()->addWidget(makeLabel(tr("Boiling means, for every point"), "muted"));
     m_criterion = new Segments(QStringLiteral("planCriterion"));
-    m_criterion->setChoices({tr("first bubbles"), tr("slow and steady"), tr("stops after isolating")});
+    m_criterion->setChoices({tr("first bubbles"), tr("slow and steady"), tr("stops when isolated")});
     card->column()->addWidget(m_criterion);
     return card;
 }
 
 void PlanStation::wire() {
-    connect(m_map, &PhaseMap::targetMoved, this, [this](int place, double pascal) { m_controller.report(session().moveTarget(place, Pressure::fromPascal(pascal))); });
+    connect(m_map, &PhaseMap::targetMoved, this, [this](int place, double pascal) {
+        m_controller.report(session().moveTarget(place, Pressure::fromPascal(pascal)));
+    });
     connect(m_map, &PhaseMap::targetPicked, this, [this](int place) {
         for (std::size_t i = 0; i < m_targets.size(); ++i)
             if (m_targets[i].place == place) m_table->selectRow(static_cast<int>(i));
@@ -124,12 +128,15 @@ void PlanStation::wire() {
         const auto ladder = withSpacing(session().plan(), kSpacings[index], room->station);
         Plan p = session().plan();
         if (ladder) p.ladder = *ladder;
-        m_controller.report(ladder ? session().changePlan(p, tr("Change the spacing").toStdString()) : Result<void>(tl::unexpected(ladder.error())));
+        m_controller.report(ladder ? session().changePlan(p, tr("Change the spacing").toStdString())
+                                   : Result<void>(tl::unexpected(ladder.error())));
     });
-    for (NumberField* f : {m_from, m_to, m_count, m_step, m_taster, m_period}) connect(f, &NumberField::committed, this, &PlanStation::apply);
+    for (NumberField* f : {m_from, m_to, m_count, m_step, m_taster, m_period})
+        connect(f, &NumberField::committed, this, &PlanStation::apply);
     connect(m_tasterInFit, &QCheckBox::clicked, this, &PlanStation::apply);
     connect(m_criterion, &Segments::picked, this, &PlanStation::apply);
-    connect(m_rows, &TableModel::typed, this, [this](int row, int, const QString& text) { predicted(row, text); });
+    connect(m_rows, &TableModel::typed, this,
+            [this](int row, int, const QString& text) { predicted(row, text); });
 }
 
 void PlanStation::predicted(int row, const QString& text) {
@@ -139,7 +146,8 @@ void PlanStation::predicted(int row, const QString& text) {
         return;
     }
     const auto place = m_targets[static_cast<std::size_t>(row)].place;
-    m_controller.report(session().predict(place, celsius ? std::optional(Temperature::fromCelsius(*celsius)) : std::nullopt));
+    m_controller.report(
+        session().predict(place, celsius ? std::optional(Temperature::fromCelsius(*celsius)) : std::nullopt));
 }
 
 void PlanStation::apply() {
@@ -147,7 +155,10 @@ void PlanStation::apply() {
     Plan p = session().plan();
     Ladder& l = p.ladder;
     const auto end = [&](const NumberField* f, double& into) {
-        if (const auto v = f->value()) into = l.spacing == Spacing::Pressure ? *v * 1e3 : l.spacing == Spacing::DialSteps ? *v : *v + kIcePointKelvin;
+        if (const auto v = f->value())
+            into = l.spacing == Spacing::Pressure    ? *v * 1e3
+                   : l.spacing == Spacing::DialSteps ? *v
+                                                     : *v + kIcePointKelvin;
     };
     const Ladder before = l;
     end(m_from, l.from);
@@ -156,7 +167,9 @@ void PlanStation::apply() {
     if (const auto v = m_step->value(); v && l.spacing == Spacing::DialSteps) l.dialStep = *v;
     l.tasterPa = m_taster->value() ? std::optional(*m_taster->value() * 1e3) : std::nullopt;
     l.tasterInFit = m_tasterInFit->isChecked();
-    if (l.from != before.from || l.to != before.to || l.count != before.count || l.dialStep != before.dialStep) l.moved.clear();
+    if (l.from != before.from || l.to != before.to || l.count != before.count ||
+        l.dialStep != before.dialStep)
+        l.moved.clear();
     if (const auto v = m_period->value()) p.periodMinutes = *v;
     if (m_criterion->chosen() >= 0) p.criterion = kCriteria[m_criterion->chosen()];
     m_controller.report(session().changePlan(p, tr("Change the plan").toStdString()));
@@ -165,8 +178,12 @@ void PlanStation::apply() {
 void PlanStation::showEnds() {
     const Ladder& l = session().plan().ladder;
     const bool dial = l.spacing == Spacing::DialSteps, pressure = l.spacing == Spacing::Pressure;
-    const QString u = dial ? onScreen(unitText(session().plan().rig.gauge)) : pressure ? tr("kPa abs.") : QStringLiteral("°C");
-    const auto shown = [&](double v) { return QString::number(pressure ? v * 1e-3 : dial ? v : v - kIcePointKelvin, 'g', 5).toDouble(); };
+    const QString u = dial       ? onScreen(unitText(session().plan().rig.gauge))
+                      : pressure ? tr("kPa abs.")
+                                 : QStringLiteral("°C");
+    const auto shown = [&](double v) {
+        return QString::number(pressure ? v * 1e-3 : dial ? v : v - kIcePointKelvin, 'g', 5).toDouble();
+    };
     m_from->setUnit(u);
     m_to->setUnit(u);
     m_from->setValue(shown(l.from));
@@ -188,19 +205,50 @@ void PlanStation::showSheet(const RunSheet& sheet) {
     for (const Target& t : sheet.targets) {
         QString predicted;
         for (const Prediction& p : session().model().data().predictions)
-            if (p.setupId == session().setupId() && p.place == t.place) predicted = onScreen(p.kelvin - kIcePointKelvin, 1);
+            if (p.setupId == session().setupId() && p.place == t.place)
+                predicted = onScreen(p.kelvin - kIcePointKelvin, 1);
         TableModel::Row row;
-        const QString remark = t.state == TargetState::AboveRoom ? tr("above the room") : t.state == TargetState::BelowPumpFloor ? tr("below the pump's floor") : t.taster ? (t.inFit ? tr("taster") : tr("taster, not fitted")) : t.moved ? tr("moved") : QString();
-        row.cells = {QString::number(t.order), onScreen(tableText(gauge, t.dial)), onScreen(t.absolute.kilopascal(), 1), tr("%1 ± %2").arg(onScreen(t.boils.celsius(), 2), onScreen(t.boilsU, 2)), predicted, onScreen(t.kelvinPerDivision, t.kelvinPerDivision < 1.0 ? 2 : 1), QStringLiteral("+") + onScreen(t.depthKelvin, 2), onScreen(t.seconds / 60.0, 1), remark};
-        row.tips = {QString(), tr("what the instrument will show"), QString(), QString(), tr("what the class expects; double-click to type, before the run"), tr("change of the boiling point for one smallest division: small is good"), tr("boiling point at the bottom of the water above the one at its surface"), QString(), remark};
+        const QString remark = t.state == TargetState::AboveRoom        ? tr("above the room")
+                               : t.state == TargetState::BelowPumpFloor ? tr("below the pump's floor")
+                               : t.taster ? (t.inFit ? tr("taster") : tr("taster, not fitted"))
+                               : t.moved  ? tr("moved")
+                                          : QString();
+        row.cells = {QString::number(t.order),
+                     onScreen(tableText(gauge, t.dial)),
+                     onScreen(t.absolute.kilopascal(), 1),
+                     tr("%1 ± %2").arg(onScreen(t.boils.celsius(), 2), onScreen(t.boilsU, 2)),
+                     predicted,
+                     onScreen(t.kelvinPerDivision, t.kelvinPerDivision < 1.0 ? 2 : 1),
+                     QStringLiteral("+") + onScreen(t.depthKelvin, 2),
+                     onScreen(t.seconds / 60.0, 1),
+                     remark};
+        row.tips = {QString(),
+                    tr("what the instrument will show"),
+                    QString(),
+                    QString(),
+                    tr("what the class expects; double-click to type, before the run"),
+                    tr("change of the boiling point for one smallest division: small is good"),
+                    tr("boiling point at the bottom of the water above the one at its surface"),
+                    QString(),
+                    remark};
         row.quiet = t.state != TargetState::Ok;
         rows << row;
     }
     const bool locked = session().model().setup(session().setupId()).predictionsLockedAt.has_value();
-    m_rows->show({QStringLiteral("#"), tr("shows, %1").arg(onScreen(unitText(gauge))), tr("kPa abs."), tr("boils, °C"), locked ? tr("class says") : tr("class, °C"), tr("K/div."), tr("depth, K"), tr("min"), tr(" ")}, rows, {8});
-    m_table->setFixedHeight(m_table->horizontalHeader()->sizeHint().height() + static_cast<int>(rows.size()) * m_table->verticalHeader()->defaultSectionSize() + 6);
-    const QString verdict = sheet.secondRunFits ? tr("A second run fits too.") : sheet.fits ? tr("A second run does not fit.") : tr("That does not fit into the period: take fewer targets.");
-    m_summary->setText(tr("About %1 of %2 min with setting up and clearing away. %3 %4").arg(onScreen(sheet.totalSeconds / 60.0, 0), onScreen(session().plan().periodMinutes, 0), verdict, onScreen(sheet.whyLowestFirst)));
+    m_rows->show({QStringLiteral("#"), tr("shows, %1").arg(onScreen(unitText(gauge))), tr("kPa abs."),
+                  tr("boils, °C"), locked ? tr("class says") : tr("class, °C"), tr("K/div."), tr("depth, K"),
+                  tr("min"), tr(" ")},
+                 rows, {8});
+    m_table->setFixedHeight(m_table->horizontalHeader()->sizeHint().height() +
+                            static_cast<int>(rows.size()) * m_table->verticalHeader()->defaultSectionSize() +
+                            6);
+    const QString verdict = sheet.secondRunFits ? tr("A second run fits too.")
+                            : sheet.fits        ? tr("A second run does not fit.")
+                                         : tr("That does not fit into the period: take fewer targets.");
+    m_summary->setText(tr("About %1 of %2 min with setting up and clearing away. %3 %4")
+                           .arg(onScreen(sheet.totalSeconds / 60.0, 0),
+                                onScreen(session().plan().periodMinutes, 0), verdict,
+                                onScreen(sheet.whyLowestFirst)));
     findChild<QPushButton*>(QStringLiteral("lockPredictions"))->setEnabled(!locked);
 }
 
@@ -217,11 +265,15 @@ void PlanStation::refresh() {
     m_problem->setVisible(!sheet);
     m_table->setVisible(sheet.has_value());
     m_summary->setVisible(sheet.has_value());
-    if (sheet) showSheet(*sheet);
-    else m_problem->setText(QStringLiteral("\u26A0  ") + onScreen(sheet.error().message));
+    if (sheet)
+        showSheet(*sheet);
+    else
+        m_problem->setText(QStringLiteral("\u26A0  ") + onScreen(sheet.error().message));
     QStringList materials, cautions;
-    for (const auto& m : materialsFor(p)) materials << QStringLiteral("•  ") + onScreen(m);
-    for (const auto& c : cautionsFor(p)) cautions << QStringLiteral("\u26A0  ") + onScreen(c.text);
+    for (const auto& m : materialsFor(p))
+        materials << QStringLiteral("•  ") + onScreen(m);
+    for (const auto& c : cautionsFor(p))
+        cautions << QStringLiteral("\u26A0  ") + onScreen(c.text);
     m_materials->setText(materials.join(QLatin1Char('\n')));
     m_cautions->setText(cautions.join(QStringLiteral("\n\n")));
     m_map->show(mapView(session(), MapPurpose::Plan));

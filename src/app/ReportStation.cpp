@@ -3,7 +3,6 @@
 #include "Controls.h"
 #include "Dialogs.h"
 #include "Theme.h"
-
 #include "lesson/Exports.h"
 #include "lesson/ReadingsCsv.h"
 #include "pdf/PdfReport.h"
@@ -56,11 +55,14 @@ ReportStation::ReportStation(LessonController& controller) : StationPage(control
     right->column()->addWidget(hand);
     auto* open = new Card;
     open->column()->addWidget(makeLabel(tr("Take the data along"), "title"));
-    open->column()->addWidget(makeLabel(tr("Open formats: raw readings and what follows from them, units in the names."), "muted"));
+    open->column()->addWidget(
+        makeLabel(tr("Open formats: raw readings and what follows from them, units in the names."), "muted"));
     button(open, tr("Export CSV…"), "saveCsv", &ReportStation::saveCsv);
     button(open, tr("Export JSON…"), "saveJson", &ReportStation::saveJson);
     button(open, tr("Import CSV…"), "importCsv", &ReportStation::importCsv);
-    open->column()->addWidget(makeLabel(tr("Import wants a first line such as temperature_degC,gauge_kPa. Lines that cannot be read are named; the others are kept."), "muted"));
+    open->column()->addWidget(makeLabel(tr("Import wants a first line such as temperature_degC,gauge_kPa. "
+                                           "Lines that cannot be read are named; the others are kept."),
+                                        "muted"));
     m_complaints = makeLabel({}, "caution");
     m_complaints->setObjectName(QStringLiteral("importComplaints"));
     m_complaints->hide();
@@ -115,27 +117,43 @@ QString ReportStation::suggestion(const QString& suffix) const {
 void ReportStation::savePdf() {
     const auto document = report();
     if (!document) return;
-    const QString path = dialogs::saveFile(this, tr("Save the report as PDF"), suggestion(QStringLiteral("pdf")), tr("PDF (*.pdf)"), QStringLiteral("pdf"));
+    const QString path =
+        dialogs::saveFile(this, tr("Save the report as PDF"), suggestion(QStringLiteral("pdf")),
+                          tr("PDF (*.pdf)"), QStringLiteral("pdf"));
     if (path.isEmpty()) return;
     const int pages = writePdf(*document, path);
-    m_controller.say(pages > 0 ? tr("Saved %1, %n page(s).", nullptr, pages).arg(path) : tr("%1 could not be written; choose a folder that you may write to.").arg(path));
+    m_controller.say(pages > 0
+                         ? tr("Saved %1, %n page(s).", nullptr, pages).arg(path)
+                         : tr("%1 could not be written; choose a folder that you may write to.").arg(path));
 }
 
-void ReportStation::saveText(const QString& title, const QString& filter, const QString& suffix, const std::string& text) {
+void ReportStation::saveText(const QString& title, const QString& filter, const QString& suffix,
+                             const std::string& text) {
     const QString path = dialogs::saveFile(this, title, suggestion(suffix), filter, suffix);
     if (path.isEmpty()) return;
     QSaveFile file(path);
-    const bool done = file.open(QIODevice::WriteOnly) && file.write(QByteArray::fromStdString(text)) == static_cast<qint64>(text.size()) && file.commit();
-    m_controller.say(done ? tr("Saved %1.").arg(path) : tr("%1 could not be written; choose a folder that you may write to.").arg(path));
+    const bool done = file.open(QIODevice::WriteOnly) &&
+                      file.write(QByteArray::fromStdString(text)) == static_cast<qint64>(text.size()) &&
+                      file.commit();
+    m_controller.say(done ? tr("Saved %1.").arg(path)
+                          : tr("%1 could not be written; choose a folder that you may write to.").arg(path));
 }
 
 void ReportStation::saveHtml() {
-    if (const auto document = report()) saveText(tr("Save the report as HTML"), tr("HTML (*.html)"), QStringLiteral("html"), toHtml(*document));
+    if (const auto document = report())
+        saveText(tr("Save the report as HTML"), tr("HTML (*.html)"), QStringLiteral("html"),
+                 toHtml(*document));
 }
 
-void ReportStation::saveCsv() { saveText(tr("Export readings as CSV"), tr("CSV (*.csv)"), QStringLiteral("csv"), readingsCsv(session().model())); }
+void ReportStation::saveCsv() {
+    saveText(tr("Export readings as CSV"), tr("CSV (*.csv)"), QStringLiteral("csv"),
+             readingsCsv(session().model()));
+}
 
-void ReportStation::saveJson() { saveText(tr("Export the lesson as JSON"), tr("JSON (*.json)"), QStringLiteral("json"), lessonJson(session().model())); }
+void ReportStation::saveJson() {
+    saveText(tr("Export the lesson as JSON"), tr("JSON (*.json)"), QStringLiteral("json"),
+             lessonJson(session().model()));
+}
 
 void ReportStation::importCsv() {
     const QString path = dialogs::openFile(this, tr("Import readings"), tr("CSV (*.csv *.txt)"));
@@ -156,10 +174,15 @@ void ReportStation::importCsvFile(const QString& path) {
     const QString name = QFileInfo(path).completeBaseName();
     m_controller.report(session().addImported(name.toStdString(), imported->plan, imported->readings));
     QStringList lines;
-    for (const auto& c : imported->complaints) lines << QString::fromStdString(c);
+    for (const auto& c : imported->complaints)
+        lines << QString::fromStdString(c);
     m_complaints->setVisible(!lines.isEmpty());
-    if (!lines.isEmpty()) m_complaints->setText(tr("Not read:") + QLatin1Char('\n') + lines.mid(0, 12).join(QLatin1Char('\n')) + (lines.size() > 12 ? tr("\nand %1 more").arg(lines.size() - 12) : QString()));
-    m_controller.say(tr("%n reading(s) imported as '%1'.", nullptr, static_cast<int>(imported->readings.size())).arg(name));
+    if (!lines.isEmpty())
+        m_complaints->setText(tr("Not read:") + QLatin1Char('\n') + lines.mid(0, 12).join(QLatin1Char('\n')) +
+                              (lines.size() > 12 ? tr("\nand %1 more").arg(lines.size() - 12) : QString()));
+    m_controller.say(
+        tr("%n reading(s) imported as '%1'.", nullptr, static_cast<int>(imported->readings.size()))
+            .arg(name));
 }
 
 void ReportStation::printReport() {

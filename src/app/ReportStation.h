@@ -1,7 +1,6 @@
 #pragma once
 
 #include "StationPage.h"
-
 #include "report/Document.h"
 
 class QCheckBox;
@@ -31,7 +30,8 @@ protected:
 private:
     void showPages();
     [[nodiscard]] std::optional<Document> report();
-    void saveText(const QString& title, const QString& filter, const QString& suffix, const std::string& text);
+    void saveText(const QString& title, const QString& filter, const QString& suffix,
+                  const std::string& text);
     [[nodiscard]] QString suggestion(const QString& suffix) const;
 
     QScrollArea* m_pages;

@@ -3,7 +3,6 @@
 #include "Controls.h"
 #include "OnScreen.h"
 #include "PhaseMap.h"
-
 #include "physics/Substance.h"
 
 #include <QCheckBox>
@@ -14,8 +13,11 @@
 namespace uttrin::app {
 namespace {
 
-constexpr PressureConvention kConventions[] = {PressureConvention::GaugeNegative, PressureConvention::VacuumDepth, PressureConvention::Absolute, PressureConvention::TwoArm};
-constexpr SensorPlace kPlaces[] = {SensorPlace::Liquid, SensorPlace::NearChips, SensorPlace::Vapour, SensorPlace::OutsideWall};
+constexpr PressureConvention kConventions[] = {PressureConvention::GaugeNegative,
+                                               PressureConvention::VacuumDepth, PressureConvention::Absolute,
+                                               PressureConvention::TwoArm};
+constexpr SensorPlace kPlaces[] = {SensorPlace::Liquid, SensorPlace::NearChips, SensorPlace::Vapour,
+                                   SensorPlace::OutsideWall};
 constexpr NucleationAid kAids[] = {NucleationAid::Chips, NucleationAid::Stirrer, NucleationAid::None};
 
 template <typename E, std::size_t N>
@@ -47,8 +49,8 @@ RigStation::RigStation(LessonController& controller) : StationPage(controller) {
     row->setContentsMargins(20, 14, 16, 14);
     row->setSpacing(16);
     auto* left = new ScrollColumn;
-    left->setFixedWidth(560);
-    row->addWidget(left);
+    left->setWidths(530, 560);
+    row->addWidget(left, 2);
     auto* method = new Card;
     method->column()->addWidget(makeLabel(tr("Method"), "title"));
     m_setup = new Segments(QStringLiteral("rigSetup"));
@@ -72,8 +74,10 @@ QWidget* RigStation::buildGauge() {
     auto* card = new Card;
     card->column()->addWidget(makeLabel(tr("Pressure instrument"), "heading"));
     m_convention = new Segments(QStringLiteral("gaugeConvention"));
-    m_convention->setChoices({tr("Gauge, − below room"), tr("Vacuum depth, +"), tr("Absolute"), tr("U-tube, two arms")}, 2);
-    card->column()->addWidget(makeLabel(tr("What do its numbers count? Declared once, never asked again."), "muted"));
+    m_convention->setChoices(
+        {tr("Gauge, − below room"), tr("Vacuum depth, +"), tr("Absolute"), tr("U-tube, two arms")}, 2);
+    card->column()->addWidget(
+        makeLabel(tr("What do its numbers count? Declared once, never asked again."), "muted"));
     card->column()->addWidget(m_convention);
     m_conventionNote = makeLabel({}, "muted");
     card->column()->addWidget(m_conventionNote);
@@ -86,7 +90,8 @@ QWidget* RigStation::buildGauge() {
     m_division = new NumberField(tr("Smallest division"), {}, QStringLiteral("gaugeDivision"));
     m_accuracy = new NumberField(tr("Accuracy ±"), {}, QStringLiteral("gaugeAccuracy"));
     m_armSum = new NumberField(tr("Both arms add up to"), {}, QStringLiteral("gaugeArmSum"));
-    m_liquidTemperature = new NumberField(tr("Mercury at"), QStringLiteral("°C"), QStringLiteral("gaugeLiquidTemperature"));
+    m_liquidTemperature =
+        new NumberField(tr("Mercury at"), QStringLiteral("°C"), QStringLiteral("gaugeLiquidTemperature"));
     m_tap = new Segments(QStringLiteral("gaugeTap"));
     m_tap->setChoices({tr("at the vessel"), tr("at the pump line")});
     grid->addLayout(labelled(tr("Name"), m_gaugeName), 0, 0);
@@ -109,8 +114,10 @@ QWidget* RigStation::buildThermometer() {
     m_thermometerUnit = new QComboBox;
     m_thermometerUnit->setObjectName(QStringLiteral("thermometerUnit"));
     m_thermometerUnit->setAccessibleName(tr("Unit of the thermometer"));
-    for (const Unit& u : unitsOf(Dimension::Temperature)) m_thermometerUnit->addItem(onScreen(u.display), onScreen(u.symbol));
-    m_thermometerDivision = new NumberField(tr("Smallest division"), {}, QStringLiteral("thermometerDivision"));
+    for (const Unit& u : unitsOf(Dimension::Temperature))
+        m_thermometerUnit->addItem(onScreen(u.display), onScreen(u.symbol));
+    m_thermometerDivision =
+        new NumberField(tr("Smallest division"), {}, QStringLiteral("thermometerDivision"));
     m_thermometerAccuracy = new NumberField(tr("Accuracy ±"), {}, QStringLiteral("thermometerAccuracy"));
     grid->addLayout(labelled(tr("Name"), m_thermometerName), 0, 0);
     grid->addLayout(labelled(tr("Unit"), m_thermometerUnit), 0, 1);
@@ -167,10 +174,14 @@ void RigStation::wire() {
         fillUnits(kConventions[index]);
         apply();
     });
-    for (Segments* s : {m_tap, m_place, m_aid}) connect(s, &Segments::picked, this, &RigStation::apply);
-    for (QComboBox* c : {m_gaugeUnit, m_thermometerUnit}) connect(c, &QComboBox::currentIndexChanged, this, &RigStation::apply);
-    for (QLineEdit* e : {m_gaugeName, m_thermometerName}) connect(e, &QLineEdit::editingFinished, this, &RigStation::apply);
-    for (NumberField* f : {m_division, m_accuracy, m_armSum, m_liquidTemperature, m_thermometerDivision, m_thermometerAccuracy, m_vessel, m_liquid, m_depth, m_heater, m_pump, m_floor})
+    for (Segments* s : {m_tap, m_place, m_aid})
+        connect(s, &Segments::picked, this, &RigStation::apply);
+    for (QComboBox* c : {m_gaugeUnit, m_thermometerUnit})
+        connect(c, &QComboBox::currentIndexChanged, this, &RigStation::apply);
+    for (QLineEdit* e : {m_gaugeName, m_thermometerName})
+        connect(e, &QLineEdit::editingFinished, this, &RigStation::apply);
+    for (NumberField* f : {m_division, m_accuracy, m_armSum, m_liquidTemperature, m_thermometerDivision,
+                           m_thermometerAccuracy, m_vessel, m_liquid, m_depth, m_heater, m_pump, m_floor})
         connect(f, &NumberField::committed, this, &RigStation::apply);
     connect(m_fresh, &QCheckBox::clicked, this, &RigStation::apply);
 }
@@ -179,12 +190,18 @@ void RigStation::fillUnits(PressureConvention convention) {
     const QSignalBlocker quiet(m_gaugeUnit);
     const QString before = m_gaugeUnit->currentData().toString();
     m_gaugeUnit->clear();
-    for (const Unit& u : unitsOf(convention == PressureConvention::TwoArm ? Dimension::Length : Dimension::Pressure)) {
-        if (u.symbol == "km" || u.symbol == "ft" || (u.symbol == "m" && convention == PressureConvention::TwoArm)) continue;
+    for (const Unit& u :
+         unitsOf(convention == PressureConvention::TwoArm ? Dimension::Length : Dimension::Pressure)) {
+        if (u.symbol == "km" || u.symbol == "ft" ||
+            (u.symbol == "m" && convention == PressureConvention::TwoArm))
+            continue;
         m_gaugeUnit->addItem(onScreen(u.display), onScreen(u.symbol));
     }
     const int same = m_gaugeUnit->findData(before);
-    m_gaugeUnit->setCurrentIndex(same >= 0 ? same : m_gaugeUnit->findData(convention == PressureConvention::TwoArm ? QStringLiteral("cm") : QStringLiteral("kPa")));
+    m_gaugeUnit->setCurrentIndex(same >= 0 ? same
+                                           : m_gaugeUnit->findData(convention == PressureConvention::TwoArm
+                                                                       ? QStringLiteral("cm")
+                                                                       : QStringLiteral("kPa")));
 }
 
 void RigStation::apply() {
@@ -212,9 +229,11 @@ void RigStation::apply() {
         g.division = g.accuracy = 1e3 / unit(g.unit).factor;
     } else if (before.unit != g.unit) { // the same instrument with its scale in another unit
         const double factor = unit(before.unit).factor / unit(g.unit).factor;
-        for (double* v : {&g.division, &g.accuracy, &g.armSum}) *v = QString::number(*v * factor, 'g', 2).toDouble();
+        for (double* v : {&g.division, &g.accuracy, &g.armSum})
+            *v = QString::number(*v * factor, 'g', 2).toDouble();
     }
-    if (p.ladder.spacing == Spacing::DialSteps && (before.unit != g.unit || before.convention != g.convention)) {
+    if (p.ladder.spacing == Spacing::DialSteps &&
+        (before.unit != g.unit || before.convention != g.convention)) {
         if (const auto room = session().room()) {
             const auto kept = withSpacing(session().plan(), Spacing::Pressure, room->station);
             if (kept) p.ladder = *kept;
@@ -241,13 +260,18 @@ void RigStation::showMeaning() {
     const auto& g = session().plan().rig.gauge;
     const auto room = session().room();
     if (!room && g.convention != PressureConvention::Absolute) {
-        m_meaning->setText(tr("This gauge counts from the room's pressure. Enter that at the Room station (Ctrl+1), and this line says what the dial means."));
+        m_meaning->setText(tr("This gauge counts from the room's pressure. Enter that at the Room station "
+                              "(Ctrl+1), and this line says what the dial means."));
         return;
     }
     const Pressure here = room ? room->station : Pressure::fromKilopascal(101.325);
     const auto p60 = (*findSubstance("water"))->vapourPressure(Temperature::fromCelsius(60.0));
     const QString u = onScreen(unitText(g));
-    m_meaning->setText(tr("Open to the room it shows %1 %3. When water boils at 60 °C (%4 kPa absolute) it shows %2 %3.").arg(onScreen(uttrin::text(g, toReadableReading(g, here, here))), onScreen(uttrin::text(g, toReadableReading(g, *p60, here))), u, onScreen(p60->kilopascal(), 1)));
+    m_meaning->setText(
+        tr("Open to the room it shows %1 %3. When water boils at 60 °C (%4 kPa absolute) it shows %2 %3.")
+            .arg(onScreen(uttrin::text(g, toReadableReading(g, here, here))),
+                 onScreen(uttrin::text(g, toReadableReading(g, *p60, here))), u,
+                 onScreen(p60->kilopascal(), 1)));
 }
 
 void RigStation::refresh() {
@@ -265,12 +289,17 @@ void RigStation::refresh() {
     const auto& g = p.rig.gauge;
     fillUnits(g.convention);
     m_convention->choose(indexOf(kConventions, g.convention));
-    const QString conventions[] = {tr("Shows 0 open to the room, −0.7 when the vessel is 0.7 below it."), tr("Shows 0 open to the room, 70 when the vessel is 70 below it."), tr("Shows 0 in a perfect vacuum, the room's pressure when open."), tr("Left arm towards the vessel, right arm open to the room. Read both on the ruler; nobody subtracts.")};
+    const QString conventions[] = {tr("Shows 0 open to the room, −0.7 when the vessel is 0.7 below it."),
+                                   tr("Shows 0 open to the room, 70 when the vessel is 70 below it."),
+                                   tr("Shows 0 in a perfect vacuum, the room's pressure when open."),
+                                   tr("Left arm towards the vessel, right arm open to the room. Read both on "
+                                      "the ruler; nobody subtracts.")};
     m_conventionNote->setText(conventions[std::max(0, m_convention->chosen())]);
     {
         const QSignalBlocker quietGauge(m_gaugeUnit), quietThermometer(m_thermometerUnit);
         m_gaugeUnit->setCurrentIndex(m_gaugeUnit->findData(QString::fromStdString(g.unit)));
-        m_thermometerUnit->setCurrentIndex(m_thermometerUnit->findData(QString::fromStdString(p.rig.thermometer.unit)));
+        m_thermometerUnit->setCurrentIndex(
+            m_thermometerUnit->findData(QString::fromStdString(p.rig.thermometer.unit)));
     }
     m_gaugeName->setText(QString::fromStdString(g.name));
     m_thermometerName->setText(QString::fromStdString(p.rig.thermometer.name));
@@ -294,7 +323,8 @@ void RigStation::refresh() {
     m_place->choose(indexOf(kPlaces, p.rig.thermometer.place));
     const bool outside = !readsTheLiquid(p.rig.thermometer.place);
     m_placeNote->setVisible(outside);
-    m_placeNote->setText(QStringLiteral("\u26A0  ") + tr("This sensor does not read the liquid: its points stay out of the fit unless you put each one in."));
+    m_placeNote->setText(QStringLiteral("\u26A0  ") + tr("This sensor does not read the liquid: its points "
+                                                         "stay out of the fit unless you put each one in."));
     m_vessel->setValue(p.rig.vesselLitre);
     m_liquid->setValue(p.rig.liquidLitre);
     m_depth->setValue(p.rig.depthCm);

@@ -13,7 +13,8 @@ class NumberField;
 class PhaseMap;
 class Segments;
 
-/// Method, pressure instrument, thermometer, vessel: declared once, so that nobody converts or signs by hand later.
+/// Method, pressure instrument, thermometer, vessel: declared once, so that nobody converts or signs by hand
+/// later.
 class RigStation : public StationPage {
     Q_OBJECT
 public:

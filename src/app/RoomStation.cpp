@@ -3,7 +3,6 @@
 #include "Controls.h"
 #include "OnScreen.h"
 #include "PhaseMap.h"
-
 #include "physics/Substance.h"
 #include "quantities/Rounding.h"
 
@@ -37,15 +36,18 @@ void RoomStation::build() {
     row->setContentsMargins(20, 14, 16, 14);
     row->setSpacing(16);
     auto* left = new ScrollColumn;
-    left->setFixedWidth(476);
-    row->addWidget(left);
+    left->setWidths(440, 476);
+    row->addWidget(left, 2);
 
     auto* card = new Card;
     card->column()->addWidget(makeLabel(tr("How do you know this room's pressure?"), "title"));
     m_method = new Segments(QStringLiteral("roomMethod"));
-    m_method->setChoices({tr("Barometer"), tr("Weather report"), tr("Height alone"), tr("Empty vessel"), tr("Assume a value")}, 3);
+    m_method->setChoices(
+        {tr("Barometer"), tr("Weather report"), tr("Height alone"), tr("Empty vessel"), tr("Assume a value")},
+        3);
     card->column()->addWidget(m_method);
-    m_reducedQuestion = makeLabel(tr("Is the report reduced to sea level? Most are: near 1013 hPa whatever the height."), "muted");
+    m_reducedQuestion = makeLabel(
+        tr("Is the report reduced to sea level? Most are: near 1013 hPa whatever the height."), "muted");
     card->column()->addWidget(m_reducedQuestion);
     m_reduced = new Segments(QStringLiteral("roomReduced"));
     m_reduced->setChoices({tr("Yes, to sea level"), tr("No, as read at the station")});
@@ -59,9 +61,12 @@ void RoomStation::build() {
     m_unit = new QComboBox;
     m_unit->setObjectName(QStringLiteral("roomUnit"));
     m_unit->setAccessibleName(tr("Unit of the reading"));
-    for (const Unit& u : unitsOf(Dimension::Pressure)) m_unit->addItem(onScreen(u.display), QString::fromUtf8(u.symbol.data(), static_cast<qsizetype>(u.symbol.size())));
+    for (const Unit& u : unitsOf(Dimension::Pressure))
+        m_unit->addItem(onScreen(u.display),
+                        QString::fromUtf8(u.symbol.data(), static_cast<qsizetype>(u.symbol.size())));
     m_unit->setCurrentText(QStringLiteral("hPa"));
-    m_altitude = new NumberField(tr("Height above sea level"), QStringLiteral("m"), QStringLiteral("roomAltitude"));
+    m_altitude =
+        new NumberField(tr("Height above sea level"), QStringLiteral("m"), QStringLiteral("roomAltitude"));
     m_air = new NumberField(tr("Air outdoors"), QStringLiteral("°C"), QStringLiteral("roomAir"));
     m_ultimate = new NumberField(tr("The pump leaves"), QStringLiteral("Pa"), QStringLiteral("roomUltimate"));
     m_time = new FieldEdit;
@@ -70,18 +75,22 @@ void RoomStation::build() {
     m_time->setPlaceholderText(tr("now"));
     m_time->setMinimumWidth(70);
     m_time->setMaximumWidth(86);
-    auto* unitColumn = new QVBoxLayout;
+    m_unitBox = new QWidget;
+    auto* unitColumn = new QVBoxLayout(m_unitBox);
+    unitColumn->setContentsMargins(0, 0, 0, 0);
     unitColumn->setSpacing(3);
     unitColumn->addWidget(makeLabel(tr("unit"), "muted"));
     unitColumn->addWidget(m_unit);
-    auto* timeColumn = new QVBoxLayout;
+    m_timeBox = new QWidget;
+    auto* timeColumn = new QVBoxLayout(m_timeBox);
+    timeColumn->setContentsMargins(0, 0, 0, 0);
     timeColumn->setSpacing(3);
     timeColumn->addWidget(makeLabel(tr("read at"), "muted"));
     timeColumn->addWidget(m_time);
     grid->addWidget(m_value, 0, 0);
-    grid->addLayout(unitColumn, 0, 1);
+    grid->addWidget(m_unitBox, 0, 1);
     grid->addWidget(m_uncertainty, 0, 2);
-    grid->addLayout(timeColumn, 0, 3);
+    grid->addWidget(m_timeBox, 0, 3);
     grid->addWidget(m_altitude, 1, 0, 1, 2);
     grid->addWidget(m_air, 1, 2, 1, 2);
     grid->addWidget(m_ultimate, 2, 0, 1, 2);
@@ -91,7 +100,8 @@ void RoomStation::build() {
     m_resultUnder = makeLabel({}, "muted");
     m_warning = makeLabel({}, "caution");
     m_warning->setObjectName(QStringLiteral("roomWarning"));
-    for (QLabel* l : {m_result, m_resultUnder, m_warning}) card->column()->addWidget(l);
+    for (QLabel* l : {m_result, m_resultUnder, m_warning})
+        card->column()->addWidget(l);
     m_enter = new QPushButton(tr("Use this room pressure"));
     m_enter->setObjectName(QStringLiteral("roomEnter"));
     setRole(m_enter, "main");
@@ -141,7 +151,8 @@ void RoomStation::wire() {
         showFields();
         preview();
     });
-    for (NumberField* f : {m_value, m_uncertainty, m_altitude, m_air, m_ultimate}) connect(f, &NumberField::edited, this, &RoomStation::preview);
+    for (NumberField* f : {m_value, m_uncertainty, m_altitude, m_air, m_ultimate})
+        connect(f, &NumberField::edited, this, &RoomStation::preview);
     connect(m_unit, &QComboBox::currentIndexChanged, this, [this] {
         showFields();
         preview();
@@ -156,17 +167,23 @@ void RoomStation::wire() {
             l.title = m_title->text().toStdString();
             l.school = m_school->text().toStdString();
             l.roomName = m_room->text().toStdString();
-            if (l.title != before.title || l.school != before.school || l.roomName != before.roomName) m_controller.report(session().changeLesson(l));
+            if (l.title != before.title || l.school != before.school || l.roomName != before.roomName)
+                m_controller.report(session().changeLesson(l));
         });
 }
 
 RoomMethod RoomStation::method() const {
     switch (m_method->chosen()) {
-    case kReport: return m_reduced->chosen() == kReducedNo ? RoomMethod::StationReport : RoomMethod::SeaLevelReport;
-    case kHeight: return RoomMethod::Altitude;
-    case kEmptyVessel: return RoomMethod::DeadHead;
-    case kNominal: return RoomMethod::Nominal;
-    default: return RoomMethod::Barometer;
+    case kReport:
+        return m_reduced->chosen() == kReducedNo ? RoomMethod::StationReport : RoomMethod::SeaLevelReport;
+    case kHeight:
+        return RoomMethod::Altitude;
+    case kEmptyVessel:
+        return RoomMethod::DeadHead;
+    case kNominal:
+        return RoomMethod::Nominal;
+    default:
+        return RoomMethod::Barometer;
     }
 }
 
@@ -176,12 +193,15 @@ void RoomStation::showFields() {
     m_reducedQuestion->setVisible(report);
     m_reduced->setVisible(report);
     m_value->setVisible(chosen >= 0 && chosen != kHeight);
-    m_unit->setEnabled(chosen >= 0 && chosen != kHeight);
+    m_unitBox->setVisible(chosen >= 0 && chosen != kHeight);
+    m_timeBox->setVisible(chosen >= 0);
     m_uncertainty->setVisible(chosen >= 0 && chosen != kHeight && chosen != kNominal);
     m_altitude->setVisible(chosen == kHeight || seaLevel || chosen == kNominal);
     m_air->setVisible(seaLevel);
     m_ultimate->setVisible(chosen == kEmptyVessel);
-    m_value->setLabel(chosen == kEmptyVessel ? tr("Gauge, pumped down (negative)") : chosen == kNominal ? tr("Assumed") : tr("Reading"));
+    m_value->setLabel(chosen == kEmptyVessel ? tr("Gauge, pumped down (negative)")
+                      : chosen == kNominal   ? tr("Assumed")
+                                             : tr("Reading"));
     m_uncertainty->setUnit(QString());
 }
 
@@ -211,7 +231,10 @@ void RoomStation::preview() {
     const auto entry = typed();
     if (!entry) {
         m_result->setText(QStringLiteral("– kPa"));
-        m_resultUnder->setText(m_method->chosen() < 0 ? tr("Nothing is assumed: readings stay unreferenced until a source is given.") : tr("Fill in the fields; the station pressure appears here."));
+        m_resultUnder->setText(
+            m_method->chosen() < 0
+                ? tr("Nothing is assumed: readings stay unreferenced until a source is given.")
+                : tr("Fill in the fields; the station pressure appears here."));
         return;
     }
     const auto room = stationPressure(*entry);
@@ -224,15 +247,28 @@ void RoomStation::preview() {
     }
     const double pa = room->station.pascal();
     const int decimals = std::min(3, decimalsForUncertainty(room->uPa * 1e-3));
-    m_result->setText(room->uPa > 0.0 ? tr("%1 ± %2 kPa").arg(onScreen(pa * 1e-3, decimals), onScreen(room->uPa * 1e-3, decimals)) : tr("%1 kPa").arg(onScreen(pa * 1e-3, 2)));
+    m_result->setText(
+        room->uPa > 0.0
+            ? tr("%1 ± %2 kPa").arg(onScreen(pa * 1e-3, decimals), onScreen(room->uPa * 1e-3, decimals))
+            : tr("%1 kPa").arg(onScreen(pa * 1e-3, 2)));
     const auto s = (*findSubstance("water"))->saturationAt(room->station);
-    m_resultUnder->setText(tr("station pressure, %1 hPa. Water boils here at %2 ± %3 °C.").arg(onScreen(pa * 1e-2, std::max(0, decimals - 1)), onScreen(boilingCelsius(pa), 2), onScreen(s ? room->uPa / s->slope : 0.0, 2)));
+    m_resultUnder->setText(tr("station pressure, %1 hPa. Water boils here at %2 ± %3 °C.")
+                               .arg(onScreen(pa * 1e-2, std::max(0, decimals - 1)),
+                                    onScreen(boilingCelsius(pa), 2),
+                                    onScreen(s ? room->uPa / s->slope : 0.0, 2)));
     QString warning = onScreen(biasOf(room->method));
     if (room->method == RoomMethod::Nominal) {
-        const auto standard = m_altitude->value() ? standardAtmospherePressure(Length::fromMetre(*m_altitude->value())) : Result<Pressure>(tl::unexpected(Failure{}));
+        const auto standard = m_altitude->value()
+                                  ? standardAtmospherePressure(Length::fromMetre(*m_altitude->value()))
+                                  : Result<Pressure>(tl::unexpected(Failure{}));
         const double cost = standard ? boilingCelsius(pa) - boilingCelsius(standard->pascal()) : 0.0;
-        warning += standard ? tr(" At %1 m the pressure is usually near %2 kPa: boiling points come out about %3 K wrong near the room's pressure, and far more at low pressure.").arg(onScreen(*m_altitude->value(), 0), onScreen(standard->kilopascal(), 1), onScreen(std::abs(cost), 1))
-                            : tr(" Weather alone makes ± %1 K; height can make many kelvin more. Give the height to see what it costs here.").arg(onScreen(kWeatherSpreadPascal / 3600.0, 1));
+        warning += standard ? tr(" At %1 m the pressure is usually near %2 kPa: boiling points come out "
+                                 "about %3 K wrong near the room's pressure, and far more at low pressure.")
+                                  .arg(onScreen(*m_altitude->value(), 0), onScreen(standard->kilopascal(), 1),
+                                       onScreen(std::abs(cost), 1))
+                            : tr(" Weather alone makes ± %1 K; height can make many kelvin more. Give the "
+                                 "height to see what it costs here.")
+                                  .arg(onScreen(kWeatherSpreadPascal / 3600.0, 1));
     }
     if (room->method == RoomMethod::DeadHead) {
         const RoomRecord* start = session().model().roomRecord(std::nullopt, "start");
@@ -240,13 +276,19 @@ void RoomStation::preview() {
         if (other && other->method == RoomMethod::Barometer)
             if (const auto barometer = stationPressure(*other)) {
                 const Unit& u = unit(entry->unit);
-                warning += tr(" With your barometer this pull gives the pump's ultimate pressure: %1 kPa.").arg(onScreen(ultimateFromPair(*barometer, GaugePressure::fromPascal(u.toSi(entry->value))).pascal() * 1e-3, 2));
+                warning += tr(" With your barometer this pull gives the pump's ultimate pressure: %1 kPa.")
+                               .arg(onScreen(ultimateFromPair(*barometer,
+                                                              GaugePressure::fromPascal(u.toSi(entry->value)))
+                                                     .pascal() *
+                                                 1e-3,
+                                             2));
             }
     }
     m_warning->setVisible(!warning.isEmpty());
     m_warning->setText(QStringLiteral("\u26A0  ") + warning);
     m_enter->setEnabled(!session().notebook().readOnly());
-    m_end->setEnabled(!session().notebook().readOnly() && session().model().roomRecord(std::nullopt, "start") != nullptr);
+    m_end->setEnabled(!session().notebook().readOnly() &&
+                      session().model().roomRecord(std::nullopt, "start") != nullptr);
 }
 
 void RoomStation::enter(const char* role) {
@@ -269,13 +311,20 @@ void RoomStation::enter(const char* role) {
     const auto group = session().groupId();
     const RoomRecord* current = session().model().roomRecord(group, role);
     const auto owner = current && current->groupId ? current->groupId : std::nullopt;
-    if (m_controller.report(session().enterRoom(*entry, role, at, owner))) m_controller.say(tr("Room pressure recorded. Everything that rests on it is worked out anew."));
+    if (m_controller.report(session().enterRoom(*entry, role, at, owner)))
+        m_controller.say(tr("Room pressure recorded. Everything that rests on it is worked out anew."));
 }
 
 void RoomStation::loadEntry(const RoomEntry& e) {
-    const int chosen = e.method == RoomMethod::Barometer ? kBarometer : e.method == RoomMethod::Altitude ? kHeight : e.method == RoomMethod::DeadHead ? kEmptyVessel : e.method == RoomMethod::Nominal ? kNominal : kReport;
+    const int chosen = e.method == RoomMethod::Barometer  ? kBarometer
+                       : e.method == RoomMethod::Altitude ? kHeight
+                       : e.method == RoomMethod::DeadHead ? kEmptyVessel
+                       : e.method == RoomMethod::Nominal  ? kNominal
+                                                          : kReport;
     m_method->choose(chosen);
-    m_reduced->choose(e.method == RoomMethod::SeaLevelReport ? kReducedYes : e.method == RoomMethod::StationReport ? kReducedNo : -1);
+    m_reduced->choose(e.method == RoomMethod::SeaLevelReport  ? kReducedYes
+                      : e.method == RoomMethod::StationReport ? kReducedNo
+                                                              : -1);
     m_unit->setCurrentIndex(m_unit->findData(QString::fromStdString(e.unit)));
     m_value->setValue(e.method == RoomMethod::Altitude ? std::nullopt : std::optional(e.value));
     m_uncertainty->setValue(e.valueU);
@@ -287,7 +336,8 @@ void RoomStation::loadEntry(const RoomEntry& e) {
 void RoomStation::refresh() {
     const auto& model = session().model();
     const Lesson& lesson = model.lesson();
-    for (const auto& [edit, value] : {std::pair{m_title, lesson.title}, {m_school, lesson.school}, {m_room, lesson.roomName}})
+    for (const auto& [edit, value] :
+         {std::pair{m_title, lesson.title}, {m_school, lesson.school}, {m_room, lesson.roomName}})
         if (!edit->hasFocus()) edit->setText(QString::fromStdString(value));
     const auto group = session().groupId();
     const RoomRecord* start = model.roomRecord(group, "start");
@@ -304,19 +354,26 @@ void RoomStation::refresh() {
         }
     }
     m_scope->setVisible(start && start->groupId);
-    if (start && start->groupId) m_scope->setText(tr("Group %1 used its own value, shown here.").arg(QString::fromStdString(model.group(*start->groupId).name)));
+    if (start && start->groupId)
+        m_scope->setText(tr("Group %1 used its own value, shown here.")
+                             .arg(QString::fromStdString(model.group(*start->groupId).name)));
     QStringList history;
     for (auto r = model.data().rooms.rbegin(); r != model.data().rooms.rend(); ++r) {
         const RoomEntry* e = model.roomEntry(r->id);
         const auto room = e ? stationPressure(*e) : Result<RoomPressure>(tl::unexpected(Failure{}));
         if (!room) continue;
-        QString line = tr("%1   %2 kPa   %3").arg(onScreen(clockText(r->takenAt, lesson.utcOffsetMin)), onScreen(room->station.kilopascal(), 2), onScreen(label(room->method)));
+        QString line = tr("%1   %2 kPa   %3")
+                           .arg(onScreen(clockText(r->takenAt, lesson.utcOffsetMin)),
+                                onScreen(room->station.kilopascal(), 2), onScreen(label(room->method)));
         if (r->role == "end") line += tr(", at the end");
-        if (r->groupId) line += tr(", group %1 only").arg(QString::fromStdString(model.group(*r->groupId).name));
+        if (r->groupId)
+            line += tr(", group %1 only").arg(QString::fromStdString(model.group(*r->groupId).name));
         if (!r->current) line += tr(", corrected since");
         history << line;
     }
-    m_history->setText(history.isEmpty() ? tr("No reading yet. The first one appears here, and stays when it is corrected.") : history.join(QLatin1Char('\n')));
+    m_history->setText(history.isEmpty()
+                           ? tr("No reading yet. The first one appears here, and stays when it is corrected.")
+                           : history.join(QLatin1Char('\n')));
     showFields();
     preview();
     m_map->show(mapView(session(), MapPurpose::Room));

@@ -37,6 +37,7 @@ private:
     NumberField *m_value, *m_uncertainty, *m_altitude, *m_air, *m_ultimate;
     QComboBox* m_unit;
     QLineEdit* m_time;
+    QWidget *m_unitBox, *m_timeBox;
     QPushButton *m_enter, *m_end;
     QLineEdit *m_title, *m_school, *m_room;
     PhaseMap* m_map;

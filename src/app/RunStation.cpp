@@ -32,10 +32,15 @@ RunStation::RunStation(LessonController& controller) : StationPage(controller) {
     left->addWidget(buildRuns());
     m_map = new PhaseMap;
     left->addWidget(m_map, 1);
+    m_caution = makeLabel(QStringLiteral("\u26A0 ") + tr("Goggles on, shield up. Never warm a closed flask."),
+                          "cautionText");
+    m_caution->setToolTip(tr("Local rules, the vessel maker's rating and qualified staff come first. All "
+                             "cautions stand on the Plan."));
+    left->addWidget(m_caution);
     row->addLayout(left, 1);
     m_right = new ScrollColumn;
     m_right->column()->setSpacing(8);
-    row->addWidget(m_right);
+    row->addWidget(m_right, 2);
     m_right->column()->addWidget(buildTarget());
     m_right->column()->addWidget(buildReadings());
     m_right->column()->addWidget(buildTaken(), 1);
@@ -60,16 +65,14 @@ QWidget* RunStation::buildRuns() {
     runs->addWidget(m_run);
     runs->addWidget(m_newGroup);
     runs->addWidget(m_start);
-    m_caution = makeLabel(QStringLiteral("\u26A0 ") + tr("Goggles on, shield up. Never warm a closed flask."), "cautionText");
-    m_caution->setToolTip(tr("Local rules, the vessel maker's rating and qualified staff come first. All cautions stand on the Plan."));
-    runs->addSpacing(8);
-    runs->addWidget(m_caution, 1);
+    runs->addStretch();
     return bar;
 }
 
 QWidget* RunStation::buildTarget() {
     auto* card = new Card;
-    card->column()->setSpacing(4);
+    card->column()->setContentsMargins(16, 8, 16, 8);
+    card->column()->setSpacing(2);
     auto* head = new QHBoxLayout;
     m_heading = makeLabel({}, "heading");
     m_heading->setObjectName(QStringLiteral("targetHeading"));
@@ -116,6 +119,7 @@ QWidget* RunStation::buildTarget() {
 
 QWidget* RunStation::buildReadings() {
     auto* card = new Card;
+    card->column()->setContentsMargins(16, 8, 16, 10);
     auto* top = new QHBoxLayout;
     auto* instant = makeLabel(tr("Read both at the same instant"), "heading");
     instant->setWordWrap(false);
@@ -123,7 +127,8 @@ QWidget* RunStation::buildReadings() {
     top->addStretch();
     m_zero = new QPushButton(tr("Zero check"));
     m_zero->setObjectName(QStringLiteral("zeroCheck"));
-    m_zero->setToolTip(tr("Open the gauge to the room, type what it shows, press this: its zero is stored and taken off from now on."));
+    m_zero->setToolTip(tr("Open the gauge to the room, type what it shows, press this: its zero is stored "
+                          "and taken off from now on."));
     m_note = new QPushButton(tr("Note…"));
     m_note->setObjectName(QStringLiteral("note"));
     m_note->setToolTip(tr("Stamp a phrase with the time (Ctrl+T)"));
@@ -139,9 +144,12 @@ QWidget* RunStation::buildReadings() {
     m_second = new NumberField(tr("right arm"), {}, QStringLiteral("readSecond"));
     m_temperature = new NumberField(tr("thermometer"), {}, QStringLiteral("readTemperature"));
     m_beforePull = new NumberField(tr("before the pull"), {}, QStringLiteral("readBeforePull"));
-    for (NumberField* f : {m_first, m_second, m_temperature}) f->setBig();
-    m_beforePull->setToolTip(tr("The water before the pump was opened. Only the temperature at the reading is fitted."));
-    for (NumberField* f : {m_first, m_second, m_temperature, m_beforePull}) fields->addWidget(f);
+    for (NumberField* f : {m_first, m_second, m_temperature})
+        f->setBig();
+    m_beforePull->setToolTip(
+        tr("The water before the pump was opened. Only the temperature at the reading is fitted."));
+    for (NumberField* f : {m_first, m_second, m_temperature, m_beforePull})
+        fields->addWidget(f);
     card->column()->addLayout(fields);
     auto* how = new QHBoxLayout;
     how->addWidget(makeLabel(tr("How it boils"), "heading"));
@@ -152,11 +160,13 @@ QWidget* RunStation::buildReadings() {
     card->column()->addLayout(how);
     m_vigour = new Segments(QStringLiteral("vigour"));
     QStringList names;
-    for (int v = 1; v <= 5; ++v) names << QStringLiteral("%1 %2").arg(v).arg(onScreen(vigourName(v)));
+    for (int v = 1; v <= 5; ++v)
+        names << QStringLiteral("%1 %2").arg(v).arg(onScreen(vigourName(v)));
     m_vigour->setChoices(names);
     for (int v = 0; v < 5; ++v) {
         m_vigour->button(v)->setShortcut(QKeySequence(QStringLiteral("Alt+%1").arg(v + 1)));
-        m_vigour->button(v)->setStyleSheet(QStringLiteral("padding: 6px 4px; font-size: %1px;").arg(theme().small));
+        m_vigour->button(v)->setStyleSheet(
+            QStringLiteral("padding: 6px 4px; font-size: %1px;").arg(theme().small));
     }
     card->column()->addWidget(m_vigour);
     auto* details = new QHBoxLayout;
@@ -202,11 +212,13 @@ QWidget* RunStation::buildReadings() {
     auto* act = new QHBoxLayout;
     m_capture = new QPushButton(tr("Capture   ⏎"));
     m_capture->setObjectName(QStringLiteral("capture"));
-    m_capture->setToolTip(tr("Enter or Space in the fields: pressure and temperature at the same instant, on disk at once"));
+    m_capture->setToolTip(
+        tr("Enter or Space in the fields: pressure and temperature at the same instant, on disk at once"));
     setRole(m_capture, "main");
     m_confirm = new QPushButton(tr("Confirm…"));
     m_confirm->setObjectName(QStringLiteral("confirm"));
-    m_confirm->setToolTip(tr("Bracket this point: bleed until boiling stops and capture, pull until it starts again and capture."));
+    m_confirm->setToolTip(tr("Bracket this point: bleed until boiling stops and capture, pull until it "
+                             "starts again and capture."));
     m_confirm->setMinimumHeight(46);
     act->addWidget(m_capture, 3);
     act->addWidget(m_confirm, 1);
@@ -219,6 +231,7 @@ QWidget* RunStation::buildReadings() {
 
 QWidget* RunStation::buildTaken() {
     auto* card = new Card;
+    card->column()->setContentsMargins(16, 8, 16, 10);
     auto* head = new QHBoxLayout;
     head->addWidget(makeLabel(tr("Taken"), "heading"));
     auto* against = makeLabel(tr("against the curve"), "muted");
@@ -267,13 +280,15 @@ void RunStation::wire() {
             m_first->edit()->setFocus();
             return;
         }
-        const auto done = session().checkZero(*m_first->value(), m_second->isVisible() ? m_second->value() : std::nullopt);
+        const auto done =
+            session().checkZero(*m_first->value(), m_second->isVisible() ? m_second->value() : std::nullopt);
         if (done) {
             m_first->setValue(std::nullopt);
             m_second->setValue(std::nullopt);
             takeDraft();
         }
-        if (m_controller.report(done)) m_controller.say(tr("Zero stored; it is taken off the readings from now on."));
+        if (m_controller.report(done))
+            m_controller.say(tr("Zero stored; it is taken off the readings from now on."));
     });
     connect(m_start, &QPushButton::clicked, this, [this] { startRunFor(m_newGroup->text()); });
     connect(m_newGroup, &QLineEdit::returnPressed, this, [this] { startRunFor(m_newGroup->text()); });
@@ -367,7 +382,9 @@ void RunStation::settle(bool keepOdd) {
     }
     if (!outcome->readingId) {
         showFinding(outcome->finding, true);
-        m_keep->setFocus();
+        // Enter again must not let a slip through.
+        if (m_mend->isVisible()) m_mend->setFocus();
+        else m_temperature->edit()->setFocus();
         return;
     }
     m_findingBox->hide();
@@ -391,7 +408,9 @@ void RunStation::confirmBracket() {
     takeDraft();
     const bool stopping = m_confirm->text() != tr("It starts again");
     if (!d.first || !d.temperature) {
-        m_controller.say(stopping ? tr("Bleed until boiling stops, type both instruments, press Confirm.") : tr("Pull until it boils again, type both instruments, press the button."));
+        m_controller.say(stopping
+                             ? tr("Bleed until boiling stops, type both instruments, press Confirm.")
+                             : tr("Pull until it boils again, type both instruments, press the button."));
         m_first->edit()->setFocus();
         return;
     }
@@ -410,7 +429,8 @@ void RunStation::confirmBracket() {
 
 void RunStation::askNote() {
     QStringList phrases;
-    for (const auto& p : readyPhrases()) phrases << onScreen(p);
+    for (const auto& p : readyPhrases())
+        phrases << onScreen(p);
     const auto text = dialogs::askText(this, tr("Note"), tr("Stamped with the time:"), phrases);
     if (text) m_controller.report(session().addNote(text->toStdString()));
 }
@@ -433,19 +453,26 @@ void RunStation::strikeSelected() {
         m_controller.say(tr("Choose the point to strike in the list first."));
         return;
     }
-    const auto reason = dialogs::askText(this, tr("Strike a point"), tr("It stays in the record, hollow, with this reason:"), {tr("superheated"), tr("misread"), tr("not settled"), tr("leak"), tr("disturbed")});
+    const auto reason =
+        dialogs::askText(this, tr("Strike a point"), tr("It stays in the record, hollow, with this reason:"),
+                         {tr("superheated"), tr("misread"), tr("not settled"), tr("leak"), tr("disturbed")});
     if (reason) m_controller.report(session().strike(*id, reason->toStdString()));
 }
 
 void RunStation::retakeSelected() {
-    if (const auto id = selectedReading()) m_controller.report(session().retake(*id));
-    else m_controller.say(tr("Choose the point to retake in the list first."));
+    if (const auto id = selectedReading())
+        m_controller.report(session().retake(*id));
+    else
+        m_controller.say(tr("Choose the point to retake in the list first."));
 }
 
 void RunStation::fillRuns() {
     m_run->clear();
     for (const Run& r : session().model().runsOf(session().setupId())) {
-        m_run->addItem(tr("%1, run %2").arg(QString::fromStdString(session().model().group(r.groupId).name)).arg(r.number), static_cast<qlonglong>(r.id));
+        m_run->addItem(tr("%1, run %2")
+                           .arg(QString::fromStdString(session().model().group(r.groupId).name))
+                           .arg(r.number),
+                       static_cast<qlonglong>(r.id));
         if (session().runId() == r.id) m_run->setCurrentIndex(m_run->count() - 1);
     }
     m_run->setVisible(m_run->count() > 0);
@@ -458,7 +485,7 @@ void RunStation::refreshDraft() {
 
 void RunStation::refresh() {
     m_filling = true;
-    m_right->setFixedWidth(theme().large ? 520 : 452);
+    m_right->setWidths(theme().large ? 580 : 446, theme().large ? 600 : 452);
     const Plan& p = session().plan();
     const bool twoArm = p.rig.gauge.convention == PressureConvention::TwoArm;
     const QString u = onScreen(unitText(p.rig.gauge)), tu = onScreen(unit(p.rig.thermometer.unit).display);
@@ -493,20 +520,30 @@ void RunStation::refresh() {
     m_repeats->setText(onScreen(v.repeats));
     m_repeats->setVisible(!v.repeats.empty());
     const bool running = session().runId().has_value();
-    for (QWidget* w : {static_cast<QWidget*>(m_capture), static_cast<QWidget*>(m_confirm), static_cast<QWidget*>(m_zero), static_cast<QWidget*>(m_note)}) w->setEnabled(running);
+    for (QWidget* w : {static_cast<QWidget*>(m_capture), static_cast<QWidget*>(m_confirm),
+                       static_cast<QWidget*>(m_zero), static_cast<QWidget*>(m_note)})
+        w->setEnabled(running);
     QVector<TableModel::Row> rows;
     for (const auto& t : v.taken) {
         TableModel::Row row;
         QString remark = onScreen(t.marks);
         if (t.struck) remark = tr("struck: %1").arg(QString::fromStdString(t.struckReason));
-        row.cells = {QString::number(t.position), onScreen(t.target), onScreen(t.actual), onScreen(t.temperature), onScreen(t.deviation), remark};
-        row.tips = {QString(), tr("what was aimed at; never fitted"), tr("what was read; this is fitted"), QString(), tr("temperature less boiling point at the pressure read"), remark};
+        row.cells = {QString::number(t.position), onScreen(t.target),    onScreen(t.actual),
+                     onScreen(t.temperature),     onScreen(t.deviation), remark};
+        row.tips = {QString(),
+                    tr("what was aimed at; never fitted"),
+                    tr("what was read; this is fitted"),
+                    QString(),
+                    tr("temperature less boiling point at the pressure read"),
+                    remark};
         row.quiet = t.struck || !t.inFit;
         row.struck = t.struck;
         row.id = t.id;
         rows << row;
     }
-    m_rows->show({QStringLiteral("#"), tr("target"), tr("actual, %1").arg(u), tu, QStringLiteral("K"), tr(" ")}, rows, {5});
+    m_rows->show(
+        {QStringLiteral("#"), tr("target"), tr("actual, %1").arg(u), tu, QStringLiteral("K"), tr(" ")}, rows,
+        {5});
     m_map->show(mapView(session(), MapPurpose::Run));
     m_filling = false;
 }

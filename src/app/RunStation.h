@@ -18,7 +18,8 @@ class ScrollColumn;
 class Segments;
 class TableModel;
 
-/// At the bench: one target at a time, big; type what the instruments show, one key captures both at the same instant.
+/// At the bench: one target at a time, big; type what the instruments show, one key captures both at the same
+/// instant.
 class RunStation : public StationPage {
     Q_OBJECT
 public:

@@ -16,7 +16,8 @@ namespace {
 void settle() {
     QElapsedTimer timer;
     timer.start();
-    while (timer.elapsed() < 250) QApplication::processEvents(QEventLoop::AllEvents, 50);
+    while (timer.elapsed() < 250)
+        QApplication::processEvents(QEventLoop::AllEvents, 50);
 }
 
 void type(MainWindow& window, const char* field, const QString& text) {

@@ -8,7 +8,8 @@ namespace uttrin::app {
 
 class MainWindow;
 
-/// Goes through the stations with the sample lesson and writes a PNG of each into a folder. @return whether all were written.
+/// Goes through the stations with the sample lesson and writes a PNG of each into a folder. @return whether
+/// all were written.
 bool takeScreenshots(MainWindow& window, LessonController& controller, const QString& folder);
 
 } // namespace uttrin::app

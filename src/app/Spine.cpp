@@ -27,7 +27,8 @@ StationButton::StationButton(const QString& name, QWidget* parent) : QAbstractBu
 
 void StationButton::show(const StationState& state) {
     m_state = state;
-    const QString lines = onScreen(state.line1) + (state.line2.empty() ? QString() : QLatin1String(", ") + onScreen(state.line2));
+    const QString lines = onScreen(state.line1) +
+                          (state.line2.empty() ? QString() : QLatin1String(", ") + onScreen(state.line2));
     setAccessibleName(text() + QLatin1String(": ") + lines);
     setToolTip(lines);
     update();
@@ -69,13 +70,15 @@ void StationButton::paintEvent(QPaintEvent*) {
     for (const std::string& s : {m_state.line1, m_state.line2}) {
         if (s.empty()) continue;
         const QString shown = (&s == &m_state.line1 || y < height() / 2 ? sign : QString()) + onScreen(s);
-        p.drawText(QRect(kTextX + 4, y, width, line), Qt::AlignLeft | Qt::AlignVCenter, p.fontMetrics().elidedText(shown, Qt::ElideRight, width));
+        p.drawText(QRect(kTextX + 4, y, width, line), Qt::AlignLeft | Qt::AlignVCenter,
+                   p.fontMetrics().elidedText(shown, Qt::ElideRight, width));
         y += line;
     }
 }
 
 QString Spine::stationName(int index) {
-    const QString names[] = {tr("Room"), tr("Rig"), tr("Plan"), tr("Rehearse"), tr("Run"), tr("Work-up"), tr("Report"), tr("Practise")};
+    const QString names[] = {tr("Room"), tr("Rig"),     tr("Plan"),   tr("Rehearse"),
+                             tr("Run"),  tr("Work-up"), tr("Report"), tr("Practise")};
     return names[index];
 }
 
@@ -95,7 +98,8 @@ Spine::Spine(QWidget* parent) : QWidget(parent) {
 }
 
 void Spine::show(const std::vector<StationState>& states) {
-    for (std::size_t i = 0; i < m_stations.size(); ++i) m_stations[i]->show(states[i]);
+    for (std::size_t i = 0; i < m_stations.size(); ++i)
+        m_stations[i]->show(states[i]);
     update();
 }
 
@@ -140,7 +144,8 @@ void Spine::paintEvent(QPaintEvent*) {
     }
     p.setPen(t.muted);
     p.setFont(fontOf(12));
-    p.drawText(QRect(20, height() - 24, width(), 18), Qt::AlignLeft | Qt::AlignVCenter, QStringLiteral("Ctrl+1 … 8"));
+    p.drawText(QRect(20, height() - 24, width(), 18), Qt::AlignLeft | Qt::AlignVCenter,
+               QStringLiteral("Ctrl+1 … 8"));
 }
 
 } // namespace uttrin::app

@@ -25,7 +25,8 @@ private:
     StationState m_state;
 };
 
-/// The column at the left: a glass tube that fills as the lesson moves on, each station a graduation with its state.
+/// The column at the left: a glass tube that fills as the lesson moves on, each station a graduation with its
+/// state.
 class Spine : public QWidget {
     Q_OBJECT
 public:

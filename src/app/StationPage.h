@@ -13,7 +13,8 @@ public:
     explicit StationPage(LessonController& controller);
 
 protected:
-    /// Shows the present state. Called when something changed while the page is visible, and when it becomes visible.
+    /// Shows the present state. Called when something changed while the page is visible, and when it becomes
+    /// visible.
     virtual void refresh() = 0;
     /// The draft at the bench changed; only the Run station cares.
     virtual void refreshDraft() {}

@@ -14,8 +14,8 @@ class TableModel : public QAbstractTableModel {
 public:
     struct Row {
         QStringList cells;
-        QStringList tips;      ///< one a cell; may be empty
-        bool quiet = false;    ///< not taking part: muted
+        QStringList tips;   ///< one a cell; may be empty
+        bool quiet = false; ///< not taking part: muted
         bool struck = false;
         bool strong = false;
         qlonglong id = 0;

@@ -33,7 +33,7 @@ QLineEdit[wrong="true"] { border: 2px solid @caution; background: @cautionGround
 QLineEdit[big="true"] { font-size: 24px; font-weight: 600; padding: 6px 10px; }
 QLineEdit:read-only { background: @paper; }
 QComboBox QAbstractItemView { background: @card; border: 1px solid @hairline; selection-background-color: @done; selection-color: @card; }
-QPushButton { background: @card; border: 1px solid @hairline; border-radius: 6px; padding: 7px 14px; font-weight: 500; }
+QPushButton { outline: none; background: @card; border: 1px solid @hairline; border-radius: 6px; padding: 7px 14px; font-weight: 500; }
 QPushButton:hover { border-color: @muted; }
 QPushButton:focus { border: 2px solid @done; padding: 6px 13px; }
 QPushButton:pressed { background: @hairline; }
@@ -66,11 +66,27 @@ QScrollBar::add-line, QScrollBar::sub-line { width: 0; height: 0; } QScrollBar::
 QDialog { background: @paper; }
 )css");
     const std::pair<const char*, QString> values[] = {
-        {"@cautionGround", t.cautionGround.name()}, {"@caution", t.caution.name()}, {"@paper", t.paper.name()}, {"@card", t.card.name()},
-        {"@hairline", t.hairline.name()}, {"@ink", t.ink.name()}, {"@muted", t.muted.name()}, {"@liquidTint", t.liquid.name()}, {"@done", t.done.name()},
-        {"@spine", t.spine.name()}, {"@onAction", t.onAction.name()}, {"@action", t.action.name()}, {"@textpx", QString::number(t.text) + "px"},
-        {"@titlepx", QString::number(t.title) + "px"}, {"@smallpx", QString::number(t.small) + "px"}, {"@livepx", QString::number(t.live) + "px"}, {"@figurepx", QString::number(t.figure) + "px"}, {"@check", t.large ? QStringLiteral("check-dark") : QStringLiteral("check-light")}, {"@tablepx", QString::number(t.text - 1) + "px"}};
-    for (const auto& [token, value] : values) css.replace(QLatin1String(token), value);
+        {"@cautionGround", t.cautionGround.name()},
+        {"@caution", t.caution.name()},
+        {"@paper", t.paper.name()},
+        {"@card", t.card.name()},
+        {"@hairline", t.hairline.name()},
+        {"@ink", t.ink.name()},
+        {"@muted", t.muted.name()},
+        {"@liquidTint", t.liquid.name()},
+        {"@done", t.done.name()},
+        {"@spine", t.spine.name()},
+        {"@onAction", t.onAction.name()},
+        {"@action", t.action.name()},
+        {"@textpx", QString::number(t.text) + "px"},
+        {"@titlepx", QString::number(t.title) + "px"},
+        {"@smallpx", QString::number(t.small) + "px"},
+        {"@livepx", QString::number(t.live) + "px"},
+        {"@figurepx", QString::number(t.figure) + "px"},
+        {"@check", t.large ? QStringLiteral("check-dark") : QStringLiteral("check-light")},
+        {"@tablepx", QString::number(t.text - 1) + "px"}};
+    for (const auto& [token, value] : values)
+        css.replace(QLatin1String(token), value);
     return css;
 }
 
@@ -136,18 +152,22 @@ QFont fontOf(int px, QFont::Weight weight) {
 }
 
 void loadFonts() {
-    for (const char* weight : {"Regular", "Medium", "SemiBold", "Bold"}) QFontDatabase::addApplicationFont(QStringLiteral(":/fonts/InterTabular-%1.otf").arg(QLatin1String(weight)));
+    for (const char* weight : {"Regular", "Medium", "SemiBold", "Bold"})
+        QFontDatabase::addApplicationFont(
+            QStringLiteral(":/fonts/InterTabular-%1.otf").arg(QLatin1String(weight)));
 }
 
 void applyTheme(const Theme& t) {
     current = t;
-    if (qApp->style()->name().compare(QLatin1String("fusion"), Qt::CaseInsensitive) != 0) QApplication::setStyle(QStyleFactory::create(QStringLiteral("Fusion")));
+    if (qApp->style()->name().compare(QLatin1String("fusion"), Qt::CaseInsensitive) != 0)
+        QApplication::setStyle(QStyleFactory::create(QStringLiteral("Fusion")));
     QPalette palette;
     palette.setColor(QPalette::Window, t.paper);
     palette.setColor(QPalette::Base, t.card);
     palette.setColor(QPalette::AlternateBase, t.paper);
     palette.setColor(QPalette::Button, t.card);
-    for (const auto role : {QPalette::WindowText, QPalette::Text, QPalette::ButtonText}) palette.setColor(role, t.ink);
+    for (const auto role : {QPalette::WindowText, QPalette::Text, QPalette::ButtonText})
+        palette.setColor(role, t.ink);
     palette.setColor(QPalette::PlaceholderText, t.muted);
     palette.setColor(QPalette::Highlight, t.done);
     palette.setColor(QPalette::HighlightedText, t.card);
@@ -157,7 +177,8 @@ void applyTheme(const Theme& t) {
     QApplication::setFont(fontOf(t.text));
     qApp->setStyleSheet(styleSheet(t));
     const auto all = QApplication::allWidgets();
-    for (QWidget* w : all) w->update();
+    for (QWidget* w : all)
+        w->update();
 }
 
 } // namespace uttrin::app

@@ -5,7 +5,6 @@
 #include "OnScreen.h"
 #include "PhaseMap.h"
 #include "TableModel.h"
-
 #include "lesson/WorkUp.h"
 
 #include <QCheckBox>
@@ -47,7 +46,7 @@ WorkUpStation::WorkUpStation(LessonController& controller) : StationPage(control
     plot->addWidget(m_map, 1);
     top->addLayout(plot, 1);
     auto* result = new ScrollColumn;
-    result->setFixedWidth(470);
+    result->setWidths(380, 470);
     result->column()->addWidget(buildResult());
     auto* stepsCard = new Card;
     stepsCard->column()->addWidget(makeLabel(tr("Step by step"), "heading"));
@@ -57,7 +56,7 @@ WorkUpStation::WorkUpStation(LessonController& controller) : StationPage(control
     stepsCard->column()->addWidget(m_steps);
     result->column()->addWidget(stepsCard);
     result->column()->addStretch();
-    top->addWidget(result);
+    top->addWidget(result, 2);
     column->addLayout(top, 3);
 
     auto* tableHead = new QHBoxLayout;
@@ -98,9 +97,11 @@ QWidget* WorkUpStation::buildResult() {
     m_boils = makeLabel({}, "muted");
     m_causes = makeLabel({}, "note");
     m_causes->setObjectName(QStringLiteral("workCauses"));
-    for (QLabel* l : {m_result, m_resultUnder, m_comparison, m_boils, m_causes}) card->column()->addWidget(l);
+    for (QLabel* l : {m_result, m_resultUnder, m_comparison, m_boils, m_causes})
+        card->column()->addWidget(l);
     m_scale = new QCheckBox(tr("errors from the scatter of the points"));
-    m_scale->setToolTip(tr("On: standard errors from how far the points lie off the line. Off: from what the instruments state."));
+    m_scale->setToolTip(tr("On: standard errors from how far the points lie off the line. Off: from what the "
+                           "instruments state."));
     m_scale->setObjectName(QStringLiteral("scaleErrors"));
     m_scale->setChecked(true);
     card->column()->addWidget(m_scale);
@@ -117,7 +118,9 @@ QWidget* WorkUpStation::buildResult() {
 }
 
 void WorkUpStation::wire() {
-    connect(m_axes, &Segments::picked, this, [this](int index) { m_map->setAxes(index == 0 ? PhaseMap::Axes::ClausiusClapeyron : PhaseMap::Axes::PressureLog); });
+    connect(m_axes, &Segments::picked, this, [this](int index) {
+        m_map->setAxes(index == 0 ? PhaseMap::Axes::ClausiusClapeyron : PhaseMap::Axes::PressureLog);
+    });
     connect(m_method, &Segments::picked, this, &WorkUpStation::refresh);
     connect(m_scale, &QCheckBox::clicked, this, &WorkUpStation::refresh);
     connect(m_studentMode, &QCheckBox::clicked, this, [this] {
@@ -128,7 +131,8 @@ void WorkUpStation::wire() {
         session().selectRun(m_run->itemData(index).toLongLong());
         m_controller.refresh();
     });
-    connect(m_table->selectionModel(), &QItemSelectionModel::selectionChanged, this, &WorkUpStation::showSteps);
+    connect(m_table->selectionModel(), &QItemSelectionModel::selectionChanged, this,
+            &WorkUpStation::showSteps);
     connect(m_map, &PhaseMap::pointPicked, this, [this](qlonglong id) {
         for (int r = 0; r < m_rows->rowCount(); ++r)
             if (m_rows->row(r).id == id) m_table->selectRow(r);
@@ -148,10 +152,13 @@ std::optional<int> WorkUpStation::selectedRow() const {
 
 void WorkUpStation::judgeStudent(int row) {
     const auto& typed = m_answers[m_rows->row(row).id];
-    const StudentAnswer answer{typedNumber(typed[0]), typedNumber(typed[1]), typedNumber(typed[2]), typedNumber(typed[3])};
+    const StudentAnswer answer{typedNumber(typed[0]), typedNumber(typed[1]), typedNumber(typed[2]),
+                               typedNumber(typed[3])};
     const auto wrong = firstWrongStep(m_readings[static_cast<std::size_t>(row)], answer);
     setRole(m_student, wrong ? "cautionText" : "muted");
-    m_student->setText(wrong ? QStringLiteral("\u26A0 ") + tr("Point %1: ").arg(m_rows->row(row).cells.first()) + onScreen(*wrong) : tr("Point %1: right so far.").arg(m_rows->row(row).cells.first()));
+    m_student->setText(wrong ? QStringLiteral("\u26A0 ") +
+                                   tr("Point %1: ").arg(m_rows->row(row).cells.first()) + onScreen(*wrong)
+                             : tr("Point %1: right so far.").arg(m_rows->row(row).cells.first()));
 }
 
 void WorkUpStation::strikeSelected() {
@@ -165,7 +172,9 @@ void WorkUpStation::strikeSelected() {
         m_controller.report(session().restore(reading.raw.id));
         return;
     }
-    const auto reason = dialogs::askText(this, tr("Strike a point"), tr("It stays in the record, hollow, with this reason:"), {tr("superheated"), tr("misread"), tr("not settled"), tr("leak"), tr("disturbed")});
+    const auto reason =
+        dialogs::askText(this, tr("Strike a point"), tr("It stays in the record, hollow, with this reason:"),
+                         {tr("superheated"), tr("misread"), tr("not settled"), tr("leak"), tr("disturbed")});
     if (reason) m_controller.report(session().strike(reading.raw.id, reason->toStdString()));
 }
 
@@ -187,8 +196,12 @@ void WorkUpStation::showRows() {
         QString remark = r.outlier ? tr("stands out. ") : QString();
         remark += r.struck ? tr("struck: %1").arg(QString::fromStdString(r.struckReason)) : onScreen(r.marks);
         row.cells = {QString::number(r.position), onScreen(r.gauge), onScreen(r.temperature)};
-        if (student) row.cells << typed[0] << typed[1] << typed[2] << typed[3] << QString() << QString() << QString();
-        else row.cells << onScreen(r.absolute) << onScreen(r.kelvin) << onScreen(r.inverse) << onScreen(r.logarithm) << onScreen(r.residualKelvin) << onScreen(r.residualPressure) << onScreen(r.superheat);
+        if (student)
+            row.cells << typed[0] << typed[1] << typed[2] << typed[3] << QString() << QString() << QString();
+        else
+            row.cells << onScreen(r.absolute) << onScreen(r.kelvin) << onScreen(r.inverse)
+                      << onScreen(r.logarithm) << onScreen(r.residualKelvin) << onScreen(r.residualPressure)
+                      << onScreen(r.superheat);
         row.cells << remark;
         row.quiet = !r.inFit;
         row.struck = r.struck;
@@ -198,53 +211,81 @@ void WorkUpStation::showRows() {
     }
     const Plan& p = session().plan();
     m_rows->setEditable(student ? QVector<int>{3, 4, 5, 6} : QVector<int>{});
-    m_rows->show({QStringLiteral("#"), tr("%1, %2").arg(onScreen(p.rig.gauge.name), onScreen(unitText(p.rig.gauge))), tr("t, %1").arg(onScreen(unit(p.rig.thermometer.unit).display)), tr("p abs., kPa"), tr("T, K"), tr("1000 K/T"), tr("ln(p/Pa)"), tr("off line, K"), tr("off line, kPa"), tr("off curve, K"), tr("remarks")}, rows, {10});
+    m_rows->show({QStringLiteral("#"),
+                  tr("%1, %2").arg(onScreen(p.rig.gauge.name), onScreen(unitText(p.rig.gauge))),
+                  tr("t, %1").arg(onScreen(unit(p.rig.thermometer.unit).display)), tr("p abs., kPa"),
+                  tr("T, K"), tr("1000 K/T"), tr("ln(p/Pa)"), tr("off line, K"), tr("off line, kPa"),
+                  tr("off curve, K"), tr("remarks")},
+                 rows, {10});
+    m_table->setMaximumHeight(m_table->horizontalHeader()->sizeHint().height() + std::max(3, static_cast<int>(rows.size())) * m_table->verticalHeader()->defaultSectionSize() + 16);
     const bool fitted = v.fit.has_value();
-    m_result->setText(fitted && !student ? onScreen(v.result) : fitted ? tr("ΔH = ? kJ/mol") : tr("No result yet"));
-    m_resultUnder->setText(student ? tr("Hidden while students fill in the table. A typed value is checked at once.") : fitted ? onScreen(v.resultUnder) : onScreen(v.problem));
+    m_result->setText(fitted && !student ? onScreen(v.result)
+                      : fitted           ? tr("ΔH = ? kJ/mol")
+                                         : tr("No result yet"));
+    m_resultUnder->setText(
+        student  ? tr("Hidden while students fill in the table. A typed value is checked at once.")
+        : fitted ? onScreen(v.resultUnder)
+                 : onScreen(v.problem));
     m_comparison->setText(student ? QString() : onScreen(v.comparison));
     m_boils->setText(student ? QString() : onScreen(v.boilingPoints));
     QStringList causes;
-    for (const auto& c : v.causes) causes << onScreen(c);
+    for (const auto& c : v.causes)
+        causes << onScreen(c);
     m_causes->setText(causes.join(QLatin1Char('\n')));
-    for (QWidget* w : {static_cast<QWidget*>(m_comparison), static_cast<QWidget*>(m_boils), static_cast<QWidget*>(m_causes), static_cast<QWidget*>(m_lines)}) w->setVisible(fitted && !student);
+    for (QWidget* w : {static_cast<QWidget*>(m_comparison), static_cast<QWidget*>(m_boils),
+                       static_cast<QWidget*>(m_causes), static_cast<QWidget*>(m_lines)})
+        w->setVisible(fitted && !student);
 
     QVector<TableModel::Row> lines;
     const auto add = [&](const FitLine& f) {
         TableModel::Row row;
         row.cells = {onScreen(f.label), onScreen(f.enthalpy), onScreen(f.interval), onScreen(f.difference)};
-        row.tips = {tr("%n point(s)", nullptr, f.points), tr("kJ/mol, standard error"), tr("95 % confidence interval; boils at %1 °C at 101.325 kPa").arg(onScreen(f.boilingPoint)), tr("from the slope of the accepted curve over the same span")};
+        row.tips = {
+            tr("%n point(s)", nullptr, f.points), tr("kJ/mol, standard error"),
+            tr("95 % confidence interval; boils at %1 °C at 101.325 kPa").arg(onScreen(f.boilingPoint)),
+            tr("from the slope of the accepted curve over the same span")};
         row.strong = f.current;
         lines << row;
     };
-    for (const FitLine& f : v.methods) add(f);
+    for (const FitLine& f : v.methods)
+        add(f);
     if (v.runs.size() > 1)
-        for (const FitLine& f : v.runs) add(f);
+        for (const FitLine& f : v.runs)
+            add(f);
     m_lineRows->show({tr("side by side"), tr("ΔH, kJ/mol"), tr("95 %"), tr("from curve")}, lines, {0});
-    m_lines->setFixedHeight(m_lines->horizontalHeader()->sizeHint().height() + static_cast<int>(lines.size()) * m_lines->verticalHeader()->defaultSectionSize() + 4);
+    m_lines->setFixedHeight(m_lines->horizontalHeader()->sizeHint().height() +
+                            static_cast<int>(lines.size()) * m_lines->verticalHeader()->defaultSectionSize() +
+                            4);
 }
 
 void WorkUpStation::showSteps() {
     const auto row = selectedRow();
     if (!row || static_cast<std::size_t>(*row) >= m_readings.size()) {
-        m_steps->setText(tr("Choose a point: every step from its reading to its place on the line is written out here."));
+        m_steps->setText(
+            tr("Choose a point: every step from its reading to its place on the line is written out here."));
         return;
     }
     if (m_studentMode->isChecked()) {
-        m_steps->setText(tr("Double-click a cell and type your value. Steps are shown when the results are."));
+        m_steps->setText(
+            tr("Double-click a cell and type your value. Steps are shown when the results are."));
         return;
     }
     const ReducedReading& r = m_readings[static_cast<std::size_t>(*row)];
     QStringList lines{tr("Point %1").arg(r.raw.position)};
-    for (const WorkStep& s : stepsOf(r, session().plan(), session().model().zeroOf(r.raw))) lines << tr("%1: %2\n   = %3").arg(onScreen(s.label), onScreen(s.how), onScreen(s.value));
+    for (const WorkStep& s : stepsOf(r, session().plan(), session().model().zeroOf(r.raw)))
+        lines << tr("%1: %2\n   = %3").arg(onScreen(s.label), onScreen(s.how), onScreen(s.value));
     m_steps->setText(lines.join(QLatin1Char('\n')));
 }
 
 void WorkUpStation::refresh() {
-    m_readings = session().runId() ? session().model().reduce(*session().runId()) : std::vector<ReducedReading>();
+    m_readings =
+        session().runId() ? session().model().reduce(*session().runId()) : std::vector<ReducedReading>();
     m_run->clear();
     for (const Run& r : session().model().runsOf(session().setupId())) {
-        m_run->addItem(tr("%1, run %2").arg(QString::fromStdString(session().model().group(r.groupId).name)).arg(r.number), static_cast<qlonglong>(r.id));
+        m_run->addItem(tr("%1, run %2")
+                           .arg(QString::fromStdString(session().model().group(r.groupId).name))
+                           .arg(r.number),
+                       static_cast<qlonglong>(r.id));
         if (session().runId() == r.id) m_run->setCurrentIndex(m_run->count() - 1);
     }
     m_run->setVisible(m_run->count() > 1);

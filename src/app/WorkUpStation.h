@@ -16,7 +16,8 @@ class PhaseMap;
 class Segments;
 class TableModel;
 
-/// From reading to absolute pressure to ln p and 1/T, every step written out; the fit; comparison; what could be wrong.
+/// From reading to absolute pressure to ln p and 1/T, every step written out; the fit; comparison; what could
+/// be wrong.
 class WorkUpStation : public StationPage {
     Q_OBJECT
 public:

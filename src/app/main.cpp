@@ -1,12 +1,11 @@
 #include "MainWindow.h"
 #include "Screenshots.h"
 #include "Theme.h"
+#include "demo/DemoNotebook.h"
 
 #include <QApplication>
 #include <QCommandLineParser>
-#include <QFile>
-
-#include "demo/DemoNotebook.h"
+#include <QIcon>
 
 namespace {
 
@@ -29,26 +28,38 @@ int main(int argc, char** argv) {
     QApplication::setApplicationDisplayName(QStringLiteral("Uttrin"));
     QApplication::setApplicationVersion(QStringLiteral("0.1.0"));
     QCommandLineParser parser;
-    parser.setApplicationDescription(QApplication::translate("main", "Bench companion for boiling points at reduced pressure."));
+    parser.setApplicationDescription(
+        QApplication::translate("main", "Bench companion for boiling points at reduced pressure."));
     parser.addHelpOption();
     parser.addVersionOption();
-    const QCommandLineOption demo(QStringLiteral("demo"), QApplication::translate("main", "Open the sample lesson, at its own hour."));
-    const QCommandLineOption shots(QStringLiteral("screenshots"), QApplication::translate("main", "With --demo: write a picture of each station into a folder and quit."), QStringLiteral("folder"));
+    const QCommandLineOption demo(
+        QStringLiteral("demo"), QApplication::translate("main", "Open the sample lesson, at its own hour."));
+    const QCommandLineOption shots(
+        QStringLiteral("screenshots"),
+        QApplication::translate("main",
+                                "With --demo: write a picture of each station into a folder and quit."),
+        QStringLiteral("folder"));
     parser.addOptions({demo, shots});
-    parser.addPositionalArgument(QStringLiteral("file"), QApplication::translate("main", "Notebook to open."), QStringLiteral("[file]"));
+    parser.addPositionalArgument(QStringLiteral("file"), QApplication::translate("main", "Notebook to open."),
+                                 QStringLiteral("[file]"));
     parser.process(app);
 
+    QApplication::setWindowIcon(QIcon(QStringLiteral(":/icons/uttrin.svg")));
+    QGuiApplication::setDesktopFileName(QStringLiteral("uttrin"));
     uttrin::app::loadFonts();
     uttrin::app::applyTheme(uttrin::app::Theme::light());
     const bool sample = parser.isSet(demo) || parser.isSet(shots);
     const ShiftedClock lessonClock(uttrin::kDemoNow);
     const uttrin::SystemClock systemClock;
-    uttrin::app::LessonController controller(sample ? static_cast<const uttrin::Clock&>(lessonClock) : systemClock);
+    uttrin::app::LessonController controller(sample ? static_cast<const uttrin::Clock&>(lessonClock)
+                                                    : systemClock);
     uttrin::app::MainWindow window(controller);
     window.show();
     if (sample && !window.openSample()) return 1;
-    if (!sample && !parser.positionalArguments().isEmpty()) window.openNotebook(parser.positionalArguments().constFirst());
-    if (parser.isSet(shots)) return uttrin::app::takeScreenshots(window, controller, parser.value(shots)) ? 0 : 1;
+    if (!sample && !parser.positionalArguments().isEmpty())
+        window.openNotebook(parser.positionalArguments().constFirst());
+    if (parser.isSet(shots))
+        return uttrin::app::takeScreenshots(window, controller, parser.value(shots)) ? 0 : 1;
     if (sample) window.goTo(uttrin::Station::Run);
     return QApplication::exec();
 }

@@ -9,33 +9,43 @@ namespace uttrin::cli {
 
 int exitCode(const Failure& failure) {
     switch (failure.kind) {
-    case Failure::OutOfRange: return 3;
-    case Failure::Storage: return 1;
+    case Failure::OutOfRange:
+        return 3;
+    case Failure::Storage:
+        return 1;
     case Failure::BadInput:
     case Failure::TooFewPoints:
-    case Failure::Unreferenced: return 2;
+    case Failure::Unreferenced:
+        return 2;
     }
     return 1;
 }
 
 std::string fileText(const std::string& path) {
     std::ifstream file(path, std::ios::binary);
-    if (!file) throw Refusal{{Failure::BadInput, fmt::format("'{}' cannot be read: there is no such file, or you may not read it", path)}};
+    if (!file)
+        throw Refusal{
+            {Failure::BadInput,
+             fmt::format("'{}' cannot be read: there is no such file, or you may not read it", path)}};
     return {std::istreambuf_iterator<char>(file), {}};
 }
 
 std::vector<std::string> withMinusValues(int argc, char** argv) {
     const auto isValue = [](std::string_view s) {
         static constexpr std::string_view kMinus = "\u2212";
-        const bool ascii = s.size() > 1 && s[0] == '-' && (std::isdigit(static_cast<unsigned char>(s[1])) || s[1] == '.');
+        const bool ascii =
+            s.size() > 1 && s[0] == '-' && (std::isdigit(static_cast<unsigned char>(s[1])) || s[1] == '.');
         return ascii || s.substr(0, kMinus.size()) == kMinus;
     };
     std::vector<std::string> out;
     for (int i = 1; i < argc; ++i) {
         const std::string word = argv[i];
-        const bool afterOption = !out.empty() && out.back().substr(0, 2) == "--" && out.back().find('=') == std::string::npos;
-        if (isValue(word) && afterOption) out.back() += "=" + word;
-        else out.push_back(isValue(word) ? "\u2212" + word.substr(word[0] == '-' ? 1 : 3) : word);
+        const bool afterOption =
+            !out.empty() && out.back().substr(0, 2) == "--" && out.back().find('=') == std::string::npos;
+        if (isValue(word) && afterOption)
+            out.back() += "=" + word;
+        else
+            out.push_back(isValue(word) ? "\u2212" + word.substr(word[0] == '-' ? 1 : 3) : word);
     }
     return out;
 }

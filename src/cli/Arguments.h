@@ -16,7 +16,8 @@ struct Answer {
     std::string text;
 };
 
-/// Exit codes of the command line (cli.md): 2 bad input, 3 outside what the model covers, 1 failure of the program.
+/// Exit codes of the command line (cli.md): 2 bad input, 3 outside what the model covers, 1 failure of the
+/// program.
 [[nodiscard]] int exitCode(const Failure& failure);
 
 /// Carries a failed Result out of a verb; caught in one place.
@@ -37,7 +38,8 @@ inline void need(const Result<void>& result) {
 /// The whole of a file. @throws Refusal if it cannot be read.
 [[nodiscard]] std::string fileText(const std::string& path);
 
-/// The arguments with every value that begins with a minus sign joined to its option ("--pressure -0.7" becomes
+/// The arguments with every value that begins with a minus sign joined to its option ("--pressure -0.7"
+/// becomes
 /// "--pressure=-0.7"), so that it is not taken for an option.
 [[nodiscard]] std::vector<std::string> withMinusValues(int argc, char** argv);
 

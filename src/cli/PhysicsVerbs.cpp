@@ -1,5 +1,4 @@
 #include "Verbs.h"
-
 #include "instruments/PressureInstrument.h"
 #include "physics/Constants.h"
 #include "physics/Substance.h"
@@ -25,8 +24,20 @@ Job addFluids(CLI::App& verb) {
         a.json["fluids"] = Json::array();
         for (const Substance* s : substances()) {
             const auto& f = s->facts();
-            a.json["fluids"].push_back({{"id", f.id}, {"name", f.name}, {"formula", f.formula}, {"triple_k", f.triple.kelvin()}, {"triple_pa", f.triplePressure.pascal()}, {"normal_boiling_point_k", f.normalBoilingPoint.kelvin()}, {"critical_k", f.critical.kelvin()}, {"critical_pa", f.criticalPressure.pascal()}, {"molar_mass_kg_per_mol", f.molarMass}, {"sources", f.sources}});
-            a.text += fmt::format("{:<10} {:<8} boils at {:.2f} degC at 101.325 kPa, triple point {:.2f} degC, critical point {:.1f} degC\n", f.id, f.formula, f.normalBoilingPoint.celsius(), f.triple.celsius(), f.critical.celsius());
+            a.json["fluids"].push_back({{"id", f.id},
+                                        {"name", f.name},
+                                        {"formula", f.formula},
+                                        {"triple_k", f.triple.kelvin()},
+                                        {"triple_pa", f.triplePressure.pascal()},
+                                        {"normal_boiling_point_k", f.normalBoilingPoint.kelvin()},
+                                        {"critical_k", f.critical.kelvin()},
+                                        {"critical_pa", f.criticalPressure.pascal()},
+                                        {"molar_mass_kg_per_mol", f.molarMass},
+                                        {"sources", f.sources}});
+            a.text += fmt::format("{:<10} {:<8} boils at {:.2f} degC at 101.325 kPa, triple point {:.2f} "
+                                  "degC, critical point {:.1f} degC\n",
+                                  f.id, f.formula, f.normalBoilingPoint.celsius(), f.triple.celsius(),
+                                  f.critical.celsius());
         }
         return a;
     };
@@ -44,12 +55,21 @@ Job addSaturation(CLI::App& verb) {
         const auto state = need(s.saturationAt(need(parseTemperature(in->temperature))));
         const double enthalpy = need(s.enthalpyOfVaporisation(state.temperature));
         Answer a;
-        a.json = {{"fluid", s.facts().id}, {"temperature_k", state.temperature.kelvin()}, {"pressure_pa", state.pressure.pascal()}, {"pressure_pa_u", state.relativePressureU * state.pressure.pascal()}, {"phases", name(state.phases)}, {"slope_pa_per_k", state.slope}, {"enthalpy_of_vaporisation_j_per_kg", enthalpy}};
+        a.json = {{"fluid", s.facts().id},
+                  {"temperature_k", state.temperature.kelvin()},
+                  {"pressure_pa", state.pressure.pascal()},
+                  {"pressure_pa_u", state.relativePressureU * state.pressure.pascal()},
+                  {"phases", name(state.phases)},
+                  {"slope_pa_per_k", state.slope},
+                  {"enthalpy_of_vaporisation_j_per_kg", enthalpy}};
         const double condensed = need(s.condensedDensity(state.temperature));
-        a.json[state.phases == Phases::LiquidVapour ? "density_liquid_kg_per_m3" : "density_solid_kg_per_m3"] = condensed;
+        a.json[state.phases == Phases::LiquidVapour ? "density_liquid_kg_per_m3"
+                                                    : "density_solid_kg_per_m3"] = condensed;
         a.json["density_vapour_kg_per_m3"] = need(s.vapourDensity(state.temperature));
         a.json["source"] = s.source(state.phases);
-        a.text = fmt::format("{} at {:.2f} degC: {} ({}), enthalpy {:.1f} kJ/kg\n", s.facts().name, state.temperature.celsius(), kPa(state.pressure.pascal()), name(state.phases), enthalpy * 1e-3);
+        a.text = fmt::format("{} at {:.2f} degC: {} ({}), enthalpy {:.1f} kJ/kg\n", s.facts().name,
+                             state.temperature.celsius(), kPa(state.pressure.pascal()), name(state.phases),
+                             enthalpy * 1e-3);
         return a;
     };
 }
@@ -61,7 +81,9 @@ Job addBoil(CLI::App& verb) {
     auto in = std::make_shared<In>();
     verb.add_option("--fluid", in->fluid, "fluid id, see `fluids`")->capture_default_str();
     verb.add_option("--pressure", in->pressure, "for instance \"-0.7 bar\"")->required();
-    verb.add_option("--kind", in->kind, "what the pressure counts from: absolute, gauge, vacuum")->check(CLI::IsMember({"absolute", "gauge", "vacuum"}))->capture_default_str();
+    verb.add_option("--kind", in->kind, "what the pressure counts from: absolute, gauge, vacuum")
+        ->check(CLI::IsMember({"absolute", "gauge", "vacuum"}))
+        ->capture_default_str();
     verb.add_option("--room", in->room, "the room's absolute pressure; needed by gauge and vacuum");
     verb.add_option("--room-u", in->roomU, "its standard uncertainty");
     return [in] {
@@ -71,17 +93,33 @@ Job addBoil(CLI::App& verb) {
         if (in->kind == "absolute") {
             absolute = need(parsePressure(in->pressure));
         } else {
-            if (in->room.empty()) throw Refusal{{Failure::Unreferenced, fmt::format("--kind {} counts from the room's pressure: give --room, for instance --room \"1008.2 hPa\"", in->kind)}};
+            if (in->room.empty())
+                throw Refusal{
+                    {Failure::Unreferenced, fmt::format("--kind {} counts from the room's pressure: give "
+                                                        "--room, for instance --room \"1008.2 hPa\"",
+                                                        in->kind)}};
             const Pressure room = need(parsePressure(in->room));
             const GaugePressure gauge = need(parseGaugePressure(in->pressure));
-            absolute = in->kind == "gauge" ? gauge.inRoom(room) : GaugePressure::fromPascal(-gauge.pascal()).inRoom(room);
+            absolute = in->kind == "gauge" ? gauge.inRoom(room)
+                                           : GaugePressure::fromPascal(-gauge.pascal()).inRoom(room);
             if (!in->roomU.empty()) u = std::abs(need(parsePressureDifference(in->roomU)).pascal());
-            if (!(absolute.pascal() > 0.0)) throw Refusal{{Failure::BadInput, fmt::format("'{}' in a room of {} is below a perfect vacuum; check the sign, the unit and --kind", in->pressure, kPa(room.pascal()))}};
+            if (!(absolute.pascal() > 0.0))
+                throw Refusal{{Failure::BadInput, fmt::format("'{}' in a room of {} is below a perfect "
+                                                              "vacuum; check the sign, the unit and --kind",
+                                                              in->pressure, kPa(room.pascal()))}};
         }
         const auto state = need(s.saturationAt(absolute));
         Answer a;
-        a.json = {{"fluid", s.facts().id}, {"absolute_pa", absolute.pascal()}, {"boiling_point_k", state.temperature.kelvin()}, {"boiling_point_k_u", std::hypot(state.temperatureU(), u / state.slope)}, {"phases", name(state.phases)}, {"elevation_k", 0.0}, {"source", s.source(state.phases)}};
-        a.text = fmt::format("{} {} at {:.2f} degC at {} absolute\n", s.facts().name, state.phases == Phases::LiquidVapour ? "boils" : "sublimes", state.temperature.celsius(), kPa(absolute.pascal()));
+        a.json = {{"fluid", s.facts().id},
+                  {"absolute_pa", absolute.pascal()},
+                  {"boiling_point_k", state.temperature.kelvin()},
+                  {"boiling_point_k_u", std::hypot(state.temperatureU(), u / state.slope)},
+                  {"phases", name(state.phases)},
+                  {"elevation_k", 0.0},
+                  {"source", s.source(state.phases)}};
+        a.text = fmt::format("{} {} at {:.2f} degC at {} absolute\n", s.facts().name,
+                             state.phases == Phases::LiquidVapour ? "boils" : "sublimes",
+                             state.temperature.celsius(), kPa(absolute.pascal()));
         return a;
     };
 }
@@ -101,25 +139,32 @@ Job addConvert(CLI::App& verb) {
             const auto from = parseMeasure(in->quantity, dimension);
             if (!from) throw Refusal{from.error()};
             const double value = (*target)->fromSi(from->si());
-            return {{{"value", value}, {"unit", (*target)->symbol}}, fmt::format("{:.10g} {}\n", value, (*target)->symbol)};
+            return {{{"value", value}, {"unit", (*target)->symbol}},
+                    fmt::format("{:.10g} {}\n", value, (*target)->symbol)};
         }
         std::string all;
         for (const auto dimension : {Dimension::Pressure, Dimension::Temperature, Dimension::Length})
-            for (const Unit& u : unitsOf(dimension)) all += (all.empty() ? "" : ", ") + std::string(u.symbol);
+            for (const Unit& u : unitsOf(dimension))
+                all += (all.empty() ? "" : ", ") + std::string(u.symbol);
         throw Refusal{{Failure::BadInput, fmt::format("'{}' is not a unit; accepted: {}", in->to, all)}};
     };
 }
 
 Job addRoom(CLI::App& verb) {
     struct In {
-        std::string altitude, seaLevel, temperature, reduction = "hypsometric", deadHead, ultimate, station, u;
+        std::string altitude, seaLevel, temperature, reduction = "hypsometric", deadHead, ultimate, station,
+                                                     u;
     };
     auto in = std::make_shared<In>();
     verb.add_option("--altitude", in->altitude, "height above sea level, for instance \"612 m\"");
-    verb.add_option("--sea-level", in->seaLevel, "a pressure reduced to sea level; with --altitude and --temperature");
+    verb.add_option("--sea-level", in->seaLevel,
+                    "a pressure reduced to sea level; with --altitude and --temperature");
     verb.add_option("--temperature", in->temperature, "air temperature outdoors");
-    verb.add_option("--reduction", in->reduction, "hypsometric or standard-atmosphere")->check(CLI::IsMember({"hypsometric", "standard-atmosphere"}))->capture_default_str();
-    verb.add_option("--dead-head", in->deadHead, "gauge reading of the empty vessel pumped down; with --ultimate");
+    verb.add_option("--reduction", in->reduction, "hypsometric or standard-atmosphere")
+        ->check(CLI::IsMember({"hypsometric", "standard-atmosphere"}))
+        ->capture_default_str();
+    verb.add_option("--dead-head", in->deadHead,
+                    "gauge reading of the empty vessel pumped down; with --ultimate");
     verb.add_option("--ultimate", in->ultimate, "the pump's ultimate pressure");
     verb.add_option("--barometer", in->station, "a barometer's reading, its corrections applied");
     verb.add_option("--u", in->u, "standard uncertainty of the reading");
@@ -129,14 +174,21 @@ Job addRoom(CLI::App& verb) {
         if (!in->u.empty()) e.valueU = need(parsePressureDifference(in->u)).pascal();
         if (!in->altitude.empty()) e.altitudeM = need(parseLength(in->altitude)).metre();
         if (!in->deadHead.empty()) {
-            if (in->ultimate.empty()) throw Refusal{{Failure::BadInput, "--dead-head needs the pump's ultimate pressure: --ultimate \"0.6 kPa\""}};
+            if (in->ultimate.empty())
+                throw Refusal{{Failure::BadInput,
+                               "--dead-head needs the pump's ultimate pressure: --ultimate \"0.6 kPa\""}};
             e.method = RoomMethod::DeadHead;
             e.value = need(parseGaugePressure(in->deadHead)).pascal();
             e.ultimatePa = need(parsePressure(in->ultimate)).pascal();
         } else if (!in->seaLevel.empty()) {
-            if (in->altitude.empty()) throw Refusal{{Failure::BadInput, "--sea-level needs --altitude, for instance --altitude \"612 m\""}};
+            if (in->altitude.empty())
+                throw Refusal{
+                    {Failure::BadInput, "--sea-level needs --altitude, for instance --altitude \"612 m\""}};
             const bool hypsometric = in->reduction == "hypsometric";
-            if (hypsometric && in->temperature.empty()) throw Refusal{{Failure::BadInput, "--reduction hypsometric needs --temperature, for instance --temperature \"18 degC\""}};
+            if (hypsometric && in->temperature.empty())
+                throw Refusal{
+                    {Failure::BadInput,
+                     "--reduction hypsometric needs --temperature, for instance --temperature \"18 degC\""}};
             e.method = RoomMethod::SeaLevelReport;
             e.value = need(parsePressure(in->seaLevel)).pascal();
             if (!in->temperature.empty()) e.airCelsius = need(parseTemperature(in->temperature)).celsius();
@@ -147,15 +199,21 @@ Job addRoom(CLI::App& verb) {
         } else if (!in->altitude.empty()) {
             e.method = RoomMethod::Altitude;
         } else {
-            throw Refusal{{Failure::BadInput, "say how the room's pressure is known: --barometer, --sea-level with --altitude, --altitude alone, or --dead-head with --ultimate"}};
+            throw Refusal{
+                {Failure::BadInput, "say how the room's pressure is known: --barometer, --sea-level with "
+                                    "--altitude, --altitude alone, or --dead-head with --ultimate"}};
         }
         const auto room = need(stationPressure(e));
         Answer a;
-        a.json = {{"station_pressure_pa", room.station.pascal()}, {"station_pressure_pa_u", room.uPa}, {"method", id(room.method)}, {"bias", biasOf(room.method)}};
+        a.json = {{"station_pressure_pa", room.station.pascal()},
+                  {"station_pressure_pa_u", room.uPa},
+                  {"method", id(room.method)},
+                  {"bias", biasOf(room.method)}};
         if (e.method == RoomMethod::SeaLevelReport) a.json["reduction"] = in->reduction;
         const bool fromHeight = e.method == RoomMethod::Altitude || e.method == RoomMethod::SeaLevelReport;
         if (fromHeight) a.json["source"] = "ISO 2533:1975";
-        a.text = fmt::format("station pressure {} +- {} ({}). {}\n", kPa(room.station.pascal()), kPa(room.uPa), label(room.method), biasOf(room.method));
+        a.text = fmt::format("station pressure {} +- {} ({}). {}\n", kPa(room.station.pascal()),
+                             kPa(room.uPa), label(room.method), biasOf(room.method));
         return a;
     };
 }
@@ -166,9 +224,13 @@ Job addGauge(CLI::App& verb) {
         std::vector<std::string> legs;
     };
     auto in = std::make_shared<In>();
-    verb.add_option("--type", in->type, "vacuum-dial, absolute or open-u-tube")->required()->check(CLI::IsMember({"vacuum-dial", "absolute", "open-u-tube"}));
-    verb.add_option("--reading", in->reading, "what the dial shows: \"-0.7 bar\" (a vacuum dial that counts up is read as negative)");
-    verb.add_option("--legs", in->legs, "the two arms on the ruler, the one towards the vessel first")->expected(2);
+    verb.add_option("--type", in->type, "vacuum-dial, absolute or open-u-tube")
+        ->required()
+        ->check(CLI::IsMember({"vacuum-dial", "absolute", "open-u-tube"}));
+    verb.add_option("--reading", in->reading,
+                    "what the dial shows: \"-0.7 bar\" (a vacuum dial that counts up is read as negative)");
+    verb.add_option("--legs", in->legs, "the two arms on the ruler, the one towards the vessel first")
+        ->expected(2);
     verb.add_option("--temperature", in->temperature, "of the mercury; 20 degC if not given");
     verb.add_option("--room", in->room, "the room's absolute pressure");
     verb.add_option("--room-u", in->roomU, "its standard uncertainty");
@@ -180,8 +242,11 @@ Job addGauge(CLI::App& verb) {
         const bool arms = in->type == "open-u-tube";
         const Dimension dimension = arms ? Dimension::Length : Dimension::Pressure;
         if (arms) {
-            if (in->legs.size() != 2) throw Refusal{{Failure::BadInput, "--type open-u-tube needs both arms: --legs \"66.0 cm\" \"21.0 cm\""}};
-            const auto left = need(parseMeasure(in->legs[0], dimension)), right = need(parseMeasure(in->legs[1], dimension));
+            if (in->legs.size() != 2)
+                throw Refusal{{Failure::BadInput,
+                               "--type open-u-tube needs both arms: --legs \"66.0 cm\" \"21.0 cm\""}};
+            const auto left = need(parseMeasure(in->legs[0], dimension)),
+                       right = need(parseMeasure(in->legs[1], dimension));
             g.convention = PressureConvention::TwoArm;
             g.unit = std::string(left.unit->symbol);
             reading = {left.number, right.unit->toSi(right.number) / left.unit->factor};
@@ -190,24 +255,36 @@ Job addGauge(CLI::App& verb) {
             g.accuracy = g.division;
             if (!in->temperature.empty()) g.liquidCelsius = need(parseTemperature(in->temperature)).celsius();
         } else {
-            if (in->reading.empty()) throw Refusal{{Failure::BadInput, fmt::format("--type {} needs --reading, for instance --reading \"-0.7 bar\"", in->type)}};
+            if (in->reading.empty())
+                throw Refusal{{Failure::BadInput,
+                               fmt::format("--type {} needs --reading, for instance --reading \"-0.7 bar\"",
+                                           in->type)}};
             const auto shown = need(parseMeasure(in->reading, dimension));
-            g.convention = in->type == "absolute" ? PressureConvention::Absolute : PressureConvention::GaugeNegative;
+            g.convention =
+                in->type == "absolute" ? PressureConvention::Absolute : PressureConvention::GaugeNegative;
             g.unit = std::string(shown.unit->symbol);
             const bool countsUp = in->type == "vacuum-dial" && shown.number > 0.0;
             reading = {countsUp ? -shown.number : shown.number, std::nullopt};
             g.division = g.accuracy = 1e3 / shown.unit->factor; // 1 kPa, as school dials have
         }
         const auto own = [&](const std::string& text, double& into) {
-            if (!text.empty()) into = std::abs(need(parseMeasure(text, dimension)).number) * need(parseMeasure(text, dimension)).unit->factor / unit(g.unit).factor;
+            if (!text.empty())
+                into = std::abs(need(parseMeasure(text, dimension)).number) *
+                       need(parseMeasure(text, dimension)).unit->factor / unit(g.unit).factor;
         };
         own(in->division, g.division);
         own(in->accuracy, g.accuracy);
         need(check(g));
         std::optional<RoomPressure> room;
-        if (!in->room.empty()) room = RoomPressure{need(parsePressure(in->room)), in->roomU.empty() ? 0.0 : std::abs(need(parsePressureDifference(in->roomU)).pascal()), RoomMethod::Barometer};
+        if (!in->room.empty())
+            room = RoomPressure{
+                need(parsePressure(in->room)),
+                in->roomU.empty() ? 0.0 : std::abs(need(parsePressureDifference(in->roomU)).pascal()),
+                RoomMethod::Barometer};
         const auto p = need(toAbsolute(g, reading, room));
-        if (!(p.pressure.pascal() > 0.0)) throw Refusal{{Failure::BadInput, "that reading is below a perfect vacuum in this room; check its sign, its unit and the room's pressure"}};
+        if (!(p.pressure.pascal() > 0.0))
+            throw Refusal{{Failure::BadInput, "that reading is below a perfect vacuum in this room; check "
+                                              "its sign, its unit and the room's pressure"}};
         Answer a;
         a.json = {{"type", in->type}, {"absolute_pa", p.pressure.pascal()}, {"absolute_pa_u", p.u()}};
         if (arms) a.json["liquid_density_kg_per_m3"] = mercuryDensity(g.liquidCelsius);

@@ -20,14 +20,24 @@ struct VerbEntry {
 
 constexpr VerbEntry kVerbs[] = {
     {"fluids", "list the substances", "uttrin-cli fluids --json", addFluids},
-    {"saturation", "vapour pressure at a temperature", "uttrin-cli saturation --fluid water --temperature \"80 degC\"", addSaturation},
-    {"boil", "boiling point at a pressure", "uttrin-cli boil --pressure \"-0.7 bar\" --kind gauge --room \"1008.2 hPa\"", addBoil},
+    {"saturation", "vapour pressure at a temperature",
+     "uttrin-cli saturation --fluid water --temperature \"80 degC\"", addSaturation},
+    {"boil", "boiling point at a pressure",
+     "uttrin-cli boil --pressure \"-0.7 bar\" --kind gauge --room \"1008.2 hPa\"", addBoil},
     {"convert", "one unit into another", "uttrin-cli convert \"66.0 cmHg\" --to kPa", addConvert},
-    {"room", "the room's pressure from what is known", "uttrin-cli room --sea-level \"1018.4 hPa\" --altitude \"612 m\" --temperature \"18 degC\"", addRoom},
-    {"gauge", "absolute pressure from a gauge as read", "uttrin-cli gauge --type open-u-tube --legs \"66.0 cm\" \"21.0 cm\" --temperature \"22 degC\" --room \"1008.2 hPa\"", addGauge},
+    {"room", "the room's pressure from what is known",
+     "uttrin-cli room --sea-level \"1018.4 hPa\" --altitude \"612 m\" --temperature \"18 degC\"", addRoom},
+    {"gauge", "absolute pressure from a gauge as read",
+     "uttrin-cli gauge --type open-u-tube --legs \"66.0 cm\" \"21.0 cm\" --temperature \"22 degC\" --room "
+     "\"1008.2 hPa\"",
+     addGauge},
     {"plan", "run sheet of a plan file", "uttrin-cli plan plan.json --json", addPlan},
-    {"fit", "enthalpy of vaporisation from readings", "uttrin-cli fit run.csv --room \"1008.2 hPa\" --method york --temperature-u \"0.1 K\" --pressure-u \"60 Pa\"", addFit},
-    {"notebook", "look into a notebook, export, import, check", "uttrin-cli notebook export lesson.uttrin --format csv --out folder", addNotebook},
+    {"fit", "enthalpy of vaporisation from readings",
+     "uttrin-cli fit run.csv --room \"1008.2 hPa\" --method york --temperature-u \"0.1 K\" --pressure-u \"60 "
+     "Pa\"",
+     addFit},
+    {"notebook", "look into a notebook, export, import, check",
+     "uttrin-cli notebook export lesson.uttrin --format csv --out folder", addNotebook},
     {"report", "lab report of a run", "uttrin-cli report lesson.uttrin --run 1 --out report.pdf", addReport},
 };
 
@@ -37,7 +47,8 @@ int refuse(const uttrin::Failure& failure) {
 }
 
 int run(int argc, char** argv) {
-    CLI::App app{"Boiling points, gauges, plans, fits and notebooks on the command line.\nQuantities are written \"VALUE UNIT\". Example: uttrin-cli boil --pressure \"20 kPa\" --json"};
+    CLI::App app{"Boiling points, gauges, plans, fits and notebooks on the command line.\nQuantities are "
+                 "written \"VALUE UNIT\". Example: uttrin-cli boil --pressure \"20 kPa\" --json"};
     app.require_subcommand(1);
     std::map<const CLI::App*, Job> jobs;
     bool json = false;
@@ -48,11 +59,15 @@ int run(int argc, char** argv) {
         jobs[verb] = v.add(*verb);
     }
     auto words = withMinusValues(argc, argv);
-    const bool isVerb = std::any_of(std::begin(kVerbs), std::end(kVerbs), [&](const VerbEntry& v) { return !words.empty() && words.front() == v.name; });
+    const bool isVerb = std::any_of(std::begin(kVerbs), std::end(kVerbs), [&](const VerbEntry& v) {
+        return !words.empty() && words.front() == v.name;
+    });
     if (!words.empty() && !isVerb && words.front().substr(0, 1) != "-") {
         std::string known;
-        for (const VerbEntry& v : kVerbs) known += (known.empty() ? "" : ", ") + std::string(v.name);
-        return refuse({uttrin::Failure::BadInput, fmt::format("'{}' is not a verb; accepted: {}", words.front(), known)});
+        for (const VerbEntry& v : kVerbs)
+            known += (known.empty() ? "" : ", ") + std::string(v.name);
+        return refuse({uttrin::Failure::BadInput,
+                       fmt::format("'{}' is not a verb; accepted: {}", words.front(), known)});
     }
     std::reverse(words.begin(), words.end()); // CLI11 takes them last first
     try {

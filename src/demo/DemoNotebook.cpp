@@ -24,7 +24,10 @@ class Chance {
 public:
     double uniform() { return static_cast<double>(m_random()) / static_cast<double>(std::mt19937::max()); }
     double between(double low, double high) { return low + (high - low) * uniform(); }
-    double normal() { return std::sqrt(-2.0 * std::log(1.0 - uniform() * (1.0 - 1e-12))) * std::cos(2.0 * std::numbers::pi * uniform()); }
+    double normal() {
+        return std::sqrt(-2.0 * std::log(1.0 - uniform() * (1.0 - 1e-12))) *
+               std::cos(2.0 * std::numbers::pi * uniform());
+    }
 
 private:
     std::mt19937 m_random{kSeed};
@@ -35,9 +38,9 @@ double rounded(double value, double step) { return std::round(std::round(value /
 
 /// What goes wrong in a group's run.
 struct Story {
-    std::vector<int> superheated;  ///< points read while boiling too hard, from 1
-    int misreadLeg = 0;            ///< point at which the right arm is read 5 cm too low, from 1
-    int points = 99;               ///< stops after so many
+    std::vector<int> superheated; ///< points read while boiling too hard, from 1
+    int misreadLeg = 0;           ///< point at which the right arm is read 5 cm too low, from 1
+    int points = 99;              ///< stops after so many
     std::string judge;
 };
 
@@ -62,7 +65,8 @@ Plan bellJarPlan() {
     Plan p;
     p.title = "Hold the temperature, pump";
     p.method = Method::HoldTemperature;
-    p.rig.gauge = {"vacuum dial", PressureConvention::GaugeNegative, "bar", 0.02, 0.01, PressureTap::Vessel, 0.0, 20.0};
+    p.rig.gauge = {
+        "vacuum dial", PressureConvention::GaugeNegative, "bar", 0.02, 0.01, PressureTap::Vessel, 0.0, 20.0};
     p.rig.thermometer = {"digital thermometer", "degC", 0.1, 0.3, SensorPlace::Liquid};
     p.rig.vesselLitre = 3.0;
     p.rig.liquidLitre = 0.4;
@@ -90,18 +94,27 @@ class Writer {
 public:
     Writer(Notebook::Editor& edit, RowId lesson) : m_edit(edit), m_lesson(lesson) {}
 
-    RowId setup(const Plan& plan) { return m_edit.insert(Setup{0, m_lesson, plan.title, writePlan(plan), kFirstPeriod}); }
+    RowId setup(const Plan& plan) {
+        return m_edit.insert(Setup{0, m_lesson, plan.title, writePlan(plan), kFirstPeriod});
+    }
     RowId group(const std::string& name) { return m_edit.insert(Group{0, m_lesson, name}); }
 
-    void run(RowId setupId, RowId groupId, int number, const Plan& plan, Milliseconds start, const Story& story) {
-        const RowId runId = m_edit.insert(Run{0, setupId, groupId, number, start + static_cast<Milliseconds>(kSetUpSeconds * 1000.0), std::nullopt});
+    void run(RowId setupId, RowId groupId, int number, const Plan& plan, Milliseconds start,
+             const Story& story) {
+        const RowId runId =
+            m_edit.insert(Run{0, setupId, groupId, number,
+                              start + static_cast<Milliseconds>(kSetUpSeconds * 1000.0), std::nullopt});
         const auto& gauge = plan.rig.gauge;
         const RoomPressure truth{Pressure::fromPascal(kTrueRoomPa), 0.0, RoomMethod::Barometer};
         // One fixed error for each instrument of a group, within its accuracy.
         const double gaugeOff = m_chance.between(-0.6, 0.6) * gauge.accuracy * pascalPerScaleUnit(gauge);
         const double bulbOff = m_chance.between(-0.5, 0.5) * plan.rig.thermometer.accuracy;
-        const auto zeroReading = toReading(gauge, truth.station + PressureDifference::fromPascal(gaugeOff), truth.station);
-        const RowId zero = m_edit.insert(ZeroCheck{0, runId, start + 4 * kMinute, rounded(zeroReading.first, 0.5 * gauge.division), zeroReading.second ? std::optional(rounded(*zeroReading.second, 0.5 * gauge.division)) : std::nullopt});
+        const auto zeroReading =
+            toReading(gauge, truth.station + PressureDifference::fromPascal(gaugeOff), truth.station);
+        const RowId zero = m_edit.insert(
+            ZeroCheck{0, runId, start + 4 * kMinute, rounded(zeroReading.first, 0.5 * gauge.division),
+                      zeroReading.second ? std::optional(rounded(*zeroReading.second, 0.5 * gauge.division))
+                                         : std::nullopt});
         const auto sheet = *makeRunSheet(plan, truth);
         double seconds = kSetUpSeconds;
         for (const Target& t : sheet.targets) {
@@ -118,18 +131,23 @@ public:
     static constexpr double kTrueRoomPa = 94310.0;
 
 private:
-    Reading reading(const Plan& plan, const RoomPressure& room, const Target& t, double gaugeOff, double bulbOff, const Story& story) {
+    Reading reading(const Plan& plan, const RoomPressure& room, const Target& t, double gaugeOff,
+                    double bulbOff, const Story& story) {
         const auto& gauge = plan.rig.gauge;
-        const bool superheated = std::find(story.superheated.begin(), story.superheated.end(), t.order) != story.superheated.end();
+        const bool superheated =
+            std::find(story.superheated.begin(), story.superheated.end(), t.order) != story.superheated.end();
         // The valve is never quite on the target: what counts is what the gauge shows.
         const double pa = t.absolute.pascal() * (1.0 + 0.012 * m_chance.normal());
-        const double kelvin = water().boilingPoint(Pressure::fromPascal(pa))->kelvin() + 0.08 + 0.09 * m_chance.normal() + (superheated ? m_chance.between(1.8, 2.6) : 0.0);
+        const double kelvin = water().boilingPoint(Pressure::fromPascal(pa))->kelvin() + 0.08 +
+                              0.09 * m_chance.normal() + (superheated ? m_chance.between(1.8, 2.6) : 0.0);
         const auto shown = toReading(gauge, Pressure::fromPascal(pa + gaugeOff), room.station);
         Reading r;
         r.position = t.order;
         r.place = t.place;
         r.first = rounded(shown.first, 0.5 * gauge.division);
-        if (shown.second) r.second = rounded(*shown.second - (t.order == story.misreadLeg ? 5.0 : 0.0), 0.5 * gauge.division);
+        if (shown.second)
+            r.second =
+                rounded(*shown.second - (t.order == story.misreadLeg ? 5.0 : 0.0), 0.5 * gauge.division);
         r.temperature = rounded(kelvin - kIcePointKelvin + bulbOff, 0.5 * plan.rig.thermometer.division);
         if (plan.method == Method::HoldTemperature) {
             r.beforePull = rounded(r.temperature + m_chance.between(0.4, 1.2), plan.rig.thermometer.division);
@@ -146,14 +164,20 @@ private:
 };
 
 void write(Notebook::Editor& edit) {
-    const RowId lesson = edit.insert(Lesson{0, "Boiling water without a hundred degrees", "Skarnfell Upper School", "K12", "2026-04-23", 612.0, true, 120, true});
-    edit.insert(RoomRecord{0, lesson, std::nullopt, "start", kFirstPeriod - 18 * kMinute, kFirstPeriod - 17 * kMinute, writeRoom(roomEntry(RoomMethod::Barometer, 943.1, 0.3)), true});
+    const RowId lesson =
+        edit.insert(Lesson{0, "Boiling water without a hundred degrees", "Skarnfell Upper School", "K12",
+                           "2026-04-23", 612.0, true, 120, true});
+    edit.insert(RoomRecord{0, lesson, std::nullopt, "start", kFirstPeriod - 18 * kMinute,
+                           kFirstPeriod - 17 * kMinute,
+                           writeRoom(roomEntry(RoomMethod::Barometer, 943.1, 0.3)), true});
     Writer w(edit, lesson);
     const Plan uTube = uTubePlan(), bellJar = bellJarPlan();
     const RowId a = w.setup(uTube), b = w.setup(bellJar);
-    const RowId basalt = w.group("Basalt"), cedar = w.group("Cedar"), dune = w.group("Dune"), ember = w.group("Ember"), fjord = w.group("Fjord");
+    const RowId basalt = w.group("Basalt"), cedar = w.group("Cedar"), dune = w.group("Dune"),
+                ember = w.group("Ember"), fjord = w.group("Fjord");
     // Dune took the weather service's figure for the room's pressure: it is reduced to sea level.
-    edit.insert(RoomRecord{0, lesson, dune, "start", kFirstPeriod + kMinute, kFirstPeriod + kMinute, writeRoom(roomEntry(RoomMethod::StationReport, 1013.9, 0.5)), true});
+    edit.insert(RoomRecord{0, lesson, dune, "start", kFirstPeriod + kMinute, kFirstPeriod + kMinute,
+                           writeRoom(roomEntry(RoomMethod::StationReport, 1013.9, 0.5)), true});
     w.run(a, cedar, 1, uTube, kFirstPeriod, {{}, 0, 99, "Cedar"});
     w.run(a, basalt, 1, uTube, kFirstPeriod, {{}, 0, 99, "Basalt"});
     w.run(a, ember, 1, uTube, kFirstPeriod, {{4, 8}, 0, 99, "Ember"});
@@ -161,7 +185,8 @@ void write(Notebook::Editor& edit) {
     w.run(b, dune, 1, bellJar, kFirstPeriod, {{}, 0, 99, "Dune"});
     w.run(b, basalt, 1, bellJar, kSecondPeriod, {{}, 0, 99, "Basalt"});
     w.run(a, cedar, 2, uTube, kSecondPeriod, {{}, 0, 5, "Cedar"});
-    for (const auto& [order, kelvin] : {std::pair{-1, 320.0}, {0, 332.0}, {4, 348.0}, {9, 369.0}}) edit.insert(Prediction{0, a, order, kelvin});
+    for (const auto& [order, kelvin] : {std::pair{-1, 320.0}, {0, 332.0}, {4, 348.0}, {9, 369.0}})
+        edit.insert(Prediction{0, a, order, kelvin});
 }
 
 } // namespace

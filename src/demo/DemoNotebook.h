@@ -6,9 +6,9 @@
 
 namespace uttrin {
 
-/// Writes the sample notebook: Skarnfell Upper School, room K12, one lesson, five groups, both methods. All values are made up:
-/// true boiling points of water, seen through instruments with errors from a fixed seed. The same bytes of data every time.
-/// Fails where the file exists or cannot be written.
+/// Writes the sample notebook: Skarnfell Upper School, room K12, one lesson, five groups, both methods. All
+/// values are made up: true boiling points of water, seen through instruments with errors from a fixed seed.
+/// The same bytes of data every time. Fails where the file exists or cannot be written.
 [[nodiscard]] Result<void> writeDemoNotebook(const std::filesystem::path& path);
 
 /// The moment at which the sample lesson is shown: Cedar's second run, half-way.

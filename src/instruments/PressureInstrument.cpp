@@ -12,7 +12,8 @@
 namespace uttrin {
 namespace {
 
-constexpr double kGravityRelativeU = 0.0015; // local gravity differs from the standard by up to 0.27 % (pole, equator)
+constexpr double kGravityRelativeU =
+    0.0015; // local gravity differs from the standard by up to 0.27 % (pole, equator)
 
 Dimension scaleDimension(PressureConvention c) {
     return c == PressureConvention::TwoArm ? Dimension::Length : Dimension::Pressure;
@@ -31,18 +32,27 @@ double AbsoluteReading::u() const { return std::hypot(uIndependent, uShared); }
 
 std::string_view id(PressureConvention convention) {
     switch (convention) {
-    case PressureConvention::Absolute: return "absolute";
-    case PressureConvention::GaugeNegative: return "gauge-negative";
-    case PressureConvention::VacuumDepth: return "vacuum-depth";
-    case PressureConvention::TwoArm: return "two-arm";
+    case PressureConvention::Absolute:
+        return "absolute";
+    case PressureConvention::GaugeNegative:
+        return "gauge-negative";
+    case PressureConvention::VacuumDepth:
+        return "vacuum-depth";
+    case PressureConvention::TwoArm:
+        return "two-arm";
     }
     return "";
 }
 
 Result<PressureConvention> pressureConventionFromId(std::string_view wanted) {
-    for (const auto c : {PressureConvention::Absolute, PressureConvention::GaugeNegative, PressureConvention::VacuumDepth, PressureConvention::TwoArm})
+    for (const auto c : {PressureConvention::Absolute, PressureConvention::GaugeNegative,
+                         PressureConvention::VacuumDepth, PressureConvention::TwoArm})
         if (id(c) == wanted) return c;
-    return fail(Failure::BadInput, fmt::format("'{}' is not a gauge convention; accepted: absolute, gauge-negative, vacuum-depth, two-arm", wanted));
+    return fail(
+        Failure::BadInput,
+        fmt::format(
+            "'{}' is not a gauge convention; accepted: absolute, gauge-negative, vacuum-depth, two-arm",
+            wanted));
 }
 
 std::string_view id(PressureTap tap) { return tap == PressureTap::Vessel ? "vessel" : "pump-line"; }
@@ -50,7 +60,8 @@ std::string_view id(PressureTap tap) { return tap == PressureTap::Vessel ? "vess
 Result<PressureTap> pressureTapFromId(std::string_view wanted) {
     for (const auto t : {PressureTap::Vessel, PressureTap::PumpLine})
         if (id(t) == wanted) return t;
-    return fail(Failure::BadInput, fmt::format("'{}' is not a place for a gauge; accepted: vessel, pump-line", wanted));
+    return fail(Failure::BadInput,
+                fmt::format("'{}' is not a place for a gauge; accepted: vessel, pump-line", wanted));
 }
 
 double mercuryDensity(double celsius) {
@@ -64,7 +75,8 @@ double pascalPerScaleUnit(const PressureInstrument& i) {
 }
 
 double scaleValue(const PressureInstrument& i, const GaugeReading& reading) {
-    return i.convention == PressureConvention::TwoArm ? reading.first - reading.second.value_or(0.0) : reading.first;
+    return i.convention == PressureConvention::TwoArm ? reading.first - reading.second.value_or(0.0)
+                                                      : reading.first;
 }
 
 Result<void> check(const PressureInstrument& i) {
@@ -76,16 +88,20 @@ Result<void> check(const PressureInstrument& i) {
     if (i.convention == PressureConvention::TwoArm && !(i.armSum > 0.0 && std::isfinite(i.armSum)))
         return fail(Failure::BadInput, "the two arms of a U-tube must add up to a length above zero");
     if (!(i.liquidCelsius > -20.0 && i.liquidCelsius < 60.0))
-        return fail(Failure::BadInput, "the temperature of the gauge's liquid must be between -20 and 60 degC");
+        return fail(Failure::BadInput,
+                    "the temperature of the gauge's liquid must be between -20 and 60 degC");
     return {};
 }
 
 Result<AbsoluteReading> toAbsolute(const PressureInstrument& i, const GaugeReading& reading,
-                                   const std::optional<RoomPressure>& room, const std::optional<GaugeReading>& zero) {
+                                   const std::optional<RoomPressure>& room,
+                                   const std::optional<GaugeReading>& zero) {
     const bool twoArm = i.convention == PressureConvention::TwoArm;
-    if (twoArm && !reading.second) return fail(Failure::BadInput, "a U-tube is read as two arms; the right arm is missing");
+    if (twoArm && !reading.second)
+        return fail(Failure::BadInput, "a U-tube is read as two arms; the right arm is missing");
     if (i.convention != PressureConvention::Absolute && !room)
-        return fail(Failure::Unreferenced, "this reading counts from the room's pressure, and the room's pressure is not known yet");
+        return fail(Failure::Unreferenced,
+                    "this reading counts from the room's pressure, and the room's pressure is not known yet");
     const double scale = pascalPerScaleUnit(i);
     double value = scaleValue(i, reading);
     if (zero) value -= zeroError(i, *zero, room ? std::optional(room->station) : std::nullopt);
@@ -114,20 +130,26 @@ Result<AbsoluteReading> toAbsolute(const PressureInstrument& i, const GaugeReadi
     return out;
 }
 
-GaugeReading toReading(const PressureInstrument& i, Pressure absolute, Pressure room, const std::optional<GaugeReading>& zero) {
+GaugeReading toReading(const PressureInstrument& i, Pressure absolute, Pressure room,
+                       const std::optional<GaugeReading>& zero) {
     const double scale = pascalPerScaleUnit(i);
     const double error = zero ? zeroError(i, *zero, room) : 0.0;
     switch (i.convention) {
-    case PressureConvention::Absolute: return {absolute.pascal() / scale + error, std::nullopt};
-    case PressureConvention::GaugeNegative: return {(absolute - room).pascal() / scale + error, std::nullopt};
-    case PressureConvention::VacuumDepth: return {(room - absolute).pascal() / scale + error, std::nullopt};
-    case PressureConvention::TwoArm: break;
+    case PressureConvention::Absolute:
+        return {absolute.pascal() / scale + error, std::nullopt};
+    case PressureConvention::GaugeNegative:
+        return {(absolute - room).pascal() / scale + error, std::nullopt};
+    case PressureConvention::VacuumDepth:
+        return {(room - absolute).pascal() / scale + error, std::nullopt};
+    case PressureConvention::TwoArm:
+        break;
     }
     const double difference = (room - absolute).pascal() / scale + error;
     return {0.5 * (i.armSum + difference), 0.5 * (i.armSum - difference)};
 }
 
-GaugeReading toReadableReading(const PressureInstrument& i, Pressure absolute, Pressure room, const std::optional<GaugeReading>& zero) {
+GaugeReading toReadableReading(const PressureInstrument& i, Pressure absolute, Pressure room,
+                               const std::optional<GaugeReading>& zero) {
     const auto rounded = [&](double v) { return std::round(v / (0.5 * i.division)) * 0.5 * i.division; };
     GaugeReading r = toReading(i, absolute, room, zero);
     r.first = rounded(r.first);
@@ -136,7 +158,8 @@ GaugeReading toReadableReading(const PressureInstrument& i, Pressure absolute, P
 }
 
 std::string text(const PressureInstrument& i, const GaugeReading& reading) {
-    // Whole divisions need the decimals of a division; a reading between two of them shows those of half a division.
+    // Whole divisions need the decimals of a division; a reading between two of them shows those of half a
+    // division.
     const auto decimals = [&](double value) {
         const double divisions = value / i.division;
         const bool whole = std::abs(divisions - std::round(divisions)) < 1e-6;
@@ -149,7 +172,8 @@ std::string text(const PressureInstrument& i, const GaugeReading& reading) {
 
 std::string tableText(const PressureInstrument& i, const GaugeReading& reading) {
     const int decimals = decimalsForDivision(0.5 * i.division);
-    return fixed(reading.first, decimals) + (reading.second ? " | " + fixed(*reading.second, decimals) : std::string());
+    return fixed(reading.first, decimals) +
+           (reading.second ? " | " + fixed(*reading.second, decimals) : std::string());
 }
 
 std::string_view unitText(const PressureInstrument& i) { return unit(i.unit).display; }

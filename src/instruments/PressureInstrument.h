@@ -30,12 +30,12 @@ enum class PressureTap { Vessel, PumpLine };
 struct PressureInstrument {
     std::string name = "gauge";
     PressureConvention convention = PressureConvention::GaugeNegative;
-    std::string unit = "kPa";       ///< symbol; a length (of mercury) for TwoArm
-    double division = 1.0;          ///< smallest division, in `unit`
-    double accuracy = 1.0;          ///< limits of error, plus or minus, in `unit`
+    std::string unit = "kPa"; ///< symbol; a length (of mercury) for TwoArm
+    double division = 1.0;    ///< smallest division, in `unit`
+    double accuracy = 1.0;    ///< limits of error, plus or minus, in `unit`
     PressureTap tap = PressureTap::Vessel;
-    double armSum = 0.0;            ///< TwoArm: left plus right, constant in a tube of even bore, in `unit`
-    double liquidCelsius = 20.0;    ///< TwoArm: temperature of the mercury
+    double armSum = 0.0;         ///< TwoArm: left plus right, constant in a tube of even bore, in `unit`
+    double liquidCelsius = 20.0; ///< TwoArm: temperature of the mercury
 };
 
 /// A reading exactly as the instrument shows it, in its own unit; `second` is the right arm of a U-tube.
@@ -48,14 +48,15 @@ struct GaugeReading {
 /// An absolute pressure worked out from a reading.
 struct AbsoluteReading {
     Pressure pressure = Pressure::fromPascal(0.0);
-    double uIndependent = 0.0; ///< Pa, standard uncertainty from reading between divisions: new at every reading
-    double uShared = 0.0;      ///< Pa, standard uncertainty common to all readings: accuracy, room pressure
+    double uIndependent =
+        0.0;              ///< Pa, standard uncertainty from reading between divisions: new at every reading
+    double uShared = 0.0; ///< Pa, standard uncertainty common to all readings: accuracy, room pressure
     [[nodiscard]] double u() const;
 };
 
-/// Density of mercury at atmospheric pressure, kg/m3: 13595.08 / (1 + 1.8145e-4 t + 9.2e-9 t2), t in degC, -20 to 300 degC.
-/// Volume expansion as used in manometry (BS 2520); gives the accepted 13 545.85 kg/m3 at 20 degC (P. H. Bigg, Br. J. Appl.
-/// Phys. 15 (1964) 1111, on the scale of ITS-90) to 2 parts in a million.
+/// Density of mercury at atmospheric pressure, kg/m3: 13595.08 / (1 + 1.8145e-4 t + 9.2e-9 t2), t in degC,
+/// -20 to 300 degC. Volume expansion as used in manometry (BS 2520); gives the accepted 13 545.85 kg/m3 at 20
+/// degC (P. H. Bigg, Br. J. Appl. Phys. 15 (1964) 1111, on the scale of ITS-90) to 2 parts in a million.
 [[nodiscard]] double mercuryDensity(double celsius);
 
 /// Pascal in one unit of the instrument's scale (a centimetre of mercury at its temperature, for a U-tube).
@@ -70,7 +71,8 @@ struct AbsoluteReading {
 /// The absolute pressure that a reading means.
 /// @param room  needed by every convention but Absolute; Failure::Unreferenced without.
 /// @param zero  the instrument's own reading while open to the room; its error is taken off. Not needed.
-[[nodiscard]] Result<AbsoluteReading> toAbsolute(const PressureInstrument& instrument, const GaugeReading& reading,
+[[nodiscard]] Result<AbsoluteReading> toAbsolute(const PressureInstrument& instrument,
+                                                 const GaugeReading& reading,
                                                  const std::optional<RoomPressure>& room,
                                                  const std::optional<GaugeReading>& zero = std::nullopt);
 
@@ -79,7 +81,8 @@ struct AbsoluteReading {
                                      const std::optional<GaugeReading>& zero = std::nullopt);
 
 /// As `toReading`, rounded to half a smallest division: what a person can set or read.
-[[nodiscard]] GaugeReading toReadableReading(const PressureInstrument& instrument, Pressure absolute, Pressure room,
+[[nodiscard]] GaugeReading toReadableReading(const PressureInstrument& instrument, Pressure absolute,
+                                             Pressure room,
                                              const std::optional<GaugeReading>& zero = std::nullopt);
 
 /// The reading for people, without its unit: "−0.70", or both arms "61.7 | 20.4".

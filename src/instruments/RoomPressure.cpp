@@ -22,27 +22,32 @@ constexpr std::array kMethods{
                "Right only if the report really is reduced to sea level and the height is right."},
     MethodText{RoomMethod::Altitude, "altitude", "height alone",
                "Weather moves the pressure about 1 kPa (standard deviation) about this value."},
-    MethodText{RoomMethod::DeadHead, "dead-head", "empty vessel",
-               "Cancels the zero of this gauge. Too low by whatever the pump cannot remove, and by the vapour "
-               "of any water left in the vessel."},
+    MethodText{
+        RoomMethod::DeadHead, "dead-head", "empty vessel",
+        "Cancels the zero of this gauge. Too low by whatever the pump cannot remove, and by the vapour "
+        "of any water left in the vessel."},
     MethodText{RoomMethod::Nominal, "nominal", "nominal, not measured", "Assumed, not measured."},
 };
 
 const MethodText& textOf(RoomMethod method) {
-    return *std::find_if(kMethods.begin(), kMethods.end(), [&](const MethodText& m) { return m.method == method; });
+    return *std::find_if(kMethods.begin(), kMethods.end(),
+                         [&](const MethodText& m) { return m.method == method; });
 }
 
 constexpr double kAirTemperatureU = 3.0; // K, indoor or city thermometer for the outdoor air
 constexpr double kHeightU = 10.0;        // m, a height read off a map
 constexpr double kPaPerMetre = 12.0;     // Pa/m, fall of pressure with height near the ground
 constexpr double kUltimateRelativeU = 0.5;
-constexpr double kLowestRoom = 30e3, kHighestRoom = 120e3; // Pa, from above the highest school to below the lowest
+constexpr double kLowestRoom = 30e3,
+                 kHighestRoom = 120e3; // Pa, from above the highest school to below the lowest
 
 Result<RoomPressure> fromSeaLevel(const RoomEntry& e, Pressure value, double readingU) {
     const auto altitude = Length::fromMetre(e.altitudeM);
-    const auto station = stationFromSeaLevel(value, altitude, Temperature::fromCelsius(e.airCelsius), e.reduction);
+    const auto station =
+        stationFromSeaLevel(value, altitude, Temperature::fromCelsius(e.airCelsius), e.reduction);
     if (!station) return tl::unexpected(station.error());
-    const auto warmer = stationFromSeaLevel(value, altitude, Temperature::fromCelsius(e.airCelsius + kAirTemperatureU), e.reduction);
+    const auto warmer = stationFromSeaLevel(
+        value, altitude, Temperature::fromCelsius(e.airCelsius + kAirTemperatureU), e.reduction);
     const double fromAir = warmer->pascal() - station->pascal();
     return RoomPressure{*station, std::hypot(readingU, fromAir, kHeightU * kPaPerMetre), e.method};
 }
@@ -50,9 +55,9 @@ Result<RoomPressure> fromSeaLevel(const RoomEntry& e, Pressure value, double rea
 Result<RoomPressure> plausible(const RoomPressure& room, const RoomEntry& e) {
     const double pa = room.station.pascal();
     if (pa >= kLowestRoom && pa <= kHighestRoom) return room;
-    return fail(Failure::BadInput,
-                fmt::format("{} {} as {} would make the room {:.2f} kPa, which no room has; check the number and its unit (30 to 120 kPa)",
-                            e.value, e.unit, label(e.method), room.station.kilopascal()));
+    return fail(Failure::BadInput, fmt::format("{} {} as {} would make the room {:.2f} kPa, which no room "
+                                               "has; check the number and its unit (30 to 120 kPa)",
+                                               e.value, e.unit, label(e.method), room.station.kilopascal()));
 }
 
 } // namespace
@@ -64,7 +69,9 @@ std::string_view biasOf(RoomMethod method) { return textOf(method).bias; }
 Result<RoomMethod> roomMethodFromId(std::string_view wanted) {
     for (const MethodText& m : kMethods)
         if (m.id == wanted) return m.method;
-    return fail(Failure::BadInput, fmt::format("'{}' is not a way to know the room's pressure; accepted: barometer, station, sea-level, altitude, dead-head, nominal", wanted));
+    return fail(Failure::BadInput, fmt::format("'{}' is not a way to know the room's pressure; accepted: "
+                                               "barometer, station, sea-level, altitude, dead-head, nominal",
+                                               wanted));
 }
 
 Result<RoomPressure> stationPressure(const RoomEntry& e) {
@@ -76,7 +83,9 @@ Result<RoomPressure> stationPressure(const RoomEntry& e) {
     switch (e.method) {
     case RoomMethod::Barometer:
     case RoomMethod::StationReport:
-    case RoomMethod::Nominal: return plausible({value, e.method == RoomMethod::Nominal ? std::max(u, kWeatherSpreadPascal) : u, e.method}, e);
+    case RoomMethod::Nominal:
+        return plausible(
+            {value, e.method == RoomMethod::Nominal ? std::max(u, kWeatherSpreadPascal) : u, e.method}, e);
     case RoomMethod::SeaLevelReport:
         return fromSeaLevel(e, value, u).and_then([&](const RoomPressure& r) { return plausible(r, e); });
     case RoomMethod::Altitude:
@@ -84,9 +93,14 @@ Result<RoomPressure> stationPressure(const RoomEntry& e) {
             return RoomPressure{p, kWeatherSpreadPascal, e.method};
         });
     case RoomMethod::DeadHead:
-        if (!(pa < 0.0)) return fail(Failure::BadInput, "an empty-vessel pull reads below zero on a gauge; enter it with its minus sign");
-        if (e.ultimatePa < 0.0) return fail(Failure::BadInput, "a pump's ultimate pressure cannot be below zero");
-        return plausible({Pressure::fromPascal(-pa + e.ultimatePa), std::hypot(u, kUltimateRelativeU * e.ultimatePa), e.method}, e);
+        if (!(pa < 0.0))
+            return fail(Failure::BadInput,
+                        "an empty-vessel pull reads below zero on a gauge; enter it with its minus sign");
+        if (e.ultimatePa < 0.0)
+            return fail(Failure::BadInput, "a pump's ultimate pressure cannot be below zero");
+        return plausible({Pressure::fromPascal(-pa + e.ultimatePa),
+                          std::hypot(u, kUltimateRelativeU * e.ultimatePa), e.method},
+                         e);
     }
     return fail(Failure::BadInput, "unknown method");
 }

@@ -12,12 +12,12 @@ namespace uttrin {
 
 /// How the room's pressure was obtained.
 enum class RoomMethod {
-    Barometer,     ///< a barometer in the room, its own corrections already applied
-    StationReport, ///< a weather station's pressure at (nearly) this height, not reduced
-    SeaLevelReport,///< a report reduced to sea level, brought back to this height
-    Altitude,      ///< the standard atmosphere at this height: the weather is unknown
-    DeadHead,      ///< the empty vessel pumped down with the same gauge
-    Nominal        ///< a value assumed without any measurement, and labelled so
+    Barometer,      ///< a barometer in the room, its own corrections already applied
+    StationReport,  ///< a weather station's pressure at (nearly) this height, not reduced
+    SeaLevelReport, ///< a report reduced to sea level, brought back to this height
+    Altitude,       ///< the standard atmosphere at this height: the weather is unknown
+    DeadHead,       ///< the empty vessel pumped down with the same gauge
+    Nominal         ///< a value assumed without any measurement, and labelled so
 };
 
 /// Identifier in files: "barometer", "station", "sea-level", "altitude", "dead-head", "nominal".
@@ -29,13 +29,13 @@ enum class RoomMethod {
 /// The facts from which the room's pressure follows, as a person entered them.
 struct RoomEntry {
     RoomMethod method = RoomMethod::Barometer;
-    double value = 0.0;             ///< the reading in `unit`; for DeadHead the gauge reading, negative below the room
-    std::string unit = "hPa";       ///< symbol of the pressure unit of `value` and `valueU`
-    double valueU = 0.0;            ///< standard uncertainty of the reading, in `unit`
-    double altitudeM = 0.0;         ///< height above sea level; used by SeaLevelReport and Altitude
-    double airCelsius = 15.0;       ///< outdoor temperature; used by SeaLevelReport
+    double value = 0.0; ///< the reading in `unit`; for DeadHead the gauge reading, negative below the room
+    std::string unit = "hPa"; ///< symbol of the pressure unit of `value` and `valueU`
+    double valueU = 0.0;      ///< standard uncertainty of the reading, in `unit`
+    double altitudeM = 0.0;   ///< height above sea level; used by SeaLevelReport and Altitude
+    double airCelsius = 15.0; ///< outdoor temperature; used by SeaLevelReport
     Reduction reduction = Reduction::Hypsometric;
-    double ultimatePa = 0.0;        ///< the pump's ultimate pressure; used by DeadHead
+    double ultimatePa = 0.0; ///< the pump's ultimate pressure; used by DeadHead
 };
 
 /// The room's absolute pressure with its standard uncertainty.
@@ -45,11 +45,13 @@ struct RoomPressure {
     RoomMethod method = RoomMethod::Nominal;
 };
 
-/// Works out the station pressure. Sources of uncertainty: the reading's own; for a sea-level report 3 K in the air
-/// temperature and 10 m in height; for the altitude alone the weather's spread; for DeadHead half the ultimate pressure.
+/// Works out the station pressure. Sources of uncertainty: the reading's own; for a sea-level report 3 K in
+/// the air temperature and 10 m in height; for the altitude alone the weather's spread; for DeadHead half the
+/// ultimate pressure.
 [[nodiscard]] Result<RoomPressure> stationPressure(const RoomEntry& entry);
 
-/// What a sentence should say about the bias that this method may hide; empty where there is none to speak of.
+/// What a sentence should say about the bias that this method may hide; empty where there is none to speak
+/// of.
 [[nodiscard]] std::string_view biasOf(RoomMethod method);
 
 /// The pump's ultimate pressure from an empty-vessel pull with a gauge and a barometer read at the same time.
@@ -57,6 +59,7 @@ struct RoomPressure {
 
 /// Room pressure between two readings, linear in time and constant outside.
 /// @param fraction 0 at the first reading, 1 at the second.
-[[nodiscard]] RoomPressure interpolate(const RoomPressure& first, const RoomPressure& second, double fraction);
+[[nodiscard]] RoomPressure interpolate(const RoomPressure& first, const RoomPressure& second,
+                                       double fraction);
 
 } // namespace uttrin

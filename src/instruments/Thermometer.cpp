@@ -11,21 +11,32 @@ double LiquidTemperature::u() const { return std::hypot(uIndependent, uShared); 
 
 std::string_view id(SensorPlace place) {
     switch (place) {
-    case SensorPlace::Liquid: return "liquid";
-    case SensorPlace::NearChips: return "near-chips";
-    case SensorPlace::Vapour: return "vapour";
-    case SensorPlace::OutsideWall: return "outside-wall";
+    case SensorPlace::Liquid:
+        return "liquid";
+    case SensorPlace::NearChips:
+        return "near-chips";
+    case SensorPlace::Vapour:
+        return "vapour";
+    case SensorPlace::OutsideWall:
+        return "outside-wall";
     }
     return "";
 }
 
 Result<SensorPlace> sensorPlaceFromId(std::string_view wanted) {
-    for (const auto p : {SensorPlace::Liquid, SensorPlace::NearChips, SensorPlace::Vapour, SensorPlace::OutsideWall})
+    for (const auto p :
+         {SensorPlace::Liquid, SensorPlace::NearChips, SensorPlace::Vapour, SensorPlace::OutsideWall})
         if (id(p) == wanted) return p;
-    return fail(Failure::BadInput, fmt::format("'{}' is not a place for a thermometer; accepted: liquid, near-chips, vapour, outside-wall", wanted));
+    return fail(
+        Failure::BadInput,
+        fmt::format(
+            "'{}' is not a place for a thermometer; accepted: liquid, near-chips, vapour, outside-wall",
+            wanted));
 }
 
-bool readsTheLiquid(SensorPlace place) { return place == SensorPlace::Liquid || place == SensorPlace::NearChips; }
+bool readsTheLiquid(SensorPlace place) {
+    return place == SensorPlace::Liquid || place == SensorPlace::NearChips;
+}
 
 Result<void> check(const Thermometer& t) {
     if (const auto u = findUnit(t.unit, Dimension::Temperature); !u) return tl::unexpected(u.error());
@@ -41,10 +52,13 @@ Result<LiquidTemperature> toTemperature(const Thermometer& t, double reading) {
     const double kelvin = u.toSi(reading);
     if (!(kelvin > 0.0) || !std::isfinite(kelvin))
         return fail(Failure::BadInput, fmt::format("{} {} is not above absolute zero", reading, u.symbol));
-    return LiquidTemperature{Temperature::fromKelvin(kelvin), 0.5 * t.division * u.factor / std::numbers::sqrt3,
+    return LiquidTemperature{Temperature::fromKelvin(kelvin),
+                             0.5 * t.division * u.factor / std::numbers::sqrt3,
                              t.accuracy * u.factor / std::numbers::sqrt3};
 }
 
-double toReading(const Thermometer& t, Temperature temperature) { return unit(t.unit).fromSi(temperature.kelvin()); }
+double toReading(const Thermometer& t, Temperature temperature) {
+    return unit(t.unit).fromSi(temperature.kelvin());
+}
 
 } // namespace uttrin

@@ -15,8 +15,8 @@ enum class SensorPlace { Liquid, NearChips, Vapour, OutsideWall };
 [[nodiscard]] std::string_view id(SensorPlace place);
 [[nodiscard]] Result<SensorPlace> sensorPlaceFromId(std::string_view id);
 
-/// Whether readings from there are the liquid's temperature. Those from the vapour or the outside wall enter a fit only when
-/// a person says so.
+/// Whether readings from there are the liquid's temperature. Those from the vapour or the outside wall enter
+/// a fit only when a person says so.
 [[nodiscard]] bool readsTheLiquid(SensorPlace place);
 
 /// A thermometer as a person declares it once.

@@ -15,7 +15,9 @@ namespace {
 
 constexpr double kMinuteMs = 60'000.0;
 
-std::string kilopascal(double pa, double uPa) { return fixed(pa * 1e-3, std::min(decimalsForUncertainty(uPa * 1e-3), 3)); }
+std::string kilopascal(double pa, double uPa) {
+    return fixed(pa * 1e-3, std::min(decimalsForUncertainty(uPa * 1e-3), 3));
+}
 
 /// The pair that is at the bench now: typed, or the last one captured.
 struct LivePair {
@@ -40,7 +42,8 @@ LivePair livePair(const LessonSession& s) {
     }
     if (!s.runId()) return live;
     const auto readings = s.model().readingsOf(*s.runId());
-    const auto last = std::find_if(readings.rbegin(), readings.rend(), [](const Reading& r) { return !r.struckReason; });
+    const auto last =
+        std::find_if(readings.rbegin(), readings.rend(), [](const Reading& r) { return !r.struckReason; });
     if (last == readings.rend()) return live;
     live.reading = *last;
     live.hasGauge = live.hasTemperature = true;
@@ -49,7 +52,8 @@ LivePair livePair(const LessonSession& s) {
 
 std::string gaugeLabel(const PressureInstrument& g) {
     std::string upper;
-    for (const char c : g.name) upper += static_cast<char>(std::toupper(static_cast<unsigned char>(c)));
+    for (const char c : g.name)
+        upper += static_cast<char>(std::toupper(static_cast<unsigned char>(c)));
     return upper;
 }
 
@@ -57,12 +61,14 @@ StripFigure roomFigure(const LessonSession& s) {
     StripFigure f{"ROOM", "", "kPa", "", false};
     const auto room = s.room();
     if (!room) {
-        f.under = "not known: readings stay unreferenced";
+        f.under = "not known: unreferenced";
         f.missing = true;
         return f;
     }
     f.number = kilopascal(room->station.pascal(), room->uPa);
-    f.under = room->method == RoomMethod::Nominal ? "nominal, not measured" : fmt::format("{}, ± {}", label(room->method), kilopascal(room->uPa, room->uPa));
+    f.under = room->method == RoomMethod::Nominal
+                  ? "nominal, not measured"
+                  : fmt::format("{}, ± {}", label(room->method), kilopascal(room->uPa, room->uPa));
     f.missing = room->method == RoomMethod::Nominal;
     return f;
 }
@@ -72,10 +78,16 @@ void fillMargin(StripView& v, const ReducedReading& r) {
     v.marginU = r.superheatU;
     const double m = *r.superheatKelvin;
     const double band = std::max(0.1, r.superheatU);
-    if (std::abs(m) <= band) v.marginText = "boiling";
-    else if (m < 0.0) v.marginText = fmt::format("{} K to go", fixed(-m, 1));
-    else v.marginText = fmt::format("boiling, {} K above", fixed(m, 1));
-    v.marginUnder = m < -band ? "bubbles before 0 are dissolved air" : m > band ? "superheated: calm it down" : fmt::format("within ± {} K", fixed(r.superheatU, 1));
+    if (std::abs(m) <= band)
+        v.marginText = "boiling";
+    else if (m < 0.0)
+        v.marginText = fmt::format("{} K to go", fixed(-m, 1));
+    else
+        v.marginText = fmt::format("boiling, {} K above", fixed(m, 1));
+    constexpr double kCalmKelvin = 0.6; // steady boiling scatters by this much
+    if (m < -band) v.marginUnder = "bubbles before 0 are dissolved air";
+    else if (m > std::max(band, kCalmKelvin)) v.marginUnder = "superheated: calm it down";
+    else v.marginUnder = fmt::format("within ± {} K", fixed(std::max(0.1, r.superheatU), 1));
 }
 
 } // namespace
@@ -87,7 +99,9 @@ StripView stripView(const LessonSession& s) {
     const auto& gauge = plan.rig.gauge;
     const Unit& scale = unit(plan.rig.thermometer.unit);
     v.gauge = {gaugeLabel(gauge), "", std::string(unitText(gauge)), "nothing read yet", false};
-    v.pressure = {"PRESSURE", "", "kPa", v.room.missing ? v.room.under : fmt::format("absolute; room {}", v.room.number), v.room.missing};
+    v.pressure = {"PRESSURE", "", "kPa",
+                  v.room.missing ? v.room.under : fmt::format("absolute; room {}", v.room.number),
+                  v.room.missing};
     v.liquid = {"WATER", "", std::string(scale.display), "nothing read yet", false};
     v.boils = {"BOILS AT", "", std::string(scale.display), "", false};
     v.marginText = "no reading yet";
@@ -108,7 +122,8 @@ StripView stripView(const LessonSession& s) {
         v.marginText = "needs the room's pressure";
         return v;
     }
-    v.gauge.under = fmt::format("= {} kPa absolute", kilopascal(r.absolute->pressure.pascal(), r.absolute->u()));
+    v.gauge.under =
+        fmt::format("= {} kPa absolute", kilopascal(r.absolute->pressure.pascal(), r.absolute->u()));
     v.pressure.number = fixed(r.absolute->pressure.kilopascal(), 1);
     const auto boils = (*findSubstance(plan.substance))->saturationAt(r.absolute->pressure);
     if (!boils) {
@@ -117,7 +132,7 @@ StripView stripView(const LessonSession& s) {
     }
     const double u = std::hypot(r.absolute->u() / boils->slope, boils->temperatureU());
     v.boils.number = fixed(scale.fromSi(boils->temperature.kelvin()), std::min(decimalsForUncertainty(u), 1));
-    v.boils.under = fmt::format("± {} K, at this pressure", fixed(u, std::min(decimalsForUncertainty(u), 2)));
+    v.boils.under = fmt::format("± {} K, here", fixed(u, std::min(decimalsForUncertainty(u), 2)));
     if (live.hasTemperature && r.superheatKelvin) fillMargin(v, r);
     return v;
 }
@@ -128,15 +143,22 @@ std::vector<StationState> spineView(const LessonSession& s) {
     const auto& model = s.model();
     if (const auto room = model.room(s.groupId())) {
         const RoomRecord* record = model.roomRecord(s.groupId(), "start");
-        at(Station::Room) = {kilopascal(room->station.pascal(), room->uPa) + " kPa", fmt::format("{}, {}", clockText(record->takenAt, model.lesson().utcOffsetMin), label(room->method)), true, room->method == RoomMethod::Nominal};
+        at(Station::Room) = {kilopascal(room->station.pascal(), room->uPa) + " kPa",
+                             fmt::format("{}, {}", clockText(record->takenAt, model.lesson().utcOffsetMin),
+                                         label(room->method)),
+                             true, room->method == RoomMethod::Nominal};
     } else {
-        at(Station::Room) = {"not known", "needed for every dial", false, true};
+        at(Station::Room) = {"not known", "every dial needs it", false, true};
     }
     const Rig& rig = s.plan().rig;
     at(Station::Rig) = {rig.gauge.name, fmt::format("{} L vessel", rig.vesselLitre), true, false};
     if (const auto sheet = s.sheet()) {
-        const auto possible = std::count_if(sheet->targets.begin(), sheet->targets.end(), [](const Target& t) { return t.state == TargetState::Ok; });
-        at(Station::Plan) = {fmt::format("{} targets", possible), fmt::format("{:.0f} of {:.0f} min", sheet->totalSeconds / 60.0, s.plan().periodMinutes), true, !sheet->fits};
+        const auto possible = std::count_if(sheet->targets.begin(), sheet->targets.end(),
+                                            [](const Target& t) { return t.state == TargetState::Ok; });
+        at(Station::Plan) = {
+            fmt::format("{} targets", possible),
+            fmt::format("{:.0f} of {:.0f} min", sheet->totalSeconds / 60.0, s.plan().periodMinutes), true,
+            !sheet->fits};
     } else {
         at(Station::Plan) = {"waits for the room", "", false, true};
     }
@@ -149,12 +171,21 @@ std::vector<StationState> spineView(const LessonSession& s) {
 
     const Run& run = model.run(*s.runId());
     const auto readings = model.reduce(run.id);
-    const auto kept = std::count_if(readings.begin(), readings.end(), [](const ReducedReading& r) { return !r.struck(); });
-    const auto fitted = std::count_if(readings.begin(), readings.end(), [](const ReducedReading& r) { return r.inFit; });
-    at(Station::Run) = {fmt::format("{} point{}", kept, kept == 1 ? "" : "s"), fmt::format("{}, run {}", model.group(run.groupId).name, run.number), kept > 0, false};
+    const auto kept =
+        std::count_if(readings.begin(), readings.end(), [](const ReducedReading& r) { return !r.struck(); });
+    const auto fitted =
+        std::count_if(readings.begin(), readings.end(), [](const ReducedReading& r) { return r.inFit; });
+    at(Station::Run) = {fmt::format("{} point{}", kept, kept == 1 ? "" : "s"),
+                        fmt::format("{}, run {}", model.group(run.groupId).name, run.number), kept > 0,
+                        false};
     if (fitted < 3) return out;
     if (const auto fit = model.fit(run.id, {})) {
-        at(Station::WorkUp) = {fmt::format("{} ± {}", fixed(fit->fit.enthalpy.value * 1e-3, decimalsForUncertainty(fit->fit.enthalpy.u * 1e-3)), fixed(fit->fit.enthalpy.u * 1e-3, decimalsForUncertainty(fit->fit.enthalpy.u * 1e-3))), "kJ/mol", true, false};
+        at(Station::WorkUp) = {
+            fmt::format(
+                "{} ± {}",
+                fixed(fit->fit.enthalpy.value * 1e-3, decimalsForUncertainty(fit->fit.enthalpy.u * 1e-3)),
+                fixed(fit->fit.enthalpy.u * 1e-3, decimalsForUncertainty(fit->fit.enthalpy.u * 1e-3))),
+            "kJ/mol", true, false};
         at(Station::Report) = {"ready", "", false, false};
     }
     return out;
@@ -168,7 +199,8 @@ void frame(MapView& v, MapPurpose purpose) {
         low = std::min(low, pa);
         high = std::max(high, pa);
     };
-    for (const MapTarget& t : v.targets) cover(t.pascal);
+    for (const MapTarget& t : v.targets)
+        cover(t.pascal);
     for (const MapPoint& p : v.points)
         if (p.currentRun && p.pascal > 0.0) cover(p.pascal);
     if (v.roomPascal) cover(*v.roomPascal);
@@ -177,7 +209,8 @@ void frame(MapView& v, MapPurpose purpose) {
     v.lowPascal = std::max(low * 0.75, 150.0);
     v.highPascal = high * 1.14;
     const Substance& substance = **findSubstance("water");
-    const auto cold = substance.boilingPoint(Pressure::fromPascal(v.lowPascal)), hot = substance.boilingPoint(Pressure::fromPascal(v.highPascal));
+    const auto cold = substance.boilingPoint(Pressure::fromPascal(v.lowPascal)),
+               hot = substance.boilingPoint(Pressure::fromPascal(v.highPascal));
     v.lowKelvin = cold ? cold->kelvin() - 2.0 : 270.0;
     v.highKelvin = hot ? hot->kelvin() + 2.0 : 380.0;
 }
@@ -188,9 +221,17 @@ std::vector<MapTarget> mapTargets(const LessonSession& s) {
     if (!sheet) return out;
     const auto current = s.runId() ? s.currentTarget() : std::nullopt;
     for (const Target& t : sheet->targets) {
-        MapTarget m{t.place, t.order, t.boils.kelvin(), t.absolute.pascal(), t.taster, t.state == TargetState::Ok, current && current->place == t.place, false};
+        MapTarget m{t.place,
+                    t.order,
+                    t.boils.kelvin(),
+                    t.absolute.pascal(),
+                    t.taster,
+                    t.state == TargetState::Ok,
+                    current && current->place == t.place,
+                    false};
         if (s.runId())
-            for (const Reading& r : s.model().readingsOf(*s.runId())) m.taken = m.taken || (!r.struckReason && r.place == t.place);
+            for (const Reading& r : s.model().readingsOf(*s.runId()))
+                m.taken = m.taken || (!r.struckReason && r.place == t.place);
         out.push_back(m);
     }
     return out;
@@ -198,10 +239,14 @@ std::vector<MapTarget> mapTargets(const LessonSession& s) {
 
 void addPoints(MapView& v, const LessonSession& s, const Run& run, bool current) {
     const auto& groups = s.model().data().groups;
-    const auto group = std::find_if(groups.begin(), groups.end(), [&](const Group& g) { return g.id == run.groupId; }) - groups.begin();
+    const auto group =
+        std::find_if(groups.begin(), groups.end(), [&](const Group& g) { return g.id == run.groupId; }) -
+        groups.begin();
     for (const ReducedReading& r : s.model().reduce(run.id))
         if (r.absolute && r.absolute->pressure.pascal() > 0.0)
-            v.points.push_back({r.raw.id, r.liquid.temperature.kelvin(), r.absolute->pressure.pascal(), r.liquid.u(), r.absolute->u(), r.struck(), r.inFit, static_cast<int>(group), current});
+            v.points.push_back({r.raw.id, r.liquid.temperature.kelvin(), r.absolute->pressure.pascal(),
+                                r.liquid.u(), r.absolute->u(), r.struck(), r.inFit, static_cast<int>(group),
+                                current});
 }
 
 } // namespace
@@ -209,7 +254,8 @@ void addPoints(MapView& v, const LessonSession& s, const Run& run, bool current)
 MapView mapView(const LessonSession& s, MapPurpose purpose) {
     MapView v;
     v.gauge = s.plan().rig.gauge;
-    for (const Group& g : s.model().data().groups) v.groupNames.push_back(g.name);
+    for (const Group& g : s.model().data().groups)
+        v.groupNames.push_back(g.name);
     if (const auto room = s.room()) v.roomPascal = room->station.pascal();
     if (purpose != MapPurpose::Room) {
         v.pumpFloorPascal = s.plan().rig.pumpUltimatePa;
@@ -222,13 +268,15 @@ MapView mapView(const LessonSession& s, MapPurpose purpose) {
                 if (run.id != *s.runId()) addPoints(v, s, run, false);
         addPoints(v, s, s.model().run(*s.runId()), true);
         if (purpose == MapPurpose::WorkUp)
-            if (const auto fit = s.model().fit(*s.runId(), {})) v.fitSlope = fit->fit.line.slope, v.fitIntercept = fit->fit.line.intercept;
+            if (const auto fit = s.model().fit(*s.runId(), {}))
+                v.fitSlope = fit->fit.line.slope, v.fitIntercept = fit->fit.line.intercept;
     }
     if (purpose == MapPurpose::Run && s.runId()) {
         const LivePair live = livePair(s);
         if (live.typed && live.hasGauge && live.hasTemperature) {
             const ReducedReading r = s.model().reduce(live.reading, s.model().run(*s.runId()));
-            if (r.absolute) v.livePascal = r.absolute->pressure.pascal(), v.liveKelvin = r.liquid.temperature.kelvin();
+            if (r.absolute)
+                v.livePascal = r.absolute->pressure.pascal(), v.liveKelvin = r.liquid.temperature.kelvin();
         }
     }
     frame(v, purpose);
@@ -239,9 +287,11 @@ namespace {
 
 std::string instructionFor(const LessonSession& s, const Target& t) {
     const double kPa = t.absolute.kilopascal();
-    const std::string where = fmt::format("{} kPa absolute, boils at {} °C", fixed(kPa, 1), fixed(t.boils.celsius(), 1));
+    const std::string where =
+        fmt::format("{} kPa absolute, boils at {} °C", fixed(kPa, 1), fixed(t.boils.celsius(), 1));
     if (s.plan().method == Method::HoldPressure) return fmt::format("stop bleeding there: {}", where);
-    return fmt::format("water of about {} °C; pump until it boils, close the valve, wait for the plateau: {}", fixed(t.boils.celsius(), 0), where);
+    return fmt::format("water of about {} °C; pump until it boils, close the valve, wait for the plateau: {}",
+                       fixed(t.boils.celsius(), 0), where);
 }
 
 std::string repeatsText(const std::vector<ReducedReading>& readings, const std::optional<int>& place) {
@@ -254,16 +304,20 @@ std::string repeatsText(const std::vector<ReducedReading>& readings, const std::
     if (kelvin.size() < 2) return {};
     const auto meanOf = [](const std::vector<double>& v) {
         double sum = 0.0;
-        for (const double x : v) sum += x;
+        for (const double x : v)
+            sum += x;
         return sum / static_cast<double>(v.size());
     };
     const auto spreadOf = [&](const std::vector<double>& v) {
         const double mean = meanOf(v);
         double sum = 0.0;
-        for (const double x : v) sum += (x - mean) * (x - mean);
+        for (const double x : v)
+            sum += (x - mean) * (x - mean);
         return std::sqrt(sum / static_cast<double>(v.size() - 1));
     };
-    return fmt::format("{} repeats: {} kPa ± {}, {} °C ± {}", kelvin.size(), fixed(meanOf(pascal) * 1e-3, 2), fixed(spreadOf(pascal) * 1e-3, 2), fixed(meanOf(kelvin) - kIcePointKelvin, 1), fixed(spreadOf(kelvin), 2));
+    return fmt::format("{} repeats: {} kPa ± {}, {} °C ± {}", kelvin.size(), fixed(meanOf(pascal) * 1e-3, 2),
+                       fixed(spreadOf(pascal) * 1e-3, 2), fixed(meanOf(kelvin) - kIcePointKelvin, 1),
+                       fixed(spreadOf(kelvin), 2));
 }
 
 RunView::Taken takenLine(const ReducedReading& r, const Plan& plan, const RunSheet* sheet) {
@@ -279,7 +333,8 @@ RunView::Taken takenLine(const ReducedReading& r, const Plan& plan, const RunShe
     line.actual = tableText(plan.rig.gauge, {r.raw.first, r.raw.second});
     line.temperature = fixed(r.raw.temperature, decimalsForDivision(plan.rig.thermometer.division));
     line.deviation = r.superheatKelvin ? fixedSigned(*r.superheatKelvin, 1) : std::string("–");
-    for (const std::string& m : r.marks) line.marks += (line.marks.empty() ? "" : ", ") + m;
+    for (const std::string& m : r.marks)
+        line.marks += (line.marks.empty() ? "" : ", ") + m;
     return line;
 }
 
@@ -297,7 +352,8 @@ RunView runView(const LessonSession& s) {
         return v;
     }
     const auto readings = s.model().reduce(*s.runId());
-    for (auto r = readings.rbegin(); r != readings.rend(); ++r) v.taken.push_back(takenLine(*r, plan, sheet ? &*sheet : nullptr));
+    for (auto r = readings.rbegin(); r != readings.rend(); ++r)
+        v.taken.push_back(takenLine(*r, plan, sheet ? &*sheet : nullptr));
     if (!readings.empty()) v.repeats = repeatsText(readings, readings.back().raw.place);
     if (!sheet) {
         v.heading = "Readings stay unreferenced";
@@ -311,14 +367,16 @@ RunView runView(const LessonSession& s) {
         v.finished = true;
         return v;
     }
-    v.heading = fmt::format("{} {} of {}", target->taster ? "Taster, target" : "Target", target->order, sheet->targets.size());
+    v.heading = fmt::format("{} {} of {}", target->taster ? "Taster, target" : "Target", target->order,
+                            sheet->targets.size());
     v.dial = text(plan.rig.gauge, target->dial);
     v.instruction = instructionFor(s, *target);
     double left = kClearUpSeconds;
     for (const Target& t : sheet->targets) {
         if (t.order < target->order || t.state != TargetState::Ok) continue;
         left += t.seconds;
-        if (t.order == target->order + 1) v.next = fmt::format("next {} {}", text(plan.rig.gauge, t.dial), v.unit);
+        if (t.order == target->order + 1)
+            v.next = fmt::format("next {} {}", text(plan.rig.gauge, t.dial), v.unit);
     }
     v.timeLeft = fmt::format("about {:.0f} min still needed", left / 60.0);
     return v;
@@ -328,14 +386,17 @@ TapeView tapeView(const LessonSession& s) {
     TapeView v;
     v.period = s.plan().periodMinutes;
     const auto sheet = s.sheet();
-    const Milliseconds start = s.runId() ? s.model().run(*s.runId()).startedAt - static_cast<Milliseconds>(kSetUpSeconds * 1000.0) : 0;
+    const Milliseconds start =
+        s.runId() ? s.model().run(*s.runId()).startedAt - static_cast<Milliseconds>(kSetUpSeconds * 1000.0)
+                  : 0;
     const auto minute = [&](Milliseconds at) { return static_cast<double>(at - start) / kMinuteMs; };
     double clock = kSetUpSeconds / 60.0;
     v.blocks.push_back({0.0, clock, "set up, leak test"});
     int taken = 0;
     if (s.runId())
         for (const Reading& r : s.model().readingsOf(*s.runId())) {
-            v.marks.push_back({minute(r.takenAt), true, r.struckReason.has_value(), fmt::format("point {}", r.position)});
+            v.marks.push_back(
+                {minute(r.takenAt), true, r.struckReason.has_value(), fmt::format("point {}", r.position)});
             if (!r.struckReason) ++taken;
             clock = std::max(clock, minute(r.takenAt));
         }
@@ -352,15 +413,19 @@ TapeView tapeView(const LessonSession& s) {
         for (const Target& t : sheet->targets) {
             if (t.state != TargetState::Ok || t.order < current->order) continue;
             clock += t.seconds / 60.0;
-            v.marks.push_back({clock, false, false, fmt::format("target {}: {}", t.order, text(s.plan().rig.gauge, t.dial))});
+            v.marks.push_back({clock, false, false,
+                               fmt::format("target {}: {}", t.order, text(s.plan().rig.gauge, t.dial))});
         }
-    v.blocks.push_back({clock + 0.5, clock + 0.5 + kClearUpSeconds / 60.0, "cool, clear up"});
+    if (sheet) v.blocks.push_back({clock + 0.5, clock + 0.5 + kClearUpSeconds / 60.0, "cool, clear up"});
     v.period = std::max(v.period, std::ceil((clock + kClearUpSeconds / 60.0 + 1.0) / 5.0) * 5.0);
     return v;
 }
 
 const std::vector<std::string>& readyPhrases() {
-    static const std::vector<std::string> phrases{"leak test done", "first bubbles: dissolved air", "chips renewed", "bumped", "heat turned down", "condenser running", "gauge tapped", "room pressure read again"};
+    static const std::vector<std::string> phrases{"leak test done",   "first bubbles: dissolved air",
+                                                  "chips renewed",    "bumped",
+                                                  "heat turned down", "condenser running",
+                                                  "gauge tapped",     "room pressure read again"};
     return phrases;
 }
 

@@ -7,7 +7,8 @@
 
 namespace uttrin {
 
-/// One of the figures along the top: what it is, its number with unit, and a line under it. An empty number shows as a dash.
+/// One of the figures along the top: what it is, its number with unit, and a line under it. An empty number
+/// shows as a dash.
 struct StripFigure {
     std::string label, number, unit, under;
     bool missing = false; ///< a gap that costs data if it stays
@@ -16,7 +17,7 @@ struct StripFigure {
 /// The bench strip: room, gauge, liquid, boiling point here, margin.
 struct StripView {
     StripFigure room, gauge, liquid, boils;
-    StripFigure pressure; ///< the absolute pressure in one number, for the back row
+    StripFigure pressure;               ///< the absolute pressure in one number, for the back row
     std::optional<double> marginKelvin; ///< liquid less boiling point: below zero not boiling yet
     double marginU = 0.0;               ///< K
     std::string marginText;             ///< "1.5 K to go", "boiling, 0.3 K above"
@@ -62,7 +63,8 @@ struct MapView {
     std::optional<double> fitSlope, fitIntercept; ///< ln(p/Pa) against 1/T
     std::vector<std::string> groupNames;          ///< by MapPoint::group
     PressureInstrument gauge;                     ///< for the scale at the right edge
-    double lowKelvin = 0.0, highKelvin = 0.0, lowPascal = 0.0, highPascal = 0.0; ///< frame of what matters now
+    double lowKelvin = 0.0, highKelvin = 0.0, lowPascal = 0.0,
+           highPascal = 0.0; ///< frame of what matters now
 };
 
 /// What the map is used for, and so what it frames.
@@ -71,12 +73,12 @@ enum class MapPurpose { Room, Plan, Run, WorkUp };
 
 /// The working card of the Run station.
 struct RunView {
-    std::string heading;      ///< "Target 6 of 11"
-    std::string dial, unit;   ///< what the instrument will show
-    std::string instruction;  ///< what to do now, in one sentence
-    std::string next;         ///< the target after this one
+    std::string heading;     ///< "Target 6 of 11"
+    std::string dial, unit;  ///< what the instrument will show
+    std::string instruction; ///< what to do now, in one sentence
+    std::string next;        ///< the target after this one
     std::string timeLeft;
-    std::string picture;      ///< how it looks when it boils as agreed
+    std::string picture; ///< how it looks when it boils as agreed
     struct Taken {
         RowId id = 0;
         int position = 0;

@@ -1,15 +1,14 @@
 #include "Exports.h"
 
 #include "Clock.h"
-
 #include "notebook/Csv.h"
 #include "plan/PlanJson.h"
 
 #include <fmt/format.h>
 #include <nlohmann/json.hpp>
-#include <xlsxwriter.h>
 
 #include <fstream>
+#include <xlsxwriter.h>
 
 namespace uttrin {
 namespace {
@@ -17,7 +16,8 @@ namespace {
 using Json = nlohmann::ordered_json;
 
 /// One reading as column names and values; numbers stay numbers so that a spreadsheet can reckon with them.
-std::vector<std::pair<std::string, Json>> cells(const LessonModel& model, const Run& run, const ReducedReading& r) {
+std::vector<std::pair<std::string, Json>> cells(const LessonModel& model, const Run& run,
+                                                const ReducedReading& r) {
     const Plan& plan = model.plan(run.setupId);
     const auto& gauge = plan.rig.gauge;
     const bool arms = gauge.convention == PressureConvention::TwoArm;
@@ -65,7 +65,8 @@ std::string cellText(const Json& value) {
 template <typename Use>
 void forEachReading(const LessonModel& model, Use use) {
     for (const Run& run : model.data().runs)
-        for (const ReducedReading& r : model.reduce(run.id)) use(cells(model, run, r));
+        for (const ReducedReading& r : model.reduce(run.id))
+            use(cells(model, run, r));
 }
 
 bool writeFile(const std::filesystem::path& path, const std::string& text) {
@@ -83,12 +84,15 @@ bool writeXlsx(const LessonModel& model, const std::filesystem::path& path) {
     forEachReading(model, [&](const auto& line) {
         lxw_col_t column = 0;
         if (row == 0)
-            for (const auto& [name, value] : line) worksheet_write_string(sheet, 0, column++, name.c_str(), bold);
+            for (const auto& [name, value] : line)
+                worksheet_write_string(sheet, 0, column++, name.c_str(), bold);
         ++row;
         column = 0;
         for (const auto& [name, value] : line) {
-            if (value.is_number()) worksheet_write_number(sheet, row, column, value.template get<double>(), nullptr);
-            else worksheet_write_string(sheet, row, column, cellText(value).c_str(), nullptr);
+            if (value.is_number())
+                worksheet_write_number(sheet, row, column, value.template get<double>(), nullptr);
+            else
+                worksheet_write_string(sheet, row, column, cellText(value).c_str(), nullptr);
             ++column;
         }
     });
@@ -117,7 +121,12 @@ std::string readingsCsv(const LessonModel& model) {
 
 std::string lessonJson(const LessonModel& model) {
     const Lesson& l = model.lesson();
-    Json j{{"lesson", {{"title", l.title}, {"school", l.school}, {"room", l.roomName}, {"held_on", l.heldOn}, {"made_up", l.madeUp}}}};
+    Json j{{"lesson",
+            {{"title", l.title},
+             {"school", l.school},
+             {"room", l.roomName},
+             {"held_on", l.heldOn},
+             {"made_up", l.madeUp}}}};
     if (l.altitudeKnown) j["lesson"]["altitude_m"] = l.altitudeM;
     j["room_pressures"] = Json::array();
     for (const RoomRecord& r : model.data().rooms) {
@@ -129,26 +138,36 @@ std::string lessonJson(const LessonModel& model) {
         j["room_pressures"].push_back(std::move(room));
     }
     j["plans"] = Json::array();
-    for (const Setup& s : model.data().setups) j["plans"].push_back(Json::parse(s.plan, nullptr, false));
+    for (const Setup& s : model.data().setups)
+        j["plans"].push_back(Json::parse(s.plan, nullptr, false));
     j["readings"] = Json::array();
     forEachReading(model, [&](const auto& line) {
         Json reading = Json::object();
-        for (const auto& [name, value] : line) reading[name] = value;
+        for (const auto& [name, value] : line)
+            reading[name] = value;
         j["readings"].push_back(std::move(reading));
     });
     return j.dump(2) + "\n";
 }
 
-Result<std::vector<std::filesystem::path>> exportNotebook(const Notebook& notebook, const std::string& format, const std::filesystem::path& directory) {
-    if (format != "csv" && format != "json" && format != "xlsx") return fail(Failure::BadInput, fmt::format("'{}' is not a format; accepted: csv, json, xlsx", format));
+Result<std::vector<std::filesystem::path>> exportNotebook(const Notebook& notebook, const std::string& format,
+                                                          const std::filesystem::path& directory) {
+    if (format != "csv" && format != "json" && format != "xlsx")
+        return fail(Failure::BadInput,
+                    fmt::format("'{}' is not a format; accepted: csv, json, xlsx", format));
     std::error_code error;
     std::filesystem::create_directories(directory, error);
     std::vector<std::filesystem::path> written;
     for (const Lesson& lesson : notebook.lessons()) {
         const LessonModel model(notebook.load(lesson.id));
         const auto path = directory / fmt::format("lesson-{}.{}", lesson.id, format);
-        const bool done = format == "csv" ? writeFile(path, readingsCsv(model)) : format == "json" ? writeFile(path, lessonJson(model)) : writeXlsx(model, path);
-        if (!done) return fail(Failure::Storage, fmt::format("{} could not be written; choose a folder that you may write to", path.string()));
+        const bool done = format == "csv"    ? writeFile(path, readingsCsv(model))
+                          : format == "json" ? writeFile(path, lessonJson(model))
+                                             : writeXlsx(model, path);
+        if (!done)
+            return fail(
+                Failure::Storage,
+                fmt::format("{} could not be written; choose a folder that you may write to", path.string()));
         written.push_back(path);
     }
     return written;

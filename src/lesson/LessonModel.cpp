@@ -26,7 +26,8 @@ auto usual(const std::vector<ReducedReading>& run, Get get) {
     Value best = get(run.front().raw);
     std::ptrdiff_t most = 0;
     for (const auto& r : run) {
-        const auto n = std::count_if(run.begin(), run.end(), [&](const auto& other) { return get(other.raw) == get(r.raw); });
+        const auto n = std::count_if(run.begin(), run.end(),
+                                     [&](const auto& other) { return get(other.raw) == get(r.raw); });
         if (n > most) {
             most = n;
             best = get(r.raw);
@@ -46,15 +47,21 @@ std::string placeMark(SensorPlace place) {
 LessonModel::LessonModel(LessonData data) : m_data(std::move(data)) {
     for (const Setup& s : m_data.setups) {
         auto plan = readPlan(s.plan);
-        if (!plan) m_troubles.push_back(fmt::format("The plan '{}' cannot be read: {}", s.name, plan.error().message));
+        if (!plan)
+            m_troubles.push_back(
+                fmt::format("The plan '{}' cannot be read: {}", s.name, plan.error().message));
         m_plans.emplace(s.id, plan ? std::move(*plan) : Plan{});
     }
     for (const RoomRecord& r : m_data.rooms) {
         const auto entry = readRoom(r.entry);
-        const auto room = entry ? stationPressure(*entry) : Result<RoomPressure>(tl::unexpected(entry.error()));
+        const auto room =
+            entry ? stationPressure(*entry) : Result<RoomPressure>(tl::unexpected(entry.error()));
         if (entry) m_entries.emplace(r.id, *entry);
-        if (room) m_rooms.emplace(r.id, *room);
-        else m_troubles.push_back(fmt::format("A reading of the room's pressure cannot be used: {}", room.error().message));
+        if (room)
+            m_rooms.emplace(r.id, *room);
+        else
+            m_troubles.push_back(
+                fmt::format("A reading of the room's pressure cannot be used: {}", room.error().message));
     }
 }
 
@@ -64,7 +71,8 @@ const Group& LessonModel::group(RowId id) const { return byId(m_data.groups, id)
 
 std::vector<Run> LessonModel::runsOf(RowId setupId) const {
     std::vector<Run> out;
-    std::copy_if(m_data.runs.begin(), m_data.runs.end(), std::back_inserter(out), [=](const Run& r) { return r.setupId == setupId; });
+    std::copy_if(m_data.runs.begin(), m_data.runs.end(), std::back_inserter(out),
+                 [=](const Run& r) { return r.setupId == setupId; });
     return out;
 }
 
@@ -84,26 +92,36 @@ const RoomEntry* LessonModel::roomEntry(RowId id) const {
     return found == m_entries.end() ? nullptr : &found->second;
 }
 
-std::optional<RoomPressure> LessonModel::room(std::optional<RowId> groupId, std::optional<Milliseconds> at) const {
+std::optional<RoomPressure> LessonModel::room(std::optional<RowId> groupId,
+                                              std::optional<Milliseconds> at) const {
     const RoomRecord* start = roomRecord(groupId, "start");
     if (!start) return std::nullopt;
     const RoomPressure& first = m_rooms.at(start->id);
     const RoomRecord* end = roomRecord(groupId, "end");
     const bool sameSource = end && end->groupId == start->groupId && end->takenAt > start->takenAt;
     if (!at || !sameSource) return first;
-    const double fraction = static_cast<double>(*at - start->takenAt) / static_cast<double>(end->takenAt - start->takenAt);
+    const double fraction =
+        static_cast<double>(*at - start->takenAt) / static_cast<double>(end->takenAt - start->takenAt);
     return interpolate(first, m_rooms.at(end->id), fraction);
 }
 
 Result<RunSheet> LessonModel::sheet(RowId setupId, std::optional<RowId> groupId) const {
     const auto known = room(groupId);
-    if (!known) return fail(Failure::Unreferenced, "The dial readings of the targets count from the room's pressure, and that is not known yet. Enter it at the Room station (Ctrl+1).");
+    if (!known)
+        return fail(Failure::Unreferenced,
+                    "The dial readings of the targets count from the room's pressure, and that is not known "
+                    "yet. Enter it at the Room station (Ctrl+1).");
     return makeRunSheet(plan(setupId), *known);
 }
 
 std::span<const Reading> LessonModel::readingsOf(RowId runId) const {
-    const auto found = std::ranges::equal_range(m_data.readings, runId, {}, &Reading::runId);
-    return {found.begin(), found.end()};
+    struct ByRun {
+        bool operator()(const Reading& r, RowId id) const { return r.runId < id; }
+        bool operator()(RowId id, const Reading& r) const { return id < r.runId; }
+    };
+    const auto [first, last] =
+        std::equal_range(m_data.readings.begin(), m_data.readings.end(), runId, ByRun{});
+    return {first, last};
 }
 
 std::optional<GaugeReading> LessonModel::zeroOf(const Reading& reading) const {
@@ -135,11 +153,16 @@ void LessonModel::mark(std::vector<ReducedReading>& readings, const Plan& p) con
     const std::string side = usual(readings, [](const Reading& r) { return r.side; });
     for (ReducedReading& r : readings) {
         const bool liquid = readsTheLiquid(p.rig.thermometer.place);
-        if (!r.absolute) r.marks.emplace_back("unreferenced");
-        else if (!(r.absolute->pressure.pascal() > 0.0)) r.marks.emplace_back("not a possible pressure");
+        if (!r.absolute)
+            r.marks.emplace_back("unreferenced");
+        else if (!(r.absolute->pressure.pascal() > 0.0))
+            r.marks.emplace_back("not a possible pressure");
         if (!liquid) r.marks.push_back(placeMark(p.rig.thermometer.place));
-        if (r.raw.criterion != p.criterion && !isBracket(r.raw.criterion)) r.marks.emplace_back("another criterion");
-        if (r.raw.isolated != isolated) r.marks.emplace_back(r.raw.isolated ? "pump closed off" : "pump still pulling");
+        if (r.raw.criterion != p.criterion && !isBracket(r.raw.criterion))
+            r.marks.emplace_back("another criterion");
+        if (r.raw.isolated != isolated)
+            r.marks.emplace_back(r.raw.isolated ? "pump closed off" : "pump still pulling");
+        if (p.rig.gauge.tap == PressureTap::PumpLine && !r.raw.isolated) r.marks.emplace_back("gauge on the pumped line reads low");
         if (r.raw.side != side) r.marks.push_back(r.raw.side + " side");
         if (r.taster && !p.ladder.tasterInFit) r.marks.emplace_back("taster");
         const bool possible = r.superheatKelvin.has_value();
@@ -151,7 +174,8 @@ void LessonModel::mark(std::vector<ReducedReading>& readings, const Plan& p) con
 std::vector<ReducedReading> LessonModel::reduce(RowId runId) const {
     const Run& r = run(runId);
     std::vector<ReducedReading> out;
-    for (const Reading& reading : readingsOf(runId)) out.push_back(reduce(reading, r));
+    for (const Reading& reading : readingsOf(runId))
+        out.push_back(reduce(reading, r));
     mark(out, plan(r.setupId));
     return out;
 }
@@ -166,7 +190,9 @@ Result<RunFit> LessonModel::fit(RowId runId, const FitOptions& options) const {
         const ReducedReading& reading = readings[i];
         if (!reading.inFit) continue;
         out.used.push_back(i);
-        out.data.push_back({reading.liquid.temperature, reading.absolute->pressure, reading.liquid.uIndependent, reading.absolute->uIndependent, reading.liquid.uShared, reading.absolute->uShared});
+        out.data.push_back({reading.liquid.temperature, reading.absolute->pressure,
+                            reading.liquid.uIndependent, reading.absolute->uIndependent,
+                            reading.liquid.uShared, reading.absolute->uShared});
         if (reading.room) roomPressure = reading.room->station;
     }
     auto fitted = fitClausiusClapeyron(out.data, substance, options);

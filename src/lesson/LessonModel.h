@@ -17,14 +17,14 @@ namespace uttrin {
 /// A captured reading with all that follows from it in the room as it is known now.
 struct ReducedReading {
     Reading raw;
-    std::optional<RoomPressure> room;         ///< at the reading's time; empty: unreferenced
-    std::optional<AbsoluteReading> absolute;  ///< empty while unreferenced
+    std::optional<RoomPressure> room;        ///< at the reading's time; empty: unreferenced
+    std::optional<AbsoluteReading> absolute; ///< empty while unreferenced
     LiquidTemperature liquid;
-    std::optional<double> superheatKelvin;    ///< temperature less boiling point at this pressure
-    double superheatU = 0.0;                  ///< K
+    std::optional<double> superheatKelvin; ///< temperature less boiling point at this pressure
+    double superheatU = 0.0;               ///< K
     bool taster = false;
     bool inFit = false;
-    std::vector<std::string> marks;           ///< why this point differs from the rest, or is left out
+    std::vector<std::string> marks; ///< why this point differs from the rest, or is left out
 
     [[nodiscard]] bool struck() const { return raw.struckReason.has_value(); }
 };
@@ -37,8 +37,8 @@ struct RunFit {
     std::vector<CauseEstimate> causes;
 };
 
-/// One lesson, understood: plans and rooms parsed, readings reduced. Built anew from the notebook's rows after every change,
-/// so a corrected room pressure recomputes everything.
+/// One lesson, understood: plans and rooms parsed, readings reduced. Built anew from the notebook's rows
+/// after every change, so a corrected room pressure recomputes everything.
 class LessonModel {
 public:
     LessonModel() = default;
@@ -59,7 +59,8 @@ public:
     [[nodiscard]] const RoomRecord* roomRecord(std::optional<RowId> groupId, std::string_view role) const;
     [[nodiscard]] const RoomEntry* roomEntry(RowId roomRecordId) const;
     /// The room's pressure at a time (drift between start and end interpolated), or at the start.
-    [[nodiscard]] std::optional<RoomPressure> room(std::optional<RowId> groupId, std::optional<Milliseconds> at = std::nullopt) const;
+    [[nodiscard]] std::optional<RoomPressure> room(std::optional<RowId> groupId,
+                                                   std::optional<Milliseconds> at = std::nullopt) const;
 
     /// The run sheet in the known room; Unreferenced without one.
     [[nodiscard]] Result<RunSheet> sheet(RowId setupId, std::optional<RowId> groupId = std::nullopt) const;

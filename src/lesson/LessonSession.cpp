@@ -10,7 +10,8 @@
 #include <set>
 
 namespace uttrin {
-LessonSession::LessonSession(Notebook notebook, const Clock& clock, int utcOffsetMin) : m_notebook(std::move(notebook)), m_clock(clock), m_utcOffsetMin(utcOffsetMin) {
+LessonSession::LessonSession(Notebook notebook, const Clock& clock, int utcOffsetMin)
+    : m_notebook(std::move(notebook)), m_clock(clock), m_utcOffsetMin(utcOffsetMin) {
     const auto lessons = m_notebook.lessons();
     if (!lessons.empty()) selectLesson(lessons.front().id);
 }
@@ -41,9 +42,13 @@ void LessonSession::selectRun(RowId id) {
 
 void LessonSession::selectTarget(std::optional<int> place) { m_targetPlace = place; }
 
-std::optional<RowId> LessonSession::groupId() const { return m_runId ? std::optional(m_model.run(*m_runId).groupId) : std::nullopt; }
+std::optional<RowId> LessonSession::groupId() const {
+    return m_runId ? std::optional(m_model.run(*m_runId).groupId) : std::nullopt;
+}
 
-std::optional<RoomPressure> LessonSession::room() const { return m_model.room(groupId(), m_runId ? std::optional(m_clock.now()) : std::nullopt); }
+std::optional<RoomPressure> LessonSession::room() const {
+    return m_model.room(groupId(), m_runId ? std::optional(m_clock.now()) : std::nullopt);
+}
 
 std::optional<Target> LessonSession::currentTarget() const {
     const auto s = sheet();
@@ -53,7 +58,9 @@ std::optional<Target> LessonSession::currentTarget() const {
         for (const Reading& r : m_model.readingsOf(*m_runId))
             if (!r.struckReason && r.place) taken.insert(*r.place);
     for (const Target& t : s->targets) {
-        if (m_targetPlace ? t.place == *m_targetPlace : t.state == TargetState::Ok && !taken.contains(t.place)) return t;
+        if (m_targetPlace ? t.place == *m_targetPlace
+                          : t.state == TargetState::Ok && !taken.contains(t.place))
+            return t;
     }
     return std::nullopt;
 }
@@ -65,7 +72,9 @@ void LessonSession::reload() {
 
 void LessonSession::settleSelection() {
     const auto& d = m_model.data();
-    const auto has = [](const auto& rows, RowId id) { return std::any_of(rows.begin(), rows.end(), [id](const auto& r) { return r.id == id; }); };
+    const auto has = [](const auto& rows, RowId id) {
+        return std::any_of(rows.begin(), rows.end(), [id](const auto& r) { return r.id == id; });
+    };
     if (!has(d.setups, m_setupId)) m_setupId = d.setups.empty() ? 0 : d.setups.front().id;
     if (m_runId && !has(d.runs, *m_runId)) m_runId.reset();
     if (m_runId && m_model.run(*m_runId).setupId != m_setupId) m_runId.reset();
@@ -74,7 +83,8 @@ void LessonSession::settleSelection() {
     if (!runs.empty()) m_runId = runs.front().id;
 }
 
-Result<void> LessonSession::perform(const std::string& label, const std::function<void(Notebook::Editor&)>& change) {
+Result<void> LessonSession::perform(const std::string& label,
+                                    const std::function<void(Notebook::Editor&)>& change) {
     auto done = m_notebook.perform(label, change);
     if (done && m_lessonId != 0) reload();
     return done;
@@ -83,9 +93,12 @@ Result<void> LessonSession::perform(const std::string& label, const std::functio
 Result<void> LessonSession::undo() {
     auto done = m_notebook.undo();
     if (const auto lessons = m_notebook.lessons(); done && !lessons.empty()) {
-        const bool here = std::any_of(lessons.begin(), lessons.end(), [this](const Lesson& l) { return l.id == m_lessonId; });
-        if (here) reload();
-        else selectLesson(lessons.front().id);
+        const bool here = std::any_of(lessons.begin(), lessons.end(),
+                                      [this](const Lesson& l) { return l.id == m_lessonId; });
+        if (here)
+            reload();
+        else
+            selectLesson(lessons.front().id);
     } else if (done) {
         m_lessonId = m_setupId = 0;
         m_runId.reset();
@@ -97,8 +110,10 @@ Result<void> LessonSession::undo() {
 Result<void> LessonSession::redo() {
     auto done = m_notebook.redo();
     const auto lessons = m_notebook.lessons();
-    if (done && m_lessonId == 0 && !lessons.empty()) selectLesson(lessons.front().id);
-    else if (done && m_lessonId != 0) reload();
+    if (done && m_lessonId == 0 && !lessons.empty())
+        selectLesson(lessons.front().id);
+    else if (done && m_lessonId != 0)
+        reload();
     return done;
 }
 
@@ -122,12 +137,15 @@ Result<void> LessonSession::changeLesson(const Lesson& lesson) {
     return perform("Change the lesson", [&](Notebook::Editor& edit) { edit.update(lesson); });
 }
 
-Result<void> LessonSession::enterRoom(const RoomEntry& entry, const std::string& role, Milliseconds takenAt, std::optional<RowId> group) {
+Result<void> LessonSession::enterRoom(const RoomEntry& entry, const std::string& role, Milliseconds takenAt,
+                                      std::optional<RowId> group) {
     const auto room = stationPressure(entry);
     if (!room) return tl::unexpected(room.error());
     const RoomRecord* before = m_model.roomRecord(group, role);
     const bool corrects = before && before->groupId == group;
-    return perform(corrects ? "Correct the room's pressure" : "Enter the room's pressure", [&](Notebook::Editor& edit) {
+    return perform(corrects ? "Correct the room's pressure" : "Enter the room's pressure", [&](Notebook::
+                                                                                                   Editor&
+                                                                                                       edit) {
         if (corrects) {
             RoomRecord old = *before;
             old.current = false;
@@ -147,22 +165,28 @@ Result<void> LessonSession::changePlan(const Plan& plan, const std::string& labe
 
 Result<void> LessonSession::moveTarget(int place, Pressure to) {
     Plan moved = plan();
-    if (place == -1) moved.ladder.tasterPa = to.pascal();
-    else moved.ladder.moved[place] = to.pascal();
+    if (place == -1)
+        moved.ladder.tasterPa = to.pascal();
+    else
+        moved.ladder.moved[place] = to.pascal();
     return changePlan(moved, place == -1 ? "Move the taster" : fmt::format("Move target {}", place + 1));
 }
 
 Result<RowId> LessonSession::addSetup(Method method) {
     const Plan plan = startingPlan(method);
     RowId id = 0;
-    const auto done = perform("Add a plan", [&](Notebook::Editor& edit) { id = edit.insert(Setup{0, m_lessonId, plan.title, writePlan(plan), std::nullopt}); });
+    const auto done = perform("Add a plan", [&](Notebook::Editor& edit) {
+        id = edit.insert(Setup{0, m_lessonId, plan.title, writePlan(plan), std::nullopt});
+    });
     if (!done) return tl::unexpected(done.error());
     selectSetup(id);
     return id;
 }
 
 Result<void> LessonSession::predict(int place, std::optional<Temperature> boils) {
-    if (m_model.setup(m_setupId).predictionsLockedAt) return fail(Failure::BadInput, "The predictions are locked: the run has begun. They stay as the class made them.");
+    if (m_model.setup(m_setupId).predictionsLockedAt)
+        return fail(Failure::BadInput,
+                    "The predictions are locked: the run has begun. They stay as the class made them.");
     return perform("Change a prediction", [&](Notebook::Editor& edit) {
         for (const Prediction& p : m_model.data().predictions)
             if (p.setupId == m_setupId && p.place == place) edit.remove(p);
@@ -184,13 +208,16 @@ RowId LessonSession::groupNamed(Notebook::Editor& edit, const std::string& name)
 }
 
 Result<RowId> LessonSession::startRun(const std::string& groupName) {
-    if (groupName.find_first_not_of(" \t") == std::string::npos) return fail(Failure::BadInput, "A run needs the group's name.");
+    if (groupName.find_first_not_of(" \t") == std::string::npos)
+        return fail(Failure::BadInput, "A run needs the group's name.");
     RowId id = 0;
     const auto done = perform(fmt::format("Start a run of {}", groupName), [&](Notebook::Editor& edit) {
         const RowId group = groupNamed(edit, groupName);
         const auto runs = m_model.runsOf(m_setupId);
-        const auto earlier = std::count_if(runs.begin(), runs.end(), [=](const Run& r) { return r.groupId == group; });
-        id = edit.insert(Run{0, m_setupId, group, static_cast<int>(earlier) + 1, m_clock.now(), std::nullopt});
+        const auto earlier =
+            std::count_if(runs.begin(), runs.end(), [=](const Run& r) { return r.groupId == group; });
+        id =
+            edit.insert(Run{0, m_setupId, group, static_cast<int>(earlier) + 1, m_clock.now(), std::nullopt});
         Setup setup = m_model.setup(m_setupId);
         if (!setup.predictionsLockedAt) { // what the class expects counts only when it was said before
             setup.predictionsLockedAt = m_clock.now();
@@ -229,7 +256,9 @@ SlipFinding LessonSession::checkDraft() const {
     const bool twoArm = p.rig.gauge.convention == PressureConvention::TwoArm;
     if (!m_runId || !draft.first || !draft.temperature || (twoArm && !draft.second)) return {};
     const Reading r = readingFromDraft();
-    CapturePair pair{p.rig.gauge, {r.first, r.second}, m_model.zeroOf(r), m_model.room(groupId(), r.takenAt), p.rig.thermometer, r.temperature, std::nullopt};
+    CapturePair pair{
+        p.rig.gauge,       {r.first, r.second}, m_model.zeroOf(r), m_model.room(groupId(), r.takenAt),
+        p.rig.thermometer, r.temperature,       std::nullopt};
     if (const auto target = currentTarget()) pair.targetReading = target->dial;
     return checkForSlip(pair, **findSubstance(p.substance));
 }
@@ -237,15 +266,19 @@ SlipFinding LessonSession::checkDraft() const {
 Result<CaptureOutcome> LessonSession::capture(bool keepOddPair) {
     const bool twoArm = plan().rig.gauge.convention == PressureConvention::TwoArm;
     if (!m_runId) return fail(Failure::BadInput, "No run has been started: choose the group first.");
-    if (!draft.first || (twoArm && !draft.second)) return fail(Failure::BadInput, twoArm ? "Type both arms as they stand now." : "Type the gauge as it shows now.");
+    if (!draft.first || (twoArm && !draft.second))
+        return fail(Failure::BadInput,
+                    twoArm ? "Type both arms as they stand now." : "Type the gauge as it shows now.");
     if (!draft.temperature) return fail(Failure::BadInput, "Type the thermometer as it shows now.");
-    if (const auto t = toTemperature(plan().rig.thermometer, *draft.temperature); !t) return tl::unexpected(t.error());
+    if (const auto t = toTemperature(plan().rig.thermometer, *draft.temperature); !t)
+        return tl::unexpected(t.error());
     CaptureOutcome outcome;
     outcome.finding = checkDraft();
     if (outcome.finding.kind != SlipKind::None && !keepOddPair) return outcome;
     RowId id = 0;
     const Reading reading = readingFromDraft();
-    const auto done = perform(fmt::format("Capture point {}", reading.position), [&](Notebook::Editor& edit) { id = edit.insert(reading); });
+    const auto done = perform(fmt::format("Capture point {}", reading.position),
+                              [&](Notebook::Editor& edit) { id = edit.insert(reading); });
     if (!done) return tl::unexpected(done.error());
     outcome.readingId = id;
     m_targetPlace.reset();
@@ -258,8 +291,11 @@ Result<CaptureOutcome> LessonSession::capture(bool keepOddPair) {
 
 Result<void> LessonSession::checkZero(double first, std::optional<double> second) {
     if (!m_runId) return fail(Failure::BadInput, "A zero check belongs to a run: start one first.");
-    if (plan().rig.gauge.convention == PressureConvention::TwoArm && !second) return fail(Failure::BadInput, "Type both arms, open to the room.");
-    return perform("Check the gauge's zero", [&](Notebook::Editor& edit) { edit.insert(ZeroCheck{0, *m_runId, m_clock.now(), first, second}); });
+    if (plan().rig.gauge.convention == PressureConvention::TwoArm && !second)
+        return fail(Failure::BadInput, "Type both arms, open to the room.");
+    return perform("Check the gauge's zero", [&](Notebook::Editor& edit) {
+        edit.insert(ZeroCheck{0, *m_runId, m_clock.now(), first, second});
+    });
 }
 
 const Reading& LessonSession::reading(RowId id) const {
@@ -269,14 +305,17 @@ const Reading& LessonSession::reading(RowId id) const {
     return *found;
 }
 
-Result<void> LessonSession::changeReading(RowId id, const std::string& label, const std::function<void(Reading&)>& change) {
+Result<void> LessonSession::changeReading(RowId id, const std::string& label,
+                                          const std::function<void(Reading&)>& change) {
     Reading changed = reading(id);
     change(changed);
-    return perform(fmt::format("{} point {}", label, changed.position), [&](Notebook::Editor& edit) { edit.update(changed); });
+    return perform(fmt::format("{} point {}", label, changed.position),
+                   [&](Notebook::Editor& edit) { edit.update(changed); });
 }
 
 Result<void> LessonSession::strike(RowId id, const std::string& reason) {
-    if (reason.find_first_not_of(" \t") == std::string::npos) return fail(Failure::BadInput, "A struck point needs its reason: it stays in the record with it.");
+    if (reason.find_first_not_of(" \t") == std::string::npos)
+        return fail(Failure::BadInput, "A struck point needs its reason: it stays in the record with it.");
     return changeReading(id, "Strike", [&](Reading& r) { r.struckReason = reason; });
 }
 
@@ -292,16 +331,21 @@ Result<void> LessonSession::retake(RowId id) {
 }
 
 Result<void> LessonSession::useInFit(RowId id, bool use) {
-    return changeReading(id, use ? "Put into the fit" : "Leave out of the fit", [use](Reading& r) { r.useInFit = use; });
+    return changeReading(id, use ? "Put into the fit" : "Leave out of the fit",
+                         [use](Reading& r) { r.useInFit = use; });
 }
 
 Result<void> LessonSession::addNote(const std::string& text) {
     if (!m_runId) return fail(Failure::BadInput, "A note belongs to a run: start one first.");
-    if (text.find_first_not_of(" \t") == std::string::npos) return fail(Failure::BadInput, "The note is empty.");
-    return perform("Add a note", [&](Notebook::Editor& edit) { edit.insert(Note{0, *m_runId, m_clock.now(), text}); });
+    if (text.find_first_not_of(" \t") == std::string::npos)
+        return fail(Failure::BadInput, "The note is empty.");
+    return perform("Add a note", [&](Notebook::Editor& edit) {
+        edit.insert(Note{0, *m_runId, m_clock.now(), text});
+    });
 }
 
-Result<RowId> LessonSession::addImported(const std::string& name, const Plan& plan, std::vector<Reading> readings) {
+Result<RowId> LessonSession::addImported(const std::string& name, const Plan& plan,
+                                         std::vector<Reading> readings) {
     RowId run = 0;
     const auto done = perform(fmt::format("Import {}", name), [&](Notebook::Editor& edit) {
         const RowId setup = edit.insert(Setup{0, m_lessonId, plan.title, writePlan(plan), m_clock.now()});
@@ -319,7 +363,8 @@ Result<RowId> LessonSession::addImported(const std::string& name, const Plan& pl
 Plan startingPlan(Method method) {
     Plan p;
     p.method = method;
-    p.rig.gauge = {"vacuum gauge", PressureConvention::GaugeNegative, "bar", 0.02, 0.02, PressureTap::Vessel, 0.0, 20.0};
+    p.rig.gauge = {
+        "vacuum gauge", PressureConvention::GaugeNegative, "bar", 0.02, 0.02, PressureTap::Vessel, 0.0, 20.0};
     p.rig.thermometer = {"thermometer", "degC", 0.5, 0.5, SensorPlace::Liquid};
     if (method == Method::HoldPressure) {
         p.title = "Hold the pressure, heat";

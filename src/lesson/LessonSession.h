@@ -2,7 +2,6 @@
 
 #include "Clock.h"
 #include "LessonModel.h"
-
 #include "analysis/SlipCheck.h"
 #include "notebook/Notebook.h"
 
@@ -29,8 +28,8 @@ struct CaptureOutcome {
     SlipFinding finding;            ///< what looked odd; where readingId is empty it waits for a decision
 };
 
-/// A lesson being worked on: the notebook, what is selected in it, and every change that a person can make. All changes are on disk
-/// when the call returns, recompute the model, and can be undone.
+/// A lesson being worked on: the notebook, what is selected in it, and every change that a person can make.
+/// All changes are on disk when the call returns, recompute the model, and can be undone.
 class LessonSession {
 public:
     /// Opens on the newest lesson; on a new one where the notebook has none.
@@ -62,7 +61,8 @@ public:
     [[nodiscard]] Result<void> changeLesson(const Lesson& lesson);
 
     // Room. The earlier value of the same role stays in the record.
-    [[nodiscard]] Result<void> enterRoom(const RoomEntry& entry, const std::string& role, Milliseconds takenAt, std::optional<RowId> groupId = std::nullopt);
+    [[nodiscard]] Result<void> enterRoom(const RoomEntry& entry, const std::string& role,
+                                         Milliseconds takenAt, std::optional<RowId> groupId = std::nullopt);
 
     // Rig and plan.
     [[nodiscard]] Result<void> changePlan(const Plan& plan, const std::string& label);
@@ -87,13 +87,16 @@ public:
 
     // Bringing in readings made elsewhere.
     /// Adds a lesson-independent set of readings as a new setup and run; see ReadingsCsv.h.
-    [[nodiscard]] Result<RowId> addImported(const std::string& name, const Plan& plan, std::vector<Reading> readings);
+    [[nodiscard]] Result<RowId> addImported(const std::string& name, const Plan& plan,
+                                            std::vector<Reading> readings);
 
     [[nodiscard]] bool canUndo() const { return m_notebook.canUndo(); }
     [[nodiscard]] bool canRedo() const { return m_notebook.canRedo(); }
     [[nodiscard]] Result<void> undo();
     [[nodiscard]] Result<void> redo();
-    [[nodiscard]] Result<void> saveCopy(const std::filesystem::path& to) const { return m_notebook.saveCopy(to); }
+    [[nodiscard]] Result<void> saveCopy(const std::filesystem::path& to) const {
+        return m_notebook.saveCopy(to);
+    }
 
 private:
     Result<void> perform(const std::string& label, const std::function<void(Notebook::Editor&)>& change);
@@ -101,7 +104,8 @@ private:
     void settleSelection();
     [[nodiscard]] Reading readingFromDraft() const;
     [[nodiscard]] const Reading& reading(RowId id) const;
-    [[nodiscard]] Result<void> changeReading(RowId id, const std::string& label, const std::function<void(Reading&)>& change);
+    [[nodiscard]] Result<void> changeReading(RowId id, const std::string& label,
+                                             const std::function<void(Reading&)>& change);
     RowId groupNamed(Notebook::Editor& editor, const std::string& name) const;
 
     Notebook m_notebook;
@@ -113,7 +117,8 @@ private:
     std::optional<int> m_targetPlace;
 };
 
-/// A sensible starting point for each method; everything in it is shown at the Rig and Plan stations and can be changed there.
+/// A sensible starting point for each method; everything in it is shown at the Rig and Plan stations and can
+/// be changed there.
 [[nodiscard]] Plan startingPlan(Method method);
 
 } // namespace uttrin

@@ -21,9 +21,11 @@ struct Column {
 
 std::string lower(std::string_view s) {
     std::string out(s);
-    std::transform(out.begin(), out.end(), out.begin(), [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
+    std::transform(out.begin(), out.end(), out.begin(),
+                   [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
     const auto first = out.find_first_not_of(' ');
-    return first == std::string::npos ? std::string() : out.substr(first, out.find_last_not_of(' ') - first + 1);
+    return first == std::string::npos ? std::string()
+                                      : out.substr(first, out.find_last_not_of(' ') - first + 1);
 }
 
 class Header {
@@ -35,10 +37,14 @@ public:
         for (std::size_t i = 0; i < m_record.fields.size(); ++i) {
             const std::string& field = m_record.fields[i];
             const auto at = field.find_first_not_of(' ');
-            if (at == std::string::npos || lower(field).substr(0, name.size() + 1) != std::string(name) + "_") continue;
-            const std::string symbol = field.substr(at + name.size() + 1, field.find_last_not_of(' ') - at - name.size());
+            if (at == std::string::npos || lower(field).substr(0, name.size() + 1) != std::string(name) + "_")
+                continue;
+            const std::string symbol =
+                field.substr(at + name.size() + 1, field.find_last_not_of(' ') - at - name.size());
             const auto unit = findUnit(symbol, dimension);
-            if (!unit) return fail(Failure::BadInput, fmt::format("line {}, column '{}': {}", m_record.line, field, unit.error().message));
+            if (!unit)
+                return fail(Failure::BadInput, fmt::format("line {}, column '{}': {}", m_record.line, field,
+                                                           unit.error().message));
             return std::optional(Column{i, *unit, 0});
         }
         return std::optional<Column>();
@@ -68,9 +74,13 @@ Result<Layout> layoutOf(const CsvRecord& record) {
     l.width = record.fields.size();
     const auto temperature = header.quantity("temperature", Dimension::Temperature);
     if (!temperature) return tl::unexpected(temperature.error());
-    if (!*temperature) return fail(Failure::BadInput, "no column 'temperature_UNIT' (for instance temperature_degC) in the first line");
+    if (!*temperature)
+        return fail(Failure::BadInput,
+                    "no column 'temperature_UNIT' (for instance temperature_degC) in the first line");
     l.temperature = **temperature;
-    const std::pair<const char*, PressureConvention> kinds[] = {{"gauge", PressureConvention::GaugeNegative}, {"vacuum", PressureConvention::VacuumDepth}, {"absolute", PressureConvention::Absolute}};
+    const std::pair<const char*, PressureConvention> kinds[] = {{"gauge", PressureConvention::GaugeNegative},
+                                                                {"vacuum", PressureConvention::VacuumDepth},
+                                                                {"absolute", PressureConvention::Absolute}};
     bool found = false;
     for (const auto& [name, convention] : kinds) {
         const auto column = header.quantity(name, Dimension::Pressure);
@@ -80,17 +90,22 @@ Result<Layout> layoutOf(const CsvRecord& record) {
         l.convention = convention;
         found = true;
     }
-    const auto left = header.quantity("left", Dimension::Length), right = header.quantity("right", Dimension::Length);
+    const auto left = header.quantity("left", Dimension::Length),
+               right = header.quantity("right", Dimension::Length);
     if (!left) return tl::unexpected(left.error());
     if (!right) return tl::unexpected(right.error());
     if (!found && *left && *right) {
-        if ((*left)->unit != (*right)->unit) return fail(Failure::BadInput, "the columns left_… and right_… must have one unit: they are read on one ruler");
+        if ((*left)->unit != (*right)->unit)
+            return fail(Failure::BadInput,
+                        "the columns left_… and right_… must have one unit: they are read on one ruler");
         l.first = **left;
         l.second = **right;
         l.convention = PressureConvention::TwoArm;
         found = true;
     }
-    if (!found) return fail(Failure::BadInput, "no pressure column in the first line; accepted: gauge_UNIT, vacuum_UNIT, absolute_UNIT, or left_UNIT with right_UNIT");
+    if (!found)
+        return fail(Failure::BadInput, "no pressure column in the first line; accepted: gauge_UNIT, "
+                                       "vacuum_UNIT, absolute_UNIT, or left_UNIT with right_UNIT");
     l.vigour = header.plain("vigour");
     l.time = header.plain("time_s");
     l.struck = header.plain("struck");
@@ -104,10 +119,14 @@ int decimalsOf(std::string_view number) {
 }
 
 Result<double> cell(const CsvRecord& record, Column& column, std::string_view name) {
-    if (column.index >= record.fields.size()) return fail(Failure::BadInput, fmt::format("line {}: there is no {} (only {} fields)", record.line, name, record.fields.size()));
+    if (column.index >= record.fields.size())
+        return fail(Failure::BadInput, fmt::format("line {}: there is no {} (only {} fields)", record.line,
+                                                   name, record.fields.size()));
     const std::string& field = record.fields[column.index];
     const auto number = parseNumber(field);
-    if (!number) return fail(Failure::BadInput, fmt::format("line {}: {} {}", record.line, name, number.error().message));
+    if (!number)
+        return fail(Failure::BadInput,
+                    fmt::format("line {}: {} {}", record.line, name, number.error().message));
     column.decimals = std::max(column.decimals, std::min(decimalsOf(field), 6));
     return *number;
 }
@@ -121,11 +140,16 @@ Result<Reading> readingOf(const CsvRecord& record, Layout& l) {
     const auto temperature = cell(record, l.temperature, "temperature");
     if (!temperature) return tl::unexpected(temperature.error());
     r.temperature = *temperature;
-    if (!(l.temperature.unit->toSi(r.temperature) > 0.0)) return fail(Failure::BadInput, fmt::format("line {}: the temperature is below absolute zero", record.line));
-    const auto first = cell(record, l.first, l.convention == PressureConvention::TwoArm ? "left arm" : "pressure");
+    if (!(l.temperature.unit->toSi(r.temperature) > 0.0))
+        return fail(Failure::BadInput,
+                    fmt::format("line {}: the temperature is below absolute zero", record.line));
+    const auto first =
+        cell(record, l.first, l.convention == PressureConvention::TwoArm ? "left arm" : "pressure");
     if (!first) return tl::unexpected(first.error());
     r.first = *first;
-    if (l.convention == PressureConvention::Absolute && !(r.first > 0.0)) return fail(Failure::BadInput, fmt::format("line {}: an absolute pressure must be above zero", record.line));
+    if (l.convention == PressureConvention::Absolute && !(r.first > 0.0))
+        return fail(Failure::BadInput,
+                    fmt::format("line {}: an absolute pressure must be above zero", record.line));
     if (l.convention == PressureConvention::TwoArm) {
         const auto second = cell(record, l.second, "right arm");
         if (!second) return tl::unexpected(second.error());
@@ -133,13 +157,17 @@ Result<Reading> readingOf(const CsvRecord& record, Layout& l) {
     }
     if (const std::string vigour = textAt(record, l.vigour); !vigour.empty()) {
         const auto v = parseNumber(vigour);
-        if (!v || !(*v >= 1.0 && *v <= 5.0)) return fail(Failure::BadInput, fmt::format("line {}: vigour '{}' is not a number from 1 to 5", record.line, vigour));
+        if (!v || !(*v >= 1.0 && *v <= 5.0))
+            return fail(Failure::BadInput,
+                        fmt::format("line {}: vigour '{}' is not a number from 1 to 5", record.line, vigour));
         r.vigour = static_cast<int>(*v);
     }
     if (const std::string time = textAt(record, l.time); !time.empty()) {
         constexpr double kLongestSeconds = 1e8;
         const auto seconds = parseNumber(time);
-        if (!seconds || !(std::abs(*seconds) < kLongestSeconds)) return fail(Failure::BadInput, fmt::format("line {}: time_s '{}' is not a number of seconds", record.line, time));
+        if (!seconds || !(std::abs(*seconds) < kLongestSeconds))
+            return fail(Failure::BadInput,
+                        fmt::format("line {}: time_s '{}' is not a number of seconds", record.line, time));
         r.takenAt = static_cast<Milliseconds>(*seconds * 1000.0);
     }
     if (const std::string struck = textAt(record, l.struck); !struck.empty()) r.struckReason = struck;
@@ -158,7 +186,8 @@ Plan impliedPlan(const Layout& l, const std::vector<Reading>& readings) {
     gauge.division = gauge.accuracy = std::pow(10.0, -std::max(l.first.decimals, l.second.decimals));
     if (l.convention == PressureConvention::TwoArm) {
         gauge.armSum = readings.front().first + *readings.front().second;
-        if (!(gauge.armSum > 0.0)) gauge.armSum = 1.0 / l.first.unit->factor; // a metre: only the drawing of targets uses it
+        if (!(gauge.armSum > 0.0))
+            gauge.armSum = 1.0 / l.first.unit->factor; // a metre: only the drawing of targets uses it
     }
     plan.rig.thermometer.unit = std::string(l.temperature.unit->symbol);
     plan.rig.thermometer.division = plan.rig.thermometer.accuracy = std::pow(10.0, -l.temperature.decimals);
@@ -170,7 +199,10 @@ Plan impliedPlan(const Layout& l, const std::vector<Reading>& readings) {
 Result<ImportedReadings> readReadingsCsv(std::string_view text) {
     constexpr std::size_t kMostComplaints = 200;
     const auto records = parseCsv(text);
-    if (records.empty()) return fail(Failure::BadInput, "the file is empty; its first line must name the columns, e.g. temperature_degC,gauge_kPa");
+    if (records.empty())
+        return fail(
+            Failure::BadInput,
+            "the file is empty; its first line must name the columns, e.g. temperature_degC,gauge_kPa");
     auto layout = layoutOf(records.front());
     if (!layout) return tl::unexpected(layout.error());
     ImportedReadings out;
@@ -183,7 +215,10 @@ Result<ImportedReadings> readReadingsCsv(std::string_view text) {
             out.complaints.push_back(reading.error().message);
         }
     }
-    if (out.readings.empty()) return fail(Failure::BadInput, out.complaints.empty() ? "there are no readings below the first line" : "no line can be read; the first: " + out.complaints.front());
+    if (out.readings.empty())
+        return fail(Failure::BadInput, out.complaints.empty()
+                                           ? "there are no readings below the first line"
+                                           : "no line can be read; the first: " + out.complaints.front());
     out.plan = impliedPlan(*layout, out.readings);
     return out;
 }

@@ -14,15 +14,22 @@ namespace {
 
 constexpr double kPerMille = 1000.0; // 1/T is shown as 1000/T
 
-int pressureDecimals(const ReducedReading& r) { return std::min(3, decimalsForUncertainty(r.absolute->uIndependent * 1e-3)); }
+int pressureDecimals(const ReducedReading& r) {
+    return std::min(3, decimalsForUncertainty(r.absolute->uIndependent * 1e-3));
+}
 int kelvinDecimals(const Plan& p) { return decimalsForDivision(p.rig.thermometer.division); }
 int inverseDecimals(const ReducedReading& r) {
     const double t = r.liquid.temperature.kelvin();
     return std::clamp(decimalsForUncertainty(kPerMille * r.liquid.uIndependent / (t * t)), 3, 6);
 }
-int logarithmDecimals(const ReducedReading& r) { return std::clamp(decimalsForUncertainty(r.absolute->uIndependent / r.absolute->pressure.pascal()), 2, 5); }
+int logarithmDecimals(const ReducedReading& r) {
+    return std::clamp(decimalsForUncertainty(r.absolute->uIndependent / r.absolute->pressure.pascal()), 2, 5);
+}
 
-std::string withU(double value, double u) { return fmt::format("{} ± {}", fixed(value, decimalsForUncertainty(u)), fixed(u, decimalsForUncertainty(u))); }
+std::string withU(double value, double u) {
+    return fmt::format("{} ± {}", fixed(value, decimalsForUncertainty(u)),
+                       fixed(u, decimalsForUncertainty(u)));
+}
 
 /// Decimals of the columns, alike all the way down: those that the middle reading deserves.
 struct ColumnDigits {
@@ -35,7 +42,8 @@ ColumnDigits digitsOf(const std::vector<ReducedReading>& readings) {
         if (r.absolute && r.absolute->pressure.pascal() > 0.0) usable.push_back(&r);
     if (usable.empty()) return {};
     const auto middle = usable.begin() + static_cast<std::ptrdiff_t>(usable.size() / 2);
-    std::nth_element(usable.begin(), middle, usable.end(), [](auto* a, auto* b) { return a->absolute->pressure < b->absolute->pressure; });
+    std::nth_element(usable.begin(), middle, usable.end(),
+                     [](auto* a, auto* b) { return a->absolute->pressure < b->absolute->pressure; });
     return {pressureDecimals(**middle), inverseDecimals(**middle), logarithmDecimals(**middle)};
 }
 
@@ -48,7 +56,8 @@ WorkRow rowOf(const ReducedReading& r, const Plan& plan, const ColumnDigits& dig
     row.struck = r.struck();
     row.inFit = r.inFit;
     row.struckReason = r.raw.struckReason.value_or("");
-    for (const std::string& m : r.marks) row.marks += (row.marks.empty() ? "" : ", ") + m;
+    for (const std::string& m : r.marks)
+        row.marks += (row.marks.empty() ? "" : ", ") + m;
     row.kelvin = fixed(r.liquid.temperature.kelvin(), std::max(1, kelvinDecimals(plan)));
     row.inverse = fixed(kPerMille / r.liquid.temperature.kelvin(), digits.inverse);
     if (!r.absolute || !(r.absolute->pressure.pascal() > 0.0)) return row;
@@ -65,7 +74,8 @@ FitLine lineOf(std::string label, const RunFit& f, std::optional<Pressure> room)
     const double value = fit.enthalpy.value * 1e-3, u = fit.enthalpy.u * 1e-3;
     const int decimals = std::min(3, decimalsForUncertainty(u));
     line.enthalpy = fmt::format("{} ± {}", fixed(value, decimals), fixed(u, decimals));
-    line.interval = fmt::format("{} to {}", fixed(fit.enthalpy.low * 1e-3, decimals), fixed(fit.enthalpy.high * 1e-3, decimals));
+    line.interval = fmt::format("{} to {}", fixed(fit.enthalpy.low * 1e-3, decimals),
+                                fixed(fit.enthalpy.high * 1e-3, decimals));
     line.boilingPoint = withU(fit.normalBoilingPoint.value - kIcePointKelvin, fit.normalBoilingPoint.u);
     if (room) {
         const Estimate e = fit.boilingPointAt(*room);
@@ -78,9 +88,12 @@ FitLine lineOf(std::string label, const RunFit& f, std::optional<Pressure> room)
 
 std::string methodLabel(FitMethod m) {
     switch (m) {
-    case FitMethod::Ols: return "unweighted";
-    case FitMethod::Weighted: return "weighted by pressure";
-    case FitMethod::York: return "both errors (York)";
+    case FitMethod::Ols:
+        return "unweighted";
+    case FitMethod::Weighted:
+        return "weighted by pressure";
+    case FitMethod::York:
+        return "both errors (York)";
     }
     return {};
 }
@@ -89,14 +102,25 @@ void describeResult(WorkUpView& v, const LessonSession& s, const RunFit& f) {
     const auto& fit = f.fit;
     const double u = fit.enthalpy.u * 1e-3, shared = fit.enthalpySharedU * 1e-3;
     const int decimals = std::min(3, decimalsForUncertainty(u));
-    v.result = fmt::format("ΔH = {} ± {} kJ/mol", fixed(fit.enthalpy.value * 1e-3, decimals), fixed(u, decimals));
-    v.resultUnder = fmt::format("95 %: {} to {} kJ/mol ({}, n = {}). Common errors of gauge, thermometer and room add ± {} kJ/mol.", fixed(fit.enthalpy.low * 1e-3, decimals), fixed(fit.enthalpy.high * 1e-3, decimals),
-                                fit.line.scaled ? "Student's t, errors from the scatter" : "normal, errors as stated", fit.points.size(), fixed(shared, std::min(2, decimalsForUncertainty(shared))));
-    v.comparison = fmt::format("The accepted curve over the same span has slope {} kJ/mol: yours is {} %. The enthalpy itself averages {} kJ/mol there: water vapour is not quite an ideal gas.", fixed(fit.referenceSlopeEnthalpy * 1e-3, 2), fixedSigned(100.0 * fit.relativeToReference(), 1), fixed(fit.tabulatedMeanEnthalpy * 1e-3, 2));
-    v.boilingPoints = fmt::format("Boils at {} °C at 101.325 kPa", withU(fit.normalBoilingPoint.value - kIcePointKelvin, fit.normalBoilingPoint.u));
+    v.result =
+        fmt::format("ΔH = {} ± {} kJ/mol", fixed(fit.enthalpy.value * 1e-3, decimals), fixed(u, decimals));
+    v.resultUnder = fmt::format(
+        "95 %: {} to {} kJ/mol ({}, n = {}). Common errors of gauge, thermometer and room add ± {} kJ/mol.",
+        fixed(fit.enthalpy.low * 1e-3, decimals), fixed(fit.enthalpy.high * 1e-3, decimals),
+        fit.line.scaled ? "Student's t, errors from the scatter" : "normal, errors as stated",
+        fit.points.size(), fixed(shared, std::min(2, decimalsForUncertainty(shared))));
+    v.comparison = fmt::format(
+        "The accepted curve over the same span has slope {} kJ/mol: yours is {} %. The enthalpy itself "
+        "averages {} kJ/mol there: water vapour is not quite an ideal gas.",
+        fixed(fit.referenceSlopeEnthalpy * 1e-3, 2), fixedSigned(100.0 * fit.relativeToReference(), 1),
+        fixed(fit.tabulatedMeanEnthalpy * 1e-3, 2));
+    v.boilingPoints =
+        fmt::format("Boils at {} °C at 101.325 kPa",
+                    withU(fit.normalBoilingPoint.value - kIcePointKelvin, fit.normalBoilingPoint.u));
     if (const auto room = s.model().room(s.groupId())) {
         const Estimate here = fit.boilingPointAt(room->station);
-        v.boilingPoints += fmt::format(", at {} °C in this room.", withU(here.value - kIcePointKelvin, here.u));
+        v.boilingPoints +=
+            fmt::format(", at {} °C in this room.", withU(here.value - kIcePointKelvin, here.u));
     }
 }
 
@@ -107,9 +131,12 @@ void describeCauses(WorkUpView& v, const RunFit& f) {
         v.causes.push_back(f.causes.front().sentence);
     } else if (!isTelling(f.causes)) {
         v.causes.emplace_back("Something is off, but the data do not tell which of these:");
-        for (std::size_t i = 0; i < std::min<std::size_t>(2, f.causes.size()); ++i) v.causes.push_back(fmt::format("{} ({:.0f} %)", f.causes[i].sentence, 100.0 * f.causes[i].weight));
+        for (std::size_t i = 0; i < std::min<std::size_t>(2, f.causes.size()); ++i)
+            v.causes.push_back(
+                fmt::format("{} ({:.0f} %)", f.causes[i].sentence, 100.0 * f.causes[i].weight));
     } else {
-        v.causes.push_back(fmt::format("{} (weight {:.0f} %)", f.causes.front().sentence, std::floor(100.0 * f.causes.front().weight)));
+        v.causes.push_back(fmt::format("{} (weight {:.0f} %)", f.causes.front().sentence,
+                                       std::floor(100.0 * f.causes.front().weight)));
     }
 }
 
@@ -118,44 +145,78 @@ void renumber(RunFit& f, const std::vector<ReducedReading>& readings) {
     for (CauseEstimate& c : f.causes) {
         if (c.points.empty()) continue;
         std::string list;
-        for (const std::size_t p : c.points) list += fmt::format("{}{}", list.empty() ? "" : ", ", readings[f.used[p]].raw.position);
+        for (const std::size_t p : c.points)
+            list += fmt::format("{}{}", list.empty() ? "" : ", ", readings[f.used[p]].raw.position);
         c.sentence = superheatSentence(list, c.points.size() == 1, c.amount);
     }
 }
 
 } // namespace
 
-std::vector<WorkStep> stepsOf(const ReducedReading& r, const Plan& plan, const std::optional<GaugeReading>& zero) {
+std::vector<WorkStep> stepsOf(const ReducedReading& r, const Plan& plan,
+                              const std::optional<GaugeReading>& zero) {
     const auto& gauge = plan.rig.gauge;
     const std::string u(unitText(gauge));
     const int decimals = decimalsForDivision(0.5 * gauge.division);
     const bool twoArm = gauge.convention == PressureConvention::TwoArm;
     const double shown = scaleValue(gauge, {r.raw.first, r.raw.second});
     std::vector<WorkStep> steps;
-    if (twoArm) steps.push_back({"Difference of the arms", fmt::format("{} {} − {} {}", fixed(r.raw.first, decimals), u, fixed(r.raw.second.value_or(0.0), decimals), u), fmt::format("{} {}", fixed(shown, decimals), u)});
+    if (twoArm)
+        steps.push_back({"Difference of the arms",
+                         fmt::format("{} {} − {} {}", fixed(r.raw.first, decimals), u,
+                                     fixed(r.raw.second.value_or(0.0), decimals), u),
+                         fmt::format("{} {}", fixed(shown, decimals), u)});
     double value = shown;
     if (zero && gauge.convention != PressureConvention::Absolute) {
         const double off = scaleValue(gauge, *zero);
         value -= off;
-        steps.push_back({"Less the gauge's zero", fmt::format("{} − ({})", fixed(shown, decimals), fixed(off, decimals)), fmt::format("{} {}", fixed(value, decimals), u)});
+        steps.push_back({"Less the gauge's zero",
+                         fmt::format("{} − ({})", fixed(shown, decimals), fixed(off, decimals)),
+                         fmt::format("{} {}", fixed(value, decimals), u)});
     }
     const double kPa = value * pascalPerScaleUnit(gauge) * 1e-3;
-    if (twoArm) steps.push_back({"As a pressure", fmt::format("{} {} × {} kg/m³ × {} m/s²", fixed(value, decimals), u, fixed(mercuryDensity(gauge.liquidCelsius), 0), kStandardGravity), fmt::format("{} kPa", fixed(kPa, 2))});
-    else if (gauge.unit != "kPa") steps.push_back({"In kilopascal", fmt::format("{} {} × {}", fixed(value, decimals), u, unit(gauge.unit).factor * 1e-3), fmt::format("{} kPa", fixed(kPa, 2))});
+    if (twoArm)
+        steps.push_back({"As a pressure",
+                         fmt::format("{} {} × {} kg/m³ × {} m/s²", fixed(value, decimals), u,
+                                     fixed(mercuryDensity(gauge.liquidCelsius), 0), kStandardGravity),
+                         fmt::format("{} kPa", fixed(kPa, 2))});
+    else if (gauge.unit != "kPa")
+        steps.push_back({"In kilopascal",
+                         fmt::format("{} {} × {}", fixed(value, decimals), u, unit(gauge.unit).factor * 1e-3),
+                         fmt::format("{} kPa", fixed(kPa, 2))});
     if (!r.absolute) {
         steps.push_back({"Absolute pressure", "needs the room's pressure", "unreferenced"});
         return steps;
     }
     const std::string absolute = fmt::format("{} kPa", fixed(r.absolute->pressure.kilopascal(), 2));
-    if (gauge.convention == PressureConvention::Absolute) steps.push_back({"Absolute pressure", "as read", absolute});
-    else if (gauge.convention == PressureConvention::GaugeNegative) steps.push_back({"Absolute pressure", fmt::format("{} kPa + ({} kPa)", fixed(r.room->station.kilopascal(), 2), fixed(kPa, 2)), absolute});
-    else steps.push_back({"Absolute pressure", fmt::format("{} kPa − {} kPa", fixed(r.room->station.kilopascal(), 2), fixed(kPa, 2)), absolute});
+    if (gauge.convention == PressureConvention::Absolute)
+        steps.push_back({"Absolute pressure", "as read", absolute});
+    else if (gauge.convention == PressureConvention::GaugeNegative)
+        steps.push_back(
+            {"Absolute pressure",
+             fmt::format("{} kPa + ({} kPa)", fixed(r.room->station.kilopascal(), 2), fixed(kPa, 2)),
+             absolute});
+    else
+        steps.push_back(
+            {"Absolute pressure",
+             fmt::format("{} kPa − {} kPa", fixed(r.room->station.kilopascal(), 2), fixed(kPa, 2)),
+             absolute});
     const Unit& scale = unit(plan.rig.thermometer.unit);
     const double kelvin = r.liquid.temperature.kelvin();
-    if (scale.symbol == "degC") steps.push_back({"Temperature", fmt::format("{} °C + 273.15", fixed(r.raw.temperature, kelvinDecimals(plan))), fmt::format("{} K", fixed(kelvin, 2))});
-    else steps.push_back({"Temperature", fmt::format("{} {}", fixed(r.raw.temperature, kelvinDecimals(plan)), scale.display), fmt::format("{} K", fixed(kelvin, 2))});
-    steps.push_back({"Its inverse", fmt::format("1000 / {} K", fixed(kelvin, 2)), fmt::format("{} per 1000 K", fixed(kPerMille / kelvin, inverseDecimals(r)))});
-    if (r.absolute->pressure.pascal() > 0.0) steps.push_back({"Logarithm", fmt::format("ln({} Pa / 1 Pa)", fixed(r.absolute->pressure.pascal(), 0)), fixed(std::log(r.absolute->pressure.pascal()), logarithmDecimals(r))});
+    if (scale.symbol == "degC")
+        steps.push_back({"Temperature",
+                         fmt::format("{} °C + 273.15", fixed(r.raw.temperature, kelvinDecimals(plan))),
+                         fmt::format("{} K", fixed(kelvin, 2))});
+    else
+        steps.push_back({"Temperature",
+                         fmt::format("{} {}", fixed(r.raw.temperature, kelvinDecimals(plan)), scale.display),
+                         fmt::format("{} K", fixed(kelvin, 2))});
+    steps.push_back({"Its inverse", fmt::format("1000 / {} K", fixed(kelvin, 2)),
+                     fmt::format("{} per 1000 K", fixed(kPerMille / kelvin, inverseDecimals(r)))});
+    if (r.absolute->pressure.pascal() > 0.0)
+        steps.push_back({"Logarithm",
+                         fmt::format("ln({} Pa / 1 Pa)", fixed(r.absolute->pressure.pascal(), 0)),
+                         fixed(std::log(r.absolute->pressure.pascal()), logarithmDecimals(r))});
     return steps;
 }
 
@@ -167,10 +228,13 @@ WorkUpView workUpView(const LessonSession& s, const FitOptions& options) {
     }
     const auto readings = s.model().reduce(*s.runId());
     const ColumnDigits digits = digitsOf(readings);
-    for (const ReducedReading& r : readings) v.rows.push_back(rowOf(r, s.plan(), digits));
+    for (const ReducedReading& r : readings)
+        v.rows.push_back(rowOf(r, s.plan(), digits));
     auto fit = s.model().fit(*s.runId(), options);
     if (!fit) {
-        v.problem = s.room() || readings.empty() ? fit.error().message : "These readings are unreferenced: enter the room's pressure (Ctrl+1).";
+        v.problem = s.room() || readings.empty()
+                        ? fit.error().message
+                        : "These readings are unreferenced: enter the room's pressure (Ctrl+1).";
         return v;
     }
     renumber(*fit, readings);
@@ -186,13 +250,15 @@ WorkUpView workUpView(const LessonSession& s, const FitOptions& options) {
     const auto room = s.model().room(s.groupId());
     for (const FitMethod m : {FitMethod::Ols, FitMethod::Weighted, FitMethod::York})
         if (const auto other = s.model().fit(*s.runId(), {m, options.scaleErrors})) {
-            v.methods.push_back(lineOf(methodLabel(m), *other, room ? std::optional(room->station) : std::nullopt));
+            v.methods.push_back(
+                lineOf(methodLabel(m), *other, room ? std::optional(room->station) : std::nullopt));
             v.methods.back().current = m == options.method;
         }
     for (const Run& run : s.model().runsOf(s.setupId()))
         if (const auto other = s.model().fit(run.id, options)) {
             const auto own = s.model().room(run.groupId);
-            v.runs.push_back(lineOf(fmt::format("{}, run {}", s.model().group(run.groupId).name, run.number), *other, own ? std::optional(own->station) : std::nullopt));
+            v.runs.push_back(lineOf(fmt::format("{}, run {}", s.model().group(run.groupId).name, run.number),
+                                    *other, own ? std::optional(own->station) : std::nullopt));
             v.runs.back().current = run.id == *s.runId();
         }
     v.fit = std::move(*fit);
@@ -201,25 +267,35 @@ WorkUpView workUpView(const LessonSession& s, const FitOptions& options) {
 
 std::optional<std::string> firstWrongStep(const ReducedReading& r, const StudentAnswer& a) {
     if (!r.absolute) return "This reading is unreferenced: the room's pressure is not known.";
-    // A student rounds to the digits of the table; half a unit of the last digit shown, and a little, is right.
+    // A student rounds to the digits of the table; half a unit of the last digit shown, and a little, is
+    // right.
     constexpr double kSlack = 1.1;
-    const auto off = [](double given, double right, double tolerance) { return std::abs(given - right) > tolerance * kSlack; };
+    const auto off = [](double given, double right, double tolerance) {
+        return std::abs(given - right) > tolerance * kSlack;
+    };
     const double kPa = r.absolute->pressure.kilopascal();
-    if (a.absoluteKilopascal && off(*a.absoluteKilopascal, kPa, std::max(0.06, 0.5 * std::pow(10.0, -pressureDecimals(r))))) {
-        if (r.room && std::abs(*a.absoluteKilopascal - 2.0 * r.room->station.kilopascal() + kPa) < 0.2) return "Absolute pressure: the gauge reading went in with the wrong sign.";
-        return fmt::format("Absolute pressure: {} kPa does not follow from the reading and the room.", *a.absoluteKilopascal);
+    if (a.absoluteKilopascal &&
+        off(*a.absoluteKilopascal, kPa, std::max(0.06, 0.5 * std::pow(10.0, -pressureDecimals(r))))) {
+        if (r.room && std::abs(*a.absoluteKilopascal - 2.0 * r.room->station.kilopascal() + kPa) < 0.2)
+            return "Absolute pressure: the gauge reading went in with the wrong sign.";
+        return fmt::format("Absolute pressure: {} kPa does not follow from the reading and the room.",
+                           *a.absoluteKilopascal);
     }
     const double kelvin = r.liquid.temperature.kelvin();
     if (a.kelvin && off(*a.kelvin, kelvin, 0.2)) {
-        if (std::abs(*a.kelvin - (kelvin - 2.0 * kIcePointKelvin)) < 1.0) return "Temperature: 273.15 is added, not taken off.";
+        if (std::abs(*a.kelvin - (kelvin - 2.0 * kIcePointKelvin)) < 1.0)
+            return "Temperature: 273.15 is added, not taken off.";
         return fmt::format("Temperature: {} K is not the thermometer's reading in kelvin.", *a.kelvin);
     }
     const double ownKelvin = a.kelvin.value_or(kelvin);
-    if (a.inverse && off(*a.inverse, kPerMille / ownKelvin, 2e-3)) return fmt::format("Inverse: 1000 divided by {:.2f} K is not {}.", ownKelvin, *a.inverse);
+    if (a.inverse && off(*a.inverse, kPerMille / ownKelvin, 2e-3))
+        return fmt::format("Inverse: 1000 divided by {:.2f} K is not {}.", ownKelvin, *a.inverse);
     const double ownPascal = a.absoluteKilopascal.value_or(kPa) * 1e3;
     if (a.logarithm && off(*a.logarithm, std::log(ownPascal), 6e-3)) {
-        if (std::abs(*a.logarithm - std::log10(ownPascal)) < 0.02) return "Logarithm: that is the decimal logarithm; the natural one is needed.";
-        if (std::abs(*a.logarithm - std::log(ownPascal * 1e-3)) < 0.02) return "Logarithm: the pressure was in kPa; it is wanted in Pa.";
+        if (std::abs(*a.logarithm - std::log10(ownPascal)) < 0.02)
+            return "Logarithm: that is the decimal logarithm; the natural one is needed.";
+        if (std::abs(*a.logarithm - std::log(ownPascal * 1e-3)) < 0.02)
+            return "Logarithm: the pressure was in kPa; it is wanted in Pa.";
         return fmt::format("Logarithm: ln({:.0f}) is not {}.", ownPascal, *a.logarithm);
     }
     return std::nullopt;

@@ -43,14 +43,17 @@ ChangeSet ChangeRecorder::changes() const {
 ChangeSet inverted(const ChangeSet& changes) {
     int size = 0;
     void* data = nullptr;
-    demand(sqlite3changeset_invert(static_cast<int>(changes.size()), changes.data(), &size, &data), "inverting a change");
+    demand(sqlite3changeset_invert(static_cast<int>(changes.size()), changes.data(), &size, &data),
+           "inverting a change");
     return taken(size, data);
 }
 
 void applyChanges(sqlite3* db, const ChangeSet& changes) {
     // SQLite's signature lacks const, but the bytes are only read.
     auto* bytes = const_cast<std::byte*>(changes.data());
-    demand(sqlite3changeset_apply(db, static_cast<int>(changes.size()), bytes, nullptr, abortOnConflict, nullptr), "undoing or redoing a change");
+    demand(sqlite3changeset_apply(db, static_cast<int>(changes.size()), bytes, nullptr, abortOnConflict,
+                                  nullptr),
+           "undoing or redoing a change");
 }
 
 } // namespace uttrin

@@ -7,7 +7,8 @@ namespace {
 
 char separatorOf(std::string_view text) {
     const auto first = text.substr(0, text.find_first_of("\r\n"));
-    return std::count(first.begin(), first.end(), ';') > std::count(first.begin(), first.end(), ',') ? ';' : ',';
+    return std::count(first.begin(), first.end(), ';') > std::count(first.begin(), first.end(), ',') ? ';'
+                                                                                                     : ',';
 }
 
 } // namespace
@@ -16,7 +17,8 @@ std::vector<CsvRecord> parseCsv(std::string_view text) {
     static constexpr std::string_view kByteOrderMark = "\xEF\xBB\xBF";
     if (text.substr(0, kByteOrderMark.size()) == kByteOrderMark) text.remove_prefix(kByteOrderMark.size());
     std::size_t start = 0; // the separator is that of the first line that is not a comment
-    while (start < text.size() && text[start] == '#') start = std::min(text.size(), text.find('\n', start)) + 1;
+    while (start < text.size() && text[start] == '#')
+        start = std::min(text.size(), text.find('\n', start)) + 1;
     const char separator = separatorOf(text.substr(std::min(start, text.size())));
 
     std::vector<CsvRecord> records;
@@ -24,8 +26,10 @@ std::vector<CsvRecord> parseCsv(std::string_view text) {
     int line = 1;
     bool quoted = false;
     const auto finish = [&] {
-        const bool empty = record.fields.size() == 1 && record.fields.front().find_first_not_of(" \t") == std::string::npos;
-        if (!empty && (record.fields.front().empty() || record.fields.front().front() != '#')) records.push_back(record);
+        const bool empty =
+            record.fields.size() == 1 && record.fields.front().find_first_not_of(" \t") == std::string::npos;
+        if (!empty && (record.fields.front().empty() || record.fields.front().front() != '#'))
+            records.push_back(record);
         record = {line, {""}};
     };
     for (std::size_t i = 0; i < text.size(); ++i) {
@@ -33,9 +37,12 @@ std::vector<CsvRecord> parseCsv(std::string_view text) {
         if (c == '\n') ++line;
         std::string& field = record.fields.back();
         if (quoted) {
-            if (c != '"') field += c;
-            else if (i + 1 < text.size() && text[i + 1] == '"') field += text[++i];
-            else quoted = false;
+            if (c != '"')
+                field += c;
+            else if (i + 1 < text.size() && text[i + 1] == '"')
+                field += text[++i];
+            else
+                quoted = false;
         } else if (c == '"' && field.empty()) {
             quoted = true;
         } else if (c == separator) {
@@ -59,7 +66,8 @@ std::string csvLine(const std::vector<std::string>& fields) {
             continue;
         }
         line += '"';
-        for (const char c : field) line += c == '"' ? std::string("\"\"") : std::string(1, c);
+        for (const char c : field)
+            line += c == '"' ? std::string("\"\"") : std::string(1, c);
         line += '"';
     }
     return line + "\r\n";

@@ -12,8 +12,9 @@ struct CsvRecord {
     std::vector<std::string> fields;
 };
 
-/// Splits RFC 4180 text: comma or semicolon (whichever the first record has more of), quoted fields, any line ends, an optional byte-order
-/// mark. Empty lines and lines that begin with '#' are passed over. Never fails: an unclosed quote ends with the text.
+/// Splits RFC 4180 text: comma or semicolon (whichever the first record has more of), quoted fields, any line
+/// ends, an optional byte-order mark. Empty lines and lines that begin with '#' are passed over. Never fails:
+/// an unclosed quote ends with the text.
 [[nodiscard]] std::vector<CsvRecord> parseCsv(std::string_view text);
 
 /// One line of CSV with its end, fields quoted where they must be.

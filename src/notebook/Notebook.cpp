@@ -44,7 +44,9 @@ void configure(SQLite::Database& db, bool readOnly) {
     if (!readOnly) db.exec("PRAGMA journal_mode = DELETE; PRAGMA synchronous = FULL");
 }
 
-int pragma(SQLite::Database& db, const char* name) { return db.execAndGet(fmt::format("PRAGMA {}", name)).getInt(); }
+int pragma(SQLite::Database& db, const char* name) {
+    return db.execAndGet(fmt::format("PRAGMA {}", name)).getInt();
+}
 
 /// The first few complaints of SQLite's own check.
 std::vector<std::string> complaints(SQLite::Database& db, const char* check) {
@@ -64,7 +66,8 @@ struct Notebook::State {
     std::string notice;
     std::vector<Step> done, undone;
 
-    State(fs::path p, int flags) : path(std::move(p)), db(path.string(), flags), readOnly((flags & SQLite::OPEN_READONLY) != 0) {}
+    State(fs::path p, int flags)
+        : path(std::move(p)), db(path.string(), flags), readOnly((flags & SQLite::OPEN_READONLY) != 0) {}
 };
 
 Notebook::Notebook(std::unique_ptr<State> state) : m_state(std::move(state)) {}
@@ -74,17 +77,20 @@ Notebook::~Notebook() = default;
 
 Result<Notebook> Notebook::create(const fs::path& path) {
     std::error_code ignored;
-    if (fs::exists(path, ignored)) return storage(path, "there is a file of this name already; choose another name");
+    if (fs::exists(path, ignored))
+        return storage(path, "there is a file of this name already; choose another name");
     try {
         auto state = std::make_unique<State>(path, SQLite::OPEN_READWRITE | SQLite::OPEN_CREATE);
         configure(state->db, false);
         SQLite::Transaction transaction(state->db);
         state->db.exec(kSchema);
-        state->db.exec(fmt::format("PRAGMA application_id = {}; PRAGMA user_version = {}", kApplicationId, kSchemaVersion));
+        state->db.exec(fmt::format("PRAGMA application_id = {}; PRAGMA user_version = {}", kApplicationId,
+                                   kSchemaVersion));
         transaction.commit();
         return Notebook(std::move(state));
     } catch (const SQLite::Exception& e) {
-        return storage(path, fmt::format("cannot be made here ({}); choose a folder that you may write to", e.what()));
+        return storage(
+            path, fmt::format("cannot be made here ({}); choose a folder that you may write to", e.what()));
     }
 }
 
@@ -97,15 +103,21 @@ Result<Notebook> Notebook::open(const fs::path& path) {
         const bool writable = ::access(path.c_str(), W_OK) == 0;
         auto state = std::make_unique<State>(path, writable ? SQLite::OPEN_READWRITE : SQLite::OPEN_READONLY);
         configure(state->db, true);
-        if (pragma(state->db, "application_id") != kApplicationId) return storage(path, "this is a database, but not an Uttrin notebook; nothing was changed");
+        if (pragma(state->db, "application_id") != kApplicationId)
+            return storage(path, "this is a database, but not an Uttrin notebook; nothing was changed");
         const int version = pragma(state->db, "user_version");
-        if (version < 1) return storage(path, "this notebook has no version; it is damaged. Nothing was changed; what can be read can be saved to a new notebook");
+        if (version < 1)
+            return storage(path, "this notebook has no version; it is damaged. Nothing was changed; what can "
+                                 "be read can be saved to a new notebook");
         if (const auto wrong = complaints(state->db, "quick_check"); !wrong.empty())
-            return storage(path, fmt::format("this notebook is damaged ({}). Nothing was changed; what can be read can be saved to a new notebook", wrong.front()));
+            return storage(path, fmt::format("this notebook is damaged ({}). Nothing was changed; what can "
+                                             "be read can be saved to a new notebook",
+                                             wrong.front()));
         if (version > kSchemaVersion) {
             state = std::make_unique<State>(path, SQLite::OPEN_READONLY);
             configure(state->db, true);
-            state->notice = "A newer version of Uttrin wrote this notebook. It is open for reading only; nothing in it is changed.";
+            state->notice = "A newer version of Uttrin wrote this notebook. It is open for reading only; "
+                            "nothing in it is changed.";
         } else if (!writable) {
             state->notice = "This notebook is read-only. Save a copy to work in it.";
         } else {
@@ -115,7 +127,9 @@ Result<Notebook> Notebook::open(const fs::path& path) {
         (void)notebook.lessons(); // a missing table or column shows here, not later
         return notebook;
     } catch (const SQLite::Exception& e) {
-        return storage(path, fmt::format("this notebook cannot be read ({}). Nothing was changed; what can be read can be saved to a new notebook", e.what()));
+        return storage(path, fmt::format("this notebook cannot be read ({}). Nothing was changed; what can "
+                                         "be read can be saved to a new notebook",
+                                         e.what()));
     }
 }
 
@@ -123,7 +137,9 @@ const fs::path& Notebook::path() const { return m_state->path; }
 bool Notebook::readOnly() const { return m_state->readOnly; }
 const std::string& Notebook::notice() const { return m_state->notice; }
 
-std::vector<Lesson> Notebook::lessons() const { return tables::select<Lesson>(m_state->db, "ORDER BY held_on DESC, id DESC"); }
+std::vector<Lesson> Notebook::lessons() const {
+    return tables::select<Lesson>(m_state->db, "ORDER BY held_on DESC, id DESC");
+}
 
 LessonData Notebook::load(RowId lessonId) const {
     auto& db = m_state->db;
@@ -134,18 +150,26 @@ LessonData Notebook::load(RowId lessonId) const {
     data.rooms = tables::select<RoomRecord>(db, "WHERE lesson_id = ? ORDER BY id", lessonId);
     data.setups = tables::select<Setup>(db, "WHERE lesson_id = ? ORDER BY id", lessonId);
     data.groups = tables::select<Group>(db, "WHERE lesson_id = ? ORDER BY id", lessonId);
-    data.predictions = tables::select<Prediction>(db, "JOIN setup ON setup.id = prediction.setup_id WHERE setup.lesson_id = ? ORDER BY prediction.id", lessonId);
-    data.runs = tables::select<Run>(db, "JOIN setup ON setup.id = run.setup_id WHERE setup.lesson_id = ? ORDER BY run.id", lessonId);
+    data.predictions = tables::select<Prediction>(
+        db, "JOIN setup ON setup.id = prediction.setup_id WHERE setup.lesson_id = ? ORDER BY prediction.id",
+        lessonId);
+    data.runs = tables::select<Run>(
+        db, "JOIN setup ON setup.id = run.setup_id WHERE setup.lesson_id = ? ORDER BY run.id", lessonId);
     const auto ofRuns = [](const char* table, const char* order) {
-        return fmt::format("JOIN run ON run.id = {0}.run_id JOIN setup ON setup.id = run.setup_id WHERE setup.lesson_id = ? ORDER BY {1}", table, order);
+        return fmt::format("JOIN run ON run.id = {0}.run_id JOIN setup ON setup.id = run.setup_id WHERE "
+                           "setup.lesson_id = ? ORDER BY {1}",
+                           table, order);
     };
-    data.readings = tables::select<Reading>(db, ofRuns("reading", "reading.run_id, reading.position"), lessonId);
+    data.readings =
+        tables::select<Reading>(db, ofRuns("reading", "reading.run_id, reading.position"), lessonId);
     data.zeros = tables::select<ZeroCheck>(db, ofRuns("zero_check", "zero_check.id"), lessonId);
     data.notes = tables::select<Note>(db, ofRuns("note", "note.id"), lessonId);
     return data;
 }
 
-int Notebook::count(const std::string& table) const { return m_state->db.execAndGet("SELECT count(*) FROM " + table).getInt(); }
+int Notebook::count(const std::string& table) const {
+    return m_state->db.execAndGet("SELECT count(*) FROM " + table).getInt();
+}
 
 namespace {
 
@@ -161,7 +185,8 @@ template <typename Record>
 void updateRecord(SQLite::Database& db, const Record& record) {
     SQLite::Statement statement(db, tables::updateSql<Record>());
     tables::bindRecord(statement, record);
-    if (statement.exec() != 1) throw std::runtime_error(fmt::format("no row {} in {}", record.id, tables::Table<Record>::name));
+    if (statement.exec() != 1)
+        throw std::runtime_error(fmt::format("no row {} in {}", record.id, tables::Table<Record>::name));
 }
 
 } // namespace
@@ -188,7 +213,8 @@ void Notebook::Editor::remove(const Prediction& r) {
 }
 
 Result<void> Notebook::perform(const std::string& label, const std::function<void(Editor&)>& change) {
-    if (m_state->readOnly) return storage(m_state->path, "this notebook is open for reading only; save a copy to work in it");
+    if (m_state->readOnly)
+        return storage(m_state->path, "this notebook is open for reading only; save a copy to work in it");
     try {
         const ChangeRecorder recorder(m_state->db.getHandle());
         SQLite::Transaction transaction(m_state->db);
@@ -202,7 +228,9 @@ Result<void> Notebook::perform(const std::string& label, const std::function<voi
         if (m_state->done.size() > kMostUndo) m_state->done.erase(m_state->done.begin());
         return {};
     } catch (const SQLite::Exception& e) {
-        return storage(m_state->path, fmt::format("could not be written ({}). Nothing was lost from it; free some space or save a copy elsewhere", e.what()));
+        return storage(m_state->path, fmt::format("could not be written ({}). Nothing was lost from it; free "
+                                                  "some space or save a copy elsewhere",
+                                                  e.what()));
     }
 }
 
@@ -232,7 +260,8 @@ Result<void> Notebook::redo() { return step(false); }
 
 Result<void> Notebook::saveCopy(const fs::path& to) const {
     std::error_code ignored;
-    if (fs::exists(to, ignored)) return storage(to, "there is a file of this name already; choose another name");
+    if (fs::exists(to, ignored))
+        return storage(to, "there is a file of this name already; choose another name");
     try {
         SQLite::Statement statement(m_state->db, "VACUUM INTO ?");
         statement.bind(1, to.string());
@@ -246,7 +275,10 @@ Result<void> Notebook::saveCopy(const fs::path& to) const {
 std::vector<std::string> Notebook::check() const {
     auto wrong = complaints(m_state->db, "integrity_check");
     SQLite::Statement keys(m_state->db, "PRAGMA foreign_key_check");
-    while (keys.executeStep()) wrong.push_back(fmt::format("row {} of {} refers to a missing row of {}", keys.getColumn(1).getString(), keys.getColumn(0).getString(), keys.getColumn(2).getString()));
+    while (keys.executeStep())
+        wrong.push_back(fmt::format("row {} of {} refers to a missing row of {}",
+                                    keys.getColumn(1).getString(), keys.getColumn(0).getString(),
+                                    keys.getColumn(2).getString()));
     return wrong;
 }
 
@@ -260,7 +292,8 @@ void copyTable(SQLite::Database& from, SQLite::Database& to) {
         while (source.executeStep()) {
             const Record record = tables::readRecord<Record>(source);
             const RowId id = insertRecord(to, record);
-            SQLite::Statement keepId(to, fmt::format("UPDATE {} SET id = ? WHERE id = ?", tables::Table<Record>::name));
+            SQLite::Statement keepId(
+                to, fmt::format("UPDATE {} SET id = ? WHERE id = ?", tables::Table<Record>::name));
             keepId.bind(1, record.id);
             keepId.bind(2, id);
             keepId.exec();
@@ -295,7 +328,8 @@ Result<int> Notebook::salvage(const fs::path& damaged, const fs::path& to) {
     if (!fresh) return tl::unexpected(fresh.error());
     try {
         State source(damaged, SQLite::OPEN_READONLY);
-        source.db.exec("PRAGMA writable_schema = ON"); // makes SQLite read a file that is shorter than its header says
+        source.db.exec(
+            "PRAGMA writable_schema = ON"); // makes SQLite read a file that is shorter than its header says
         copyReadable(source, *fresh);
     } catch (const SQLite::Exception&) {
         // Not even its first page can be read: the count below says that nothing was saved.

@@ -1,7 +1,6 @@
 #pragma once
 
 #include "Records.h"
-
 #include "quantities/Failure.h"
 
 #include <filesystem>
@@ -12,21 +11,23 @@
 
 namespace uttrin {
 
-/// The one file that keeps lessons, rooms, plans, runs and readings (SQLite, extension .uttrin). Every change is committed
-/// durably (fsync) before the call that made it returns, and can be undone.
-/// Not thread-safe; one Notebook a thread.
+/// The one file that keeps lessons, rooms, plans, runs and readings (SQLite, extension .uttrin). Every change
+/// is committed durably (fsync) before the call that made it returns, and can be undone. Not thread-safe; one
+/// Notebook a thread.
 class Notebook {
 public:
     /// A new, empty notebook. Fails with Storage if a file is there already or the place cannot be written.
     [[nodiscard]] static Result<Notebook> create(const std::filesystem::path& path);
 
-    /// An existing notebook. A file that is read-only, or that a newer version wrote, opens for reading only (see `notice`). A file that is
-    /// not a notebook, or is damaged, fails with Storage and is left untouched.
+    /// An existing notebook. A file that is read-only, or that a newer version wrote, opens for reading only
+    /// (see `notice`). A file that is not a notebook, or is damaged, fails with Storage and is left
+    /// untouched.
     [[nodiscard]] static Result<Notebook> open(const std::filesystem::path& path);
 
     /// Copies whatever rows of a damaged notebook can still be read into a new one at `to`.
     /// @return how many readings were saved. The damaged file is left untouched.
-    [[nodiscard]] static Result<int> salvage(const std::filesystem::path& damaged, const std::filesystem::path& to);
+    [[nodiscard]] static Result<int> salvage(const std::filesystem::path& damaged,
+                                             const std::filesystem::path& to);
 
     Notebook(Notebook&&) noexcept;
     Notebook& operator=(Notebook&&) noexcept;
@@ -67,7 +68,8 @@ public:
         Notebook& m_notebook;
     };
 
-    /// Makes one change that can be undone as a whole. On return it is on disk; if `change` throws, nothing is changed.
+    /// Makes one change that can be undone as a whole. On return it is on disk; if `change` throws, nothing
+    /// is changed.
     /// @param label  what was done, for the Undo menu: "Strike point 4".
     [[nodiscard]] Result<void> perform(const std::string& label, const std::function<void(Editor&)>& change);
 

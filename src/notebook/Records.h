@@ -6,8 +6,8 @@
 #include <tuple>
 #include <vector>
 
-/// Rows of the notebook as plain structs. Times are milliseconds since 1970-01-01 UTC; readings are kept exactly as
-/// they were taken, in the unit of the instrument. docs/notebook-format.md describes the file.
+/// Rows of the notebook as plain structs. Times are milliseconds since 1970-01-01 UTC; readings are kept
+/// exactly as they were taken, in the unit of the instrument. docs/notebook-format.md describes the file.
 namespace uttrin {
 
 using RowId = std::int64_t;
@@ -19,11 +19,11 @@ struct Lesson {
     std::string title;
     std::string school;
     std::string roomName;
-    std::string heldOn;        ///< date, "2026-04-24"
-    double altitudeM = 0.0;    ///< of the room; NaN is not stored, 0 with altitudeKnown false means unknown
+    std::string heldOn;     ///< date, "2026-04-24"
+    double altitudeM = 0.0; ///< of the room; NaN is not stored, 0 with altitudeKnown false means unknown
     bool altitudeKnown = false;
-    int utcOffsetMin = 0;      ///< of the place, so that times print alike everywhere
-    bool madeUp = false;       ///< sample data, labelled so on screen and in reports
+    int utcOffsetMin = 0; ///< of the place, so that times print alike everywhere
+    bool madeUp = false;  ///< sample data, labelled so on screen and in reports
 };
 
 /// A reading of the room's pressure. Corrections make a new row and leave the old one in the record.
@@ -34,8 +34,8 @@ struct RoomRecord {
     std::string role = "start";   ///< "start" or "end" of the lesson
     Milliseconds takenAt = 0;     ///< when the instrument was read
     Milliseconds enteredAt = 0;
-    std::string entry;            ///< JSON of the room part of a plan file
-    bool current = true;          ///< false once corrected by a later row
+    std::string entry;   ///< JSON of the room part of a plan file
+    bool current = true; ///< false once corrected by a later row
 };
 
 /// A method with its rig and ladder, as one plan.
@@ -43,7 +43,7 @@ struct Setup {
     RowId id = 0;
     RowId lessonId = 0;
     std::string name;
-    std::string plan;                             ///< JSON of a plan file without its room
+    std::string plan; ///< JSON of a plan file without its room
     std::optional<Milliseconds> predictionsLockedAt;
 };
 
@@ -51,8 +51,8 @@ struct Setup {
 struct Prediction {
     RowId id = 0;
     RowId setupId = 0;
-    int place = 0;         ///< place in the ladder, -1 for the taster
-    double kelvin = 0.0;   ///< predicted boiling point
+    int place = 0;       ///< place in the ladder, -1 for the taster
+    double kelvin = 0.0; ///< predicted boiling point
 };
 
 struct Group {
@@ -65,7 +65,7 @@ struct Run {
     RowId id = 0;
     RowId setupId = 0;
     RowId groupId = 0;
-    int number = 1;                        ///< counts a group's runs of one plan
+    int number = 1; ///< counts a group's runs of one plan
     Milliseconds startedAt = 0;
     std::optional<Milliseconds> endedAt;
 };
@@ -74,13 +74,13 @@ struct Run {
 struct Reading {
     RowId id = 0;
     RowId runId = 0;
-    int position = 0;                        ///< order of taking
-    std::optional<int> place;                ///< target it was taken for: place in the ladder, -1 the taster
-    Milliseconds takenAt = 0;                ///< one instant for pressure and temperature
-    double first = 0.0;                      ///< gauge as shown, or the left arm
-    std::optional<double> second;            ///< right arm
-    double temperature = 0.0;                ///< thermometer as shown
-    std::optional<double> beforePull;        ///< thermometer before the pump was opened; never fitted
+    int position = 0;                 ///< order of taking
+    std::optional<int> place;         ///< target it was taken for: place in the ladder, -1 the taster
+    Milliseconds takenAt = 0;         ///< one instant for pressure and temperature
+    double first = 0.0;               ///< gauge as shown, or the left arm
+    std::optional<double> second;     ///< right arm
+    double temperature = 0.0;         ///< thermometer as shown
+    std::optional<double> beforePull; ///< thermometer before the pump was opened; never fitted
     std::string criterion = "steady";
     std::string judge;
     bool isolated = true;                    ///< from the pump, when read

@@ -18,8 +18,10 @@ struct IsOptional<std::optional<T>> : std::true_type {};
 template <typename T>
 void bindValue(SQLite::Statement& statement, int index, const T& value) {
     if constexpr (IsOptional<T>::value) {
-        if (value) bindValue(statement, index, *value);
-        else statement.bind(index);
+        if (value)
+            bindValue(statement, index, *value);
+        else
+            statement.bind(index);
     } else if constexpr (std::is_same_v<T, bool>) {
         statement.bind(index, value ? 1 : 0);
     } else if constexpr (std::is_same_v<T, RowId>) {
@@ -62,20 +64,24 @@ void bindRecord(SQLite::Statement& statement, const Record& record) {
 template <typename Record>
 Record readRecord(SQLite::Statement& statement) {
     Record record;
-    std::apply([&](auto&... field) {
-        int index = 0;
-        (readValue(statement.getColumn(index++), field), ...);
-    }, Table<Record>::fields(record));
+    std::apply(
+        [&](auto&... field) {
+            int index = 0;
+            (readValue(statement.getColumn(index++), field), ...);
+        },
+        Table<Record>::fields(record));
     return record;
 }
 
 /// All rows that a selection gives. @param rest  "WHERE … ORDER BY …" with at most one '?' for `key`.
 template <typename Record>
-std::vector<Record> select(SQLite::Database& db, std::string_view rest, std::optional<RowId> key = std::nullopt) {
+std::vector<Record> select(SQLite::Database& db, std::string_view rest,
+                           std::optional<RowId> key = std::nullopt) {
     SQLite::Statement statement(db, selectSql<Record>(rest));
     if (key) bindValue(statement, 1, *key);
     std::vector<Record> rows;
-    while (statement.executeStep()) rows.push_back(readRecord<Record>(statement));
+    while (statement.executeStep())
+        rows.push_back(readRecord<Record>(statement));
     return rows;
 }
 

@@ -7,29 +7,38 @@
 
 namespace uttrin::tables {
 
-/// How a record maps to its table: the table's name, its columns in order, and references to the matching fields. The first
-/// column is always the row's id.
+/// How a record maps to its table: the table's name, its columns in order, and references to the matching
+/// fields. The first column is always the row's id.
 template <typename Record>
 struct Table;
 
 template <>
 struct Table<Lesson> {
     static constexpr std::string_view name = "lesson";
-    static constexpr std::array<std::string_view, 9> columns{"id", "title", "school", "room_name", "held_on", "altitude_m", "altitude_known", "utc_offset_min", "made_up"};
-    static auto fields(auto& r) { return std::tie(r.id, r.title, r.school, r.roomName, r.heldOn, r.altitudeM, r.altitudeKnown, r.utcOffsetMin, r.madeUp); }
+    static constexpr std::array<std::string_view, 9> columns{
+        "id",         "title",          "school",         "room_name", "held_on",
+        "altitude_m", "altitude_known", "utc_offset_min", "made_up"};
+    static auto fields(auto& r) {
+        return std::tie(r.id, r.title, r.school, r.roomName, r.heldOn, r.altitudeM, r.altitudeKnown,
+                        r.utcOffsetMin, r.madeUp);
+    }
 };
 
 template <>
 struct Table<RoomRecord> {
     static constexpr std::string_view name = "room";
-    static constexpr std::array<std::string_view, 8> columns{"id", "lesson_id", "group_id", "role", "taken_at", "entered_at", "entry", "current"};
-    static auto fields(auto& r) { return std::tie(r.id, r.lessonId, r.groupId, r.role, r.takenAt, r.enteredAt, r.entry, r.current); }
+    static constexpr std::array<std::string_view, 8> columns{"id",       "lesson_id",  "group_id", "role",
+                                                             "taken_at", "entered_at", "entry",    "current"};
+    static auto fields(auto& r) {
+        return std::tie(r.id, r.lessonId, r.groupId, r.role, r.takenAt, r.enteredAt, r.entry, r.current);
+    }
 };
 
 template <>
 struct Table<Setup> {
     static constexpr std::string_view name = "setup";
-    static constexpr std::array<std::string_view, 5> columns{"id", "lesson_id", "name", "plan", "predictions_locked_at"};
+    static constexpr std::array<std::string_view, 5> columns{"id", "lesson_id", "name", "plan",
+                                                             "predictions_locked_at"};
     static auto fields(auto& r) { return std::tie(r.id, r.lessonId, r.name, r.plan, r.predictionsLockedAt); }
 };
 
@@ -50,21 +59,35 @@ struct Table<Group> {
 template <>
 struct Table<Run> {
     static constexpr std::string_view name = "run";
-    static constexpr std::array<std::string_view, 6> columns{"id", "setup_id", "group_id", "number", "started_at", "ended_at"};
-    static auto fields(auto& r) { return std::tie(r.id, r.setupId, r.groupId, r.number, r.startedAt, r.endedAt); }
+    static constexpr std::array<std::string_view, 6> columns{"id",     "setup_id",   "group_id",
+                                                             "number", "started_at", "ended_at"};
+    static auto fields(auto& r) {
+        return std::tie(r.id, r.setupId, r.groupId, r.number, r.startedAt, r.endedAt);
+    }
 };
 
 template <>
 struct Table<Reading> {
     static constexpr std::string_view name = "reading";
-    static constexpr std::array<std::string_view, 17> columns{"id", "run_id", "position", "target_place", "taken_at", "gauge_first", "gauge_second", "temperature", "temperature_before_pull", "criterion", "judge", "isolated", "side", "vigour", "zero_id", "use_in_fit", "struck_reason"};
-    static auto fields(auto& r) { return std::tie(r.id, r.runId, r.position, r.place, r.takenAt, r.first, r.second, r.temperature, r.beforePull, r.criterion, r.judge, r.isolated, r.side, r.vigour, r.zeroId, r.useInFit, r.struckReason); }
+    static constexpr std::array<std::string_view, 17> columns{
+        "id",           "run_id",       "position",
+        "target_place", "taken_at",     "gauge_first",
+        "gauge_second", "temperature",  "temperature_before_pull",
+        "criterion",    "judge",        "isolated",
+        "side",         "vigour",       "zero_id",
+        "use_in_fit",   "struck_reason"};
+    static auto fields(auto& r) {
+        return std::tie(r.id, r.runId, r.position, r.place, r.takenAt, r.first, r.second, r.temperature,
+                        r.beforePull, r.criterion, r.judge, r.isolated, r.side, r.vigour, r.zeroId,
+                        r.useInFit, r.struckReason);
+    }
 };
 
 template <>
 struct Table<ZeroCheck> {
     static constexpr std::string_view name = "zero_check";
-    static constexpr std::array<std::string_view, 5> columns{"id", "run_id", "taken_at", "gauge_first", "gauge_second"};
+    static constexpr std::array<std::string_view, 5> columns{"id", "run_id", "taken_at", "gauge_first",
+                                                             "gauge_second"};
     static auto fields(auto& r) { return std::tie(r.id, r.runId, r.takenAt, r.first, r.second); }
 };
 
@@ -92,7 +115,8 @@ template <typename Record>
 std::string updateSql() {
     using T = Table<Record>;
     std::string sets;
-    for (std::size_t i = 1; i < T::columns.size(); ++i) sets += (i > 1 ? ", " : "") + std::string(T::columns[i]) + " = ?";
+    for (std::size_t i = 1; i < T::columns.size(); ++i)
+        sets += (i > 1 ? ", " : "") + std::string(T::columns[i]) + " = ?";
     return "UPDATE " + std::string(T::name) + " SET " + sets + " WHERE id = ?";
 }
 
@@ -101,7 +125,8 @@ template <typename Record>
 std::string selectSql(std::string_view rest) {
     using T = Table<Record>;
     std::string columns;
-    for (std::size_t i = 0; i < T::columns.size(); ++i) columns += (i > 0 ? ", " : "") + std::string(T::name) + "." + std::string(T::columns[i]);
+    for (std::size_t i = 0; i < T::columns.size(); ++i)
+        columns += (i > 0 ? ", " : "") + std::string(T::name) + "." + std::string(T::columns[i]);
     return "SELECT " + columns + " FROM " + std::string(T::name) + " " + std::string(rest);
 }
 

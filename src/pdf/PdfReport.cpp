@@ -19,7 +19,8 @@ constexpr int kSvgProperty = 1, kWidthProperty = 2, kHeightProperty = 3;
 constexpr double kMarginMm = 18.0, kFooterMm = 10.0;
 constexpr double kPointsPerInch = 72.0;
 constexpr double kPointsPerMm = kPointsPerInch / 25.4;
-const QColor kInk(0x1D, 0x2B, 0x36), kMuted(0x5C, 0x68, 0x71), kCaution(0x7A, 0x52, 0x00), kHairline(0xDD, 0xD3, 0xBF), kCautionGround(0xFF, 0xF3, 0xD6);
+const QColor kInk(0x1D, 0x2B, 0x36), kMuted(0x5C, 0x68, 0x71), kCaution(0x7A, 0x52, 0x00),
+    kHairline(0xDD, 0xD3, 0xBF), kCautionGround(0xFF, 0xF3, 0xD6);
 
 /// A vector picture inside the text.
 class FigureObject : public QObject, public QTextObjectInterface {
@@ -27,7 +28,9 @@ class FigureObject : public QObject, public QTextObjectInterface {
     Q_INTERFACES(QTextObjectInterface)
 public:
     using QObject::QObject;
-    QSizeF intrinsicSize(QTextDocument*, int, const QTextFormat& f) override { return {f.doubleProperty(kWidthProperty), f.doubleProperty(kHeightProperty)}; }
+    QSizeF intrinsicSize(QTextDocument*, int, const QTextFormat& f) override {
+        return {f.doubleProperty(kWidthProperty), f.doubleProperty(kHeightProperty)};
+    }
     void drawObject(QPainter* p, const QRectF& rect, QTextDocument*, int, const QTextFormat& f) override {
         QSvgRenderer svg(f.property(kSvgProperty).toByteArray());
         svg.render(p, rect);
@@ -42,9 +45,12 @@ public:
     void operator()(const Heading& h) {
         text(h.text, h.level == 1 ? 19 : h.level == 2 ? 13 : 14, true, kInk, h.level == 1 ? 0 : 14, 4);
     }
-    void operator()(const Paragraph& p) { text(p.text, p.muted ? 9 : 10, false, p.muted ? kMuted : kInk, 0, 6); }
+    void operator()(const Paragraph& p) {
+        text(p.text, p.muted ? 9 : 10, false, p.muted ? kMuted : kInk, 0, 6);
+    }
     void operator()(const BulletList& list) {
-        for (const auto& item : list.items) text("•  " + item, 10, false, kInk, 0, 3);
+        for (const auto& item : list.items)
+            text("•  " + item, 10, false, kInk, 0, 3);
     }
     void operator()(const CautionBox& c) { boxed("\u26A0  " + c.text, false); }
     void operator()(const Banner& b) { boxed(b.text, true); }
@@ -67,12 +73,17 @@ public:
         format.setCellSpacing(0);
         format.setHeaderRowCount(1);
         format.setWidth(QTextLength(QTextLength::PercentageLength, 100));
-        QTextTable* table = m_cursor.insertTable(static_cast<int>(t.rows.size()) + 1, static_cast<int>(t.columns.size()), format);
-        for (int c = 0; c < table->columns(); ++c) cell(*table, 0, c, t.columns[static_cast<std::size_t>(c)], true, false, t.wordsInLastColumn);
+        QTextTable* table = m_cursor.insertTable(static_cast<int>(t.rows.size()) + 1,
+                                                 static_cast<int>(t.columns.size()), format);
+        for (int c = 0; c < table->columns(); ++c)
+            cell(*table, 0, c, t.columns[static_cast<std::size_t>(c)], true, false, t.wordsInLastColumn);
         for (int r = 1; r < table->rows(); ++r) {
             const auto& row = t.rows[static_cast<std::size_t>(r) - 1];
-            const bool struck = static_cast<std::size_t>(r) <= t.struck.size() && t.struck[static_cast<std::size_t>(r) - 1];
-            for (int c = 0; c < table->columns(); ++c) cell(*table, r, c, row[static_cast<std::size_t>(c)], false, struck && !(t.wordsInLastColumn && c + 1 == table->columns()), t.wordsInLastColumn);
+            const bool struck =
+                static_cast<std::size_t>(r) <= t.struck.size() && t.struck[static_cast<std::size_t>(r) - 1];
+            for (int c = 0; c < table->columns(); ++c)
+                cell(*table, r, c, row[static_cast<std::size_t>(c)], false,
+                     struck && !(t.wordsInLastColumn && c + 1 == table->columns()), t.wordsInLastColumn);
         }
         m_cursor.movePosition(QTextCursor::End);
     }
@@ -82,8 +93,10 @@ private:
         QTextBlockFormat format;
         format.setTopMargin(above);
         format.setBottomMargin(below);
-        if (m_first) m_cursor.setBlockFormat(format);
-        else m_cursor.insertBlock(format);
+        if (m_first)
+            m_cursor.setBlockFormat(format);
+        else
+            m_cursor.insertBlock(format);
         m_first = false;
     }
     QTextCharFormat characters(double points, bool bold, const QColor& colour) const {
@@ -94,7 +107,8 @@ private:
         format.setForeground(colour);
         return format;
     }
-    void text(const std::string& s, double points, bool bold, const QColor& colour, double above, double below) {
+    void text(const std::string& s, double points, bool bold, const QColor& colour, double above,
+              double below) {
         block(above, below);
         m_cursor.insertText(QString::fromStdString(s), characters(points, bold, colour));
     }
@@ -111,10 +125,12 @@ private:
         format.setWidth(QTextLength(QTextLength::PercentageLength, 100));
         block(0, 0);
         QTextTable* table = m_cursor.insertTable(1, 1, format);
-        table->cellAt(0, 0).firstCursorPosition().insertText(QString::fromStdString(s), characters(10, bold, kCaution));
+        table->cellAt(0, 0).firstCursorPosition().insertText(QString::fromStdString(s),
+                                                             characters(10, bold, kCaution));
         m_cursor.movePosition(QTextCursor::End);
     }
-    void cell(QTextTable& table, int row, int column, const std::string& s, bool head, bool struck, bool lastLeft) {
+    void cell(QTextTable& table, int row, int column, const std::string& s, bool head, bool struck,
+              bool lastLeft) {
         QTextTableCell target = table.cellAt(row, column);
         QTextCharFormat ground = target.format();
         QTextTableCellFormat border = ground.toTableCellFormat();
@@ -143,7 +159,8 @@ namespace {
 /// A report laid out in points on pages of one size, ready to be painted on anything.
 class Layout {
 public:
-    Layout(const Document& document, QSizeF page) : m_title(QString::fromStdString(document.title)), m_page(page) {
+    Layout(const Document& document, QSizeF page)
+        : m_title(QString::fromStdString(document.title)), m_page(page) {
         m_text.setDocumentMargin(0);
         m_base.setPointSizeF(10);
         m_text.setDefaultFont(m_base);
@@ -153,7 +170,8 @@ public:
         m_text.documentLayout()->setPaintDevice(&m_points);
         m_text.setPageSize(page);
         Setter setter(m_text, page.width());
-        for (const Block& block : document.blocks) std::visit(setter, block);
+        for (const Block& block : document.blocks)
+            std::visit(setter, block);
     }
 
     [[nodiscard]] int pages() const { return m_text.pageCount(); }
@@ -173,7 +191,8 @@ public:
         QFont footer = m_base;
         footer.setPixelSize(8);
         painter.setFont(footer);
-        painter.drawText(QRectF(0, m_page.height() + 8, m_page.width(), 16), Qt::AlignRight, QStringLiteral("%1 / %2").arg(page + 1).arg(pages()));
+        painter.drawText(QRectF(0, m_page.height() + 8, m_page.width(), 16), Qt::AlignRight,
+                         QStringLiteral("%1 / %2").arg(page + 1).arg(pages()));
         painter.drawText(QRectF(0, m_page.height() + 8, m_page.width() - 60, 16), Qt::AlignLeft, m_title);
     }
 
@@ -194,7 +213,8 @@ int paintReport(const Document& document, QPagedPaintDevice& device) {
     QPainter painter;
     if (!painter.begin(&device)) return 0;
     const double scale = device.logicalDpiX() / kPointsPerInch;
-    Layout layout(document, QSizeF(device.width() / scale, device.height() / scale - kFooterMm * kPointsPerMm));
+    Layout layout(document,
+                  QSizeF(device.width() / scale, device.height() / scale - kFooterMm * kPointsPerMm));
     painter.scale(scale, scale);
     for (int i = 0; i < layout.pages(); ++i) {
         if (i > 0) device.newPage();
@@ -204,8 +224,10 @@ int paintReport(const Document& document, QPagedPaintDevice& device) {
 }
 
 QList<QImage> reportPages(const Document& document, double width) {
-    constexpr double kA4Width = 210.0 * kPointsPerMm, kA4Height = 297.0 * kPointsPerMm, kMargin = kMarginMm * kPointsPerMm;
-    Layout layout(document, QSizeF(kA4Width - 2 * kMargin, kA4Height - 2 * kMargin - kFooterMm * kPointsPerMm));
+    constexpr double kA4Width = 210.0 * kPointsPerMm, kA4Height = 297.0 * kPointsPerMm,
+                     kMargin = kMarginMm * kPointsPerMm;
+    Layout layout(document,
+                  QSizeF(kA4Width - 2 * kMargin, kA4Height - 2 * kMargin - kFooterMm * kPointsPerMm));
     const double scale = width / kA4Width;
     QList<QImage> pages;
     for (int i = 0; i < layout.pages(); ++i) {

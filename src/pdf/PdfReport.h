@@ -10,8 +10,8 @@ class QPagedPaintDevice;
 
 namespace uttrin {
 
-/// Sets a report on pages of a PDF writer or printer: text stays text, pictures stay vectors, every page numbered.
-/// REQUIRES: a QGuiApplication.
+/// Sets a report on pages of a PDF writer or printer: text stays text, pictures stay vectors, every page
+/// numbered. REQUIRES: a QGuiApplication.
 /// @return the number of pages; 0 if the device cannot be painted on.
 int paintReport(const Document& document, QPagedPaintDevice& device);
 

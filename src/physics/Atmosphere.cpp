@@ -11,9 +11,9 @@ namespace {
 
 // ISO 2533:1975, table 1 and section 2.
 constexpr double kSeaLevelK = 288.15;
-constexpr double kLapse = 0.0065;          // K/m
+constexpr double kLapse = 0.0065;             // K/m
 constexpr double kAirGasConstant = 287.05287; // J/(kg K)
-constexpr double kEarthRadius = 6356766.0; // m, for geopotential height
+constexpr double kEarthRadius = 6356766.0;    // m, for geopotential height
 constexpr double kExponent = kStandardGravity / (kAirGasConstant * kLapse);
 constexpr double kLowest = -5000.0, kHighest = 11000.0; // m, geopotential
 
@@ -23,8 +23,10 @@ double geometric(double h) { return kEarthRadius * h / (kEarthRadius - h); }
 Result<double> checkedHeight(Length altitude) {
     const double h = geopotential(altitude.metre());
     if (!(h >= kLowest && h <= kHighest))
-        return fail(Failure::OutOfRange, fmt::format("the standard atmosphere's lowest layer covers {} m to {} m; {:.6g} m lies outside",
-                                                     kLowest, kHighest, altitude.metre()));
+        return fail(
+            Failure::OutOfRange,
+            fmt::format("the standard atmosphere's lowest layer covers {} m to {} m; {:.6g} m lies outside",
+                        kLowest, kHighest, altitude.metre()));
     return h;
 }
 
@@ -39,7 +41,8 @@ double columnRatio(double h, Temperature air, Reduction reduction) {
 
 Result<Pressure> standardAtmospherePressure(Length altitude) {
     return checkedHeight(altitude).map([](double h) {
-        return Pressure::fromPascal(kStandardAtmospherePascal * std::pow(1.0 - kLapse * h / kSeaLevelK, kExponent));
+        return Pressure::fromPascal(kStandardAtmospherePascal *
+                                    std::pow(1.0 - kLapse * h / kSeaLevelK, kExponent));
     });
 }
 
@@ -47,16 +50,20 @@ Result<Length> standardAtmosphereAltitude(Pressure p) {
     const double ratio = p.pascal() / kStandardAtmospherePascal;
     const double h = kSeaLevelK / kLapse * (1.0 - std::pow(ratio, 1.0 / kExponent));
     if (!(h >= kLowest && h <= kHighest))
-        return fail(Failure::OutOfRange, fmt::format("no height between {} m and {} m has a standard pressure of {:.6g} Pa", kLowest, kHighest, p.pascal()));
+        return fail(Failure::OutOfRange,
+                    fmt::format("no height between {} m and {} m has a standard pressure of {:.6g} Pa",
+                                kLowest, kHighest, p.pascal()));
     return Length::fromMetre(geometric(h));
 }
 
-Result<Pressure> stationFromSeaLevel(Pressure seaLevel, Length altitude, Temperature air, Reduction reduction) {
+Result<Pressure> stationFromSeaLevel(Pressure seaLevel, Length altitude, Temperature air,
+                                     Reduction reduction) {
     return checkedHeight(altitude).map(
         [&](double h) { return Pressure::fromPascal(seaLevel.pascal() * columnRatio(h, air, reduction)); });
 }
 
-Result<Pressure> seaLevelFromStation(Pressure station, Length altitude, Temperature air, Reduction reduction) {
+Result<Pressure> seaLevelFromStation(Pressure station, Length altitude, Temperature air,
+                                     Reduction reduction) {
     return checkedHeight(altitude).map(
         [&](double h) { return Pressure::fromPascal(station.pascal() / columnRatio(h, air, reduction)); });
 }

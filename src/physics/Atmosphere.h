@@ -5,8 +5,8 @@
 
 namespace uttrin {
 
-/// Pressure of the standard atmosphere at a geometric height, ISO 2533:1975 eq. 12 (layer of -6.5 K/km), -5 to 11 km;
-/// outside that Failure::OutOfRange. It is what the weather is not: see kWeatherSpreadPascal.
+/// Pressure of the standard atmosphere at a geometric height, ISO 2533:1975 eq. 12 (layer of -6.5 K/km), -5
+/// to 11 km; outside that Failure::OutOfRange. It is what the weather is not: see kWeatherSpreadPascal.
 [[nodiscard]] Result<Pressure> standardAtmospherePressure(Length altitude);
 
 /// Height at which the standard atmosphere has this pressure: the inverse of `standardAtmospherePressure`.
@@ -17,15 +17,18 @@ inline constexpr double kWeatherSpreadPascal = 1000.0;
 
 /// How a pressure report was brought to sea level.
 enum class Reduction {
-    Hypsometric,       ///< with the air temperature at the station and half the standard lapse (ICAO's and WMO's usual form)
+    Hypsometric, ///< with the air temperature at the station and half the standard lapse (ICAO's and WMO's
+                 ///< usual form)
     StandardAtmosphere ///< with the standard atmosphere's own temperatures
 };
 
 /// Station pressure from a pressure reduced to sea level.
 /// @param air  outdoor temperature at the station; used by Reduction::Hypsometric only.
-[[nodiscard]] Result<Pressure> stationFromSeaLevel(Pressure seaLevel, Length altitude, Temperature air, Reduction reduction);
+[[nodiscard]] Result<Pressure> stationFromSeaLevel(Pressure seaLevel, Length altitude, Temperature air,
+                                                   Reduction reduction);
 
 /// Its inverse: the sea-level pressure that a station reports.
-[[nodiscard]] Result<Pressure> seaLevelFromStation(Pressure station, Length altitude, Temperature air, Reduction reduction);
+[[nodiscard]] Result<Pressure> seaLevelFromStation(Pressure station, Length altitude, Temperature air,
+                                                   Reduction reduction);
 
 } // namespace uttrin

@@ -11,9 +11,9 @@ namespace uttrin::iapws {
 namespace {
 
 // R7-97(2012), table 34.
-constexpr std::array kRegion4{0.11670521452767e4,  -0.72421316703206e6, -0.17073846940092e2, 0.12020824702470e5,
-                              -0.32325550322333e7, 0.14915108613530e2,  -0.48232657361591e4, 0.40511340542057e6,
-                              -0.23855557567849,   0.65017534844798e3};
+constexpr std::array kRegion4{
+    0.11670521452767e4, -0.72421316703206e6, -0.17073846940092e2, 0.12020824702470e5, -0.32325550322333e7,
+    0.14915108613530e2, -0.48232657361591e4, 0.40511340542057e6,  -0.23855557567849,  0.65017534844798e3};
 
 struct Term {
     double factor, power;
@@ -28,17 +28,17 @@ constexpr std::array kMelting{Term{0.119539337e7, 0.300000e1}, Term{0.808183159e
 constexpr std::array kSublimation{Term{-0.212144006e2, 0.333333333e-2}, Term{0.273203819e2, 0.120666667e1},
                                   Term{-0.610598130e1, 0.170333333e1}};
 
-constexpr double kCriticalK = 647.096;      // SR1-86(1992)
-constexpr double kCriticalPa = 22.064e6;    // SR1-86(1992)
-constexpr double kCriticalDensity = 322.0;  // kg/m3, SR1-86(1992)
+constexpr double kCriticalK = 647.096;     // SR1-86(1992)
+constexpr double kCriticalPa = 22.064e6;   // SR1-86(1992)
+constexpr double kCriticalDensity = 322.0; // kg/m3, SR1-86(1992)
 // SR1-86(1992), eq. 1 to 4.
 constexpr std::array kVapourPressure{Term{-7.85951783, 1.0}, Term{1.84408259, 1.5},  Term{-11.7866497, 3.0},
                                      Term{22.6807411, 3.5},  Term{-15.9618719, 4.0}, Term{1.80122502, 7.5}};
 constexpr std::array kLiquidDensity{Term{1.99274064, 1.0 / 3},   Term{1.09965342, 2.0 / 3},
                                     Term{-0.510839303, 5.0 / 3}, Term{-1.75493479, 16.0 / 3},
                                     Term{-45.5170352, 43.0 / 3}, Term{-6.74694450e5, 110.0 / 3}};
-constexpr std::array kVapourDensity{Term{-2.03150240, 2.0 / 6}, Term{-2.68302940, 4.0 / 6},
-                                    Term{-5.38626492, 8.0 / 6}, Term{-17.2991605, 18.0 / 6},
+constexpr std::array kVapourDensity{Term{-2.03150240, 2.0 / 6},  Term{-2.68302940, 4.0 / 6},
+                                    Term{-5.38626492, 8.0 / 6},  Term{-17.2991605, 18.0 / 6},
                                     Term{-44.7586581, 37.0 / 6}, Term{-63.9201063, 71.0 / 6}};
 constexpr double kAlphaScale = 1000.0; // J/kg
 constexpr double kAlphaConstant = -1135.905627715;
@@ -48,14 +48,16 @@ constexpr std::array kAlpha{Term{-5.65134998e-8, -19.0}, Term{2690.66631, 1.0}, 
 template <std::size_t N>
 double sum(const std::array<Term, N>& terms, double x) {
     double total = 0.0;
-    for (const Term& term : terms) total += term.factor * std::pow(x, term.power);
+    for (const Term& term : terms)
+        total += term.factor * std::pow(x, term.power);
     return total;
 }
 
 template <std::size_t N>
 double sumOfDerivatives(const std::array<Term, N>& terms, double x) {
     double total = 0.0;
-    for (const Term& term : terms) total += term.factor * term.power * std::pow(x, term.power - 1.0);
+    for (const Term& term : terms)
+        total += term.factor * term.power * std::pow(x, term.power - 1.0);
     return total;
 }
 
@@ -106,7 +108,8 @@ double sublimationTemperature(double p) {
 double meltingPressure(double t) {
     const double theta = t / kTripleK;
     double ratio = 1.0;
-    for (const Term& term : kMelting) ratio += term.factor * (1.0 - std::pow(theta, term.power));
+    for (const Term& term : kMelting)
+        ratio += term.factor * (1.0 - std::pow(theta, term.power));
     return kTriplePa * ratio;
 }
 

@@ -18,7 +18,8 @@ Result<Saturation> Substance::saturationAt(Pressure p) const {
 }
 
 Result<double> Substance::molarEnthalpyOfVaporisation(Temperature t) const {
-    return enthalpyOfVaporisation(t).map([this](double perKilogram) { return perKilogram * facts().molarMass; });
+    return enthalpyOfVaporisation(t).map(
+        [this](double perKilogram) { return perKilogram * facts().molarMass; });
 }
 
 Result<TemperatureDifference> Substance::boilingPointRiseAtDepth(Pressure p, Length depth) const {
@@ -41,7 +42,8 @@ Result<const Substance*> findSubstance(std::string_view id) {
         if (s->facts().id == id) return s;
         known += (known.empty() ? "" : ", ") + s->facts().id;
     }
-    return fail(Failure::BadInput, fmt::format("'{}' is not a fluid that Uttrin knows; accepted: {}", id, known));
+    return fail(Failure::BadInput,
+                fmt::format("'{}' is not a fluid that Uttrin knows; accepted: {}", id, known));
 }
 
 } // namespace uttrin

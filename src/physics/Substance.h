@@ -43,7 +43,8 @@ struct Saturation {
     [[nodiscard]] double temperatureU() const { return relativePressureU * pressure.pascal() / slope; }
 };
 
-/// A pure substance with its vapour-pressure curve: over the solid below the triple point, over the liquid above.
+/// A pure substance with its vapour-pressure curve: over the solid below the triple point, over the liquid
+/// above.
 class Substance {
 public:
     Substance() = default;

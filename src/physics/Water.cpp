@@ -12,9 +12,11 @@ namespace {
 constexpr double kTripleK = 273.16;
 constexpr double kCriticalK = 647.096;
 constexpr double kLowestK = 50.0; // R14-08, lower end of the sublimation equation
-constexpr double kIceDensity = 916.7; // kg/m3 at the triple point, IAPWS R10-06(2009); changes by 2 % down to 190 K
+constexpr double kIceDensity =
+    916.7; // kg/m3 at the triple point, IAPWS R10-06(2009); changes by 2 % down to 190 K
 
-// R7-97 reproduces IAPWS-95, which states 0.025 % (about 95 % confidence) for the saturation pressure; half is standard.
+// R7-97 reproduces IAPWS-95, which states 0.025 % (about 95 % confidence) for the saturation pressure; half
+// is standard.
 constexpr double kLiquidRelativeU = 0.000125;
 // R14-08 section 4: 0.1 % at 200 K and above (about 95 % confidence), growing to 1 % at 130 K and more below.
 constexpr double kIceRelativeU = 0.0005;
@@ -24,7 +26,8 @@ constexpr double kColdIceK = 200.0;
 class Water final : public Substance {
 public:
     Water() {
-        // One number on each branch closes the gap of less than 1e-6 between the two formulations at the triple point.
+        // One number on each branch closes the gap of less than 1e-6 between the two formulations at the
+        // triple point.
         m_tripleLiquid = iapws::region4Pressure(kTripleK);
         m_tripleIce = iapws::sublimationPressure(kTripleK);
         m_lowestPressure = iapws::sublimationPressure(kLowestK);
@@ -33,9 +36,16 @@ public:
 
     const SubstanceFacts& facts() const override {
         static const SubstanceFacts facts{
-            "water", "water", "H2O", 0.018015268, Temperature::fromKelvin(kTripleK), Pressure::fromPascal(611.657),
+            "water",
+            "water",
+            "H2O",
+            0.018015268,
+            Temperature::fromKelvin(kTripleK),
+            Pressure::fromPascal(611.657),
             Temperature::fromKelvin(iapws::region4Temperature(kStandardAtmospherePascal)),
-            Temperature::fromKelvin(kCriticalK), Pressure::fromPascal(22.064e6), Temperature::fromKelvin(kLowestK),
+            Temperature::fromKelvin(kCriticalK),
+            Pressure::fromPascal(22.064e6),
+            Temperature::fromKelvin(kLowestK),
             {"IAPWS R7-97(2012)", "IAPWS R14-08(2011)", "IAPWS SR1-86(1992)"}};
         return facts;
     }
@@ -48,9 +58,10 @@ public:
     Result<Temperature> boilingPoint(Pressure p) const override {
         const double pa = p.pascal();
         if (!(pa >= m_lowestPressure && pa <= m_critical))
-            return fail(Failure::OutOfRange,
-                        fmt::format("water's vapour pressure covers {:.3g} Pa to {:.4g} Pa; {:.6g} Pa lies outside",
-                                    m_lowestPressure, m_critical, pa));
+            return fail(
+                Failure::OutOfRange,
+                fmt::format("water's vapour pressure covers {:.3g} Pa to {:.4g} Pa; {:.6g} Pa lies outside",
+                            m_lowestPressure, m_critical, pa));
         if (pa >= m_tripleLiquid) return Temperature::fromKelvin(iapws::region4Temperature(pa));
         if (pa < m_tripleIce) return Temperature::fromKelvin(iapws::sublimationTemperature(pa));
         return Temperature::fromKelvin(kTripleK);
@@ -97,8 +108,9 @@ private:
     static Phases phasesAt(double k) { return k < kTripleK ? Phases::SolidVapour : Phases::LiquidVapour; }
 
     static tl::unexpected<Failure> outOfRange(Temperature t) {
-        return fail(Failure::OutOfRange, fmt::format("water's vapour pressure covers {} K to {} K; {:.6g} K lies outside",
-                                                     kLowestK, kCriticalK, t.kelvin()));
+        return fail(Failure::OutOfRange,
+                    fmt::format("water's vapour pressure covers {} K to {} K; {:.6g} K lies outside",
+                                kLowestK, kCriticalK, t.kelvin()));
     }
 
     static double pressureAt(double k) {

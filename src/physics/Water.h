@@ -4,15 +4,16 @@
 
 namespace uttrin {
 
-/// Ordinary water. Liquid-vapour by IAPWS R7-97(2012) region 4, ice-vapour and melting by IAPWS R14-08(2011), saturated
-/// densities and enthalpies by IAPWS SR1-86(1992).
+/// Ordinary water. Liquid-vapour by IAPWS R7-97(2012) region 4, ice-vapour and melting by IAPWS R14-08(2011),
+/// saturated densities and enthalpies by IAPWS SR1-86(1992).
 [[nodiscard]] const Substance& water();
 
 namespace iapws {
 
 /// IAPWS R7-97(2012) eq. 30: saturation pressure in Pa. @param t K, 273.15 to 647.096 (not checked here).
 [[nodiscard]] double region4Pressure(double t);
-/// IAPWS R7-97(2012) eq. 31, the exact inverse of eq. 30: saturation temperature in K. @param p Pa, 611.213 to 22.064e6.
+/// IAPWS R7-97(2012) eq. 31, the exact inverse of eq. 30: saturation temperature in K. @param p Pa, 611.213
+/// to 22.064e6.
 [[nodiscard]] double region4Temperature(double p);
 /// IAPWS R14-08(2011) eq. 6: sublimation pressure of ice Ih in Pa. @param t K, 50 to 273.16.
 [[nodiscard]] double sublimationPressure(double t);
@@ -23,12 +24,12 @@ namespace iapws {
 
 /// Saturated liquid and vapour by IAPWS SR1-86(1992), 273.16 to 647.096 K.
 struct SaturatedProperties {
-    double pressure;        ///< Pa, eq. 1
-    double slope;           ///< dp/dT, Pa/K, derivative of eq. 1
-    double liquidDensity;   ///< kg/m3, eq. 2
-    double vapourDensity;   ///< kg/m3, eq. 3
-    double liquidEnthalpy;  ///< J/kg, eq. 6
-    double vapourEnthalpy;  ///< J/kg, eq. 7
+    double pressure;       ///< Pa, eq. 1
+    double slope;          ///< dp/dT, Pa/K, derivative of eq. 1
+    double liquidDensity;  ///< kg/m3, eq. 2
+    double vapourDensity;  ///< kg/m3, eq. 3
+    double liquidEnthalpy; ///< J/kg, eq. 6
+    double vapourEnthalpy; ///< J/kg, eq. 7
 };
 [[nodiscard]] SaturatedProperties saturatedProperties(double t);
 

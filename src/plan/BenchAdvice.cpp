@@ -5,12 +5,15 @@ namespace uttrin {
 std::vector<std::string> materialsFor(const Plan& plan) {
     std::vector<std::string> out;
     const bool heat = plan.method == Method::HoldPressure;
-    out.emplace_back(heat ? "vacuum flask (round bottom, rated for vacuum) on a stand" : "vacuum-rated jar or bell jar with its plate");
+    out.emplace_back(heat ? "vacuum flask (round bottom, rated for vacuum) on a stand"
+                          : "vacuum-rated jar or bell jar with its plate");
     if (heat) out.emplace_back("heating mantle with a regulator");
     if (heat) out.emplace_back("reflux condenser with cooling water");
     if (!heat) out.emplace_back("hot water, ice water and a jug, to set the water's temperature");
     out.emplace_back("pump behind a ballast bottle, with a stopcock to close it off and a bleed valve");
-    out.emplace_back(plan.rig.gauge.convention == PressureConvention::TwoArm ? "U-tube with its ruler, both arms readable" : plan.rig.gauge.name);
+    out.emplace_back(plan.rig.gauge.convention == PressureConvention::TwoArm
+                         ? "U-tube with its ruler, both arms readable"
+                         : plan.rig.gauge.name);
     out.push_back(plan.rig.thermometer.name);
     if (plan.rig.aid == NucleationAid::Chips) out.emplace_back("boiling chips, fresh ones for each run");
     if (plan.rig.aid == NucleationAid::Stirrer) out.emplace_back("magnetic stirrer with its bar");
@@ -21,16 +24,27 @@ std::vector<std::string> materialsFor(const Plan& plan) {
 
 std::vector<Caution> cautionsFor(const Plan& plan) {
     std::vector<Caution> out;
-    out.push_back({"implosion", "Glass under vacuum can implode. Use only vessels that their maker rates for vacuum, look for scratches and stars first, put up the shield, wear goggles."});
+    out.push_back(
+        {"implosion", "Glass under vacuum can implode. Use only vessels that their maker rates for vacuum, "
+                      "look for scratches and stars first, put up the shield, wear goggles."});
     if (plan.method == Method::HoldPressure) {
-        out.push_back({"closed-heating", "Never warm a closed flask: keep the way to the ballast bottle or the bleed valve open whenever the heat is on and the pump is shut off for more than a reading."});
-        out.push_back({"scald", "Boiling water scalds, and so does the steam let out when a flask is opened. Let it cool, bleed to the room's pressure first."});
+        out.push_back({"closed-heating",
+                       "Never warm a closed flask: keep the way to the ballast bottle or the bleed valve "
+                       "open whenever the heat is on and the pump is shut off for more than a reading."});
+        out.push_back({"scald", "Boiling water scalds, and so does the steam let out when a flask is opened. "
+                                "Let it cool, bleed to the room's pressure first."});
     } else {
-        out.push_back({"scald", "Hot water up to boiling is carried and poured: use a jug with a handle, gloves, and keep the way clear."});
+        out.push_back({"scald", "Hot water up to boiling is carried and poured: use a jug with a handle, "
+                                "gloves, and keep the way clear."});
     }
-    if (plan.rig.aid == NucleationAid::None) out.push_back({"bumping", "Nothing in the liquid starts bubbles: it may superheat and bump. Add boiling chips before heating, never to hot liquid."});
-    if (plan.rig.gauge.convention == PressureConvention::TwoArm) out.push_back({"mercury", "Mercury vapour is poisonous. Keep the U-tube over a tray, change pressure slowly, have the spill kit and the local rules at hand."});
-    out.push_back({"rules", "Local rules, the vessel maker's rating and qualified staff come before this sheet."});
+    if (plan.rig.aid == NucleationAid::None)
+        out.push_back({"bumping", "Nothing in the liquid starts bubbles: it may superheat and bump. Add "
+                                  "boiling chips before heating, never to hot liquid."});
+    if (plan.rig.gauge.convention == PressureConvention::TwoArm)
+        out.push_back({"mercury", "Mercury vapour is poisonous. Keep the U-tube over a tray, change pressure "
+                                  "slowly, have the spill kit and the local rules at hand."});
+    out.push_back(
+        {"rules", "Local rules, the vessel maker's rating and qualified staff come before this sheet."});
     return out;
 }
 

@@ -23,42 +23,60 @@ Result<E> fromId(std::string_view wanted, const std::array<E, N>& all, std::stri
 
 Result<void> above(double value, double floor, std::string_view name, std::string_view unit) {
     if (std::isfinite(value) && value > floor) return {};
-    return fail(Failure::BadInput, fmt::format("{} must be above {} {}; it is {} {}", name, floor, unit, value, unit));
+    return fail(Failure::BadInput,
+                fmt::format("{} must be above {} {}; it is {} {}", name, floor, unit, value, unit));
 }
 
 Result<void> checkLadder(const Plan& plan) {
     const Ladder& l = plan.ladder;
-    if (!std::isfinite(l.from) || !std::isfinite(l.to)) return fail(Failure::BadInput, "the ladder's ends must be numbers");
+    if (!std::isfinite(l.from) || !std::isfinite(l.to))
+        return fail(Failure::BadInput, "the ladder's ends must be numbers");
     if (l.spacing == Spacing::DialSteps) {
-        if (!(l.dialStep > 0.0) || !std::isfinite(l.dialStep)) return fail(Failure::BadInput, "the ladder's dial step must be above zero");
-        if (std::abs(l.to - l.from) / l.dialStep > 100.0) return fail(Failure::BadInput, "the ladder has more than 100 dial steps; take a larger step");
+        if (!(l.dialStep > 0.0) || !std::isfinite(l.dialStep))
+            return fail(Failure::BadInput, "the ladder's dial step must be above zero");
+        if (std::abs(l.to - l.from) / l.dialStep > 100.0)
+            return fail(Failure::BadInput, "the ladder has more than 100 dial steps; take a larger step");
         return {};
     }
-    if (l.count < 2 || l.count > 100) return fail(Failure::BadInput, fmt::format("the ladder needs 2 to 100 targets; it has {}", l.count));
-    if (const auto ok = above(l.from, 0.0, "the ladder's lower end", l.spacing == Spacing::Pressure ? "Pa" : "K"); !ok) return ok;
-    if (!(l.to > l.from)) return fail(Failure::BadInput, "the ladder's upper end must be above its lower end");
+    if (l.count < 2 || l.count > 100)
+        return fail(Failure::BadInput, fmt::format("the ladder needs 2 to 100 targets; it has {}", l.count));
+    if (const auto ok =
+            above(l.from, 0.0, "the ladder's lower end", l.spacing == Spacing::Pressure ? "Pa" : "K");
+        !ok)
+        return ok;
+    if (!(l.to > l.from))
+        return fail(Failure::BadInput, "the ladder's upper end must be above its lower end");
     return {};
 }
 
 } // namespace
 
-std::string_view id(Method method) { return method == Method::HoldPressure ? "hold-pressure" : "hold-temperature"; }
+std::string_view id(Method method) {
+    return method == Method::HoldPressure ? "hold-pressure" : "hold-temperature";
+}
 
 std::string_view id(NucleationAid aid) {
     switch (aid) {
-    case NucleationAid::None: return "none";
-    case NucleationAid::Chips: return "chips";
-    case NucleationAid::Stirrer: return "stirrer";
+    case NucleationAid::None:
+        return "none";
+    case NucleationAid::Chips:
+        return "chips";
+    case NucleationAid::Stirrer:
+        return "stirrer";
     }
     return "";
 }
 
 std::string_view id(Spacing spacing) {
     switch (spacing) {
-    case Spacing::Pressure: return "pressure";
-    case Spacing::Temperature: return "temperature";
-    case Spacing::InverseTemperature: return "inverse-temperature";
-    case Spacing::DialSteps: return "dial-steps";
+    case Spacing::Pressure:
+        return "pressure";
+    case Spacing::Temperature:
+        return "temperature";
+    case Spacing::InverseTemperature:
+        return "inverse-temperature";
+    case Spacing::DialSteps:
+        return "dial-steps";
     }
     return "";
 }
@@ -67,10 +85,14 @@ Result<Method> methodFromId(std::string_view wanted) {
     return fromId(wanted, std::array{Method::HoldPressure, Method::HoldTemperature}, "a method");
 }
 Result<NucleationAid> nucleationAidFromId(std::string_view wanted) {
-    return fromId(wanted, std::array{NucleationAid::None, NucleationAid::Chips, NucleationAid::Stirrer}, "a nucleation aid");
+    return fromId(wanted, std::array{NucleationAid::None, NucleationAid::Chips, NucleationAid::Stirrer},
+                  "a nucleation aid");
 }
 Result<Spacing> spacingFromId(std::string_view wanted) {
-    return fromId(wanted, std::array{Spacing::Pressure, Spacing::Temperature, Spacing::InverseTemperature, Spacing::DialSteps}, "a spacing");
+    return fromId(
+        wanted,
+        std::array{Spacing::Pressure, Spacing::Temperature, Spacing::InverseTemperature, Spacing::DialSteps},
+        "a spacing");
 }
 
 std::string_view criterionText(std::string_view criterion) {
@@ -81,7 +103,8 @@ std::string_view criterionText(std::string_view criterion) {
 }
 
 std::string_view methodText(Method method) {
-    return method == Method::HoldPressure ? "hold the pressure, heat until it boils" : "hold the temperature, pump until it boils";
+    return method == Method::HoldPressure ? "hold the pressure, heat until it boils"
+                                          : "hold the temperature, pump until it boils";
 }
 
 Result<void> check(const Plan& plan) {
@@ -89,12 +112,25 @@ Result<void> check(const Plan& plan) {
     if (const auto ok = check(plan.rig.gauge); !ok) return ok;
     if (const auto ok = check(plan.rig.thermometer); !ok) return ok;
     const Rig& r = plan.rig;
-    for (const auto& [value, name, unit] : {std::tuple{r.vesselLitre, "the vessel's volume", "L"}, {r.liquidLitre, "the liquid's volume", "L"}, {r.heaterWatt, "the heater's power", "W"}, {r.pumpLitrePerMinute, "the pump's speed", "L/min"}, {r.pumpUltimatePa, "the pump's ultimate pressure", "Pa"}, {plan.periodMinutes, "the period", "min"}})
+    for (const auto& [value, name, unit] : {std::tuple{r.vesselLitre, "the vessel's volume", "L"},
+                                            {r.liquidLitre, "the liquid's volume", "L"},
+                                            {r.heaterWatt, "the heater's power", "W"},
+                                            {r.pumpLitrePerMinute, "the pump's speed", "L/min"},
+                                            {r.pumpUltimatePa, "the pump's ultimate pressure", "Pa"},
+                                            {plan.periodMinutes, "the period", "min"}})
         if (const auto ok = above(value, 0.0, name, unit); !ok) return ok;
-    if (!(r.liquidLitre < r.vesselLitre)) return fail(Failure::BadInput, "the liquid does not fit into the vessel");
-    if (!(r.depthCm >= 0.0 && r.depthCm < 200.0)) return fail(Failure::BadInput, "the liquid's depth must be 0 to 200 cm");
-    if (!(plan.startCelsius >= 0.0 && plan.startCelsius <= 100.0)) return fail(Failure::BadInput, "the water must start between 0 and 100 degC");
-    if (criterionText(plan.criterion).empty()) return fail(Failure::BadInput, fmt::format("'{}' is not a boiling criterion; accepted: first-bubbles, steady, stops-after-isolating", plan.criterion));
+    if (!(r.liquidLitre < r.vesselLitre))
+        return fail(Failure::BadInput, "the liquid does not fit into the vessel");
+    if (!(r.depthCm >= 0.0 && r.depthCm < 200.0))
+        return fail(Failure::BadInput, "the liquid's depth must be 0 to 200 cm");
+    if (!(plan.startCelsius >= 0.0 && plan.startCelsius <= 100.0))
+        return fail(Failure::BadInput, "the water must start between 0 and 100 degC");
+    if (criterionText(plan.criterion).empty())
+        return fail(
+            Failure::BadInput,
+            fmt::format(
+                "'{}' is not a boiling criterion; accepted: first-bubbles, steady, stops-after-isolating",
+                plan.criterion));
     if (plan.ladder.tasterPa)
         if (const auto ok = above(*plan.ladder.tasterPa, 0.0, "the taster's pressure", "Pa"); !ok) return ok;
     return checkLadder(plan);

@@ -25,12 +25,12 @@ struct Rig {
     Thermometer thermometer;
     double vesselLitre = 1.0;
     double liquidLitre = 0.3;
-    double depthCm = 4.0;            ///< of the liquid over the place where bubbles form
+    double depthCm = 4.0; ///< of the liquid over the place where bubbles form
     NucleationAid aid = NucleationAid::Chips;
-    bool aidFresh = true;            ///< chips work once
-    double heaterWatt = 300.0;       ///< HoldPressure
+    bool aidFresh = true;      ///< chips work once
+    double heaterWatt = 300.0; ///< HoldPressure
     double pumpLitrePerMinute = 20.0;
-    double pumpUltimatePa = 1000.0;  ///< lowest pressure that the pump reaches
+    double pumpUltimatePa = 1000.0; ///< lowest pressure that the pump reaches
 };
 
 /// How targets are spread between the two ends.
@@ -39,13 +39,14 @@ enum class Spacing { Pressure, Temperature, InverseTemperature, DialSteps };
 /// A ladder of targets. What `from` and `to` count depends on the spacing.
 struct Ladder {
     Spacing spacing = Spacing::Pressure;
-    double from = 20e3;      ///< Pa absolute (Pressure), K (Temperature, InverseTemperature), dial unit (DialSteps)
-    double to = 90e3;        ///< as `from`
-    int count = 10;          ///< all spacings but DialSteps
-    double dialStep = 0.1;   ///< DialSteps: in the gauge's unit
+    double from =
+        20e3;         ///< Pa absolute (Pressure), K (Temperature, InverseTemperature), dial unit (DialSteps)
+    double to = 90e3; ///< as `from`
+    int count = 10;   ///< all spacings but DialSteps
+    double dialStep = 0.1;          ///< DialSteps: in the gauge's unit
     std::optional<double> tasterPa; ///< one extra single low point, Pa absolute
     bool tasterInFit = false;
-    std::map<int, double> moved;    ///< targets set by hand: place in the ladder (taster: -1) to Pa absolute
+    std::map<int, double> moved; ///< targets set by hand: place in the ladder (taster: -1) to Pa absolute
 };
 
 /// A lab as it is to be done.
@@ -57,7 +58,8 @@ struct Plan {
     Ladder ladder;
     double periodMinutes = 55.0;
     double startCelsius = 20.0; ///< of the water at the start
-    std::string criterion = "steady"; ///< the class's picture of boiling: "first-bubbles", "steady", "stops-after-isolating"
+    std::string criterion =
+        "steady"; ///< the class's picture of boiling: "first-bubbles", "steady", "stops-after-isolating"
 };
 
 /// Identifiers in files.

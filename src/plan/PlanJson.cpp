@@ -14,7 +14,8 @@ using Json = nlohmann::ordered_json;
 /// A JSON object being read, with its path for messages. The first failure is kept; later reads do nothing.
 class Reader {
 public:
-    Reader(const Json& object, std::string path, std::optional<Failure>& failure) : m_object(object), m_path(std::move(path)), m_failure(failure) {
+    Reader(const Json& object, std::string path, std::optional<Failure>& failure)
+        : m_object(object), m_path(std::move(path)), m_failure(failure) {
         if (!object.is_object()) refuse("", "an object { … }");
     }
 
@@ -27,29 +28,37 @@ public:
 
     void number(const char* key, double& into) {
         if (const Json* v = at(key)) {
-            if (!v->is_number() || !std::isfinite(v->get<double>())) refuse(key, "a number");
-            else into = v->get<double>();
+            if (!v->is_number() || !std::isfinite(v->get<double>()))
+                refuse(key, "a number");
+            else
+                into = v->get<double>();
         }
     }
 
     void count(const char* key, int& into) {
         if (const Json* v = at(key)) {
-            if (!v->is_number_integer() || v->get<std::int64_t>() < 0 || v->get<std::int64_t>() > 1'000'000) refuse(key, "a whole number from 0 to 1000000");
-            else into = v->get<int>();
+            if (!v->is_number_integer() || v->get<std::int64_t>() < 0 || v->get<std::int64_t>() > 1'000'000)
+                refuse(key, "a whole number from 0 to 1000000");
+            else
+                into = v->get<int>();
         }
     }
 
     void flag(const char* key, bool& into) {
         if (const Json* v = at(key)) {
-            if (!v->is_boolean()) refuse(key, "true or false");
-            else into = v->get<bool>();
+            if (!v->is_boolean())
+                refuse(key, "true or false");
+            else
+                into = v->get<bool>();
         }
     }
 
     void string(const char* key, std::string& into) {
         if (const Json* v = at(key)) {
-            if (!v->is_string()) refuse(key, "a text in quotes");
-            else into = v->get<std::string>();
+            if (!v->is_string())
+                refuse(key, "a text in quotes");
+            else
+                into = v->get<std::string>();
         }
     }
 
@@ -60,16 +69,23 @@ public:
         string(key, word);
         if (m_failure || !has(key)) return;
         auto value = parse(word);
-        if (value) into = *value;
-        else m_failure = Failure{Failure::BadInput, path(key) + ": " + value.error().message};
+        if (value)
+            into = *value;
+        else
+            m_failure = Failure{Failure::BadInput, path(key) + ": " + value.error().message};
     }
 
     void refuse(const char* key, std::string_view accepted) const {
-        if (!m_failure) m_failure = Failure{Failure::BadInput, fmt::format("{}: expected {}", path(key), accepted)};
+        if (!m_failure)
+            m_failure = Failure{Failure::BadInput, fmt::format("{}: expected {}", path(key), accepted)};
     }
 
-    [[nodiscard]] std::string path(const char* key) const { return *key ? m_path + "/" + key : m_path.empty() ? "the file" : m_path; }
-    [[nodiscard]] const Json* at(const char* key) const { return !m_failure && has(key) ? &m_object[key] : nullptr; }
+    [[nodiscard]] std::string path(const char* key) const {
+        return *key ? m_path + "/" + key : m_path.empty() ? "the file" : m_path;
+    }
+    [[nodiscard]] const Json* at(const char* key) const {
+        return !m_failure && has(key) ? &m_object[key] : nullptr;
+    }
 
 private:
     const Json& m_object;
@@ -88,7 +104,8 @@ Json roomToJson(const RoomEntry& e) {
         j["reading"] = formatMeasure(e.value, unit(e.unit));
         j["uncertainty"] = formatMeasure(e.valueU, unit(e.unit));
     }
-    if (e.method == RoomMethod::Altitude || e.method == RoomMethod::SeaLevelReport) j["altitude"] = formatMeasure(e.altitudeM, unit("m"));
+    if (e.method == RoomMethod::Altitude || e.method == RoomMethod::SeaLevelReport)
+        j["altitude"] = formatMeasure(e.altitudeM, unit("m"));
     if (e.method == RoomMethod::SeaLevelReport) {
         j["air"] = formatMeasure(e.airCelsius, unit("degC"));
         j["reduction"] = e.reduction == Reduction::Hypsometric ? "hypsometric" : "standard-atmosphere";
@@ -100,7 +117,8 @@ Json roomToJson(const RoomEntry& e) {
 Result<Reduction> reductionFromId(std::string_view word) {
     if (word == "hypsometric") return Reduction::Hypsometric;
     if (word == "standard-atmosphere") return Reduction::StandardAtmosphere;
-    return fail(Failure::BadInput, fmt::format("'{}' is not a reduction; accepted: hypsometric, standard-atmosphere", word));
+    return fail(Failure::BadInput,
+                fmt::format("'{}' is not a reduction; accepted: hypsometric, standard-atmosphere", word));
 }
 
 void readRoomFrom(Reader r, RoomEntry& e) {
@@ -115,14 +133,18 @@ void readRoomFrom(Reader r, RoomEntry& e) {
         e.unit = std::string(reading.unit->symbol);
         e.valueU = u.unit ? u.number * u.unit->factor / reading.unit->factor : 0.0;
     }
-    r.parsed("altitude", e.altitudeM, [](std::string_view s) { return parseLength(s).map([](Length l) { return l.metre(); }); });
-    r.parsed("air", e.airCelsius, [](std::string_view s) { return parseTemperature(s).map([](Temperature t) { return t.celsius(); }); });
+    r.parsed("altitude", e.altitudeM,
+             [](std::string_view s) { return parseLength(s).map([](Length l) { return l.metre(); }); });
+    r.parsed("air", e.airCelsius, [](std::string_view s) {
+        return parseTemperature(s).map([](Temperature t) { return t.celsius(); });
+    });
     r.parsed("reduction", e.reduction, reductionFromId);
     r.parsed("ultimate", e.ultimatePa, inPascal(parsePressure));
 }
 
 Json gaugeToJson(const PressureInstrument& g) {
-    Json j{{"name", g.name}, {"convention", id(g.convention)}, {"unit", g.unit}, {"division", g.division}, {"accuracy", g.accuracy}, {"tap", id(g.tap)}};
+    Json j{{"name", g.name},         {"convention", id(g.convention)}, {"unit", g.unit},
+           {"division", g.division}, {"accuracy", g.accuracy},         {"tap", id(g.tap)}};
     if (g.convention == PressureConvention::TwoArm) {
         j["arm_sum"] = g.armSum;
         j["liquid_temperature"] = formatMeasure(g.liquidCelsius, unit("degC"));
@@ -133,28 +155,46 @@ Json gaugeToJson(const PressureInstrument& g) {
 void readGaugeFrom(Reader r, PressureInstrument& g) {
     r.string("name", g.name);
     r.parsed("convention", g.convention, pressureConventionFromId);
-    const Dimension dimension = g.convention == PressureConvention::TwoArm ? Dimension::Length : Dimension::Pressure;
+    const Dimension dimension =
+        g.convention == PressureConvention::TwoArm ? Dimension::Length : Dimension::Pressure;
     if (dimension == Dimension::Length && !r.has("unit")) g.unit = "cm";
-    r.parsed("unit", g.unit, [dimension](std::string_view s) { return findUnit(s, dimension).map([](const Unit* u) { return std::string(u->symbol); }); });
+    r.parsed("unit", g.unit, [dimension](std::string_view s) {
+        return findUnit(s, dimension).map([](const Unit* u) { return std::string(u->symbol); });
+    });
     r.number("division", g.division);
     r.number("accuracy", g.accuracy);
     r.parsed("tap", g.tap, pressureTapFromId);
     r.number("arm_sum", g.armSum);
-    r.parsed("liquid_temperature", g.liquidCelsius, [](std::string_view s) { return parseTemperature(s).map([](Temperature t) { return t.celsius(); }); });
+    r.parsed("liquid_temperature", g.liquidCelsius, [](std::string_view s) {
+        return parseTemperature(s).map([](Temperature t) { return t.celsius(); });
+    });
 }
 
 Json rigToJson(const Rig& r) {
     return {{"gauge", gaugeToJson(r.gauge)},
-            {"thermometer", {{"name", r.thermometer.name}, {"unit", r.thermometer.unit}, {"division", r.thermometer.division}, {"accuracy", r.thermometer.accuracy}, {"place", id(r.thermometer.place)}}},
-            {"vessel_l", r.vesselLitre}, {"liquid_l", r.liquidLitre}, {"depth_cm", r.depthCm}, {"nucleation", id(r.aid)}, {"nucleation_fresh", r.aidFresh},
-            {"heater_w", r.heaterWatt}, {"pump_l_per_min", r.pumpLitrePerMinute}, {"pump_ultimate", formatMeasure(r.pumpUltimatePa, unit("Pa"))}};
+            {"thermometer",
+             {{"name", r.thermometer.name},
+              {"unit", r.thermometer.unit},
+              {"division", r.thermometer.division},
+              {"accuracy", r.thermometer.accuracy},
+              {"place", id(r.thermometer.place)}}},
+            {"vessel_l", r.vesselLitre},
+            {"liquid_l", r.liquidLitre},
+            {"depth_cm", r.depthCm},
+            {"nucleation", id(r.aid)},
+            {"nucleation_fresh", r.aidFresh},
+            {"heater_w", r.heaterWatt},
+            {"pump_l_per_min", r.pumpLitrePerMinute},
+            {"pump_ultimate", formatMeasure(r.pumpUltimatePa, unit("Pa"))}};
 }
 
 void readRigFrom(Reader r, Rig& rig) {
     readGaugeFrom(r.child("gauge"), rig.gauge);
     Reader t = r.child("thermometer");
     t.string("name", rig.thermometer.name);
-    t.parsed("unit", rig.thermometer.unit, [](std::string_view s) { return findUnit(s, Dimension::Temperature).map([](const Unit* u) { return std::string(u->symbol); }); });
+    t.parsed("unit", rig.thermometer.unit, [](std::string_view s) {
+        return findUnit(s, Dimension::Temperature).map([](const Unit* u) { return std::string(u->symbol); });
+    });
     t.number("division", rig.thermometer.division);
     t.number("accuracy", rig.thermometer.accuracy);
     t.parsed("place", rig.thermometer.place, sensorPlaceFromId);
@@ -188,7 +228,8 @@ Json ladderToJson(const Ladder& l) {
     j["taster_in_fit"] = l.tasterInFit;
     if (!l.moved.empty()) {
         Json moved = Json::object();
-        for (const auto& [place, pa] : l.moved) moved[std::to_string(place)] = formatMeasure(pa, unit("Pa"));
+        for (const auto& [place, pa] : l.moved)
+            moved[std::to_string(place)] = formatMeasure(pa, unit("Pa"));
         j["moved"] = std::move(moved);
     }
     return j;
@@ -199,7 +240,8 @@ void readMoved(Reader& r, const Json& object, std::optional<Failure>& failure, L
     for (const auto& [key, value] : object.items()) {
         const auto place = parseNumber(key);
         const bool whole = place && std::trunc(*place) == *place && *place >= -1.0 && *place <= 100.0;
-        if (!whole || !value.is_string()) return r.refuse("moved", "places from -1 to 100, each with a pressure \"VALUE UNIT\"");
+        if (!whole || !value.is_string())
+            return r.refuse("moved", "places from -1 to 100, each with a pressure \"VALUE UNIT\"");
         const auto p = parsePressure(value.get<std::string>());
         if (!p) {
             failure = Failure{Failure::BadInput, r.path("moved") + "/" + key + ": " + p.error().message};
@@ -217,7 +259,8 @@ void readLadderFrom(Reader r, std::optional<Failure>& failure, Ladder& l) {
         r.number("step", l.dialStep);
     } else {
         const auto end = [&](std::string_view s) -> Result<double> {
-            if (l.spacing == Spacing::Pressure) return parsePressure(s).map([](Pressure p) { return p.pascal(); });
+            if (l.spacing == Spacing::Pressure)
+                return parsePressure(s).map([](Pressure p) { return p.pascal(); });
             return parseTemperature(s).map([](Temperature t) { return t.kelvin(); });
         };
         r.parsed("from", l.from, end);
@@ -234,8 +277,14 @@ void readLadderFrom(Reader r, std::optional<Failure>& failure, Ladder& l) {
 }
 
 Json planToJson(const Plan& p) {
-    return {{"title", p.title}, {"substance", p.substance}, {"method", id(p.method)}, {"rig", rigToJson(p.rig)}, {"ladder", ladderToJson(p.ladder)},
-            {"period_min", p.periodMinutes}, {"start_temperature", formatMeasure(p.startCelsius, unit("degC"))}, {"criterion", p.criterion}};
+    return {{"title", p.title},
+            {"substance", p.substance},
+            {"method", id(p.method)},
+            {"rig", rigToJson(p.rig)},
+            {"ladder", ladderToJson(p.ladder)},
+            {"period_min", p.periodMinutes},
+            {"start_temperature", formatMeasure(p.startCelsius, unit("degC"))},
+            {"criterion", p.criterion}};
 }
 
 void readPlanFrom(Reader r, std::optional<Failure>& failure, Plan& p) {
@@ -245,16 +294,20 @@ void readPlanFrom(Reader r, std::optional<Failure>& failure, Plan& p) {
     readRigFrom(r.child("rig"), p.rig);
     readLadderFrom(r.child("ladder"), failure, p.ladder);
     r.number("period_min", p.periodMinutes);
-    r.parsed("start_temperature", p.startCelsius, [](std::string_view s) { return parseTemperature(s).map([](Temperature t) { return t.celsius(); }); });
+    r.parsed("start_temperature", p.startCelsius, [](std::string_view s) {
+        return parseTemperature(s).map([](Temperature t) { return t.celsius(); });
+    });
     r.string("criterion", p.criterion);
 }
 
 /// Parses the text and lets `read` take what it wants from the root; checks nothing else.
-Result<void> readObject(std::string_view text, const std::function<void(Reader, std::optional<Failure>&)>& read) {
+Result<void> readObject(std::string_view text,
+                        const std::function<void(Reader, std::optional<Failure>&)>& read) {
     constexpr std::size_t kMostBytes = 1 << 20;
     if (text.size() > kMostBytes) return fail(Failure::BadInput, "the file is over 1 MiB: not a plan");
     const Json root = Json::parse(text, nullptr, false);
-    if (root.is_discarded()) return fail(Failure::BadInput, "not valid JSON; expected an object { … } (docs/plan-format.md)");
+    if (root.is_discarded())
+        return fail(Failure::BadInput, "not valid JSON; expected an object { … } (docs/plan-format.md)");
     std::optional<Failure> failure;
     read(Reader(root, "", failure), failure);
     if (failure) return tl::unexpected(*failure);
@@ -266,7 +319,8 @@ Result<void> readObject(std::string_view text, const std::function<void(Reader, 
 Result<PlanFile> readPlanFile(std::string_view text) {
     PlanFile file;
     const auto ok = readObject(text, [&](Reader r, std::optional<Failure>& failure) {
-        if (!r.has("room")) r.refuse("room", "the room's pressure, as an object with \"method\" and \"reading\"");
+        if (!r.has("room"))
+            r.refuse("room", "the room's pressure, as an object with \"method\" and \"reading\"");
         readRoomFrom(r.child("room"), file.room);
         readPlanFrom(r, failure, file.plan);
     });
@@ -285,7 +339,8 @@ std::string writePlan(const Plan& plan) { return planToJson(plan).dump(); }
 
 Result<Plan> readPlan(std::string_view text) {
     Plan plan;
-    const auto ok = readObject(text, [&](Reader r, std::optional<Failure>& failure) { readPlanFrom(r, failure, plan); });
+    const auto ok =
+        readObject(text, [&](Reader r, std::optional<Failure>& failure) { readPlanFrom(r, failure, plan); });
     if (!ok) return tl::unexpected(ok.error());
     if (const auto sound = check(plan); !sound) return tl::unexpected(sound.error());
     return plan;

@@ -15,7 +15,8 @@ struct PlanFile {
     RoomEntry room;
 };
 
-/// Reads a plan file (docs/plan-format.md). Quantities are "VALUE UNIT". A failure names the JSON path and what is accepted.
+/// Reads a plan file (docs/plan-format.md). Quantities are "VALUE UNIT". A failure names the JSON path and
+/// what is accepted.
 [[nodiscard]] Result<PlanFile> readPlanFile(std::string_view text);
 
 /// Writes a plan file that `readPlanFile` reads back to the same plan.

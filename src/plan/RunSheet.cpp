@@ -11,26 +11,30 @@ namespace {
 
 // Bench habits, from timing the steps of both methods; they steer the estimate and nothing else.
 constexpr double kHeaterEfficiency = 0.7;
-constexpr double kSteadySeconds = 45.0;   // until the picture of boiling is judged the agreed one
-constexpr double kPlateauSeconds = 60.0;  // until an isolated gauge settles
+constexpr double kSteadySeconds = 45.0;  // until the picture of boiling is judged the agreed one
+constexpr double kPlateauSeconds = 60.0; // until an isolated gauge settles
 constexpr double kReadSeconds = 15.0;
 constexpr double kBleedSeconds = 20.0;
-constexpr double kRefillSeconds = 90.0;   // pour in hot water, stir
+constexpr double kRefillSeconds = 90.0;        // pour in hot water, stir
 constexpr double kLiquidHeatCapacity = 4186.0; // J/(kg K), water; good to 1 % from 0 to 100 degC
-constexpr double kLiquidDensity = 1000.0; // kg/m3
+constexpr double kLiquidDensity = 1000.0;      // kg/m3
 constexpr double kSecondsPerMinute = 60.0;
 
-Result<Pressure> vapourPressure(const Substance& s, double kelvin) { return s.vapourPressure(Temperature::fromKelvin(kelvin)); }
+Result<Pressure> vapourPressure(const Substance& s, double kelvin) {
+    return s.vapourPressure(Temperature::fromKelvin(kelvin));
+}
 
 double pumpSeconds(const Rig& rig, double fromPa, double toPa) {
     const double litres = std::max(rig.vesselLitre - rig.liquidLitre, 0.01);
     const double reach = std::max(toPa - rig.pumpUltimatePa, 0.02 * toPa);
     const double start = fromPa - rig.pumpUltimatePa;
-    return start > reach ? kSecondsPerMinute * litres / rig.pumpLitrePerMinute * std::log(start / reach) : 0.0;
+    return start > reach ? kSecondsPerMinute * litres / rig.pumpLitrePerMinute * std::log(start / reach)
+                         : 0.0;
 }
 
 double heatSeconds(const Rig& rig, double kelvin) {
-    const double joule = rig.liquidLitre * 1e-3 * kLiquidDensity * kLiquidHeatCapacity * std::max(kelvin, 0.0);
+    const double joule =
+        rig.liquidLitre * 1e-3 * kLiquidDensity * kLiquidHeatCapacity * std::max(kelvin, 0.0);
     return joule / (rig.heaterWatt * kHeaterEfficiency);
 }
 
@@ -41,10 +45,13 @@ void estimateTimes(const Plan& plan, Pressure room, RunSheet& sheet) {
     for (Target& t : sheet.targets) {
         if (t.state != TargetState::Ok) continue;
         if (plan.method == Method::HoldPressure) {
-            t.seconds = pumpSeconds(plan.rig, pa, t.absolute.pascal()) + heatSeconds(plan.rig, t.boils.kelvin() - kelvin) + kSteadySeconds + kReadSeconds + kBleedSeconds;
+            t.seconds = pumpSeconds(plan.rig, pa, t.absolute.pascal()) +
+                        heatSeconds(plan.rig, t.boils.kelvin() - kelvin) + kSteadySeconds + kReadSeconds +
+                        kBleedSeconds;
             pa = t.absolute.pascal();
         } else {
-            t.seconds = pumpSeconds(plan.rig, room.pascal(), t.absolute.pascal()) + kPlateauSeconds + kReadSeconds + kBleedSeconds + kRefillSeconds;
+            t.seconds = pumpSeconds(plan.rig, room.pascal(), t.absolute.pascal()) + kPlateauSeconds +
+                        kReadSeconds + kBleedSeconds + kRefillSeconds;
         }
         kelvin = t.boils.kelvin();
         sheet.totalSeconds += t.seconds;
@@ -69,14 +76,17 @@ Result<Target> describe(const Plan& plan, const Substance& substance, Pressure p
     if (!rise) return tl::unexpected(rise.error());
     t.depthKelvin = rise->kelvin();
     constexpr double kRoundingPa = 0.01; // a dial step of zero is the room itself
-    if (p.pascal() > room.station.pascal() + kRoundingPa) t.state = TargetState::AboveRoom;
-    else if (p.pascal() < plan.rig.pumpUltimatePa) t.state = TargetState::BelowPumpFloor;
+    if (p.pascal() > room.station.pascal() + kRoundingPa)
+        t.state = TargetState::AboveRoom;
+    else if (p.pascal() < plan.rig.pumpUltimatePa)
+        t.state = TargetState::BelowPumpFloor;
     return t;
 }
 
 std::string whyLowestFirst(Method method) {
     return method == Method::HoldPressure
-               ? "Lowest pressure first: heating on to the next, higher boiling point is quick, cooling back is slow."
+               ? "Lowest pressure first: heating on to the next, higher boiling point is quick, cooling back "
+                 "is slow."
                : "Coldest water first: adding hot water is quick, cooling back is slow.";
 }
 
@@ -88,7 +98,8 @@ Result<std::vector<Pressure>> dialLadder(const Plan& plan, Pressure room) {
     for (int i = 0; i <= steps; ++i) {
         const double value = l.from + sign * i * l.dialStep;
         GaugeReading reading{value, std::nullopt};
-        if (plan.rig.gauge.convention == PressureConvention::TwoArm) reading = {0.5 * (plan.rig.gauge.armSum + value), 0.5 * (plan.rig.gauge.armSum - value)};
+        if (plan.rig.gauge.convention == PressureConvention::TwoArm)
+            reading = {0.5 * (plan.rig.gauge.armSum + value), 0.5 * (plan.rig.gauge.armSum - value)};
         const auto p = toAbsolute(plan.rig.gauge, reading, RoomPressure{room, 0.0, RoomMethod::Barometer});
         if (!p) return tl::unexpected(p.error());
         if (p->pressure.pascal() > 0.0) out.push_back(p->pressure);
@@ -112,7 +123,9 @@ Result<std::vector<Pressure>> ladderPressures(const Plan& plan, Pressure room) {
             out.push_back(Pressure::fromPascal(l.from + f * (l.to - l.from)));
             continue;
         }
-        const double kelvin = l.spacing == Spacing::Temperature ? l.from + f * (l.to - l.from) : 1.0 / (1.0 / l.from + f * (1.0 / l.to - 1.0 / l.from));
+        const double kelvin = l.spacing == Spacing::Temperature
+                                  ? l.from + f * (l.to - l.from)
+                                  : 1.0 / (1.0 / l.from + f * (1.0 / l.to - 1.0 / l.from));
         const auto p = vapourPressure(**substance, kelvin);
         if (!p) return tl::unexpected(p.error());
         out.push_back(*p);
@@ -142,10 +155,13 @@ Result<RunSheet> makeRunSheet(const Plan& plan, const RoomPressure& room) {
     if (plan.ladder.tasterPa)
         if (const auto ok = add(-1, *plan.ladder.tasterPa, true); !ok) return tl::unexpected(ok.error());
     for (std::size_t i = 0; i < ladder->size(); ++i)
-        if (const auto ok = add(static_cast<int>(i), (*ladder)[i].pascal(), false); !ok) return tl::unexpected(ok.error());
+        if (const auto ok = add(static_cast<int>(i), (*ladder)[i].pascal(), false); !ok)
+            return tl::unexpected(ok.error());
 
-    std::stable_sort(sheet.targets.begin(), sheet.targets.end(), [](const Target& a, const Target& b) { return a.absolute < b.absolute; });
-    for (std::size_t i = 0; i < sheet.targets.size(); ++i) sheet.targets[i].order = static_cast<int>(i) + 1;
+    std::stable_sort(sheet.targets.begin(), sheet.targets.end(),
+                     [](const Target& a, const Target& b) { return a.absolute < b.absolute; });
+    for (std::size_t i = 0; i < sheet.targets.size(); ++i)
+        sheet.targets[i].order = static_cast<int>(i) + 1;
     estimateTimes(plan, room.station, sheet);
     sheet.whyLowestFirst = whyLowestFirst(plan.method);
     sheet.materials = materialsFor(plan);
@@ -176,7 +192,8 @@ Result<Ladder> withSpacing(const Plan& plan, Spacing spacing, Pressure room) {
         out.to = b->kelvin();
         return out;
     }
-    case Spacing::DialSteps: break;
+    case Spacing::DialSteps:
+        break;
     }
     const double a = scaleValue(plan.rig.gauge, toReading(plan.rig.gauge, low, room));
     const double b = scaleValue(plan.rig.gauge, toReading(plan.rig.gauge, high, room));

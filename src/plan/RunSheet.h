@@ -12,19 +12,19 @@ enum class TargetState { Ok, AboveRoom, BelowPumpFloor };
 
 /// One line of the run sheet.
 struct Target {
-    int order = 0;                 ///< 1 for the first to be taken
-    int place = 0;                 ///< place in the ladder, -1 for the taster: the key of Ladder::moved
+    int order = 0; ///< 1 for the first to be taken
+    int place = 0; ///< place in the ladder, -1 for the taster: the key of Ladder::moved
     bool taster = false;
     bool inFit = true;
-    bool moved = false;            ///< set by hand
+    bool moved = false; ///< set by hand
     TargetState state = TargetState::Ok;
     Pressure absolute = Pressure::fromPascal(0.0);
-    GaugeReading dial;             ///< what this instrument will show, to half a division
+    GaugeReading dial; ///< what this instrument will show, to half a division
     Temperature boils = Temperature::fromKelvin(0.0);
-    double boilsU = 0.0;           ///< K, standard uncertainty: gauge, room, formulation
-    double kelvinPerDivision = 0.0;///< boiling point's change for one smallest division of the gauge
-    double depthKelvin = 0.0;      ///< boiling point at the liquid's depth above the one at the surface
-    double seconds = 0.0;          ///< estimated time for this target
+    double boilsU = 0.0;            ///< K, standard uncertainty: gauge, room, formulation
+    double kelvinPerDivision = 0.0; ///< boiling point's change for one smallest division of the gauge
+    double depthKelvin = 0.0;       ///< boiling point at the liquid's depth above the one at the surface
+    double seconds = 0.0;           ///< estimated time for this target
 };
 
 /// Something that can hurt someone, or spoil the rig, and what is usually done about it.
@@ -35,9 +35,9 @@ struct Caution {
 
 /// Everything that the bench needs to know, worked out from a plan in a room.
 struct RunSheet {
-    std::vector<Target> targets;  ///< in the order of taking
-    double totalSeconds = 0.0;    ///< of all targets that can be taken, with set-up and clearing away
-    bool fits = true;             ///< into the period
+    std::vector<Target> targets; ///< in the order of taking
+    double totalSeconds = 0.0;   ///< of all targets that can be taken, with set-up and clearing away
+    bool fits = true;            ///< into the period
     bool secondRunFits = false;
     std::string whyLowestFirst;
     std::vector<std::string> materials;
@@ -48,9 +48,9 @@ struct RunSheet {
 inline constexpr double kSetUpSeconds = 300.0;
 inline constexpr double kClearUpSeconds = 240.0;
 
-/// Works out the run sheet. Estimates: heating at 70 % of the heater's power into the liquid; pumping a dry volume
-/// exponentially to the ultimate pressure; fixed times for steadying, reading and bleeding (named in the source file).
-/// Fails where the plan makes no sense, or a target lies outside the substance's curve.
+/// Works out the run sheet. Estimates: heating at 70 % of the heater's power into the liquid; pumping a dry
+/// volume exponentially to the ultimate pressure; fixed times for steadying, reading and bleeding (named in
+/// the source file). Fails where the plan makes no sense, or a target lies outside the substance's curve.
 [[nodiscard]] Result<RunSheet> makeRunSheet(const Plan& plan, const RoomPressure& room);
 
 /// The absolute pressures of a ladder in a room, lowest first, the taster not among them.

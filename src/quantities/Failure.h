@@ -7,7 +7,8 @@
 
 namespace uttrin {
 
-/// What went wrong with something that a person or a file supplied: a kind for programs, a sentence for people.
+/// What went wrong with something that a person or a file supplied: a kind for programs, a sentence for
+/// people.
 struct Failure {
     enum Kind {
         BadInput,     ///< cannot be understood; the message names the word and what is accepted
@@ -20,7 +21,8 @@ struct Failure {
     std::string message;
 };
 
-/// A value, or the reason why there is none. Exceptions are kept for failures of the machine or of the program.
+/// A value, or the reason why there is none. Exceptions are kept for failures of the machine or of the
+/// program.
 template <typename T>
 using Result = tl::expected<T, Failure>;
 

@@ -4,7 +4,8 @@
 
 namespace uttrin {
 
-/// Base of all quantities: one double in SI units, ordered, made and read only by functions that name the unit.
+/// Base of all quantities: one double in SI units, ordered, made and read only by functions that name the
+/// unit.
 template <typename Self>
 class Quantity {
 public:
@@ -27,7 +28,9 @@ public:
     friend constexpr PressureDifference operator-(PressureDifference a, PressureDifference b) {
         return PressureDifference(a.m_si - b.m_si);
     }
-    friend constexpr PressureDifference operator-(PressureDifference a) { return PressureDifference(-a.m_si); }
+    friend constexpr PressureDifference operator-(PressureDifference a) {
+        return PressureDifference(-a.m_si);
+    }
     friend constexpr PressureDifference operator*(PressureDifference a, double k) {
         return PressureDifference(a.m_si * k);
     }
@@ -47,15 +50,19 @@ public:
     friend constexpr PressureDifference operator-(Pressure a, Pressure b) {
         return PressureDifference::fromPascal(a.m_si - b.m_si);
     }
-    friend constexpr Pressure operator+(Pressure a, PressureDifference d) { return Pressure(a.m_si + d.pascal()); }
-    friend constexpr Pressure operator-(Pressure a, PressureDifference d) { return Pressure(a.m_si - d.pascal()); }
+    friend constexpr Pressure operator+(Pressure a, PressureDifference d) {
+        return Pressure(a.m_si + d.pascal());
+    }
+    friend constexpr Pressure operator-(Pressure a, PressureDifference d) {
+        return Pressure(a.m_si - d.pascal());
+    }
 
 private:
     using Quantity::Quantity;
 };
 
-/// A pressure counted from the room's: negative below it. It means nothing without a room pressure, and two gauge
-/// pressures, possibly of two rooms, have no sum; only `inRoom` makes an absolute pressure of it.
+/// A pressure counted from the room's: negative below it. It means nothing without a room pressure, and two
+/// gauge pressures, possibly of two rooms, have no sum; only `inRoom` makes an absolute pressure of it.
 class GaugePressure : public Quantity<GaugePressure> {
 public:
     static constexpr GaugePressure fromPascal(double pa) { return GaugePressure(pa); }

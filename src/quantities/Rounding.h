@@ -4,14 +4,15 @@
 
 namespace uttrin {
 
-/// Number of decimals that a value with standard uncertainty u deserves: u shown to two significant digits when it begins with
-/// 1 or 2, else to one. 0 to 9.
+/// Number of decimals that a value with standard uncertainty u deserves: u shown to two significant digits
+/// when it begins with 1 or 2, else to one. 0 to 9.
 [[nodiscard]] int decimalsForUncertainty(double u);
 
 /// Number of decimals that show one smallest division and no more (0.1 -> 1, 0.25 -> 2, 5 -> 0).
 [[nodiscard]] int decimalsForDivision(double division);
 
-/// Fixed decimals, '.' as the decimal sign, the real minus sign U+2212, and no "−0.0". For texts in which people read.
+/// Fixed decimals, '.' as the decimal sign, the real minus sign U+2212, and no "−0.0". For texts in which
+/// people read.
 [[nodiscard]] std::string fixed(double value, int decimals);
 
 /// As `fixed`, with '+' in front of positive values.

@@ -11,10 +11,10 @@
 namespace uttrin {
 namespace {
 
-constexpr double kStandardGravity = 9.80665;                       // m/s2, CGPM 1901, exact
+constexpr double kStandardGravity = 9.80665;                             // m/s2, CGPM 1901, exact
 constexpr double kMillimetreMercury = 13595.1 * kStandardGravity * 1e-3; // Pa, conventional
-constexpr double kInch = 0.0254;                                   // m, exact
-constexpr double kInchWater = 1000.0 * kStandardGravity * kInch;   // Pa, conventional
+constexpr double kInch = 0.0254;                                         // m, exact
+constexpr double kInchWater = 1000.0 * kStandardGravity * kInch;         // Pa, conventional
 constexpr double kPsi = 0.45359237 * kStandardGravity / (kInch * kInch); // Pa, pound-force an inch squared
 
 constexpr std::array kPressure{
@@ -26,7 +26,8 @@ constexpr std::array kPressure{
     Unit{"bar", "bar", Dimension::Pressure, 1e5, 0.0, "exact"},
     Unit{"atm", "atm", Dimension::Pressure, 101325.0, 0.0, "exact"},
     Unit{"Torr", "Torr", Dimension::Pressure, 101325.0 / 760.0, 0.0, "exact: atm/760"},
-    Unit{"mmHg", "mmHg", Dimension::Pressure, kMillimetreMercury, 0.0, "conventional: 13595.1 kg/m3 at 9.80665 m/s2"},
+    Unit{"mmHg", "mmHg", Dimension::Pressure, kMillimetreMercury, 0.0,
+         "conventional: 13595.1 kg/m3 at 9.80665 m/s2"},
     Unit{"cmHg", "cmHg", Dimension::Pressure, 10.0 * kMillimetreMercury, 0.0, "conventional: 10 mmHg"},
     Unit{"inHg", "inHg", Dimension::Pressure, 25.4 * kMillimetreMercury, 0.0, "conventional: 25.4 mmHg"},
     Unit{"inH2O", "inH₂O", Dimension::Pressure, kInchWater, 0.0, "conventional: 1000 kg/m3 at 9.80665 m/s2"},
@@ -56,15 +57,19 @@ std::string_view trimmed(std::string_view text) {
 
 std::string acceptedUnits(Dimension dimension) {
     std::string list;
-    for (const Unit& u : unitsOf(dimension)) list += (list.empty() ? "" : ", ") + std::string(u.symbol);
+    for (const Unit& u : unitsOf(dimension))
+        list += (list.empty() ? "" : ", ") + std::string(u.symbol);
     return list;
 }
 
 std::string_view nameOf(Dimension dimension) {
     switch (dimension) {
-    case Dimension::Pressure: return "pressure";
-    case Dimension::Temperature: return "temperature";
-    case Dimension::Length: return "length";
+    case Dimension::Pressure:
+        return "pressure";
+    case Dimension::Temperature:
+        return "temperature";
+    case Dimension::Length:
+        return "length";
     }
     return "";
 }
@@ -75,7 +80,8 @@ constexpr std::string_view kExample[] = {"\"94.3 kPa\"", "\"21.4 degC\"", "\"612
 std::string asciiMinus(std::string_view text) {
     static constexpr std::string_view kMinus = "\u2212";
     std::string out(text);
-    for (auto at = out.find(kMinus); at != std::string::npos; at = out.find(kMinus)) out.replace(at, kMinus.size(), "-");
+    for (auto at = out.find(kMinus); at != std::string::npos; at = out.find(kMinus))
+        out.replace(at, kMinus.size(), "-");
     return out;
 }
 
@@ -92,9 +98,12 @@ std::optional<std::pair<double, std::size_t>> leadingNumber(std::string_view tex
 
 std::span<const Unit> unitsOf(Dimension dimension) {
     switch (dimension) {
-    case Dimension::Pressure: return kPressure;
-    case Dimension::Temperature: return kTemperature;
-    case Dimension::Length: return kLength;
+    case Dimension::Pressure:
+        return kPressure;
+    case Dimension::Temperature:
+        return kTemperature;
+    case Dimension::Length:
+        return kLength;
     }
     return {};
 }
@@ -102,8 +111,8 @@ std::span<const Unit> unitsOf(Dimension dimension) {
 Result<const Unit*> findUnit(std::string_view symbol, Dimension dimension) {
     for (const Unit& u : unitsOf(dimension))
         if (u.symbol == symbol || u.display == symbol) return &u;
-    return fail(Failure::BadInput, fmt::format("'{}' is not a unit of {}; accepted: {}", symbol, nameOf(dimension),
-                                               acceptedUnits(dimension)));
+    return fail(Failure::BadInput, fmt::format("'{}' is not a unit of {}; accepted: {}", symbol,
+                                               nameOf(dimension), acceptedUnits(dimension)));
 }
 
 const Unit& unit(std::string_view symbol) {
@@ -117,7 +126,10 @@ Result<double> parseNumber(std::string_view text) {
     const std::string clean = asciiMinus(trimmed(text));
     const auto number = leadingNumber(clean);
     if (!number || number->second != clean.size())
-        return fail(Failure::BadInput, fmt::format("'{}' is not a number; accepted: digits with '.' before the decimals, e.g. -0.7", text));
+        return fail(
+            Failure::BadInput,
+            fmt::format("'{}' is not a number; accepted: digits with '.' before the decimals, e.g. -0.7",
+                        text));
     return number->first;
 }
 
@@ -126,12 +138,16 @@ Result<Measure> parseMeasure(std::string_view text, Dimension dimension) {
     const auto example = kExample[static_cast<std::size_t>(dimension)];
     const auto number = leadingNumber(clean);
     if (!number)
-        return fail(Failure::BadInput, fmt::format("'{}' does not begin with a number; a {} is written as \"VALUE UNIT\", e.g. {}",
-                                                   text, nameOf(dimension), example));
+        return fail(
+            Failure::BadInput,
+            fmt::format("'{}' does not begin with a number; a {} is written as \"VALUE UNIT\", e.g. {}", text,
+                        nameOf(dimension), example));
     const std::string_view symbol = trimmed(std::string_view(clean).substr(number->second));
     if (symbol.empty())
-        return fail(Failure::BadInput, fmt::format("'{}' has no unit; a {} is written as \"VALUE UNIT\", e.g. {}; accepted units: {}",
-                                                   text, nameOf(dimension), example, acceptedUnits(dimension)));
+        return fail(
+            Failure::BadInput,
+            fmt::format("'{}' has no unit; a {} is written as \"VALUE UNIT\", e.g. {}; accepted units: {}",
+                        text, nameOf(dimension), example, acceptedUnits(dimension)));
     const auto found = findUnit(symbol, dimension);
     if (!found) return tl::unexpected(found.error());
     return Measure{number->first, *found};
@@ -141,23 +157,29 @@ Result<Pressure> parsePressure(std::string_view text) {
     const auto m = parseMeasure(text, Dimension::Pressure);
     if (!m) return tl::unexpected(m.error());
     if (!(m->si() > 0.0) || !std::isfinite(m->si()))
-        return fail(Failure::BadInput, fmt::format("'{}' is not an absolute pressure: it must be above zero", text));
+        return fail(Failure::BadInput,
+                    fmt::format("'{}' is not an absolute pressure: it must be above zero", text));
     return Pressure::fromPascal(m->si());
 }
 
 Result<GaugePressure> parseGaugePressure(std::string_view text) {
-    return parseMeasure(text, Dimension::Pressure).map([](const Measure& m) { return GaugePressure::fromPascal(m.si()); });
+    return parseMeasure(text, Dimension::Pressure).map([](const Measure& m) {
+        return GaugePressure::fromPascal(m.si());
+    });
 }
 
 Result<PressureDifference> parsePressureDifference(std::string_view text) {
-    return parseMeasure(text, Dimension::Pressure).map([](const Measure& m) { return PressureDifference::fromPascal(m.si()); });
+    return parseMeasure(text, Dimension::Pressure).map([](const Measure& m) {
+        return PressureDifference::fromPascal(m.si());
+    });
 }
 
 Result<Temperature> parseTemperature(std::string_view text) {
     const auto m = parseMeasure(text, Dimension::Temperature);
     if (!m) return tl::unexpected(m.error());
     if (!(m->si() > 0.0) || !std::isfinite(m->si()))
-        return fail(Failure::BadInput, fmt::format("'{}' is not above absolute zero (0 K, -273.15 degC)", text));
+        return fail(Failure::BadInput,
+                    fmt::format("'{}' is not above absolute zero (0 K, -273.15 degC)", text));
     return Temperature::fromKelvin(m->si());
 }
 
@@ -168,9 +190,13 @@ Result<TemperatureDifference> parseTemperatureDifference(std::string_view text) 
 }
 
 Result<Length> parseLength(std::string_view text) {
-    return parseMeasure(text, Dimension::Length).map([](const Measure& m) { return Length::fromMetre(m.si()); });
+    return parseMeasure(text, Dimension::Length).map([](const Measure& m) {
+        return Length::fromMetre(m.si());
+    });
 }
 
-std::string formatMeasure(double number, const Unit& unit) { return fmt::format("{} {}", number, unit.symbol); }
+std::string formatMeasure(double number, const Unit& unit) {
+    return fmt::format("{} {}", number, unit.symbol);
+}
 
 } // namespace uttrin

@@ -14,8 +14,8 @@ enum class Dimension { Pressure, Temperature, Length };
 
 /// A unit by its exact definition: SI value = (number + offset) * factor.
 struct Unit {
-    std::string_view symbol;     ///< as written in files and on the command line, e.g. "degC"
-    std::string_view display;    ///< as shown to people, e.g. "°C"
+    std::string_view symbol;  ///< as written in files and on the command line, e.g. "degC"
+    std::string_view display; ///< as shown to people, e.g. "°C"
     Dimension dimension;
     double factor;               ///< SI units in one of this unit
     double offset;               ///< added to the number first; zero but for degC and degF
@@ -44,8 +44,8 @@ struct Measure {
 /// Parses a whole text as a finite number with '.' as the decimal sign; '-' may be the real minus sign.
 [[nodiscard]] Result<double> parseNumber(std::string_view text);
 
-/// Parses "VALUE UNIT" ("-0.7 bar", "21.4 degC"); the space may be missing. A bare number is a failure that names the
-/// units accepted.
+/// Parses "VALUE UNIT" ("-0.7 bar", "21.4 degC"); the space may be missing. A bare number is a failure that
+/// names the units accepted.
 [[nodiscard]] Result<Measure> parseMeasure(std::string_view text, Dimension dimension);
 
 /// "VALUE UNIT" as an absolute pressure, which must be above zero.

@@ -23,25 +23,34 @@ struct HtmlWriter {
     std::string out;
 
     void operator()(const Heading& h) { out += fmt::format("<h{0}>{1}</h{0}>\n", h.level, escaped(h.text)); }
-    void operator()(const Paragraph& p) { out += fmt::format("<p{}>{}</p>\n", p.muted ? " class=\"muted\"" : "", escaped(p.text)); }
-    void operator()(const CautionBox& c) { out += fmt::format("<p class=\"caution\">\u26A0 {}</p>\n", escaped(c.text)); }
+    void operator()(const Paragraph& p) {
+        out += fmt::format("<p{}>{}</p>\n", p.muted ? " class=\"muted\"" : "", escaped(p.text));
+    }
+    void operator()(const CautionBox& c) {
+        out += fmt::format("<p class=\"caution\">\u26A0 {}</p>\n", escaped(c.text));
+    }
     void operator()(const Banner& b) { out += fmt::format("<p class=\"banner\">{}</p>\n", escaped(b.text)); }
     void operator()(const BulletList& list) {
         out += "<ul>\n";
-        for (const auto& item : list.items) out += fmt::format("<li>{}</li>\n", escaped(item));
+        for (const auto& item : list.items)
+            out += fmt::format("<li>{}</li>\n", escaped(item));
         out += "</ul>\n";
     }
     void operator()(const Figure& f) {
         const auto start = f.svg.find("<svg");
-        out += fmt::format("<figure>\n{}\n<figcaption>{}</figcaption></figure>\n", start == std::string::npos ? "" : f.svg.substr(start), escaped(f.caption));
+        out += fmt::format("<figure>\n{}\n<figcaption>{}</figcaption></figure>\n",
+                           start == std::string::npos ? "" : f.svg.substr(start), escaped(f.caption));
     }
     void operator()(const Table& t) {
-        out += fmt::format("<table{}><caption>{}</caption><thead><tr>", t.wordsInLastColumn ? " class=\"words\"" : "", escaped(t.caption));
-        for (const auto& c : t.columns) out += fmt::format("<th>{}</th>", escaped(c));
+        out += fmt::format("<table{}><caption>{}</caption><thead><tr>",
+                           t.wordsInLastColumn ? " class=\"words\"" : "", escaped(t.caption));
+        for (const auto& c : t.columns)
+            out += fmt::format("<th>{}</th>", escaped(c));
         out += "</tr></thead><tbody>\n";
         for (std::size_t i = 0; i < t.rows.size(); ++i) {
             out += i < t.struck.size() && t.struck[i] ? "<tr class=\"struck\">" : "<tr>";
-            for (const auto& cell : t.rows[i]) out += fmt::format("<td>{}</td>", escaped(cell));
+            for (const auto& cell : t.rows[i])
+                out += fmt::format("<td>{}</td>", escaped(cell));
             out += "</tr>\n";
         }
         out += "</tbody></table>\n";
@@ -54,11 +63,20 @@ std::string escaped(const std::string& text) {
     std::string out;
     for (const char c : text) {
         switch (c) {
-        case '&': out += "&amp;"; break;
-        case '<': out += "&lt;"; break;
-        case '>': out += "&gt;"; break;
-        case '"': out += "&quot;"; break;
-        default: out += c;
+        case '&':
+            out += "&amp;";
+            break;
+        case '<':
+            out += "&lt;";
+            break;
+        case '>':
+            out += "&gt;";
+            break;
+        case '"':
+            out += "&quot;";
+            break;
+        default:
+            out += c;
         }
     }
     return out;
@@ -66,8 +84,13 @@ std::string escaped(const std::string& text) {
 
 std::string toHtml(const Document& document) {
     HtmlWriter writer;
-    for (const Block& block : document.blocks) std::visit(writer, block);
-    return fmt::format("<!DOCTYPE html>\n<html lang=\"en\"><head><meta charset=\"utf-8\"><meta name=\"viewport\" content=\"width=device-width\"><title>{}</title><style>{}</style></head>\n<body>\n{}</body></html>\n", escaped(document.title), kStyle, writer.out);
+    for (const Block& block : document.blocks)
+        std::visit(writer, block);
+    return fmt::format(
+        "<!DOCTYPE html>\n<html lang=\"en\"><head><meta charset=\"utf-8\"><meta name=\"viewport\" "
+        "content=\"width=device-width\"><title>{}</title><style>{}</style></head>\n<body>\n{}</body></"
+        "html>\n",
+        escaped(document.title), kStyle, writer.out);
 }
 
 } // namespace uttrin

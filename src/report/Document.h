@@ -22,12 +22,12 @@ struct Table {
     std::string caption;
     std::vector<std::string> columns;
     std::vector<std::vector<std::string>> rows;
-    std::vector<bool> struck; ///< one a row: shown struck through
+    std::vector<bool> struck;       ///< one a row: shown struck through
     bool wordsInLastColumn = false; ///< the last column is left-aligned and not struck
 };
 struct Figure {
     std::string caption;
-    std::string svg;          ///< SVG Tiny 1.2, no scripts, no outside references
+    std::string svg; ///< SVG Tiny 1.2, no scripts, no outside references
     double widthMm = 160.0, heightMm = 100.0;
 };
 struct CautionBox {

@@ -1,7 +1,6 @@
 #pragma once
 
 #include "Document.h"
-
 #include "lesson/LessonSession.h"
 
 namespace uttrin {

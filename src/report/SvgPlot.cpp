@@ -1,7 +1,6 @@
 #include "SvgPlot.h"
 
 #include "Document.h"
-
 #include "quantities/Rounding.h"
 
 #include <fmt/format.h>
@@ -21,18 +20,33 @@ constexpr const char* kTeal = "#0F6F7C";
 class Canvas {
 public:
     explicit Canvas(const SvgPlot& plot) : m_plot(plot) {
-        m_out = fmt::format("<svg xmlns=\"http://www.w3.org/2000/svg\" version=\"1.2\" baseProfile=\"tiny\" viewBox=\"0 0 {} {}\" font-family=\"Inter Tabular, Inter, Arial, sans-serif\" font-size=\"14\">\n", kWidth, kHeight);
+        m_out = fmt::format(
+            "<svg xmlns=\"http://www.w3.org/2000/svg\" version=\"1.2\" baseProfile=\"tiny\" viewBox=\"0 0 {} "
+            "{}\" font-family=\"Inter Tabular, Inter, Arial, sans-serif\" font-size=\"14\">\n",
+            kWidth, kHeight);
     }
 
-    [[nodiscard]] double px(double x) const { return kLeft + (kWidth - kLeft - kRight) * (x - m_plot.xLow) / (m_plot.xHigh - m_plot.xLow); }
-    [[nodiscard]] double py(double y) const { return kHeight - kBottom - (kHeight - kTop - kBottom) * (y - m_plot.yLow) / (m_plot.yHigh - m_plot.yLow); }
-    [[nodiscard]] bool inside(double x, double y) const { return x >= m_plot.xLow && x <= m_plot.xHigh && y >= m_plot.yLow && y <= m_plot.yHigh; }
+    [[nodiscard]] double px(double x) const {
+        return kLeft + (kWidth - kLeft - kRight) * (x - m_plot.xLow) / (m_plot.xHigh - m_plot.xLow);
+    }
+    [[nodiscard]] double py(double y) const {
+        return kHeight - kBottom -
+               (kHeight - kTop - kBottom) * (y - m_plot.yLow) / (m_plot.yHigh - m_plot.yLow);
+    }
+    [[nodiscard]] bool inside(double x, double y) const {
+        return x >= m_plot.xLow && x <= m_plot.xHigh && y >= m_plot.yLow && y <= m_plot.yHigh;
+    }
 
-    void line(double x1, double y1, double x2, double y2, const char* colour, double width, const char* dash = "") {
-        m_out += fmt::format("<line x1=\"{:.1f}\" y1=\"{:.1f}\" x2=\"{:.1f}\" y2=\"{:.1f}\" stroke=\"{}\" stroke-width=\"{}\"{}/>\n", x1, y1, x2, y2, colour, width, *dash ? fmt::format(" stroke-dasharray=\"{}\"", dash) : "");
+    void line(double x1, double y1, double x2, double y2, const char* colour, double width,
+              const char* dash = "") {
+        m_out += fmt::format("<line x1=\"{:.1f}\" y1=\"{:.1f}\" x2=\"{:.1f}\" y2=\"{:.1f}\" stroke=\"{}\" "
+                             "stroke-width=\"{}\"{}/>\n",
+                             x1, y1, x2, y2, colour, width,
+                             *dash ? fmt::format(" stroke-dasharray=\"{}\"", dash) : "");
     }
     void text(double x, double y, const std::string& s, const char* anchor, const char* colour) {
-        m_out += fmt::format("<text x=\"{:.1f}\" y=\"{:.1f}\" text-anchor=\"{}\" fill=\"{}\">{}</text>\n", x, y, anchor, colour, escaped(s));
+        m_out += fmt::format("<text x=\"{:.1f}\" y=\"{:.1f}\" text-anchor=\"{}\" fill=\"{}\">{}</text>\n", x,
+                             y, anchor, colour, escaped(s));
     }
     void raw(const std::string& s) { m_out += s; }
     [[nodiscard]] std::string finished() { return m_out + "</svg>\n"; }
@@ -62,7 +76,9 @@ void drawAxes(Canvas& c, const SvgPlot& plot) {
     c.line(kLeft, bottom, right, bottom, kInk, 1.2);
     c.line(kLeft, kTop, kLeft, bottom, kInk, 1.2);
     c.text((kLeft + right) / 2, kHeight - 12, plot.xLabel, "middle", kMuted);
-    c.raw(fmt::format("<g transform=\"translate(20 {:.1f}) rotate(-90)\"><text text-anchor=\"middle\" fill=\"{}\">{}</text></g>\n", (kTop + bottom) / 2, kMuted, escaped(plot.yLabel)));
+    c.raw(fmt::format("<g transform=\"translate(20 {:.1f}) rotate(-90)\"><text text-anchor=\"middle\" "
+                      "fill=\"{}\">{}</text></g>\n",
+                      (kTop + bottom) / 2, kMuted, escaped(plot.yLabel)));
 }
 
 void drawCurve(Canvas& c, const SvgPlot& plot, const SvgPlot::Curve& curve) {
@@ -77,8 +93,10 @@ void drawCurve(Canvas& c, const SvgPlot& plot, const SvgPlot::Curve& curve) {
         points += fmt::format("{:.1f},{:.1f} ", endX, endY);
     }
     if (points.empty()) return;
-    c.raw(fmt::format("<polyline fill=\"none\" stroke=\"{}\" stroke-width=\"2\"{} points=\"{}\"/>\n", curve.dashed ? kTeal : kInk, curve.dashed ? " stroke-dasharray=\"7 4\"" : "", points));
-    if (!curve.label.empty()) c.text(endX - 10, endY + (curve.dashed ? -10 : 22), curve.label, "end", curve.dashed ? kTeal : kInk);
+    c.raw(fmt::format("<polyline fill=\"none\" stroke=\"{}\" stroke-width=\"2\"{} points=\"{}\"/>\n",
+                      curve.dashed ? kTeal : kInk, curve.dashed ? " stroke-dasharray=\"7 4\"" : "", points));
+    if (!curve.label.empty())
+        c.text(endX - 10, endY + (curve.dashed ? -10 : 22), curve.label, "end", curve.dashed ? kTeal : kInk);
 }
 
 void drawPoint(Canvas& c, const SvgPlot& plot, const PlotPoint& p) {
@@ -88,16 +106,21 @@ void drawPoint(Canvas& c, const SvgPlot& plot, const PlotPoint& p) {
     if (p.ux > 0.0) c.line(clampX(p.x - p.ux), c.py(p.y), clampX(p.x + p.ux), c.py(p.y), kInk, 1);
     if (p.uy > 0.0) c.line(c.px(p.x), clampY(p.y - p.uy), c.px(p.x), clampY(p.y + p.uy), kInk, 1);
     const double x = c.px(p.x), y = c.py(p.y), r = 6;
-    c.raw(fmt::format("<polygon points=\"{:.1f},{:.1f} {:.1f},{:.1f} {:.1f},{:.1f} {:.1f},{:.1f}\" fill=\"{}\" stroke=\"{}\" stroke-width=\"1.4\"/>\n", x, y - r, x + r, y, x, y + r, x - r, y, p.hollow ? "none" : kTeal, kTeal));
+    c.raw(fmt::format("<polygon points=\"{:.1f},{:.1f} {:.1f},{:.1f} {:.1f},{:.1f} {:.1f},{:.1f}\" "
+                      "fill=\"{}\" stroke=\"{}\" stroke-width=\"1.4\"/>\n",
+                      x, y - r, x + r, y, x, y + r, x - r, y, p.hollow ? "none" : kTeal, kTeal));
 }
 
 } // namespace
 
 void frameAround(SvgPlot& plot) {
     if (plot.points.empty()) return;
-    const auto [xMin, xMax] = std::minmax_element(plot.points.begin(), plot.points.end(), [](auto& a, auto& b) { return a.x < b.x; });
-    const auto [yMin, yMax] = std::minmax_element(plot.points.begin(), plot.points.end(), [](auto& a, auto& b) { return a.y < b.y; });
-    const double dx = std::max(0.07 * (xMax->x - xMin->x), 1e-6), dy = std::max(0.08 * (yMax->y - yMin->y), 1e-6);
+    const auto [xMin, xMax] = std::minmax_element(plot.points.begin(), plot.points.end(),
+                                                  [](auto& a, auto& b) { return a.x < b.x; });
+    const auto [yMin, yMax] = std::minmax_element(plot.points.begin(), plot.points.end(),
+                                                  [](auto& a, auto& b) { return a.y < b.y; });
+    const double dx = std::max(0.07 * (xMax->x - xMin->x), 1e-6),
+                 dy = std::max(0.08 * (yMax->y - yMin->y), 1e-6);
     plot.xLow = xMin->x - dx;
     plot.xHigh = xMax->x + dx;
     plot.yLow = yMin->y - dy;
@@ -112,8 +135,10 @@ std::string toSvg(const SvgPlot& plot) {
         c.line(kLeft, c.py(level.y), kWidth - kRight, c.py(level.y), kInk, 1.2, "6 4");
         c.text(kLeft + 8, c.py(level.y) - 6, level.label, "start", kInk);
     }
-    for (const auto& curve : plot.curves) drawCurve(c, plot, curve);
-    for (const auto& p : plot.points) drawPoint(c, plot, p);
+    for (const auto& curve : plot.curves)
+        drawCurve(c, plot, curve);
+    for (const auto& p : plot.points)
+        drawPoint(c, plot, p);
     return c.finished();
 }
 

@@ -1,7 +1,7 @@
 #include "analysis/ClausiusClapeyron.h"
-#include "support/SyntheticLab.h"
 
 #include "physics/Constants.h"
+#include "support/SyntheticLab.h"
 
 #include <gtest/gtest.h>
 
@@ -19,14 +19,17 @@ std::vector<BoilingDatum> lineLab(std::mt19937& random, double enthalpy, double 
     for (int i = 0; i < 11; ++i) {
         const double t = 325.0 + 4.5 * i;
         const double p = 101325.0 * std::exp(-enthalpy / kMolarGas * (1.0 / t - 1.0 / 373.12));
-        data.push_back({Temperature::fromKelvin(t + uKelvin * normal(random)), Pressure::fromPascal(p * (1.0 + uRelative * normal(random))), uKelvin, uRelative * p});
+        data.push_back({Temperature::fromKelvin(t + uKelvin * normal(random)),
+                        Pressure::fromPascal(p * (1.0 + uRelative * normal(random))), uKelvin,
+                        uRelative * p});
     }
     return data;
 }
 
 TEST(ClausiusClapeyron, TheNinetyFivePercentIntervalCoversTheTruthAsOftenAsItSays) {
     constexpr double kTruth = 42000.0;
-    for (const auto& options : {FitOptions{FitMethod::Ols, true}, FitOptions{FitMethod::Weighted, true}, FitOptions{FitMethod::York, true}, FitOptions{FitMethod::York, false}}) {
+    for (const auto& options : {FitOptions{FitMethod::Ols, true}, FitOptions{FitMethod::Weighted, true},
+                                FitOptions{FitMethod::York, true}, FitOptions{FitMethod::York, false}}) {
         SCOPED_TRACE(std::string(id(options.method)) + (options.scaleErrors ? " scaled" : " unscaled"));
         std::mt19937 random(20260424);
         int covered = 0;
@@ -43,20 +46,25 @@ TEST(ClausiusClapeyron, TheNinetyFivePercentIntervalCoversTheTruthAsOftenAsItSay
 }
 
 TEST(ClausiusClapeyron, PerfectReadingsGiveTheReferenceSlope) {
-    const auto fit = fitClausiusClapeyron(syntheticLab(1, 11, 10e3, 94e3, 0.0, 0.0), water(), {FitMethod::Ols, true});
+    const auto fit =
+        fitClausiusClapeyron(syntheticLab(1, 11, 10e3, 94e3, 0.0, 0.0), water(), {FitMethod::Ols, true});
     ASSERT_TRUE(fit);
     EXPECT_NEAR(fit->relativeToReference(), 0.0, 1e-9);
-    for (const PointResult& p : fit->points) EXPECT_NEAR(p.superheatKelvin, 0.0, 1e-6);
-    // The slope stands most of a percent above the enthalpy at the mean temperature: vapour is not an ideal gas.
+    for (const PointResult& p : fit->points)
+        EXPECT_NEAR(p.superheatKelvin, 0.0, 1e-6);
+    // The slope stands most of a percent above the enthalpy at the mean temperature: vapour is not an ideal
+    // gas.
     EXPECT_GT(fit->referenceSlopeEnthalpy / fit->tabulatedMeanEnthalpy, 1.003);
     EXPECT_LT(fit->referenceSlopeEnthalpy / fit->tabulatedMeanEnthalpy, 1.012);
     EXPECT_NEAR(fit->normalBoilingPoint.value, 373.12, 0.25); // the curve bends, the line does not
 }
 
 TEST(ClausiusClapeyron, ResidualsInKelvinAndPascalTellTheSameStory) {
-    const auto fit = *fitClausiusClapeyron(syntheticLab(7, 11, 10e3, 94e3, 0.3, 200), water(), {FitMethod::York, true});
+    const auto fit =
+        *fitClausiusClapeyron(syntheticLab(7, 11, 10e3, 94e3, 0.3, 200), water(), {FitMethod::York, true});
     for (const PointResult& p : fit.points) {
-        EXPECT_NEAR(fit.line.at(1.0 / (1.0 / p.x - p.residualKelvin)), p.y, 1e-12); // moved by the residual it lies on the line
+        EXPECT_NEAR(fit.line.at(1.0 / (1.0 / p.x - p.residualKelvin)), p.y,
+                    1e-12); // moved by the residual it lies on the line
         EXPECT_NEAR(std::log(std::exp(p.y) - p.residualPascal), fit.line.at(p.x), 1e-12);
         EXPECT_LT(p.residualKelvin * p.residualPascal, 0.0);
     }
@@ -65,18 +73,22 @@ TEST(ClausiusClapeyron, ResidualsInKelvinAndPascalTellTheSameStory) {
 TEST(ClausiusClapeyron, ErrorsCommonToAllPointsAreCountedOnTheirOwn) {
     auto data = syntheticLab(3, 11, 10e3, 94e3, 0.1, 100);
     EXPECT_DOUBLE_EQ(fitClausiusClapeyron(data, water(), {})->enthalpySharedU, 0.0);
-    for (auto& d : data) d.pressureSharedU = 500.0;
+    for (auto& d : data)
+        d.pressureSharedU = 500.0;
     const auto fit = *fitClausiusClapeyron(data, water(), {});
     auto moved = data;
-    for (auto& d : moved) d.pressure = d.pressure + PressureDifference::fromPascal(500.0);
-    EXPECT_NEAR(fit.enthalpySharedU, std::abs(fitClausiusClapeyron(moved, water(), {})->enthalpy.value - fit.enthalpy.value), 1.0);
+    for (auto& d : moved)
+        d.pressure = d.pressure + PressureDifference::fromPascal(500.0);
+    EXPECT_NEAR(fit.enthalpySharedU,
+                std::abs(fitClausiusClapeyron(moved, water(), {})->enthalpy.value - fit.enthalpy.value), 1.0);
     EXPECT_GT(fit.enthalpySharedU, 200.0);
 }
 
 TEST(ClausiusClapeyron, AnOutlierIsFlaggedAndAGoodSetIsNot) {
     auto data = syntheticLab(5, 11, 10e3, 94e3, 0.1, 50);
     const auto good = *fitClausiusClapeyron(data, water(), {FitMethod::Ols, true});
-    for (const PointResult& p : good.points) EXPECT_TRUE(p.flag.empty());
+    for (const PointResult& p : good.points)
+        EXPECT_TRUE(p.flag.empty());
     data[6].temperature = data[6].temperature + TemperatureDifference::fromKelvin(4.0);
     const auto fit = *fitClausiusClapeyron(data, water(), {FitMethod::Ols, true});
     EXPECT_EQ(fit.points[6].flag, "outlier");
@@ -86,9 +98,12 @@ TEST(ClausiusClapeyron, RefusesWhatHasNoSlope) {
     auto data = syntheticLab(5, 2, 10e3, 94e3, 0.1, 50);
     EXPECT_EQ(fitClausiusClapeyron(data, water(), {}).error().kind, Failure::TooFewPoints);
     data = syntheticLab(5, 5, 50e3, 50e3, 0.0, 50);
-    EXPECT_NE(fitClausiusClapeyron(data, water(), {}).error().message.find("same temperature"), std::string::npos);
+    EXPECT_NE(fitClausiusClapeyron(data, water(), {}).error().message.find("same temperature"),
+              std::string::npos);
     data = syntheticLab(5, 5, 10e3, 50e3, 0.0, 0.0);
-    EXPECT_NE(fitClausiusClapeyron(data, water(), {FitMethod::York, true}).error().message.find("uncertainty"), std::string::npos);
+    EXPECT_NE(
+        fitClausiusClapeyron(data, water(), {FitMethod::York, true}).error().message.find("uncertainty"),
+        std::string::npos);
 }
 
 } // namespace

@@ -16,7 +16,8 @@ std::vector<FitPoint> pearsonYork() {
     const double wx[] = {1000, 1000, 500, 800, 200, 80, 60, 20, 1.8, 1};
     const double wy[] = {1, 1.8, 4, 8, 20, 20, 70, 70, 100, 500};
     std::vector<FitPoint> points;
-    for (int i = 0; i < 10; ++i) points.push_back({x[i], y[i], 1.0 / std::sqrt(wx[i]), 1.0 / std::sqrt(wy[i])});
+    for (int i = 0; i < 10; ++i)
+        points.push_back({x[i], y[i], 1.0 / std::sqrt(wx[i]), 1.0 / std::sqrt(wy[i])});
     return points;
 }
 
@@ -50,7 +51,8 @@ TEST(LineFit, OrdinaryLeastSquaresMeetsATextbookCase) {
 
 TEST(LineFit, EqualWeightsGiveTheOrdinaryLine) {
     auto points = pearsonYork();
-    for (FitPoint& p : points) p.uy = 0.3, p.ux = 0.0;
+    for (FitPoint& p : points)
+        p.uy = 0.3, p.ux = 0.0;
     const LineFit ols = fitOls(points), weighted = fitWeighted(points, true), york = fitYork(points, true);
     EXPECT_NEAR(weighted.slope, ols.slope, 1e-12);
     EXPECT_NEAR(weighted.slopeU, ols.slopeU, 1e-12);
@@ -74,8 +76,10 @@ TEST(LineFit, StudentisedResidualIsTheOneWithoutThePoint) {
     others.erase(others.begin() + 4);
     const LineFit without = fitOls(others);
     double mean = 0.0, spread = 0.0;
-    for (const auto& p : others) mean += p.x / 9.0;
-    for (const auto& p : others) spread += (p.x - mean) * (p.x - mean);
+    for (const auto& p : others)
+        mean += p.x / 9.0;
+    for (const auto& p : others)
+        spread += (p.x - mean) * (p.x - mean);
     const double s = std::sqrt(without.reducedChiSquare());
     const double u = s * std::sqrt(1.0 + 1.0 / 9.0 + (points[4].x - mean) * (points[4].x - mean) / spread);
     EXPECT_NEAR(studentised[4], (points[4].y - without.at(points[4].x)) / u, 1e-9);
@@ -91,7 +95,8 @@ RC_GTEST_PROP(LineFit, AllMethodsFindAnExactLine, ()) {
     std::vector<FitPoint> points;
     for (int i = 0; i < 8; ++i) {
         const double x = i + *rc::gen::inRange(0, 100) / 250.0;
-        points.push_back({x, a + b * x, 0.01 + *rc::gen::inRange(0, 10) / 50.0, 0.01 + *rc::gen::inRange(0, 10) / 50.0});
+        points.push_back(
+            {x, a + b * x, 0.01 + *rc::gen::inRange(0, 10) / 50.0, 0.01 + *rc::gen::inRange(0, 10) / 50.0});
     }
     for (const auto method : {FitMethod::Ols, FitMethod::Weighted, FitMethod::York}) {
         const LineFit fit = fitLine(points, method, false);

@@ -1,4 +1,5 @@
 #include "analysis/SlipCheck.h"
+
 #include "physics/Water.h"
 
 #include <gtest/gtest.h>
@@ -21,7 +22,8 @@ CapturePair dialPair() {
     pair.room = kRoom;
     pair.thermometer.division = 0.5;
     pair.thermometer.accuracy = 0.3;
-    pair.temperatureReading = std::round(10.0 * water().boilingPoint(Pressure::fromPascal(38310))->celsius()) / 10.0;
+    pair.temperatureReading =
+        std::round(10.0 * water().boilingPoint(Pressure::fromPascal(38310))->celsius()) / 10.0;
     return pair;
 }
 

@@ -7,14 +7,13 @@
 #include "support/FakeClock.h"
 #include "support/TempDir.h"
 
-#include <gtest/gtest.h>
-
-#include <QApplication>
 #include <QAbstractButton>
+#include <QApplication>
 #include <QLabel>
 #include <QLineEdit>
 #include <QPushButton>
 #include <QTest>
+#include <gtest/gtest.h>
 
 #include <memory>
 
@@ -34,8 +33,10 @@ public:
     /// @param notebook  opened if it exists, else made.
     explicit Driver(const std::filesystem::path& notebook) : Driver() {
         const QString path = QString::fromStdString(notebook.string());
-        if (std::filesystem::exists(notebook)) window.openNotebook(path);
-        else window.createNotebook(path);
+        if (std::filesystem::exists(notebook))
+            window.openNotebook(path);
+        else
+            window.createNotebook(path);
         settle();
     }
 

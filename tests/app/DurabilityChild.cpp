@@ -1,5 +1,4 @@
 #include "Driver.h"
-
 #include "physics/Water.h"
 
 #include <QTableView>
@@ -7,8 +6,8 @@
 #include <cmath>
 #include <cstdio>
 
-// Captures through the real window without end and prints a line for each reading once the screen shows it as captured; the test
-// that started it kills it. use: durability_child NOTEBOOK
+// Captures through the real window without end and prints a line for each reading once the screen shows it as
+// captured; the test that started it kills it. use: durability_child NOTEBOOK
 int main(int argc, char** argv) {
     using namespace uttrin;
     QApplication application(argc, argv);
@@ -31,7 +30,8 @@ int main(int argc, char** argv) {
         d.type("readFirst", QString::number(bar, 'f', 2));
         d.type("readTemperature", QString::number(std::round(celsius * 4) / 4, 'f', 2), Qt::Key_Return);
         const auto* taken = d.find<QTableView>("taken")->model();
-        std::printf("%s %s\n", qPrintable(taken->index(0, 0).data().toString()), qPrintable(taken->index(0, 3).data().toString()));
+        std::printf("%s %s\n", qPrintable(taken->index(0, 0).data().toString()),
+                    qPrintable(taken->index(0, 3).data().toString()));
         std::fflush(stdout);
     }
 }

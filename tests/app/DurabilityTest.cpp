@@ -2,8 +2,6 @@
 #include "support/TempDir.h"
 
 #include <gtest/gtest.h>
-#include <sys/wait.h>
-#include <unistd.h>
 
 #include <array>
 #include <chrono>
@@ -11,7 +9,9 @@
 #include <map>
 #include <random>
 #include <sstream>
+#include <sys/wait.h>
 #include <thread>
+#include <unistd.h>
 
 namespace uttrin {
 namespace {
@@ -49,7 +49,8 @@ std::string readUntil(int fd, const std::string& word) {
     return text;
 }
 
-// The program is killed at random moments while it captures; every reading that its screen had shown as captured is in the file.
+// The program is killed at random moments while it captures; every reading that its screen had shown as
+// captured is in the file.
 TEST(Durability, EveryConfirmedReadingSurvivesSigkill) {
     const testing::TempDir dir;
     const auto path = dir / "kill.uttrin";
@@ -59,21 +60,24 @@ TEST(Durability, EveryConfirmedReadingSurvivesSigkill) {
         const Child child = start(DURABILITY_CHILD, path.string());
         const std::string head = readUntil(child.out, "ready\n");
         ASSERT_NE(head.find("ready\n"), std::string::npos) << head;
-        std::this_thread::sleep_for(std::chrono::milliseconds(std::uniform_int_distribution<>(0, 250)(random)));
+        std::this_thread::sleep_for(
+            std::chrono::milliseconds(std::uniform_int_distribution<>(0, 250)(random)));
         ::kill(child.pid, SIGKILL);
         std::istringstream lines(head.substr(head.find("ready\n") + 6) + readUntil(child.out, ""));
         close(child.out);
         int status = 0;
         waitpid(child.pid, &status, 0);
         ASSERT_TRUE(WIFSIGNALED(status));
-        for (std::string position, temperature; lines >> position >> temperature;) confirmed[position] = temperature;
+        for (std::string position, temperature; lines >> position >> temperature;)
+            confirmed[position] = temperature;
 
         const auto notebook = Notebook::open(path);
         ASSERT_TRUE(notebook) << notebook.error().message;
         ASSERT_TRUE(notebook->check().empty());
         std::map<std::string, double> kept;
         const auto data = notebook->load(notebook->lessons().front().id);
-        for (const Reading& r : data.readings) kept[std::to_string(r.position)] = r.temperature;
+        for (const Reading& r : data.readings)
+            kept[std::to_string(r.position)] = r.temperature;
         for (const auto& [position, temperature] : confirmed) {
             ASSERT_TRUE(kept.contains(position)) << "reading " << position << " was confirmed and is lost";
             EXPECT_NEAR(kept[position], std::stod(temperature), 0.06); // as shown, to a decimal

@@ -1,5 +1,4 @@
 #include "Driver.h"
-
 #include "app/Dialogs.h"
 #include "app/RunStation.h"
 #include "physics/Water.h"
@@ -12,13 +11,13 @@
 namespace uttrin {
 namespace {
 
-
 using testing::Driver;
 using testing::TempDir;
 
 // A real window, from New to a printed report, by keyboard and mouse, through every station.
 TEST(Journey, FromANewNotebookToAReportWhoseTextCanBeReadBack) {
-    ASSERT_NE(QGuiApplication::platformName(), QStringLiteral("offscreen")) << "this test wants a real window";
+    ASSERT_NE(QGuiApplication::platformName(), QStringLiteral("offscreen"))
+        << "this test wants a real window";
     const TempDir dir;
     Driver d;
     ASSERT_TRUE(QTest::qWaitForWindowActive(&d.window));
@@ -72,10 +71,14 @@ TEST(Journey, FromANewNotebookToAReportWhoseTextCanBeReadBack) {
     ASSERT_EQ(d.window.station(), Station::Practise);
 
     QProcess reader;
-    reader.start(QStringLiteral("pdftotext"), {QStringLiteral("-layout"), QString::fromStdString((dir / "report.pdf").string()), QStringLiteral("-")});
+    reader.start(QStringLiteral("pdftotext"),
+                 {QStringLiteral("-layout"), QString::fromStdString((dir / "report.pdf").string()),
+                  QStringLiteral("-")});
     ASSERT_TRUE(reader.waitForFinished());
     const QString text = QString::fromUtf8(reader.readAllStandardOutput());
-    for (const char* needed : {"A journey", "group Fjord, run 1", "94.31 ± 0.03 kPa", "ΔH = 4", "kJ/mol", "implode"}) EXPECT_TRUE(text.contains(QString::fromUtf8(needed))) << needed;
+    for (const char* needed :
+         {"A journey", "group Fjord, run 1", "94.31 ± 0.03 kPa", "ΔH = 4", "kJ/mol", "implode"})
+        EXPECT_TRUE(text.contains(QString::fromUtf8(needed))) << needed;
 }
 
 } // namespace

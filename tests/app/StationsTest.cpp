@@ -1,5 +1,4 @@
 #include "Driver.h"
-
 #include "app/Dialogs.h"
 #include "app/PhaseMap.h"
 #include "app/Spine.h"
@@ -32,10 +31,12 @@ void enterRoom(Driver& d, const char* hPa = "943.1") {
     d.press("roomEnter");
 }
 
-/// Types a true pair at a pressure into the fields of the Run station (vacuum dial in bar), `superheat` kelvin too hot.
+/// Types a true pair at a pressure into the fields of the Run station (vacuum dial in bar), `superheat`
+/// kelvin too hot.
 void typePair(Driver& d, double pascal, double superheat = 0.0) {
     const double bar = std::round((pascal - 94310.0) / 1000.0) / 100.0;
-    const double kelvin = water().boilingPoint(Pressure::fromPascal(94310.0 + bar * 1e5))->kelvin() + superheat;
+    const double kelvin =
+        water().boilingPoint(Pressure::fromPascal(94310.0 + bar * 1e5))->kelvin() + superheat;
     d.type("readFirst", QString::number(bar, 'f', 2));
     d.type("readTemperature", QString::number(std::round((kelvin - kIcePointKelvin) * 4.0) / 4.0, 'f', 2));
 }
@@ -75,7 +76,8 @@ TEST(RoomStation, AnAssumedValueSaysWhatItCostsHere) {
     d.type("roomValue", QStringLiteral("1013.25"));
     d.type("roomAltitude", QStringLiteral("612"));
     // 101.325 against 94.19 kPa: 99.97 against 97.94 degC.
-    EXPECT_TRUE(d.text("roomWarning").contains(QStringLiteral("about 2.0 K wrong"))) << d.text("roomWarning").toStdString();
+    EXPECT_TRUE(d.text("roomWarning").contains(QStringLiteral("about 2.0 K wrong")))
+        << d.text("roomWarning").toStdString();
     d.press("roomEnter");
     EXPECT_EQ(d.session().room()->method, RoomMethod::Nominal);
     EXPECT_TRUE(d.text("stripRoomUnder").contains(QStringLiteral("nominal")));
@@ -102,7 +104,8 @@ TEST(RigStation, ChangingTheConventionChangesWhatTheDialWillShow) {
     EXPECT_EQ(d.session().plan().rig.gauge.convention, PressureConvention::TwoArm);
     EXPECT_EQ(d.session().plan().rig.gauge.unit, "cm");
     d.type("gaugeArmSum", QStringLiteral("82.1"));
-    EXPECT_TRUE(d.text("rigMeaning").contains(QStringLiteral("41.05 | 41.05 cm"))) << d.text("rigMeaning").toStdString();
+    EXPECT_TRUE(d.text("rigMeaning").contains(QStringLiteral("41.05 | 41.05 cm")))
+        << d.text("rigMeaning").toStdString();
     d.press("gaugeConvention_2");
     EXPECT_EQ(d.session().plan().rig.gauge.convention, PressureConvention::Absolute);
     ASSERT_TRUE(d.session().undo());
@@ -121,7 +124,8 @@ TEST(PlanStation, ATargetIsDraggedOnTheMap) {
     const QPoint to = map->pixelOf(target.kelvin, target.pascal * 1.1).toPoint();
     QTest::mousePress(map, Qt::LeftButton, {}, from);
     QTest::mouseMove(map, (from + to) / 2);
-    QMouseEvent move(QEvent::MouseMove, to, map->mapToGlobal(to), Qt::NoButton, Qt::LeftButton, Qt::NoModifier);
+    QMouseEvent move(QEvent::MouseMove, to, map->mapToGlobal(to), Qt::NoButton, Qt::LeftButton,
+                     Qt::NoModifier);
     QApplication::sendEvent(map, &move);
     QTest::mouseRelease(map, Qt::LeftButton, {}, to);
     Driver::settle();
@@ -160,7 +164,8 @@ TEST(PlanStation, SpacingAndCountChangeTheLadder) {
     d.type("planTo", QStringLiteral("0"));
     d.type("planStep", QStringLiteral("0.1"));
     EXPECT_EQ(d.find<QTableView>("runSheet")->model()->rowCount(), 8);
-    EXPECT_EQ(d.find<QTableView>("runSheet")->model()->index(0, 1).data().toString(), QStringLiteral("−0.70"));
+    EXPECT_EQ(d.find<QTableView>("runSheet")->model()->index(0, 1).data().toString(),
+              QStringLiteral("−0.70"));
     d.type("planStep", QStringLiteral("0"));
     EXPECT_TRUE(d.text("message").contains(QStringLiteral("dial step must be above zero")));
     EXPECT_NEAR(d.session().plan().ladder.dialStep, 0.1, 1e-12);
@@ -193,10 +198,12 @@ TEST(RunStation, TheMarginMovesWhileTyping) {
     d.type("newGroup", QStringLiteral("Cedar"), Qt::Key_Return);
     typePair(d, 40e3, -6.0);
     const auto* margin = d.find<QWidget>("margin");
-    EXPECT_TRUE(margin->accessibleName().contains(QStringLiteral("K to go"))) << margin->accessibleName().toStdString();
+    EXPECT_TRUE(margin->accessibleName().contains(QStringLiteral("K to go")))
+        << margin->accessibleName().toStdString();
     auto* map = d.find<PhaseMap>("phaseMap");
     ASSERT_TRUE(map->view().liveKelvin);
-    EXPECT_LT(*map->view().liveKelvin, water().boilingPoint(Pressure::fromPascal(*map->view().livePascal))->kelvin() - 5.0);
+    EXPECT_LT(*map->view().liveKelvin,
+              water().boilingPoint(Pressure::fromPascal(*map->view().livePascal))->kelvin() - 5.0);
 }
 
 TEST(RunStation, ASlipIsNamedAndMendedWithOneKey) {
@@ -243,7 +250,8 @@ TEST(RunStation, PointsAreStruckWithAReasonAndUndone) {
     app::dialogs::answerNext(QStringLiteral("misread"));
     d.key(Qt::Key_K, Qt::ControlModifier);
     EXPECT_EQ(d.session().model().data().readings[0].struckReason, "misread");
-    EXPECT_TRUE(d.find<QTableView>("taken")->model()->index(0, 5).data().toString().contains(QStringLiteral("misread")));
+    EXPECT_TRUE(d.find<QTableView>("taken")->model()->index(0, 5).data().toString().contains(
+        QStringLiteral("misread")));
     EXPECT_TRUE(d.text("targetHeading").contains(QStringLiteral("Target 1"))); // free again
     d.key(Qt::Key_Z, Qt::ControlModifier);
     EXPECT_FALSE(d.session().model().data().readings[0].struckReason);
@@ -306,10 +314,12 @@ TEST_F(SampleLesson, TheWorkUpShowsResultStepsAndCause) {
     d->window.goTo(Station::WorkUp);
     Driver::settle();
     EXPECT_TRUE(d->text("workResult").startsWith(QStringLiteral("ΔH = 42.")));
-    EXPECT_TRUE(d->text("workCauses").contains(QStringLiteral("Points 4, 8 lie about"))) << d->text("workCauses").toStdString();
+    EXPECT_TRUE(d->text("workCauses").contains(QStringLiteral("Points 4, 8 lie about")))
+        << d->text("workCauses").toStdString();
     d->find<QTableView>("workTable")->selectRow(3);
     Driver::settle();
-    EXPECT_TRUE(d->text("workSteps").contains(QStringLiteral("63.30 cm − 18.80 cm"))) << d->text("workSteps").toStdString();
+    EXPECT_TRUE(d->text("workSteps").contains(QStringLiteral("63.30 cm − 18.80 cm")))
+        << d->text("workSteps").toStdString();
     d->press("fitMethod_2");
     const QString unweighted = d->text("workResult");
     d->press("fitMethod_0");
@@ -325,16 +335,20 @@ TEST_F(SampleLesson, StudentsFillInAndTheFirstWrongStepIsShown) {
     EXPECT_TRUE(model->index(0, 3).data().toString().isEmpty());
     EXPECT_FALSE(d->text("workResult").contains(QStringLiteral("42.")));
     const auto first = d->session().model().reduce(*d->session().runId())[0];
-    model->setData(model->index(0, 3), QString::number(first.absolute->pressure.kilopascal(), 'f', 2), Qt::EditRole);
+    model->setData(model->index(0, 3), QString::number(first.absolute->pressure.kilopascal(), 'f', 2),
+                   Qt::EditRole);
     EXPECT_TRUE(d->text("studentVerdict").contains(QStringLiteral("right so far")));
-    model->setData(model->index(0, 4), QString::number(first.liquid.temperature.celsius() - 273.15, 'f', 1), Qt::EditRole);
-    EXPECT_TRUE(d->text("studentVerdict").contains(QStringLiteral("added"))) << d->text("studentVerdict").toStdString();
+    model->setData(model->index(0, 4), QString::number(first.liquid.temperature.celsius() - 273.15, 'f', 1),
+                   Qt::EditRole);
+    EXPECT_TRUE(d->text("studentVerdict").contains(QStringLiteral("added")))
+        << d->text("studentVerdict").toStdString();
 }
 
 TEST_F(SampleLesson, ReportsAndExportsLandWhereTheyAreSent) {
     d->window.goTo(Station::Report);
     Driver::settle();
-    const std::pair<const char*, const char*> files[] = {{"savePdf", "r.pdf"}, {"saveHtml", "r.html"}, {"saveCsv", "r.csv"}, {"saveJson", "r.json"}};
+    const std::pair<const char*, const char*> files[] = {
+        {"savePdf", "r.pdf"}, {"saveHtml", "r.html"}, {"saveCsv", "r.csv"}, {"saveJson", "r.json"}};
     for (const auto& [button, name] : files) {
         app::dialogs::answerNext(QString::fromStdString((dir / name).string()));
         d->press(button);
@@ -354,7 +368,8 @@ TEST_F(SampleLesson, ReportsAndExportsLandWhereTheyAreSent) {
 }
 
 TEST_F(SampleLesson, ACsvComesInWithItsBadLinesNamed) {
-    std::ofstream(dir / "cold.csv") << "temperature_degC,absolute_kPa\n60.06,20.0\nwarm,30\n81.3,50.0\n96.7,90.0\n";
+    std::ofstream(dir / "cold.csv")
+        << "temperature_degC,absolute_kPa\n60.06,20.0\nwarm,30\n81.3,50.0\n96.7,90.0\n";
     d->window.goTo(Station::Report);
     Driver::settle();
     app::dialogs::answerNext(QString::fromStdString((dir / "cold.csv").string()));
@@ -387,11 +402,13 @@ TEST_F(SampleLesson, MapCoordinatesGoThereAndBackInAllAxes) {
     d->window.goTo(Station::WorkUp);
     Driver::settle();
     auto* map = d->find<PhaseMap>("phaseMap");
-    for (const auto axes : {PhaseMap::Axes::PressureLog, PhaseMap::Axes::PressureLinear, PhaseMap::Axes::ClausiusClapeyron}) {
+    for (const auto axes :
+         {PhaseMap::Axes::PressureLog, PhaseMap::Axes::PressureLinear, PhaseMap::Axes::ClausiusClapeyron}) {
         map->setAxes(axes);
         EXPECT_NEAR(map->kelvinAt(map->xOf(350.0)), 350.0, 1e-9);
         EXPECT_NEAR(map->pascalAt(map->yOf(4e4)), 4e4, 1e-6);
-        for (const MapPoint& p : map->view().points) EXPECT_TRUE(map->rect().contains(map->pixelOf(p.kelvin, p.pascal).toPoint()));
+        for (const MapPoint& p : map->view().points)
+            EXPECT_TRUE(map->rect().contains(map->pixelOf(p.kelvin, p.pascal).toPoint()));
     }
 }
 
@@ -400,9 +417,13 @@ TEST_F(SampleLesson, EveryControlHasANameForThoseWhoCannotSeeIt) {
         d->window.goTo(static_cast<Station>(i));
         Driver::settle();
         for (QWidget* w : d->window.findChildren<QWidget*>()) {
-            if (!w->isVisible() || !(w->focusPolicy() & Qt::TabFocus) || w->inherits("QScrollArea") || w->inherits("QTabBar")) continue;
+            if (!w->isVisible() || !(w->focusPolicy() & Qt::TabFocus) || w->inherits("QScrollArea") ||
+                w->inherits("QTabBar"))
+                continue;
             const auto* button = qobject_cast<QAbstractButton*>(w);
-            EXPECT_FALSE(w->accessibleName().isEmpty() && !(button && !button->text().isEmpty())) << "station " << i + 1 << ": " << w->metaObject()->className() << ' ' << w->objectName().toStdString();
+            EXPECT_FALSE(w->accessibleName().isEmpty() && !(button && !button->text().isEmpty()))
+                << "station " << i + 1 << ": " << w->metaObject()->className() << ' '
+                << w->objectName().toStdString();
         }
     }
 }

@@ -23,8 +23,11 @@ const std::map<std::string, std::set<std::string>> kMayUse{
     {"report", {"analysis", "instruments", "lesson", "notebook", "physics", "plan", "quantities"}},
     {"demo", {"instruments", "notebook", "physics", "plan", "quantities"}},
     {"pdf", {"report"}},
-    {"cli", {"analysis", "instruments", "lesson", "notebook", "pdf", "physics", "plan", "quantities", "report"}},
-    {"app", {"analysis", "demo", "instruments", "lesson", "notebook", "pdf", "physics", "plan", "quantities", "report"}},
+    {"cli",
+     {"analysis", "instruments", "lesson", "notebook", "pdf", "physics", "plan", "quantities", "report"}},
+    {"app",
+     {"analysis", "demo", "instruments", "lesson", "notebook", "pdf", "physics", "plan", "quantities",
+      "report"}},
 };
 const std::set<std::string> kWithQt{"pdf", "cli", "app"};
 

@@ -3,12 +3,12 @@
 
 #include <gtest/gtest.h>
 #include <nlohmann/json.hpp>
-#include <sys/wait.h>
 
 #include <array>
 #include <cstdio>
 #include <fstream>
 #include <iterator>
+#include <sys/wait.h>
 
 namespace uttrin {
 namespace {
@@ -25,7 +25,8 @@ Output run(const std::string& words) {
     FILE* pipe = popen(command.c_str(), "r");
     Output o{0, "", ""};
     std::array<char, 4096> buffer{};
-    while (const auto n = fread(buffer.data(), 1, buffer.size(), pipe)) o.out.append(buffer.data(), n);
+    while (const auto n = fread(buffer.data(), 1, buffer.size(), pipe))
+        o.out.append(buffer.data(), n);
     o.code = WEXITSTATUS(pclose(pipe));
     std::ifstream err(dir / "err");
     o.err.assign(std::istreambuf_iterator<char>(err), {});
@@ -52,15 +53,23 @@ TEST(CommandLine, AValueThatBeginsWithAMinusIsAValue) {
     const auto j = json("boil --fluid water --pressure '-0.7 bar' --kind gauge --room '1008.2 hPa'");
     EXPECT_NEAR(j["absolute_pa"], 30820.0, 1e-6);
     EXPECT_NEAR(j["boiling_point_k"], 342.866, 0.001); // 69.72 degC at 30.82 kPa
-    EXPECT_EQ(json("boil --pressure '−0.7 bar' --kind gauge --room '1008.2 hPa'")["absolute_pa"], j["absolute_pa"]);
+    EXPECT_EQ(json("boil --pressure '−0.7 bar' --kind gauge --room '1008.2 hPa'")["absolute_pa"],
+              j["absolute_pa"]);
     EXPECT_NEAR(json("convert '-40 degF' --to degC")["value"], -40.0, 1e-9);
 }
 
 TEST(CommandLine, RoomAndGaugeGiveTheirWorkedExamples) {
-    EXPECT_NEAR(json("room --altitude '612 m'")["station_pressure_pa"], 94186, 5); // ISO 2533 table, interpolated
-    EXPECT_NEAR(json("room --dead-head '-91.3 kPa' --ultimate '0.6 kPa'")["station_pressure_pa"], 91900, 1e-6);
-    EXPECT_NEAR(json("gauge --type open-u-tube --legs '66.0 cm' '21.0 cm' --temperature '22 degC' --room '1008.2 hPa'")["absolute_pa"], 100820 - 0.45 * 13540.97 * 9.80665, 1.0);
-    EXPECT_NEAR(json("gauge --type vacuum-dial --reading '-21 inHg' --room '1 atm'")["absolute_pa"], 101325 - 21 * 3386.389, 0.1);
+    EXPECT_NEAR(json("room --altitude '612 m'")["station_pressure_pa"], 94186,
+                5); // ISO 2533 table, interpolated
+    EXPECT_NEAR(json("room --dead-head '-91.3 kPa' --ultimate '0.6 kPa'")["station_pressure_pa"], 91900,
+                1e-6);
+    EXPECT_NEAR(
+        json(
+            "gauge --type open-u-tube --legs '66.0 cm' '21.0 cm' --temperature '22 degC' --room '1008.2 hPa'")
+            ["absolute_pa"],
+        100820 - 0.45 * 13540.97 * 9.80665, 1.0);
+    EXPECT_NEAR(json("gauge --type vacuum-dial --reading '-21 inHg' --room '1 atm'")["absolute_pa"],
+                101325 - 21 * 3386.389, 0.1);
     EXPECT_NEAR(json("convert '66.0 cmHg' --to kPa")["value"], 87.9928, 1e-4);
     EXPECT_EQ(json("fluids")["fluids"][0]["id"], "water");
 }
@@ -98,7 +107,8 @@ TEST(CommandLine, BadInputIsNamedOnStderrWithTheRightExitCode) {
 
 TEST(CommandLine, PlanGivesDialReadingsAndCautions) {
     const testing::TempDir dir;
-    std::ofstream(dir / "plan.json") << R"({"room":{"method":"barometer","reading":"943.1 hPa","uncertainty":"0.3 hPa"},
+    std::ofstream(dir / "plan.json")
+        << R"({"room":{"method":"barometer","reading":"943.1 hPa","uncertainty":"0.3 hPa"},
         "rig":{"gauge":{"convention":"gauge-negative","unit":"bar","division":0.02,"accuracy":0.02}},
         "ladder":{"spacing":"dial-steps","from":-0.7,"to":0,"step":0.1}})";
     const auto j = json("plan " + (dir / "plan.json").string());
@@ -114,15 +124,19 @@ TEST(CommandLine, PlanGivesDialReadingsAndCautions) {
 
 TEST(CommandLine, FitFindsTheEnthalpyAndNamesBadLines) {
     const testing::TempDir dir;
-    std::ofstream(dir / "run.csv") << "temperature_degC,gauge_kPa\n49.4,-82.31\n60.1,-74.31\n67.1,-66.75\noops,1\n72.8,-59.2\n77.4,-51.64\n81.4,-44.09\n85.0,-36.53\n";
-    const auto j = json("fit " + (dir / "run.csv").string() + " --room '943.1 hPa' --method york --temperature-u '0.1 K' --pressure-u '60 Pa'");
+    std::ofstream(dir / "run.csv") << "temperature_degC,gauge_kPa\n49.4,-82.31\n60.1,-74.31\n67.1,-66."
+                                      "75\noops,1\n72.8,-59.2\n77.4,-51.64\n81.4,-44.09\n85.0,-36.53\n";
+    const auto j = json("fit " + (dir / "run.csv").string() +
+                        " --room '943.1 hPa' --method york --temperature-u '0.1 K' --pressure-u '60 Pa'");
     EXPECT_NEAR(j["enthalpy_of_vaporisation_j_per_mol"].get<double>(), 42350, 300);
     EXPECT_NEAR(j["relative_to_reference"].get<double>(), 0.0, 0.005);
     EXPECT_LT(j["ci95_low"], j["enthalpy_of_vaporisation_j_per_mol"]);
     EXPECT_EQ(j["points"].size(), 7U);
     EXPECT_EQ(j["unread_lines"].size(), 1U);
     EXPECT_FALSE(j["diagnosis"].empty());
-    const auto stated = json("fit " + (dir / "run.csv").string() + " --room '943.1 hPa' --temperature-u '0.1 K' --pressure-u '60 Pa' --scale-errors no");
+    const auto stated =
+        json("fit " + (dir / "run.csv").string() +
+             " --room '943.1 hPa' --temperature-u '0.1 K' --pressure-u '60 Pa' --scale-errors no");
     EXPECT_NE(stated["enthalpy_of_vaporisation_j_per_mol_u"], j["enthalpy_of_vaporisation_j_per_mol_u"]);
     EXPECT_EQ(run("fit " + (dir / "run.csv").string()).code, 2);
 }
@@ -134,7 +148,10 @@ TEST(CommandLine, NotebooksAreLookedIntoExportedImportedCheckedAndReported) {
     const auto info = json("notebook info " + file);
     EXPECT_EQ(info["lessons"][0]["runs"].size(), 7U);
     EXPECT_TRUE(json("notebook check " + file)["sound"].get<bool>());
-    for (const char* format : {"csv", "json", "xlsx"}) EXPECT_TRUE(std::filesystem::exists(json("notebook export " + file + " --format " + format + " --out " + (dir / "out").string())["written"][0].get<std::string>()));
+    for (const char* format : {"csv", "json", "xlsx"})
+        EXPECT_TRUE(std::filesystem::exists(json("notebook export " + file + " --format " + format +
+                                                 " --out " + (dir / "out").string())["written"][0]
+                                                .get<std::string>()));
     std::ofstream(dir / "new.csv") << "temperature_degC,absolute_kPa\n60.06,20.0\n81.3,50.0\n";
     EXPECT_EQ(json("notebook import " + file + " " + (dir / "new.csv").string())["readings"], 2);
     EXPECT_GE(json("report " + file + " --run 3 --out " + (dir / "r.pdf").string())["pages"].get<int>(), 2);
@@ -143,7 +160,8 @@ TEST(CommandLine, NotebooksAreLookedIntoExportedImportedCheckedAndReported) {
 }
 
 TEST(CommandLine, EveryVerbsHelpShowsAnExample) {
-    for (const char* verb : {"fluids", "saturation", "boil", "convert", "room", "gauge", "plan", "fit", "notebook", "report"}) {
+    for (const char* verb :
+         {"fluids", "saturation", "boil", "convert", "room", "gauge", "plan", "fit", "notebook", "report"}) {
         const Output o = run(std::string(verb) + " --help");
         EXPECT_EQ(o.code, 0);
         EXPECT_NE(o.out.find(std::string("Example: uttrin-cli ") + verb), std::string::npos) << verb;

@@ -8,7 +8,9 @@
 namespace uttrin {
 namespace {
 
-RoomPressure roomOf(double pa, double u = 50.0) { return {Pressure::fromPascal(pa), u, RoomMethod::Barometer}; }
+RoomPressure roomOf(double pa, double u = 50.0) {
+    return {Pressure::fromPascal(pa), u, RoomMethod::Barometer};
+}
 
 PressureInstrument uTube(double armSum = 87.0, double celsius = 22.0) {
     PressureInstrument i;
@@ -47,9 +49,15 @@ TEST(PressureInstrument, AUTubeIsReadAsTwoArms) {
 
 TEST(PressureInstrument, EveryConventionGivesTheSamePressure) {
     const auto room = roomOf(94310);
-    EXPECT_NEAR(toAbsolute(dial(PressureConvention::GaugeNegative, "bar", 0.02), {-0.7, {}}, room)->pressure.pascal(), 24310, 1e-6);
-    EXPECT_NEAR(toAbsolute(dial(PressureConvention::VacuumDepth, "kPa", 1), {70, {}}, room)->pressure.pascal(), 24310, 1e-6);
-    EXPECT_NEAR(toAbsolute(dial(PressureConvention::Absolute, "mbar", 1), {243.1, {}}, std::nullopt)->pressure.pascal(), 24310, 1e-6);
+    EXPECT_NEAR(
+        toAbsolute(dial(PressureConvention::GaugeNegative, "bar", 0.02), {-0.7, {}}, room)->pressure.pascal(),
+        24310, 1e-6);
+    EXPECT_NEAR(
+        toAbsolute(dial(PressureConvention::VacuumDepth, "kPa", 1), {70, {}}, room)->pressure.pascal(), 24310,
+        1e-6);
+    EXPECT_NEAR(toAbsolute(dial(PressureConvention::Absolute, "mbar", 1), {243.1, {}}, std::nullopt)
+                    ->pressure.pascal(),
+                24310, 1e-6);
 }
 
 TEST(PressureInstrument, WithoutARoomOnlyAnAbsoluteGaugeSaysAnything) {
@@ -63,7 +71,8 @@ TEST(PressureInstrument, TheZeroOpenToTheRoomIsTakenOff) {
     const auto gauge = dial(PressureConvention::GaugeNegative, "kPa", 1);
     EXPECT_NEAR(toAbsolute(gauge, {-68, {}}, room, GaugeReading{2, {}})->pressure.pascal(), 24310, 1e-6);
     const auto absolute = dial(PressureConvention::Absolute, "kPa", 1);
-    EXPECT_NEAR(toAbsolute(absolute, {25.31, {}}, room, GaugeReading{95.31, {}})->pressure.pascal(), 24310, 1e-6);
+    EXPECT_NEAR(toAbsolute(absolute, {25.31, {}}, room, GaugeReading{95.31, {}})->pressure.pascal(), 24310,
+                1e-6);
 }
 
 TEST(PressureInstrument, SharedAndIndependentUncertaintyAreKeptApart) {
@@ -91,18 +100,25 @@ TEST(PressureInstrument, ANonsensicalDeclarationIsNamed) {
 }
 
 RC_GTEST_PROP(PressureInstrument, ReadingToPressureAndBackIsTheIdentity, ()) {
-    const auto convention = *rc::gen::element(PressureConvention::Absolute, PressureConvention::GaugeNegative, PressureConvention::VacuumDepth, PressureConvention::TwoArm);
-    auto gauge = convention == PressureConvention::TwoArm ? uTube(*rc::gen::inRange(80, 160), *rc::gen::inRange(5, 35)) : dial(convention, "kPa", 1);
+    const auto convention = *rc::gen::element(PressureConvention::Absolute, PressureConvention::GaugeNegative,
+                                              PressureConvention::VacuumDepth, PressureConvention::TwoArm);
+    auto gauge = convention == PressureConvention::TwoArm
+                     ? uTube(*rc::gen::inRange(80, 160), *rc::gen::inRange(5, 35))
+                     : dial(convention, "kPa", 1);
     const auto room = roomOf(*rc::gen::inRange(60000, 106000));
     const double pa = *rc::gen::inRange(100, 106000);
     std::optional<GaugeReading> zero;
-    if (*rc::gen::arbitrary<bool>()) zero = toReading(gauge, room.station + PressureDifference::fromPascal(*rc::gen::inRange(-2000, 2000)), room.station);
+    if (*rc::gen::arbitrary<bool>())
+        zero = toReading(gauge, room.station + PressureDifference::fromPascal(*rc::gen::inRange(-2000, 2000)),
+                         room.station);
     const auto reading = toReading(gauge, Pressure::fromPascal(pa), room.station, zero);
     const auto back = toAbsolute(gauge, reading, room, zero);
     RC_ASSERT(back.has_value());
     RC_ASSERT(std::abs(back->pressure.pascal() - pa) < 1e-6);
     RC_ASSERT(back->uIndependent > 0.0 && back->uShared > 0.0);
-    RC_ASSERT(std::abs(scaleValue(gauge, toReadableReading(gauge, Pressure::fromPascal(pa), room.station, zero)) - scaleValue(gauge, reading)) <= 0.5 * gauge.division + 1e-9);
+    RC_ASSERT(
+        std::abs(scaleValue(gauge, toReadableReading(gauge, Pressure::fromPascal(pa), room.station, zero)) -
+                 scaleValue(gauge, reading)) <= 0.5 * gauge.division + 1e-9);
 }
 
 } // namespace

@@ -58,16 +58,21 @@ TEST(RoomPressure, ANominalValueIsNeverBetterThanTheWeather) {
 }
 
 TEST(RoomPressure, ImpossibleRoomsAreRefusedWithTheRange) {
-    for (const auto& e : {entry(RoomMethod::Barometer, 94.31, "hPa", 0.3), entry(RoomMethod::Barometer, 9431, "hPa", 0.3), entry(RoomMethod::DeadHead, 91.3, "kPa", 0.3)}) {
+    for (const auto& e :
+         {entry(RoomMethod::Barometer, 94.31, "hPa", 0.3), entry(RoomMethod::Barometer, 9431, "hPa", 0.3),
+          entry(RoomMethod::DeadHead, 91.3, "kPa", 0.3)}) {
         const auto r = stationPressure(e);
         ASSERT_FALSE(r);
         EXPECT_EQ(r.error().kind, Failure::BadInput);
     }
-    EXPECT_NE(stationPressure(entry(RoomMethod::Barometer, 94.31, "hPa", 0)).error().message.find("30 to 120 kPa"), std::string::npos);
+    EXPECT_NE(
+        stationPressure(entry(RoomMethod::Barometer, 94.31, "hPa", 0)).error().message.find("30 to 120 kPa"),
+        std::string::npos);
 }
 
 TEST(RoomPressure, DriftsLinearlyBetweenTwoReadings) {
-    const RoomPressure a{Pressure::fromPascal(94310), 30, RoomMethod::Barometer}, b{Pressure::fromPascal(94110), 30, RoomMethod::Barometer};
+    const RoomPressure a{Pressure::fromPascal(94310), 30, RoomMethod::Barometer},
+        b{Pressure::fromPascal(94110), 30, RoomMethod::Barometer};
     EXPECT_NEAR(interpolate(a, b, 0.25).station.pascal(), 94260, 1e-9);
     EXPECT_NEAR(interpolate(a, b, -1).station.pascal(), 94310, 1e-9);
     EXPECT_NEAR(interpolate(a, b, 2).station.pascal(), 94110, 1e-9);
@@ -75,7 +80,8 @@ TEST(RoomPressure, DriftsLinearlyBetweenTwoReadings) {
 }
 
 TEST(RoomPressure, IdentifiersGoThereAndBack) {
-    for (const auto m : {RoomMethod::Barometer, RoomMethod::StationReport, RoomMethod::SeaLevelReport, RoomMethod::Altitude, RoomMethod::DeadHead, RoomMethod::Nominal})
+    for (const auto m : {RoomMethod::Barometer, RoomMethod::StationReport, RoomMethod::SeaLevelReport,
+                         RoomMethod::Altitude, RoomMethod::DeadHead, RoomMethod::Nominal})
         EXPECT_EQ(*roomMethodFromId(id(m)), m);
     EXPECT_FALSE(roomMethodFromId("guess"));
 }

@@ -1,4 +1,5 @@
 #include "demo/DemoNotebook.h"
+
 #include "lesson/Exports.h"
 #include "lesson/LessonModel.h"
 #include "support/TempDir.h"
@@ -23,7 +24,9 @@ protected:
 
     RunFit fitOf(const std::string& group, Method method) {
         for (const uttrin::Run& r : model->data().runs)
-            if (model->group(r.groupId).name == group && r.number == 1 && model->plan(r.setupId).method == method) return *model->fit(r.id, {});
+            if (model->group(r.groupId).name == group && r.number == 1 &&
+                model->plan(r.setupId).method == method)
+                return *model->fit(r.id, {});
         throw std::logic_error("no run of " + group);
     }
 };

@@ -1,5 +1,6 @@
-#include "lesson/BenchViews.h"
 #include "lesson/LessonSession.h"
+
+#include "lesson/BenchViews.h"
 #include "lesson/WorkUp.h"
 #include "physics/Water.h"
 #include "support/FakeClock.h"
@@ -39,8 +40,14 @@ protected:
     /// Types what a careful person reads at an absolute pressure, `superheat` kelvin too hot.
     void type(double pa, double superheat = 0.0, double room = 94310.0) {
         const auto& rig = s->plan().rig;
-        s->draft.first = toReadableReading(rig.gauge, Pressure::fromPascal(pa), Pressure::fromPascal(room)).first;
-        const double kelvin = water().boilingPoint(toAbsolute(rig.gauge, {*s->draft.first, {}}, RoomPressure{Pressure::fromPascal(room), 0, RoomMethod::Barometer})->pressure)->kelvin();
+        s->draft.first =
+            toReadableReading(rig.gauge, Pressure::fromPascal(pa), Pressure::fromPascal(room)).first;
+        const double kelvin =
+            water()
+                .boilingPoint(toAbsolute(rig.gauge, {*s->draft.first, {}},
+                                         RoomPressure{Pressure::fromPascal(room), 0, RoomMethod::Barometer})
+                                  ->pressure)
+                ->kelvin();
         s->draft.temperature = std::round((kelvin + superheat - kIcePointKelvin) * 4.0) / 4.0;
     }
 
@@ -50,7 +57,8 @@ protected:
             clock.time += 120'000;
             type(target->absolute.pascal(), 0.0, room);
             const auto outcome = s->capture();
-            ASSERT_TRUE(outcome && outcome->readingId) << (outcome ? outcome->finding.sentence : outcome.error().message);
+            ASSERT_TRUE(outcome && outcome->readingId)
+                << (outcome ? outcome->finding.sentence : outcome.error().message);
         }
     }
 };
@@ -94,7 +102,8 @@ TEST_F(LessonSessionTest, DriftBetweenTwoRoomReadingsIsInterpolatedInTime) {
     captureAll();
     ASSERT_TRUE(s->enterRoom(barometer(941.1), "end", start + 2'400'000));
     for (const ReducedReading& r : s->model().reduce(*s->runId()))
-        EXPECT_NEAR(r.room->station.pascal(), 94310.0 - 200.0 * static_cast<double>(r.raw.takenAt - start) / 2.4e6, 1e-6);
+        EXPECT_NEAR(r.room->station.pascal(),
+                    94310.0 - 200.0 * static_cast<double>(r.raw.takenAt - start) / 2.4e6, 1e-6);
 }
 
 TEST_F(LessonSessionTest, TargetsAdvanceAndOnlyTheActualIsFitted) {
@@ -156,7 +165,8 @@ TEST_F(LessonSessionTest, APointByAnotherCriterionOrProtocolIsMarked) {
     }
     const auto readings = s->model().reduce(*s->runId());
     EXPECT_TRUE(readings[0].marks.empty());
-    EXPECT_EQ(readings[3].marks, (std::vector<std::string>{"another criterion", "pump still pulling", "cooling side"}));
+    EXPECT_EQ(readings[3].marks,
+              (std::vector<std::string>{"another criterion", "pump still pulling", "cooling side"}));
 }
 
 TEST_F(LessonSessionTest, ASensorOutsideTheLiquidNeverEntersTheFitSilently) {
@@ -168,7 +178,8 @@ TEST_F(LessonSessionTest, ASensorOutsideTheLiquidNeverEntersTheFitSilently) {
     EXPECT_FALSE(s->model().fit(*s->runId(), {}));
     const auto readings = s->model().readingsOf(*s->runId());
     const std::vector<Reading> copy(readings.begin(), readings.begin() + 3);
-    for (const Reading& r : copy) ASSERT_TRUE(s->useInFit(r.id, true));
+    for (const Reading& r : copy)
+        ASSERT_TRUE(s->useInFit(r.id, true));
     EXPECT_EQ(s->model().fit(*s->runId(), {})->used.size(), 3U);
 }
 
@@ -229,7 +240,8 @@ TEST_F(LessonSessionTest, MovingATargetIsKeptAndUndone) {
     ASSERT_TRUE(s->moveTarget(4, Pressure::fromPascal(45e3)));
     const auto moved = [&] {
         const auto sheet = *s->sheet();
-        return std::any_of(sheet.targets.begin(), sheet.targets.end(), [](const Target& t) { return t.moved && t.absolute.pascal() == 45e3; });
+        return std::any_of(sheet.targets.begin(), sheet.targets.end(),
+                           [](const Target& t) { return t.moved && t.absolute.pascal() == 45e3; });
     };
     EXPECT_TRUE(moved());
     ASSERT_TRUE(s->undo());
@@ -253,12 +265,15 @@ TEST_F(LessonSessionTest, AStudentsFirstWrongStepIsNamed) {
     ASSERT_TRUE(s->enterRoom(barometer(943.1), "start", clock.time));
     captureAll();
     const auto r = s->model().reduce(*s->runId())[4];
-    const double kPa = r.absolute->pressure.kilopascal(), kelvin = r.liquid.temperature.kelvin(), ln = std::log(kPa * 1e3);
+    const double kPa = r.absolute->pressure.kilopascal(), kelvin = r.liquid.temperature.kelvin(),
+                 ln = std::log(kPa * 1e3);
     EXPECT_FALSE(firstWrongStep(r, {kPa, kelvin, 1000.0 / kelvin, ln}));
     EXPECT_NE(firstWrongStep(r, {2 * 94.31 - kPa, {}, {}, {}})->find("sign"), std::string::npos);
     EXPECT_NE(firstWrongStep(r, {kPa, kelvin - 2 * 273.15, {}, {}})->find("added"), std::string::npos);
-    EXPECT_NE(firstWrongStep(r, {kPa, kelvin, 1000.0 / kelvin + 0.1, {}})->find("Inverse"), std::string::npos);
-    EXPECT_NE(firstWrongStep(r, {kPa, kelvin, {}, std::log10(kPa * 1e3)})->find("decimal"), std::string::npos);
+    EXPECT_NE(firstWrongStep(r, {kPa, kelvin, 1000.0 / kelvin + 0.1, {}})->find("Inverse"),
+              std::string::npos);
+    EXPECT_NE(firstWrongStep(r, {kPa, kelvin, {}, std::log10(kPa * 1e3)})->find("decimal"),
+              std::string::npos);
     EXPECT_NE(firstWrongStep(r, {kPa, kelvin, {}, std::log(kPa)})->find("Pa"), std::string::npos);
     // A wrong pressure counts once: the logarithm of the student's own value is right.
     EXPECT_EQ(firstWrongStep(r, {kPa + 5.0, {}, {}, std::log((kPa + 5.0) * 1e3)})->substr(0, 8), "Absolute");

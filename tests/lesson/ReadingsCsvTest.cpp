@@ -1,6 +1,7 @@
+#include "lesson/ReadingsCsv.h"
+
 #include "lesson/Exports.h"
 #include "lesson/LessonSession.h"
-#include "lesson/ReadingsCsv.h"
 #include "notebook/Csv.h"
 #include "support/FakeClock.h"
 #include "support/TempDir.h"
@@ -13,7 +14,8 @@ namespace uttrin {
 namespace {
 
 TEST(ReadingsCsv, ColumnsDeclareTheInstruments) {
-    const auto in = readReadingsCsv("temperature_degC,left_cm,right_cm,vigour,struck\n73.9,61.7,20.4,2,\n74.9,60.1,22.0,3,misread\n");
+    const auto in = readReadingsCsv(
+        "temperature_degC,left_cm,right_cm,vigour,struck\n73.9,61.7,20.4,2,\n74.9,60.1,22.0,3,misread\n");
     ASSERT_TRUE(in) << in.error().message;
     EXPECT_EQ(in->plan.rig.gauge.convention, PressureConvention::TwoArm);
     EXPECT_EQ(in->plan.rig.gauge.unit, "cm");
@@ -21,7 +23,9 @@ TEST(ReadingsCsv, ColumnsDeclareTheInstruments) {
     ASSERT_EQ(in->readings.size(), 2U);
     EXPECT_EQ(in->readings[0].second, 20.4);
     EXPECT_EQ(in->readings[1].struckReason, "misread");
-    for (const auto& [column, convention] : {std::pair{"gauge_bar", PressureConvention::GaugeNegative}, {"vacuum_inHg", PressureConvention::VacuumDepth}, {"absolute_kPa", PressureConvention::Absolute}}) {
+    for (const auto& [column, convention] : {std::pair{"gauge_bar", PressureConvention::GaugeNegative},
+                                             {"vacuum_inHg", PressureConvention::VacuumDepth},
+                                             {"absolute_kPa", PressureConvention::Absolute}}) {
         const auto other = readReadingsCsv(std::string("temperature_K;") + column + "\n350;20\n");
         ASSERT_TRUE(other) << other.error().message;
         EXPECT_EQ(other->plan.rig.gauge.convention, convention);
@@ -29,7 +33,8 @@ TEST(ReadingsCsv, ColumnsDeclareTheInstruments) {
 }
 
 TEST(ReadingsCsv, BadLinesAreNamedWithTheirNumberAndTheGoodOnesKept) {
-    const auto in = readReadingsCsv("temperature_degC,gauge_kPa\n49.9,-82\nwarm,-74\n60.1\n-300,-60\n67.2,-66.7\n");
+    const auto in =
+        readReadingsCsv("temperature_degC,gauge_kPa\n49.9,-82\nwarm,-74\n60.1\n-300,-60\n67.2,-66.7\n");
     ASSERT_TRUE(in);
     EXPECT_EQ(in->readings.size(), 2U);
     ASSERT_EQ(in->complaints.size(), 3U);
@@ -45,7 +50,13 @@ struct BadRow {
 };
 
 TEST(ReadingsCsv, AFileWithoutTheNeededColumnsIsRefused) {
-    for (const BadRow& row : {BadRow{"", "empty"}, {"a,b\n1,2\n", "temperature_UNIT"}, {"temperature_degC,x\n1,2\n", "no pressure column"}, {"temperature_degC,gauge_xyz\n1,2\n", "'xyz' is not a unit of pressure"}, {"temperature_degC,gauge_kPa\n", "no readings"}, {"temperature_degC,gauge_kPa\na,b\n", "no line can be read"}, {"temperature_degC,left_cm,right_mm\n1,2,3\n", "one unit"}}) {
+    for (const BadRow& row : {BadRow{"", "empty"},
+                              {"a,b\n1,2\n", "temperature_UNIT"},
+                              {"temperature_degC,x\n1,2\n", "no pressure column"},
+                              {"temperature_degC,gauge_xyz\n1,2\n", "'xyz' is not a unit of pressure"},
+                              {"temperature_degC,gauge_kPa\n", "no readings"},
+                              {"temperature_degC,gauge_kPa\na,b\n", "no line can be read"},
+                              {"temperature_degC,left_cm,right_mm\n1,2,3\n", "one unit"}}) {
         SCOPED_TRACE(row.text);
         const auto in = readReadingsCsv(row.text);
         ASSERT_FALSE(in);
@@ -58,11 +69,15 @@ TEST(ReadingsCsv, ImportedReadingsComeOutOfTheExportsAsTheyWent) {
     const testing::FakeClock clock;
     LessonSession s(*Notebook::create(dir / "a.uttrin"), clock, 120);
     ASSERT_TRUE(s.addLesson(Lesson{0, "x", "", "", "", 0, false, 0, true}));
-    const auto in = *readReadingsCsv("temperature_degC,absolute_kPa,struck\n60.06,20.0,\n81.3,50.0,superheated\n96.7,90.0,\n");
+    const auto in = *readReadingsCsv(
+        "temperature_degC,absolute_kPa,struck\n60.06,20.0,\n81.3,50.0,superheated\n96.7,90.0,\n");
     ASSERT_TRUE(s.addImported("run", in.plan, in.readings));
     const auto records = parseCsv(readingsCsv(s.model()));
     ASSERT_EQ(records.size(), 4U);
-    const auto column = [&](const std::string& name) { return static_cast<std::size_t>(std::find(records[0].fields.begin(), records[0].fields.end(), name) - records[0].fields.begin()); };
+    const auto column = [&](const std::string& name) {
+        return static_cast<std::size_t>(std::find(records[0].fields.begin(), records[0].fields.end(), name) -
+                                        records[0].fields.begin());
+    };
     EXPECT_EQ(records[1].fields[column("temperature")], "60.06");
     EXPECT_EQ(records[2].fields[column("struck")], "superheated");
     EXPECT_EQ(records[2].fields[column("in_fit")], "no");
@@ -79,8 +94,10 @@ TEST(ReadingsCsv, ImportedReadingsComeOutOfTheExportsAsTheyWent) {
 
 RC_GTEST_PROP(ReadingsCsv, AnyTextIsReadOrRefusedWithAReason, (std::string text)) {
     const auto in = readReadingsCsv("temperature_degC,gauge_kPa,vigour,time_s\n" + text);
-    if (in) RC_ASSERT(!in->readings.empty());
-    else RC_ASSERT(!in.error().message.empty());
+    if (in)
+        RC_ASSERT(!in->readings.empty());
+    else
+        RC_ASSERT(!in.error().message.empty());
 }
 
 } // namespace

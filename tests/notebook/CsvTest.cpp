@@ -19,7 +19,8 @@ TEST(Csv, ReadsQuotesLineEndsAndSemicolons) {
 
 RC_GTEST_PROP(Csv, WhatIsWrittenReadsBackTheSame, (std::vector<std::string> fields)) {
     RC_PRE(!fields.empty());
-    for (auto& f : fields) f.erase(std::remove_if(f.begin(), f.end(), [](char c) { return c == '\r' || c == '\0'; }), f.end());
+    for (auto& f : fields)
+        f.erase(std::remove_if(f.begin(), f.end(), [](char c) { return c == '\r' || c == '\0'; }), f.end());
     fields.front() = "x" + fields.front(); // a line is neither empty nor a comment
     const auto records = parseCsv("a,b,c,d,e,f,g,h\r\n" + csvLine(fields));
     RC_ASSERT(records.size() == 2U);
@@ -27,7 +28,8 @@ RC_GTEST_PROP(Csv, WhatIsWrittenReadsBackTheSame, (std::vector<std::string> fiel
 }
 
 RC_GTEST_PROP(Csv, AnyTextParses, (std::string text)) {
-    for (const auto& record : parseCsv(text)) RC_ASSERT(!record.fields.empty());
+    for (const auto& record : parseCsv(text))
+        RC_ASSERT(!record.fields.empty());
 }
 
 } // namespace

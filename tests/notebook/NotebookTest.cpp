@@ -1,18 +1,21 @@
 #include "notebook/Notebook.h"
+
 #include "support/TempDir.h"
 
 #include <gtest/gtest.h>
-#include <sys/stat.h>
 
 #include <fstream>
 #include <iterator>
+#include <sys/stat.h>
 
 namespace uttrin {
 namespace {
 
 using testing::TempDir;
 
-Lesson lesson(const std::string& title) { return {0, title, "Skarnfell Upper School", "K12", "2026-04-23", 612.0, true, 120, false}; }
+Lesson lesson(const std::string& title) {
+    return {0, title, "Skarnfell Upper School", "K12", "2026-04-23", 612.0, true, 120, false};
+}
 
 /// A notebook with one lesson, one run and `count` readings.
 void fill(Notebook& notebook, int count) {
@@ -38,7 +41,9 @@ std::string bytes(const std::filesystem::path& path) {
     return {std::istreambuf_iterator<char>(file), {}};
 }
 
-void write(const std::filesystem::path& path, const std::string& content) { std::ofstream(path, std::ios::binary) << content; }
+void write(const std::filesystem::path& path, const std::string& content) {
+    std::ofstream(path, std::ios::binary) << content;
+}
 
 TEST(Notebook, EveryFieldOfAReadingComesBackAsItWas) {
     const TempDir dir;
@@ -166,7 +171,9 @@ TEST(Notebook, WhatIsNotANotebookIsNamedAndLeftAlone) {
         foreign = bytes(dir / "a.uttrin");
     }
     foreign.replace(68, 4, std::string("\0\0\0\1", 4)); // another application's id
-    for (const BadFile& bad : {BadFile{"text", "temperature,pressure\n", "not an Uttrin notebook"}, BadFile{"empty", "", "not an Uttrin notebook"}, BadFile{"foreign", foreign, "not an Uttrin notebook"}}) {
+    for (const BadFile& bad : {BadFile{"text", "temperature,pressure\n", "not an Uttrin notebook"},
+                               BadFile{"empty", "", "not an Uttrin notebook"},
+                               BadFile{"foreign", foreign, "not an Uttrin notebook"}}) {
         SCOPED_TRACE(bad.name);
         write(dir / bad.name, bad.content);
         const auto opened = Notebook::open(dir / bad.name);
@@ -189,7 +196,8 @@ TEST(Notebook, ATruncatedNotebookIsRefusedAndWhatCanBeReadIsSaved) {
     write(dir / "cut.uttrin", cut);
     const auto opened = Notebook::open(dir / "cut.uttrin");
     ASSERT_FALSE(opened);
-    EXPECT_NE(opened.error().message.find("what can be read can be saved"), std::string::npos) << opened.error().message;
+    EXPECT_NE(opened.error().message.find("what can be read can be saved"), std::string::npos)
+        << opened.error().message;
     const auto saved = Notebook::salvage(dir / "cut.uttrin", dir / "rescued.uttrin");
     ASSERT_TRUE(saved) << saved.error().message;
     EXPECT_GT(*saved, 200);

@@ -10,7 +10,9 @@ namespace {
 
 TEST(Atmosphere, MeetsTheStandardsTable) {
     // ISO 2533:1975, table 5, by geometric height: m, Pa.
-    const struct { double h, p; } rows[] = {{-1000, 113931}, {0, 101325}, {1000, 89876}, {2000, 79501}, {5000, 54048}};
+    const struct {
+        double h, p;
+    } rows[] = {{-1000, 113931}, {0, 101325}, {1000, 89876}, {2000, 79501}, {5000, 54048}};
     for (const auto& r : rows) {
         SCOPED_TRACE(r.h);
         EXPECT_NEAR(standardAtmospherePressure(Length::fromMetre(r.h))->pascal(), r.p, 3.0);
@@ -27,8 +29,14 @@ TEST(Atmosphere, AStandardDayGivesTheStandardPressureByBothReductions) {
     const auto sea = Pressure::fromPascal(101325);
     const auto h = Length::fromMetre(612);
     const auto standard = standardAtmospherePressure(h)->pascal();
-    EXPECT_NEAR(stationFromSeaLevel(sea, h, Temperature::fromKelvin(288.15 - 0.0065 * 612), Reduction::StandardAtmosphere)->pascal(), standard, 0.01);
-    EXPECT_NEAR(stationFromSeaLevel(sea, h, Temperature::fromKelvin(288.15 - 0.0065 * 612), Reduction::Hypsometric)->pascal(), standard, 2.0);
+    EXPECT_NEAR(stationFromSeaLevel(sea, h, Temperature::fromKelvin(288.15 - 0.0065 * 612),
+                                    Reduction::StandardAtmosphere)
+                    ->pascal(),
+                standard, 0.01);
+    EXPECT_NEAR(
+        stationFromSeaLevel(sea, h, Temperature::fromKelvin(288.15 - 0.0065 * 612), Reduction::Hypsometric)
+            ->pascal(),
+        standard, 2.0);
 }
 
 RC_GTEST_PROP(Atmosphere, HeightAndPressureAreInverse, ()) {
@@ -38,9 +46,11 @@ RC_GTEST_PROP(Atmosphere, HeightAndPressureAreInverse, ()) {
 }
 
 RC_GTEST_PROP(Atmosphere, ReductionsAreInverse, ()) {
-    const double h = *rc::gen::inRange(-400, 5000), sea = *rc::gen::inRange(95000, 105000), air = *rc::gen::inRange(-40, 45);
+    const double h = *rc::gen::inRange(-400, 5000), sea = *rc::gen::inRange(95000, 105000),
+                 air = *rc::gen::inRange(-40, 45);
     const auto how = *rc::gen::element(Reduction::Hypsometric, Reduction::StandardAtmosphere);
-    const auto station = stationFromSeaLevel(Pressure::fromPascal(sea), Length::fromMetre(h), Temperature::fromCelsius(air), how);
+    const auto station = stationFromSeaLevel(Pressure::fromPascal(sea), Length::fromMetre(h),
+                                             Temperature::fromCelsius(air), how);
     const auto back = seaLevelFromStation(*station, Length::fromMetre(h), Temperature::fromCelsius(air), how);
     RC_ASSERT(std::abs(back->pascal() - sea) < 1e-6);
 }

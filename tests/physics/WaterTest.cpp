@@ -1,5 +1,6 @@
-#include "physics/Constants.h"
 #include "physics/Water.h"
+
+#include "physics/Constants.h"
 
 #include <gtest/gtest.h>
 #include <rapidcheck/gtest.h>
@@ -37,7 +38,9 @@ TEST(Water, MeetsThePublishedSublimationAndMeltingPressures) {
 
 TEST(Water, MeetsThePublishedSaturatedDensitiesAndEnthalpies) {
     // IAPWS SR1-86(1992), table 1: T/K, p/Pa, dp/dT, liquid and vapour density, liquid and vapour enthalpy.
-    const struct { double t, p, slope, liquid, vapour, hLiquid, hVapour; } rows[] = {
+    const struct {
+        double t, p, slope, liquid, vapour, hLiquid, hVapour;
+    } rows[] = {
         {273.16, 611.657, 44.436693, 999.789, 0.00485426, 0.611786, 2500.5e3},
         {373.1243, 101325, 3.616e3, 958.365, 0.597586, 419.05e3, 2675.7e3},
     };
@@ -77,7 +80,8 @@ TEST(Water, LiquidAndIceMeetAtTheTriplePoint) {
 }
 
 TEST(Water, RefusesWhatLiesOutsideItsRangeAndSaysTheRange) {
-    for (const auto& r : {water().vapourPressure(Temperature::fromKelvin(700)), water().vapourPressure(Temperature::fromKelvin(40))}) {
+    for (const auto& r : {water().vapourPressure(Temperature::fromKelvin(700)),
+                          water().vapourPressure(Temperature::fromKelvin(40))}) {
         ASSERT_FALSE(r);
         EXPECT_EQ(r.error().kind, Failure::OutOfRange);
         EXPECT_NE(r.error().message.find("50 K to 647.096 K"), std::string::npos);
@@ -89,7 +93,8 @@ TEST(Water, RefusesWhatLiesOutsideItsRangeAndSaysTheRange) {
 
 TEST(Water, BoilsHigherAtDepthMostOfAllWhenCold) {
     const auto depth = Length::fromCentimetre(5.0);
-    const double cold = water().boilingPointRiseAtDepth(Pressure::fromPascal(2339), depth)->kelvin(); // boils at 20 degC
+    const double cold =
+        water().boilingPointRiseAtDepth(Pressure::fromPascal(2339), depth)->kelvin(); // boils at 20 degC
     const double hot = water().boilingPointRiseAtDepth(Pressure::fromPascal(101325), depth)->kelvin();
     EXPECT_NEAR(cold, 489.0 / 145.0, 0.4); // rho g h over dp/dT there, from steam tables
     EXPECT_LT(hot, 0.15);
@@ -104,7 +109,8 @@ RC_GTEST_PROP(Water, TemperatureToPressureAndBackIsGoodToABillionth, ()) {
 
 RC_GTEST_PROP(Water, VapourPressureRisesWithTemperature, ()) {
     const double t = 60.0 + 580.0 * (*rc::gen::inRange(0, 1000000)) / 1e6;
-    const auto low = water().vapourPressure(Temperature::fromKelvin(t)), high = water().vapourPressure(Temperature::fromKelvin(t + 0.01));
+    const auto low = water().vapourPressure(Temperature::fromKelvin(t)),
+               high = water().vapourPressure(Temperature::fromKelvin(t + 0.01));
     RC_ASSERT(*low < *high);
     const auto s = water().saturationAt(Temperature::fromKelvin(t));
     RC_ASSERT(s->slope > 0.0);

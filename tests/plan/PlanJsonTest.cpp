@@ -32,7 +32,8 @@ TEST(PlanJson, AMistakeIsNamedByItsPathAndWhatIsAccepted) {
     const BadRow rows[] = {
         {"\"943.1 hPa\"", "\"943.1\"", "/room/reading: "},
         {"\"943.1 hPa\"", "943.1", "/room/reading: expected a text"},
-        {"\"hold-pressure\"", "\"hold\"", "/method: 'hold' is not a method; accepted: hold-pressure, hold-temperature"},
+        {"\"hold-pressure\"", "\"hold\"",
+         "/method: 'hold' is not a method; accepted: hold-pressure, hold-temperature"},
         {"\"two-arm\"", "\"arms\"", "/rig/gauge/convention: "},
         {"\"cm\"", "\"kPa\"", "/rig/gauge/unit: 'kPa' is not a unit of length"},
         {"0.1, \"acc", "\"0.1\", \"acc", "/rig/gauge/division: expected a number"},
@@ -64,14 +65,16 @@ TEST(PlanJson, APlanWithoutARoomIsRefused) {
 RC_GTEST_PROP(PlanJson, AWrittenPlanReadsBackTheSame, ()) {
     PlanFile file = *readPlanFile(kPlan);
     file.plan.method = *rc::gen::element(Method::HoldPressure, Method::HoldTemperature);
-    file.plan.ladder.spacing = *rc::gen::element(Spacing::Pressure, Spacing::Temperature, Spacing::InverseTemperature, Spacing::DialSteps);
+    file.plan.ladder.spacing = *rc::gen::element(Spacing::Pressure, Spacing::Temperature,
+                                                 Spacing::InverseTemperature, Spacing::DialSteps);
     const double low = *rc::gen::inRange(1, 300);
     file.plan.ladder.from = low;
     file.plan.ladder.to = low + *rc::gen::inRange(1, 50) / 7.0;
     file.plan.ladder.count = *rc::gen::inRange(2, 60);
     if (*rc::gen::arbitrary<bool>()) file.plan.ladder.moved[3] = 4321.5;
     file.plan.ladder.tasterInFit = *rc::gen::arbitrary<bool>();
-    file.room.method = *rc::gen::element(RoomMethod::Barometer, RoomMethod::SeaLevelReport, RoomMethod::Altitude, RoomMethod::DeadHead);
+    file.room.method = *rc::gen::element(RoomMethod::Barometer, RoomMethod::SeaLevelReport,
+                                         RoomMethod::Altitude, RoomMethod::DeadHead);
     file.room.ultimatePa = 512.25;
     const std::string once = writePlanFile(file);
     const auto back = readPlanFile(once);

@@ -25,10 +25,11 @@ TEST(RunSheet, TargetsGoUpFromTheLowestAndShowTheDial) {
     const auto sheet = makeRunSheet(dialPlan(), room());
     ASSERT_TRUE(sheet) << sheet.error().message;
     ASSERT_EQ(sheet->targets.size(), 10U);
-    for (std::size_t i = 1; i < 10; ++i) EXPECT_GT(sheet->targets[i].absolute, sheet->targets[i - 1].absolute);
+    for (std::size_t i = 1; i < 10; ++i)
+        EXPECT_GT(sheet->targets[i].absolute, sheet->targets[i - 1].absolute);
     const Target& first = sheet->targets.front();
     EXPECT_NEAR(first.absolute.pascal(), 20e3, 1e-9);
-    EXPECT_NEAR(first.dial.first, -0.74, 1e-9); // -0.7431 bar to half a division of 0.02
+    EXPECT_NEAR(first.dial.first, -0.74, 1e-9);      // -0.7431 bar to half a division of 0.02
     EXPECT_NEAR(first.boils.celsius(), 60.06, 0.02); // steam tables: 60.06 degC at 20 kPa
     EXPECT_FALSE(sheet->whyLowestFirst.empty());
 }
@@ -42,10 +43,13 @@ TEST(RunSheet, SpacingsAreEvenInWhatTheySay) {
         other.ladder = *ladder;
         const auto sheet = *makeRunSheet(other, room());
         const auto axis = [&](const Target& t) {
-            return spacing == Spacing::Pressure ? t.absolute.pascal() : spacing == Spacing::Temperature ? t.boils.kelvin() : 1e6 / t.boils.kelvin();
+            return spacing == Spacing::Pressure      ? t.absolute.pascal()
+                   : spacing == Spacing::Temperature ? t.boils.kelvin()
+                                                     : 1e6 / t.boils.kelvin();
         };
         const double step = axis(sheet.targets[1]) - axis(sheet.targets[0]);
-        for (std::size_t i = 1; i < sheet.targets.size(); ++i) EXPECT_NEAR(axis(sheet.targets[i]) - axis(sheet.targets[i - 1]), step, std::abs(step) * 1e-6);
+        for (std::size_t i = 1; i < sheet.targets.size(); ++i)
+            EXPECT_NEAR(axis(sheet.targets[i]) - axis(sheet.targets[i - 1]), step, std::abs(step) * 1e-6);
         EXPECT_NEAR(sheet.targets.front().absolute.pascal(), 20e3, 1e-3);
         EXPECT_NEAR(sheet.targets.back().absolute.pascal(), 90e3, 1e-3);
     }
@@ -97,7 +101,8 @@ TEST(RunSheet, AMovedTargetStandsWhereItWasPutAndTheOthersStay) {
     Plan plan = dialPlan();
     plan.ladder.moved[2] = 33e3;
     const auto sheet = *makeRunSheet(plan, room());
-    const auto moved = std::find_if(sheet.targets.begin(), sheet.targets.end(), [](const Target& t) { return t.moved; });
+    const auto moved =
+        std::find_if(sheet.targets.begin(), sheet.targets.end(), [](const Target& t) { return t.moved; });
     ASSERT_NE(moved, sheet.targets.end());
     EXPECT_DOUBLE_EQ(moved->absolute.pascal(), 33e3);
     EXPECT_EQ(moved->place, 2);
@@ -110,7 +115,8 @@ TEST(RunSheet, MoreHeatTakesLessTimeAndTheSumIsTheTotal) {
     const auto fast = *makeRunSheet(plan, room());
     EXPECT_LT(fast.totalSeconds, slow.totalSeconds);
     double sum = kSetUpSeconds + kClearUpSeconds;
-    for (const Target& t : fast.targets) sum += t.seconds;
+    for (const Target& t : fast.targets)
+        sum += t.seconds;
     EXPECT_NEAR(sum, fast.totalSeconds, 1e-9);
     plan.periodMinutes = fast.totalSeconds / 60.0 + 0.1;
     EXPECT_TRUE(makeRunSheet(plan, room())->fits);

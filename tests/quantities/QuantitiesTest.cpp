@@ -33,8 +33,10 @@ static_assert(!std::is_convertible_v<double, Pressure>);
 static_assert(!std::is_constructible_v<Pressure, GaugePressure>);
 // What must.
 static_assert(CanAdd<Pressure, PressureDifference>::value);
-static_assert(std::is_same_v<decltype(std::declval<Pressure>() - std::declval<Pressure>()), PressureDifference>);
-static_assert(std::is_same_v<decltype(std::declval<Temperature>() - std::declval<Temperature>()), TemperatureDifference>);
+static_assert(
+    std::is_same_v<decltype(std::declval<Pressure>() - std::declval<Pressure>()), PressureDifference>);
+static_assert(std::is_same_v<decltype(std::declval<Temperature>() - std::declval<Temperature>()),
+                             TemperatureDifference>);
 
 TEST(Quantities, AGaugePressureBecomesAbsoluteOnlyInARoom) {
     const auto room = Pressure::fromKilopascal(94.31);

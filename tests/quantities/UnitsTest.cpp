@@ -17,7 +17,10 @@ struct UnitRow {
 
 TEST(Units, PressureUnitsHaveTheirDefinedSizes) {
     // NIST SP 811 (2008), appendix B.8; psi and inHg to the digits given there.
-    const UnitRow rows[] = {{"Pa", 1}, {"hPa", 100}, {"kPa", 1000}, {"MPa", 1e6}, {"mbar", 100}, {"bar", 1e5}, {"atm", 101325}, {"Torr", 133.3224}, {"mmHg", 133.3224}, {"cmHg", 1333.224}, {"inHg", 3386.389}, {"inH2O", 249.0889}, {"psi", 6894.757}};
+    const UnitRow rows[] = {{"Pa", 1},          {"hPa", 100},       {"kPa", 1000},      {"MPa", 1e6},
+                            {"mbar", 100},      {"bar", 1e5},       {"atm", 101325},    {"Torr", 133.3224},
+                            {"mmHg", 133.3224}, {"cmHg", 1333.224}, {"inHg", 3386.389}, {"inH2O", 249.0889},
+                            {"psi", 6894.757}};
     for (const UnitRow& row : rows) {
         SCOPED_TRACE(row.symbol);
         EXPECT_NEAR(unit(row.symbol).factor / row.pascal, 1.0, 3e-7);
@@ -49,7 +52,16 @@ struct BadRow {
 };
 
 TEST(Units, ABadMeasureNamesTheWordAndWhatIsAccepted) {
-    const BadRow rows[] = {{"94.3", "accepted units: Pa, hPa"}, {"94.3 kp", "'kp' is not a unit of pressure"}, {"kPa", "does not begin with a number"}, {"", "VALUE UNIT"}, {"nan kPa", "number"}, {"inf kPa", "number"}, {"1e999 kPa", "number"}, {"-3 kPa", "above zero"}, {"0 kPa", "above zero"}, {"9,4 kPa", "not a unit"}};
+    const BadRow rows[] = {{"94.3", "accepted units: Pa, hPa"},
+                           {"94.3 kp", "'kp' is not a unit of pressure"},
+                           {"kPa", "does not begin with a number"},
+                           {"", "VALUE UNIT"},
+                           {"nan kPa", "number"},
+                           {"inf kPa", "number"},
+                           {"1e999 kPa", "number"},
+                           {"-3 kPa", "above zero"},
+                           {"0 kPa", "above zero"},
+                           {"9,4 kPa", "not a unit"}};
     for (const BadRow& row : rows) {
         SCOPED_TRACE(row.text);
         const auto p = parsePressure(row.text);
@@ -64,7 +76,8 @@ RC_GTEST_PROP(Units, AFormattedMeasureParsesBackToTheSameNumber, ()) {
     const auto dimension = *rc::gen::element(Dimension::Pressure, Dimension::Temperature, Dimension::Length);
     const auto units = unitsOf(dimension);
     const Unit& u = units[*rc::gen::inRange<std::size_t>(0, units.size())];
-    const double number = *rc::gen::suchThat(rc::gen::arbitrary<double>(), [](double d) { return std::isfinite(d); });
+    const double number =
+        *rc::gen::suchThat(rc::gen::arbitrary<double>(), [](double d) { return std::isfinite(d); });
     const auto back = parseMeasure(formatMeasure(number, u), dimension);
     RC_ASSERT(back.has_value());
     RC_ASSERT(back->number == number);
@@ -73,13 +86,16 @@ RC_GTEST_PROP(Units, AFormattedMeasureParsesBackToTheSameNumber, ()) {
 
 RC_GTEST_PROP(Units, ConvertingThereAndBackIsTheIdentity, ()) {
     const double number = *rc::gen::inRange(-2000000000, 2000000000) / 977.0;
-    for (const Unit& u : unitsOf(Dimension::Pressure)) RC_ASSERT(std::abs(u.fromSi(u.toSi(number)) - number) <= 1e-12 * std::abs(number));
+    for (const Unit& u : unitsOf(Dimension::Pressure))
+        RC_ASSERT(std::abs(u.fromSi(u.toSi(number)) - number) <= 1e-12 * std::abs(number));
 }
 
 RC_GTEST_PROP(Units, AnyTextEitherParsesToAFiniteNumberOrSaysWhyNot, (std::string text)) {
     const auto m = parseMeasure(text, Dimension::Pressure);
-    if (m) RC_ASSERT(std::isfinite(m->number));
-    else RC_ASSERT(!m.error().message.empty());
+    if (m)
+        RC_ASSERT(std::isfinite(m->number));
+    else
+        RC_ASSERT(!m.error().message.empty());
 }
 
 } // namespace

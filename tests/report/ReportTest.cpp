@@ -25,13 +25,19 @@ protected:
 
 TEST_F(ReportTest, CarriesMethodRoomInstrumentsResultAndCautions) {
     const std::string page = html(true);
-    for (const char* needed : {"made up", "Skarnfell Upper School", "group Cedar, run 1", "Room pressure 94.31 ± 0.03 kPa (barometer, read 08:42)", "U-tube (two arms", "slow and steady", "zero, open to the room", "All points are in the fit", "ΔH = 42.", "95 %:", "Weighted and unweighted side by side", "<svg", "Mercury vapour is poisonous", "Local rules"}) EXPECT_NE(page.find(needed), std::string::npos) << needed;
+    for (const char* needed : {"made up", "Skarnfell Upper School", "group Cedar, run 1",
+                               "Room pressure 94.31 ± 0.03 kPa (barometer, read 08:42)", "U-tube (two arms",
+                               "slow and steady", "zero, open to the room", "All points are in the fit",
+                               "ΔH = 42.", "95 %:", "Weighted and unweighted side by side", "<svg",
+                               "Mercury vapour is poisonous", "Local rules"})
+        EXPECT_NE(page.find(needed), std::string::npos) << needed;
 }
 
 TEST_F(ReportTest, TheStudentsCopyHoldsReadingsButNoAnswers) {
     const std::string page = html(false);
     EXPECT_NE(page.find("71.95 | 10.15"), std::string::npos); // the reading
-    for (const char* answer : {"ΔH = 42.", "12.24", "9.41", "<svg", "accepted curve over the same span has"}) EXPECT_EQ(page.find(answer), std::string::npos) << answer;
+    for (const char* answer : {"ΔH = 42.", "12.24", "9.41", "<svg", "accepted curve over the same span has"})
+        EXPECT_EQ(page.find(answer), std::string::npos) << answer;
     EXPECT_NE(page.find("________"), std::string::npos);
 }
 
@@ -53,7 +59,9 @@ TEST_F(ReportTest, ACorrectedRoomIsSaid) {
 
 TEST_F(ReportTest, TheBenchSheetShowsWhatTheDialWillShow) {
     const std::string page = toHtml(*benchSheet(*s));
-    for (const char* needed : {"U-tube shows, cm", "72.05 | 10.05", "To fetch", "Lowest pressure first", "taster"}) EXPECT_NE(page.find(needed), std::string::npos) << needed;
+    for (const char* needed :
+         {"U-tube shows, cm", "72.05 | 10.05", "To fetch", "Lowest pressure first", "taster"})
+        EXPECT_NE(page.find(needed), std::string::npos) << needed;
 }
 
 TEST(SvgPlot, PutsPointsWhereTheyBelongAndLeavesOutWhatLiesOutside) {

@@ -9,7 +9,11 @@ namespace uttrin::testing {
 /// A folder of its own that goes away with the test.
 class TempDir {
 public:
-    TempDir() : m_path(std::filesystem::temp_directory_path() / ("uttrin-test-" + std::to_string(std::random_device{}()))) { std::filesystem::create_directories(m_path); }
+    TempDir()
+        : m_path(std::filesystem::temp_directory_path() /
+                 ("uttrin-test-" + std::to_string(std::random_device{}()))) {
+        std::filesystem::create_directories(m_path);
+    }
     TempDir(const TempDir&) = delete;
     TempDir& operator=(const TempDir&) = delete;
     ~TempDir() {

@@ -1,0 +1,146 @@
+#include "app/LessonController.h"
+#include "app/MainWindow.h"
+#include "app/PhaseMap.h"
+#include "app/Theme.h"
+#include "demo/DemoNotebook.h"
+#include "physics/Water.h"
+#include "plan/PlanJson.h"
+#include "support/FakeClock.h"
+#include "support/TempDir.h"
+
+#include <QApplication>
+#include <QLineEdit>
+#include <QTest>
+#include <benchmark/benchmark.h>
+
+#include <cmath>
+#include <fstream>
+#include <sstream>
+
+namespace {
+
+using namespace uttrin;
+
+/// Opens a notebook in a new window and waits for its first picture.
+void firstPicture(benchmark::State& state, const std::filesystem::path& path) {
+    const uttrin::testing::FakeClock clock;
+    for (auto _ : state) {
+        app::LessonController controller(clock);
+        app::MainWindow window(controller);
+        window.openNotebook(QString::fromStdString(path.string()));
+        window.show();
+        QApplication::processEvents();
+        benchmark::DoNotOptimize(window.grab());
+    }
+    std::ifstream status("/proc/self/status");
+    for (std::string line; std::getline(status, line);)
+        if (line.rfind("VmRSS:", 0) == 0) state.counters["resident_MB"] = std::stod(line.substr(6)) / 1024.0;
+}
+
+void firstPictureOfTheSampleLesson(benchmark::State& state) {
+    const uttrin::testing::TempDir dir;
+    (void)writeDemoNotebook(dir / "d.uttrin");
+    firstPicture(state, dir / "d.uttrin");
+}
+BENCHMARK(firstPictureOfTheSampleLesson)->Unit(benchmark::kMillisecond)->UseRealTime();
+
+/// 1 000 runs with 100 readings each, in one lesson.
+void writeLargeNotebook(const std::filesystem::path& path) {
+    auto notebook = *Notebook::create(path);
+    (void)notebook.perform("fill", [](Notebook::Editor& edit) {
+        const RowId lesson = edit.insert(Lesson{0, "large", "", "", "2026-04-23", 0, false, 0, true});
+        edit.insert(
+            RoomRecord{0,
+                       lesson,
+                       {},
+                       "start",
+                       0,
+                       0,
+                       "{\"method\":\"barometer\",\"reading\":\"943.1 hPa\",\"uncertainty\":\"0.3 hPa\"}",
+                       true});
+        const RowId setup =
+            edit.insert(Setup{0, lesson, "plan", writePlan(startingPlan(Method::HoldPressure)), {}});
+        for (int r = 0; r < 1000; ++r) {
+            const RowId run = edit.insert(
+                Run{0, setup, edit.insert(Group{0, lesson, "group " + std::to_string(r)}), 1, 0, {}});
+            for (int i = 0; i < 100; ++i) {
+                Reading reading;
+                reading.runId = run;
+                reading.position = i + 1;
+                reading.first = -0.74 + 0.007 * i;
+                reading.temperature =
+                    water().boilingPoint(Pressure::fromPascal(94310.0 + 1e5 * reading.first))->celsius();
+                edit.insert(reading);
+            }
+        }
+    });
+}
+
+void firstPictureOfAHundredThousandReadings(benchmark::State& state) {
+    const uttrin::testing::TempDir dir;
+    writeLargeNotebook(dir / "l.uttrin");
+    firstPicture(state, dir / "l.uttrin");
+}
+BENCHMARK(firstPictureOfAHundredThousandReadings)->Unit(benchmark::kMillisecond)->UseRealTime();
+
+/// From the key to the reading on disk and on the screen.
+void captureToShown(benchmark::State& state) {
+    const uttrin::testing::TempDir dir;
+    (void)writeDemoNotebook(dir / "d.uttrin");
+    const uttrin::testing::FakeClock clock;
+    app::LessonController controller(clock);
+    app::MainWindow window(controller);
+    window.openNotebook(QString::fromStdString((dir / "d.uttrin").string()));
+    controller.session().selectRun(controller.session().model().data().runs.back().id);
+    window.show();
+    window.goTo(Station::Run);
+    QApplication::processEvents();
+    auto* last = window.findChild<QLineEdit*>(QStringLiteral("readTemperature"));
+    for (auto _ : state) {
+        state.PauseTiming();
+        controller.session().draft.first = 57.65;
+        controller.session().draft.second = 24.45;
+        controller.session().draft.temperature = 81.4;
+        controller.refresh();
+        QApplication::processEvents();
+        state.ResumeTiming();
+        QTest::keyClick(last, Qt::Key_Return);
+        QApplication::processEvents();
+        benchmark::DoNotOptimize(window.grab());
+    }
+}
+BENCHMARK(captureToShown)->Unit(benchmark::kMillisecond)->UseRealTime();
+
+void mapRedrawWithTenThousandPoints(benchmark::State& state) {
+    MapView view;
+    view.roomPascal = 94310.0;
+    view.gauge = startingPlan(Method::HoldPressure).rig.gauge;
+    view.lowPascal = 9e3;
+    view.highPascal = 107e3;
+    view.lowKelvin = 315.0;
+    view.highKelvin = 377.0;
+    for (int i = 0; i < 10'000; ++i) {
+        const double pascal = 10e3 + 9.0 * i;
+        view.points.push_back(
+            {i, water().boilingPoint(Pressure::fromPascal(pascal))->kelvin() + 0.8 * std::sin(i * 1.7),
+             pascal, 0.2, 300.0, false, true, i % 5, i % 3 == 0});
+    }
+    app::PhaseMap map;
+    map.resize(640, 520);
+    map.show(view);
+    for (auto _ : state)
+        map.replot(QCustomPlot::rpImmediateRefresh);
+}
+BENCHMARK(mapRedrawWithTenThousandPoints)->Unit(benchmark::kMillisecond);
+
+} // namespace
+
+int main(int argc, char** argv) {
+    QApplication application(argc, argv);
+    QCoreApplication::setOrganizationName(QStringLiteral("uttrin-bench"));
+    app::loadFonts();
+    app::applyTheme(app::Theme::light());
+    benchmark::Initialize(&argc, argv);
+    benchmark::RunSpecifiedBenchmarks();
+    return 0;
+}

@@ -1,0 +1,71 @@
+#include "analysis/LineFit.h"
+#include "lesson/LessonModel.h"
+#include "notebook/Notebook.h"
+#include "physics/Water.h"
+#include "support/SyntheticLab.h"
+#include "support/TempDir.h"
+
+#include <benchmark/benchmark.h>
+
+#include <cmath>
+
+namespace {
+
+using namespace uttrin;
+
+void boilingPointFromPressure(benchmark::State& state) {
+    const Substance& substance = water();
+    std::vector<Pressure> pressures;
+    for (int i = 0; i < 1024; ++i)
+        pressures.push_back(Pressure::fromPascal(700.0 + 98.0 * i));
+    for (auto _ : state)
+        for (const Pressure p : pressures)
+            benchmark::DoNotOptimize(substance.boilingPoint(p));
+    state.SetItemsProcessed(state.iterations() * static_cast<std::int64_t>(pressures.size()));
+}
+BENCHMARK(boilingPointFromPressure);
+
+void sublimationPointFromPressure(benchmark::State& state) {
+    std::vector<Pressure> pressures;
+    for (int i = 0; i < 1024; ++i)
+        pressures.push_back(Pressure::fromPascal(0.1 + 0.59 * i));
+    for (auto _ : state)
+        for (const Pressure p : pressures)
+            benchmark::DoNotOptimize(water().boilingPoint(p));
+    state.SetItemsProcessed(state.iterations() * static_cast<std::int64_t>(pressures.size()));
+}
+BENCHMARK(sublimationPointFromPressure);
+
+void yorkFit(benchmark::State& state) {
+    std::vector<FitPoint> points;
+    for (const BoilingDatum& d :
+         uttrin::testing::syntheticLab(1, static_cast<int>(state.range(0)), 10e3, 94e3, 0.2, 150.0))
+        points.push_back({1.0 / d.temperature.kelvin(), std::log(d.pressure.pascal()),
+                          d.temperatureU / std::pow(d.temperature.kelvin(), 2),
+                          d.pressureU / d.pressure.pascal()});
+    for (auto _ : state)
+        benchmark::DoNotOptimize(fitYork(points, true));
+}
+BENCHMARK(yorkFit)->Arg(11)->Arg(100'000)->Unit(benchmark::kMillisecond);
+
+void captureToDurable(benchmark::State& state) {
+    const uttrin::testing::TempDir dir;
+    auto notebook = *Notebook::create(dir / "a.uttrin");
+    (void)notebook.perform("start", [](Notebook::Editor& edit) {
+        const RowId lesson = edit.insert(Lesson{0, "x", "", "", "", 0, false, 0, false});
+        edit.insert(Run{
+            0, edit.insert(Setup{0, lesson, "x", "{}", {}}), edit.insert(Group{0, lesson, "x"}), 1, 0, {}});
+    });
+    Reading reading;
+    reading.runId = 1;
+    for (auto _ : state) {
+        ++reading.position;
+        if (!notebook.perform("capture", [&](Notebook::Editor& edit) { edit.insert(reading); }))
+            state.SkipWithError("not written");
+    }
+}
+BENCHMARK(captureToDurable)->Unit(benchmark::kMillisecond);
+
+} // namespace
+
+BENCHMARK_MAIN();
