@@ -48,7 +48,7 @@ std::vector<Explanation> explanations(const CapturePair& pair) {
         return fmt::format("{} {}", text(pair.gauge, g), unitText(pair.gauge));
     };
     std::vector<Explanation> all;
-    const auto add = [&](SlipKind kind, GaugeReading g, std::string why) {
+    const auto add = [&](SlipKind kind, GaugeReading g, const std::string& why) {
         all.push_back({kind, g, t, why + fmt::format(" Did you mean {}?", shown(g))});
     };
     if (r.second) {

@@ -42,7 +42,8 @@ void MarginBar::paintEvent(QPaintEvent*) {
     const bool boiling = m_view.marginKelvin && *m_view.marginKelvin >= -std::max(0.1, m_view.marginU);
     p.setPen(t.muted);
     p.setFont(fontOf(small, QFont::DemiBold));
-    p.drawText(QRect(8, 8, width(), small + 6), Qt::AlignLeft | Qt::AlignVCenter, width() > 300 ? tr("MARGIN TO BOILING") : tr("MARGIN"));
+    p.drawText(QRect(8, 8, width(), small + 6), Qt::AlignLeft | Qt::AlignVCenter,
+               width() > 300 ? tr("MARGIN TO BOILING") : tr("MARGIN"));
     p.setFont(fontOf(t.large ? 28 : 17, QFont::Bold));
     p.setPen(boiling ? t.hot : m_view.marginKelvin ? t.ink : t.muted);
     p.drawText(QRect(left, t.large ? 34 : 4, width() - 8 - left, t.large ? 34 : 24),

@@ -15,7 +15,7 @@
 #include "Spine.h"
 #include "Theme.h"
 #include "WorkUpStation.h"
-#include "pdf/PdfReport.h"
+#include "gui/PdfReport.h"
 #include "report/LabReport.h"
 
 #include <QApplication>

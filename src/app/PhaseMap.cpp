@@ -1,7 +1,9 @@
 #include "PhaseMap.h"
 
+#include "MapOverview.h"
 #include "OnScreen.h"
 #include "PhaseMapLayers.h"
+#include "ScaleTicker.h"
 #include "Theme.h"
 #include "physics/Substance.h"
 
@@ -82,7 +84,8 @@ void PhaseMap::setOverviewShown(bool shown) {
 void PhaseMap::placeOverview() {
     constexpr int kFewestTimesItsSize = 2; // a smaller map needs its room for itself
     const QRect area = axisRect()->rect();
-    m_overview->setVisible(m_overviewWanted && area.height() > kFewestTimesItsSize * m_overview->height() && area.width() > kFewestTimesItsSize * m_overview->width());
+    m_overview->setVisible(m_overviewWanted && area.height() > kFewestTimesItsSize * m_overview->height() &&
+                           area.width() > kFewestTimesItsSize * m_overview->width());
     m_overview->move(area.right() - m_overview->width() - 12, area.bottom() - m_overview->height() - 12);
 }
 

@@ -2,6 +2,7 @@
 
 #include "OnScreen.h"
 #include "Theme.h"
+#include "WaterCurve.h"
 #include "physics/Substance.h"
 
 #include <QPainterPath>
@@ -16,16 +17,7 @@
 namespace uttrin::app {
 namespace {
 
-constexpr double kTripleK = 273.16;
 constexpr int kShapes = 5;
-
-/// Vapour pressure of water; clamped to the ends of its curve, where the map shows no more than its edge.
-double vapourPressure(double kelvin) {
-    const Substance& water = **findSubstance("water");
-    const auto& facts = water.facts();
-    const double k = std::clamp(kelvin, 150.0, facts.critical.kelvin());
-    return water.vapourPressure(Temperature::fromKelvin(k))->pascal();
-}
 
 /// A group's shape: colour is never the only sign.
 void shape(QPainter& p, int group, QPointF at, double r) {
@@ -85,7 +77,7 @@ void PhaseRegions::draw(QCPPainter* p) {
         const double border = m_map->xAxis->coordToPixel(m_map->xOf(kTripleK));
         const bool right = m_map->axes() == PhaseMap::Axes::ClausiusClapeyron;
         QPolygonF region = ice;
-        const QPointF end(border, m_map->yAxis->coordToPixel(m_map->yOf(611.657)));
+        const QPointF end(border, m_map->yAxis->coordToPixel(m_map->yOf(kTriplePascal)));
         if (right)
             region.prepend(end);
         else
@@ -150,8 +142,11 @@ void MapMarks::drawLines(QCPPainter& p) const {
         p.drawLine(QPointF(area.left(), y), QPointF(area.right(), y));
         p.setFont(fontOf(t.small, QFont::DemiBold));
         const bool above = y - area.top() > t.small + 10; // under the line where there is no room over it
-        const bool mirrored = m_map->axes() == PhaseMap::Axes::ClausiusClapeyron; // the quiet side is the liquid's
-        p.drawText(QRectF(area.left() + 8, above ? y - t.small - 9 : y + 3, area.width() - 16, t.small + 6), (mirrored ? Qt::AlignRight : Qt::AlignLeft) | (above ? Qt::AlignBottom : Qt::AlignTop), text);
+        const bool mirrored =
+            m_map->axes() == PhaseMap::Axes::ClausiusClapeyron; // the quiet side is the liquid's
+        p.drawText(QRectF(area.left() + 8, above ? y - t.small - 9 : y + 3, area.width() - 16, t.small + 6),
+                   (mirrored ? Qt::AlignRight : Qt::AlignLeft) | (above ? Qt::AlignBottom : Qt::AlignTop),
+                   text);
     };
     if (v.roomPascal)
         level(*v.roomPascal, PhaseMap::tr("room %1 kPa").arg(onScreen(*v.roomPascal * 1e-3, 2)),
@@ -317,7 +312,9 @@ void MapMarks::drawLegend(QCPPainter& p) const {
         sample.inFit = true;
         mark(p, sample, at);
         p.setPen(t.ink);
-        const std::string name = static_cast<std::size_t>(group) < v.groupNames.size() ? v.groupNames[static_cast<std::size_t>(group)] : std::string();
+        const std::string name = static_cast<std::size_t>(group) < v.groupNames.size()
+                                     ? v.groupNames[static_cast<std::size_t>(group)]
+                                     : std::string();
         p.drawText(QRectF(at.x() + 14, y, 100, line), Qt::AlignLeft | Qt::AlignVCenter, onScreen(name));
         y += line;
     }
@@ -381,146 +378,6 @@ void MapMarks::drawCursor(QCPPainter& p) const {
     p.drawRoundedRect(box, 4, 4);
     p.setPen(t.ink);
     p.drawText(box.adjusted(8, 5, -8, -5), Qt::AlignLeft, text);
-}
-
-std::vector<ScaleTicker::Graduation> ScaleTicker::graduations(double low, double high,
-                                                              double fewestPixels) const {
-    constexpr int kMostMultiples = 2000;
-    std::vector<Graduation> out;
-    std::set<double> pixels;
-    const auto crowded = [&](double pixel) {
-        const auto next = pixels.lower_bound(pixel - fewestPixels);
-        return next != pixels.end() && *next < pixel + fewestPixels;
-    };
-    const int top =
-        static_cast<int>(std::ceil(std::log10(std::max({std::abs(low), std::abs(high), high - low}))));
-    for (int power = top; power > top - 7; --power) {
-        std::size_t before = out.size();
-        for (const double lead : {5.0, 1.0}) { // round steps, coarse ones first, each a multiple of the next
-            const double step = lead * std::pow(10.0, power);
-            if ((high - low) / step > kMostMultiples) return out;
-            for (double n = std::ceil(low / step - 1e-9); n * step <= high + 1e-9 * step; ++n) {
-                const double value = n * step, coord = m_coordOf(value), pixel = m_axis->coordToPixel(coord);
-                // A step is used only where its own graduations stand far enough apart, so that spacing stays
-                // regular.
-                const auto away = [&](double other) {
-                    const double there = m_axis->coordToPixel(m_coordOf(other));
-                    return std::isfinite(there) ? std::abs(there - pixel) : 1e9;
-                };
-                if (!std::isfinite(pixel) || crowded(pixel) ||
-                    std::min(away(value - step), away(value + step)) < fewestPixels)
-                    continue;
-                pixels.insert(pixel);
-                out.push_back({value, coord, pixel});
-            }
-        }
-        if (out.size() > 3 && out.size() == before) break;
-    }
-    return out;
-}
-
-void ScaleTicker::generate(const QCPRange& range, const QLocale&, QChar, int, QVector<double>& ticks,
-                           QVector<double>* subTicks, QVector<QString>* tickLabels) {
-    constexpr double kLabelPixels = 21.0, kTickPixels = 6.0;
-    ticks.clear();
-    if (subTicks) subTicks->clear();
-    if (tickLabels) tickLabels->clear();
-    const double a = m_valueOf(range.lower), b = m_valueOf(range.upper);
-    if (!m_shown || !std::isfinite(a) || !std::isfinite(b) || a == b) return;
-    auto labelled = graduations(std::min(a, b), std::max(a, b), kLabelPixels);
-    std::sort(labelled.begin(), labelled.end(),
-              [](const Graduation& l, const Graduation& r) { return l.coord < r.coord; });
-    for (const Graduation& g : labelled) {
-        ticks.push_back(g.coord);
-        if (tickLabels) tickLabels->push_back(fieldText(std::abs(g.value) < 1e-9 ? 0.0 : g.value));
-    }
-    if (subTicks)
-        for (const Graduation& g : graduations(std::min(a, b), std::max(a, b), kTickPixels))
-            subTicks->push_back(g.coord);
-}
-
-MapOverview::MapOverview(PhaseMap* map) : QWidget(map), m_map(map) {
-    setObjectName(QStringLiteral("overview"));
-    setToolTip(
-        PhaseMap::tr("All of water. Drag the frame to look elsewhere; double-click the map to come back."));
-    setCursor(Qt::OpenHandCursor);
-    resize(180, 132);
-}
-
-namespace {
-constexpr double kOverviewLowK = 243.0, kOverviewHighK = 400.0, kOverviewLowPa = 60.0,
-                 kOverviewHighPa = 250e3;
-}
-
-QRectF MapOverview::field() const { return QRectF(rect()).adjusted(9, 24, -9, -8); }
-
-QPointF MapOverview::place(double kelvin, double pascal) const {
-    const QRectF f = field();
-    return {f.left() + f.width() * (kelvin - kOverviewLowK) / (kOverviewHighK - kOverviewLowK),
-            f.bottom() -
-                f.height() * std::log(pascal / kOverviewLowPa) / std::log(kOverviewHighPa / kOverviewLowPa)};
-}
-
-void MapOverview::paintEvent(QPaintEvent*) {
-    const Theme& t = theme();
-    QPainter p(this);
-    p.setRenderHint(QPainter::Antialiasing);
-    p.setPen(t.hairline);
-    p.setBrush(t.card);
-    p.drawRoundedRect(QRectF(rect()).adjusted(0.5, 0.5, -0.5, -0.5), 6, 6);
-    p.setPen(t.muted);
-    p.setFont(fontOf(12, QFont::DemiBold));
-    p.drawText(QRectF(10, 4, width(), 18), Qt::AlignLeft | Qt::AlignVCenter, PhaseMap::tr("all of water"));
-    const QRectF f = field();
-    p.setClipRect(f);
-    p.fillRect(f, t.liquid);
-    QPainterPath below, ice;
-    below.moveTo(f.bottomLeft());
-    ice.moveTo(f.topLeft());
-    for (double k = kOverviewLowK; k <= kOverviewHighK; k += 2.0) {
-        below.lineTo(place(k, vapourPressure(k)));
-        if (k < kTripleK) ice.lineTo(place(k, vapourPressure(k)));
-    }
-    below.lineTo(f.bottomRight());
-    ice.lineTo(place(kTripleK, 611.657));
-    ice.lineTo(QPointF(place(kTripleK, 611.657).x(), f.top()));
-    p.fillPath(ice, t.ice);
-    p.fillPath(below, t.vapour);
-    p.setPen(QPen(t.ink, 1.2));
-    p.setBrush(Qt::NoBrush);
-    p.drawPath(below);
-    p.drawLine(place(kTripleK, 611.657), QPointF(place(kTripleK, 611.657).x(), f.top()));
-    const auto x = m_map->xAxis->range(), y = m_map->yAxis->range();
-    const double k1 = m_map->kelvinAt(x.lower), k2 = m_map->kelvinAt(x.upper);
-    p.setPen(QPen(t.ink, 2));
-    p.drawRect(QRectF(place(std::min(k1, k2), m_map->pascalAt(y.upper)),
-                      place(std::max(k1, k2), std::max(1.0, m_map->pascalAt(y.lower))))
-                   .intersected(f.adjusted(1, 1, -1, -1)));
-}
-
-void MapOverview::moveTo(QPointF pixel) {
-    const QRectF f = field();
-    const double kelvin =
-        kOverviewLowK + (kOverviewHighK - kOverviewLowK) * (pixel.x() - f.left()) / f.width();
-    const double pascal =
-        kOverviewLowPa * std::pow(kOverviewHighPa / kOverviewLowPa, (f.bottom() - pixel.y()) / f.height());
-    const auto shift = [](QCPAxis* axis, double to, bool ratio) {
-        const QCPRange r = axis->range();
-        if (ratio) {
-            const double factor = to / std::sqrt(r.lower * r.upper);
-            axis->setRange(r.lower * factor, r.upper * factor);
-        } else {
-            axis->setRange(to - r.size() / 2, to + r.size() / 2);
-        }
-    };
-    shift(m_map->xAxis, m_map->xOf(kelvin), false);
-    shift(m_map->yAxis, m_map->yOf(pascal), m_map->axes() == PhaseMap::Axes::PressureLog);
-    m_map->replot();
-}
-
-void MapOverview::mousePressEvent(QMouseEvent* event) { moveTo(event->position()); }
-void MapOverview::mouseMoveEvent(QMouseEvent* event) {
-    if (event->buttons() & Qt::LeftButton) moveTo(event->position());
 }
 
 } // namespace uttrin::app

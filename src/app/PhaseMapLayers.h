@@ -2,9 +2,6 @@
 
 #include "PhaseMap.h"
 
-#include <functional>
-#include <vector>
-
 namespace uttrin::app {
 
 /// The phases as tinted regions with their borders, under everything else.
@@ -40,47 +37,6 @@ private:
     void drawLegend(QCPPainter& p) const;
     void drawLive(QCPPainter& p) const;
     void drawCursor(QCPPainter& p) const;
-    PhaseMap* m_map;
-};
-
-/// Round graduations of any scale that runs along an axis, however unevenly: a dial, a logarithm.
-class ScaleTicker : public QCPAxisTicker {
-public:
-    using Map = std::function<double(double)>;
-    /// @param coordOf  from the scale's value to the axis' coordinate; @param valueOf  its inverse.
-    ScaleTicker(const QCPAxis* axis, Map coordOf, Map valueOf)
-        : m_axis(axis), m_coordOf(std::move(coordOf)), m_valueOf(std::move(valueOf)) {}
-    void setShown(bool shown) { m_shown = shown; }
-
-protected:
-    void generate(const QCPRange& range, const QLocale& locale, QChar formatChar, int precision,
-                  QVector<double>& ticks, QVector<double>* subTicks, QVector<QString>* tickLabels) override;
-
-private:
-    struct Graduation {
-        double value, coord, pixel;
-    };
-    [[nodiscard]] std::vector<Graduation> graduations(double low, double high, double fewestPixels) const;
-    const QCPAxis* m_axis;
-    Map m_coordOf, m_valueOf;
-    bool m_shown = true;
-};
-
-/// The whole substance in a corner, with a frame for what the map shows; the frame can be dragged.
-class MapOverview : public QWidget {
-    Q_OBJECT
-public:
-    explicit MapOverview(PhaseMap* map);
-
-protected:
-    void paintEvent(QPaintEvent* event) override;
-    void mousePressEvent(QMouseEvent* event) override;
-    void mouseMoveEvent(QMouseEvent* event) override;
-
-private:
-    [[nodiscard]] QRectF field() const;
-    [[nodiscard]] QPointF place(double kelvin, double pascal) const;
-    void moveTo(QPointF pixel);
     PhaseMap* m_map;
 };
 

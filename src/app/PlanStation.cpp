@@ -105,7 +105,7 @@ QWidget* PlanStation::buildLadder() {
     card->column()->addLayout(grid);
     card->column()->addWidget(makeLabel(tr("Boiling means, for every point"), "muted"));
     m_criterion = new Segments(QStringLiteral("planCriterion"));
-    m_criterion->setChoices({tr("first bubbles"), tr("slow and steady"), tr("stops when isolated")});
+    m_criterion->setChoices({tr("first bubbles"), tr("slow and steady"), tr("stops, isolated")});
     card->column()->addWidget(m_criterion);
     return card;
 }

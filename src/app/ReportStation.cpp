@@ -3,9 +3,9 @@
 #include "Controls.h"
 #include "Dialogs.h"
 #include "Theme.h"
+#include "gui/PdfReport.h"
 #include "lesson/Exports.h"
 #include "lesson/ReadingsCsv.h"
-#include "pdf/PdfReport.h"
 #include "report/LabReport.h"
 
 #include <QCheckBox>

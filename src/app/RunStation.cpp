@@ -4,17 +4,16 @@
 #include "Dialogs.h"
 #include "OnScreen.h"
 #include "PhaseMap.h"
-#include "TableModel.h"
+#include "RunChoice.h"
+#include "TakenCard.h"
+#include "TargetCard.h"
 #include "Theme.h"
 
 #include <QCheckBox>
 #include <QComboBox>
 #include <QHBoxLayout>
-#include <QHeaderView>
 #include <QKeyEvent>
-#include <QMenu>
 #include <QPushButton>
-#include <QTableView>
 
 namespace uttrin::app {
 namespace {
@@ -41,9 +40,11 @@ RunStation::RunStation(LessonController& controller) : StationPage(controller) {
     m_right = new ScrollColumn;
     m_right->column()->setSpacing(8);
     row->addWidget(m_right, 2);
-    m_right->column()->addWidget(buildTarget());
+    m_target = new TargetCard;
+    m_right->column()->addWidget(m_target);
     m_right->column()->addWidget(buildReadings());
-    m_right->column()->addWidget(buildTaken(), 1);
+    m_taken = new TakenCard;
+    m_right->column()->addWidget(m_taken, 1);
     wire();
 }
 
@@ -51,9 +52,7 @@ QWidget* RunStation::buildRuns() {
     auto* bar = new QWidget;
     auto* runs = new QHBoxLayout(bar);
     runs->setContentsMargins(0, 0, 0, 0);
-    m_run = new QComboBox;
-    m_run->setObjectName(QStringLiteral("runChoice"));
-    m_run->setAccessibleName(tr("Group and run"));
+    m_run = new RunChoice(m_controller, QStringLiteral("runChoice"));
     m_newGroup = new FieldEdit;
     m_newGroup->setObjectName(QStringLiteral("newGroup"));
     m_newGroup->setPlaceholderText(tr("group"));
@@ -61,60 +60,11 @@ QWidget* RunStation::buildRuns() {
     m_newGroup->setMaximumWidth(110);
     m_start = new QPushButton(tr("Start a run"));
     m_start->setObjectName(QStringLiteral("startRun"));
-    m_run->setMinimumWidth(190);
     runs->addWidget(m_run);
     runs->addWidget(m_newGroup);
     runs->addWidget(m_start);
     runs->addStretch();
     return bar;
-}
-
-QWidget* RunStation::buildTarget() {
-    auto* card = new Card;
-    card->column()->setContentsMargins(16, 8, 16, 8);
-    card->column()->setSpacing(2);
-    auto* head = new QHBoxLayout;
-    m_heading = makeLabel({}, "heading");
-    m_heading->setObjectName(QStringLiteral("targetHeading"));
-    m_before = new QPushButton(QStringLiteral("◂"));
-    m_before->setObjectName(QStringLiteral("targetBefore"));
-    m_before->setAccessibleName(tr("Target before"));
-    m_after = new QPushButton(QStringLiteral("▸"));
-    m_after->setObjectName(QStringLiteral("targetAfter"));
-    m_after->setAccessibleName(tr("Target after"));
-    m_before->setToolTip(tr("The target before (Page Up)"));
-    m_after->setToolTip(tr("The target after (Page Down)"));
-    m_before->setText(QStringLiteral("←"));
-    m_after->setText(QStringLiteral("→"));
-    head->addWidget(m_heading, 1);
-    for (QPushButton* b : {m_before, m_after}) {
-        b->setFixedWidth(40);
-        setRole(b, "segment");
-        head->addWidget(b);
-    }
-    card->column()->addLayout(head);
-    auto* numbers = new QHBoxLayout;
-    m_dial = makeLabel({}, "figure");
-    m_dial->setObjectName(QStringLiteral("targetDial"));
-    m_dial->setWordWrap(false);
-    m_dialUnit = makeLabel({}, "muted");
-    numbers->addWidget(m_dial);
-    numbers->addWidget(m_dialUnit, 0, Qt::AlignBottom);
-    numbers->addStretch();
-    m_next = makeLabel({}, "muted");
-    m_timeLeft = makeLabel({}, "muted");
-    auto* column = new QVBoxLayout;
-    for (QLabel* l : {m_next, m_timeLeft}) {
-        l->setAlignment(Qt::AlignRight);
-        l->setWordWrap(false);
-        column->addWidget(l);
-    }
-    numbers->addLayout(column);
-    card->column()->addLayout(numbers);
-    m_instruction = makeLabel({}, "muted");
-    m_instruction->setObjectName(QStringLiteral("targetInstruction"));
-    card->column()->addWidget(m_instruction);
-    return card;
 }
 
 QWidget* RunStation::buildReadings() {
@@ -178,7 +128,7 @@ QWidget* RunStation::buildReadings() {
     m_cooling->setObjectName(QStringLiteral("cooling"));
     m_judge = new FieldEdit;
     m_judge->setObjectName(QStringLiteral("judge"));
-    m_judge->setPlaceholderText(tr("judged by"));
+    m_judge->setPlaceholderText(tr("judge"));
     m_judge->setAccessibleName(tr("Who judged that it boils"));
     m_criterion = new QComboBox;
     m_criterion->setObjectName(QStringLiteral("criterion"));
@@ -229,27 +179,6 @@ QWidget* RunStation::buildReadings() {
     return card;
 }
 
-QWidget* RunStation::buildTaken() {
-    auto* card = new Card;
-    card->column()->setContentsMargins(16, 8, 16, 10);
-    auto* head = new QHBoxLayout;
-    head->addWidget(makeLabel(tr("Taken"), "heading"));
-    auto* against = makeLabel(tr("against the curve"), "muted");
-    against->setAlignment(Qt::AlignRight);
-    head->addWidget(against);
-    card->column()->addLayout(head);
-    m_taken = new QTableView;
-    m_taken->setObjectName(QStringLiteral("taken"));
-    m_taken->setAccessibleName(tr("Points taken, newest first"));
-    m_rows = new TableModel(m_taken);
-    m_taken->setModel(m_rows);
-    styleTable(m_taken);
-    m_taken->setMinimumHeight(86);
-    m_taken->setContextMenuPolicy(Qt::CustomContextMenu);
-    card->column()->addWidget(m_taken, 1);
-    return card;
-}
-
 void RunStation::wire() {
     for (NumberField* f : {m_first, m_second, m_temperature, m_beforePull}) {
         connect(f, &NumberField::edited, this, &RunStation::takeDraft);
@@ -292,10 +221,6 @@ void RunStation::wire() {
     });
     connect(m_start, &QPushButton::clicked, this, [this] { startRunFor(m_newGroup->text()); });
     connect(m_newGroup, &QLineEdit::returnPressed, this, [this] { startRunFor(m_newGroup->text()); });
-    connect(m_run, &QComboBox::activated, this, [this](int index) {
-        session().selectRun(m_run->itemData(index).toLongLong());
-        m_controller.refresh();
-    });
     const auto step = [this](int by) {
         const auto sheet = session().sheet();
         const auto now = session().currentTarget();
@@ -305,27 +230,14 @@ void RunStation::wire() {
             if (t.order == order) session().selectTarget(t.place);
         m_controller.refresh();
     };
-    m_before->setShortcut(Qt::Key_PageUp);
-    m_after->setShortcut(Qt::Key_PageDown);
-    connect(m_before, &QPushButton::clicked, this, [step] { step(-1); });
-    connect(m_after, &QPushButton::clicked, this, [step] { step(1); });
+    connect(m_target, &TargetCard::stepped, this, step);
     connect(m_map, &PhaseMap::targetPicked, this, [this](int place) {
         session().selectTarget(place);
         m_controller.refresh();
     });
-    connect(m_map, &PhaseMap::pointPicked, this, [this](qlonglong id) {
-        for (int r = 0; r < m_rows->rowCount(); ++r)
-            if (m_rows->row(r).id == id) m_taken->selectRow(r);
-    });
-    connect(m_taken, &QWidget::customContextMenuRequested, this, [this](const QPoint& at) {
-        const QModelIndex index = m_taken->indexAt(at);
-        if (!index.isValid()) return;
-        m_taken->selectRow(index.row());
-        QMenu menu(this);
-        menu.addAction(tr("Strike with a reason…"), this, &RunStation::strikeSelected);
-        menu.addAction(tr("Retake"), this, &RunStation::retakeSelected);
-        menu.exec(m_taken->viewport()->mapToGlobal(at));
-    });
+    connect(m_map, &PhaseMap::pointPicked, m_taken, &TakenCard::choose);
+    connect(m_taken, &TakenCard::strikeRequested, this, &RunStation::strikeSelected);
+    connect(m_taken, &TakenCard::retakeRequested, this, &RunStation::retakeSelected);
 }
 
 bool RunStation::eventFilter(QObject* watched, QEvent* event) {
@@ -383,8 +295,10 @@ void RunStation::settle(bool keepOdd) {
     if (!outcome->readingId) {
         showFinding(outcome->finding, true);
         // Enter again must not let a slip through.
-        if (m_mend->isVisible()) m_mend->setFocus();
-        else m_temperature->edit()->setFocus();
+        if (m_mend->isVisible())
+            m_mend->setFocus();
+        else
+            m_temperature->edit()->setFocus();
         return;
     }
     m_findingBox->hide();
@@ -442,40 +356,22 @@ void RunStation::startRunFor(const QString& group) {
     }
 }
 
-std::optional<RowId> RunStation::selectedReading() const {
-    const auto rows = m_taken->selectionModel()->selectedRows();
-    return rows.isEmpty() ? std::nullopt : std::optional<RowId>(m_rows->row(rows.front().row()).id);
-}
-
 void RunStation::strikeSelected() {
-    const auto id = selectedReading();
+    const auto id = m_taken->chosen();
     if (!id) {
         m_controller.say(tr("Choose the point to strike in the list first."));
         return;
     }
-    const auto reason =
-        dialogs::askText(this, tr("Strike a point"), tr("It stays in the record, hollow, with this reason:"),
-                         {tr("superheated"), tr("misread"), tr("not settled"), tr("leak"), tr("disturbed")});
+    const auto reason = dialogs::askText(
+        this, tr("Strike a point"), tr("It stays in the record, hollow, with this reason:"), strikeReasons());
     if (reason) m_controller.report(session().strike(*id, reason->toStdString()));
 }
 
 void RunStation::retakeSelected() {
-    if (const auto id = selectedReading())
+    if (const auto id = m_taken->chosen())
         m_controller.report(session().retake(*id));
     else
         m_controller.say(tr("Choose the point to retake in the list first."));
-}
-
-void RunStation::fillRuns() {
-    m_run->clear();
-    for (const Run& r : session().model().runsOf(session().setupId())) {
-        m_run->addItem(tr("%1, run %2")
-                           .arg(QString::fromStdString(session().model().group(r.groupId).name))
-                           .arg(r.number),
-                       static_cast<qlonglong>(r.id));
-        if (session().runId() == r.id) m_run->setCurrentIndex(m_run->count() - 1);
-    }
-    m_run->setVisible(m_run->count() > 0);
 }
 
 void RunStation::refreshDraft() {
@@ -508,42 +404,17 @@ void RunStation::refresh() {
     for (int i = 0; i < 3; ++i)
         if (d.criterion == kCriteria[i]) m_criterion->setCurrentIndex(i);
     m_judge->setText(QString::fromStdString(d.judge));
-    fillRuns();
+    m_run->refresh(1);
 
     const RunView v = runView(session());
-    m_heading->setText(onScreen(v.heading));
-    m_dial->setText(onScreen(v.dial));
-    m_dialUnit->setText(v.dial.empty() ? QString() : onScreen(v.unit));
-    m_instruction->setText(onScreen(v.instruction));
-    m_next->setText(onScreen(v.next));
-    m_timeLeft->setText(onScreen(v.timeLeft));
+    m_target->show(v);
     m_repeats->setText(onScreen(v.repeats));
     m_repeats->setVisible(!v.repeats.empty());
     const bool running = session().runId().has_value();
     for (QWidget* w : {static_cast<QWidget*>(m_capture), static_cast<QWidget*>(m_confirm),
                        static_cast<QWidget*>(m_zero), static_cast<QWidget*>(m_note)})
         w->setEnabled(running);
-    QVector<TableModel::Row> rows;
-    for (const auto& t : v.taken) {
-        TableModel::Row row;
-        QString remark = onScreen(t.marks);
-        if (t.struck) remark = tr("struck: %1").arg(QString::fromStdString(t.struckReason));
-        row.cells = {QString::number(t.position), onScreen(t.target),    onScreen(t.actual),
-                     onScreen(t.temperature),     onScreen(t.deviation), remark};
-        row.tips = {QString(),
-                    tr("what was aimed at; never fitted"),
-                    tr("what was read; this is fitted"),
-                    QString(),
-                    tr("temperature less boiling point at the pressure read"),
-                    remark};
-        row.quiet = t.struck || !t.inFit;
-        row.struck = t.struck;
-        row.id = t.id;
-        rows << row;
-    }
-    m_rows->show(
-        {QStringLiteral("#"), tr("target"), tr("actual, %1").arg(u), tu, QStringLiteral("K"), tr(" ")}, rows,
-        {5});
+    m_taken->show(v, tu);
     m_map->show(mapView(session(), MapPurpose::Run));
     m_filling = false;
 }

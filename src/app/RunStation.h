@@ -7,16 +7,16 @@ class QComboBox;
 class QLabel;
 class QLineEdit;
 class QPushButton;
-class QTableView;
 
 namespace uttrin::app {
 
-class Card;
 class NumberField;
 class PhaseMap;
 class ScrollColumn;
 class Segments;
-class TableModel;
+class RunChoice;
+class TakenCard;
+class TargetCard;
 
 /// At the bench: one target at a time, big; type what the instruments show, one key captures both at the same
 /// instant.
@@ -41,23 +41,19 @@ protected:
 
 private:
     QWidget* buildRuns();
-    QWidget* buildTarget();
     QWidget* buildReadings();
-    QWidget* buildTaken();
     void wire();
     void takeDraft();
-    void fillRuns();
     void settle(bool keepOdd);
     void showFinding(const SlipFinding& finding, bool waiting);
-    [[nodiscard]] std::optional<RowId> selectedReading() const;
 
     PhaseMap* m_map;
     ScrollColumn* m_right;
-    QComboBox* m_run;
+    RunChoice* m_run;
     QLineEdit* m_newGroup;
     QPushButton* m_start;
-    QLabel *m_heading, *m_dial, *m_dialUnit, *m_instruction, *m_next, *m_timeLeft;
-    QPushButton *m_before, *m_after;
+    TargetCard* m_target;
+    TakenCard* m_taken;
     NumberField *m_first, *m_second, *m_temperature, *m_beforePull;
     Segments* m_vigour;
     QComboBox* m_criterion;
@@ -68,8 +64,6 @@ private:
     QLabel* m_finding;
     QPushButton *m_keep, *m_mend;
     QLabel *m_repeats, *m_caution;
-    QTableView* m_taken;
-    TableModel* m_rows;
     SlipFinding m_shownFinding;
     bool m_filling = false;
 };

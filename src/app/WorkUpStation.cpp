@@ -4,11 +4,11 @@
 #include "Dialogs.h"
 #include "OnScreen.h"
 #include "PhaseMap.h"
+#include "RunChoice.h"
 #include "TableModel.h"
 #include "lesson/WorkUp.h"
 
 #include <QCheckBox>
-#include <QComboBox>
 #include <QHBoxLayout>
 #include <QHeaderView>
 #include <QTableView>
@@ -34,10 +34,7 @@ WorkUpStation::WorkUpStation(LessonController& controller) : StationPage(control
     m_axes->choose(0);
     plotHead->addWidget(m_axes);
     plotHead->addStretch();
-    m_run = new QComboBox;
-    m_run->setObjectName(QStringLiteral("workRun"));
-    m_run->setAccessibleName(tr("Group and run"));
-    m_run->setMinimumWidth(170);
+    m_run = new RunChoice(m_controller, QStringLiteral("workRun"));
     plotHead->addWidget(m_run);
     plot->addLayout(plotHead);
     m_map = new PhaseMap;
@@ -127,10 +124,6 @@ void WorkUpStation::wire() {
         m_student->clear();
         refresh();
     });
-    connect(m_run, &QComboBox::activated, this, [this](int index) {
-        session().selectRun(m_run->itemData(index).toLongLong());
-        m_controller.refresh();
-    });
     connect(m_table->selectionModel(), &QItemSelectionModel::selectionChanged, this,
             &WorkUpStation::showSteps);
     connect(m_map, &PhaseMap::pointPicked, this, [this](qlonglong id) {
@@ -172,9 +165,8 @@ void WorkUpStation::strikeSelected() {
         m_controller.report(session().restore(reading.raw.id));
         return;
     }
-    const auto reason =
-        dialogs::askText(this, tr("Strike a point"), tr("It stays in the record, hollow, with this reason:"),
-                         {tr("superheated"), tr("misread"), tr("not settled"), tr("leak"), tr("disturbed")});
+    const auto reason = dialogs::askText(
+        this, tr("Strike a point"), tr("It stays in the record, hollow, with this reason:"), strikeReasons());
     if (reason) m_controller.report(session().strike(reading.raw.id, reason->toStdString()));
 }
 
@@ -217,7 +209,9 @@ void WorkUpStation::showRows() {
                   tr("T, K"), tr("1000 K/T"), tr("ln(p/Pa)"), tr("off line, K"), tr("off line, kPa"),
                   tr("off curve, K"), tr("remarks")},
                  rows, {10});
-    m_table->setMaximumHeight(m_table->horizontalHeader()->sizeHint().height() + std::max(3, static_cast<int>(rows.size())) * m_table->verticalHeader()->defaultSectionSize() + 16);
+    m_table->setMaximumHeight(
+        m_table->horizontalHeader()->sizeHint().height() +
+        std::max(3, static_cast<int>(rows.size())) * m_table->verticalHeader()->defaultSectionSize() + 16);
     const bool fitted = v.fit.has_value();
     m_result->setText(fitted && !student ? onScreen(v.result)
                       : fitted           ? tr("ΔH = ? kJ/mol")
@@ -280,15 +274,7 @@ void WorkUpStation::showSteps() {
 void WorkUpStation::refresh() {
     m_readings =
         session().runId() ? session().model().reduce(*session().runId()) : std::vector<ReducedReading>();
-    m_run->clear();
-    for (const Run& r : session().model().runsOf(session().setupId())) {
-        m_run->addItem(tr("%1, run %2")
-                           .arg(QString::fromStdString(session().model().group(r.groupId).name))
-                           .arg(r.number),
-                       static_cast<qlonglong>(r.id));
-        if (session().runId() == r.id) m_run->setCurrentIndex(m_run->count() - 1);
-    }
-    m_run->setVisible(m_run->count() > 1);
+    m_run->refresh(2);
     showRows();
     showSteps();
     m_map->show(mapView(session(), MapPurpose::WorkUp));

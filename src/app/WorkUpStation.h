@@ -6,13 +6,13 @@
 #include <map>
 
 class QCheckBox;
-class QComboBox;
 class QLabel;
 class QTableView;
 
 namespace uttrin::app {
 
 class PhaseMap;
+class RunChoice;
 class Segments;
 class TableModel;
 
@@ -40,7 +40,7 @@ private:
     [[nodiscard]] std::optional<int> selectedRow() const;
 
     Segments *m_axes, *m_method;
-    QComboBox* m_run;
+    RunChoice* m_run;
     PhaseMap* m_map;
     QLabel *m_result, *m_resultUnder, *m_comparison, *m_boils, *m_causes, *m_steps, *m_student;
     QTableView *m_table, *m_lines;

@@ -199,9 +199,9 @@ Job addRoom(CLI::App& verb) {
         } else if (!in->altitude.empty()) {
             e.method = RoomMethod::Altitude;
         } else {
-            throw Refusal{
-                {Failure::BadInput, "say how the room's pressure is known: --barometer, --sea-level with "
-                                    "--altitude, --altitude alone, or --dead-head with --ultimate"}};
+            throw Refusal{{Failure::BadInput,
+                           "say how the room's pressure is known: --barometer, --sea-level with "
+                           "--altitude, --altitude alone, or --dead-head with --ultimate"}};
         }
         const auto room = need(stationPressure(e));
         Answer a;

@@ -85,9 +85,12 @@ void fillMargin(StripView& v, const ReducedReading& r) {
     else
         v.marginText = fmt::format("boiling, {} K above", fixed(m, 1));
     constexpr double kCalmKelvin = 0.6; // steady boiling scatters by this much
-    if (m < -band) v.marginUnder = "bubbles before 0 are dissolved air";
-    else if (m > std::max(band, kCalmKelvin)) v.marginUnder = "superheated: calm it down";
-    else v.marginUnder = fmt::format("within ± {} K", fixed(std::max(0.1, r.superheatU), 1));
+    if (m < -band)
+        v.marginUnder = "bubbles before 0 are dissolved air";
+    else if (m > std::max(band, kCalmKelvin))
+        v.marginUnder = "superheated: calm it down";
+    else
+        v.marginUnder = fmt::format("within ± {} K", fixed(std::max(0.1, r.superheatU), 1));
 }
 
 } // namespace

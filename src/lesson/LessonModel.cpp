@@ -162,7 +162,8 @@ void LessonModel::mark(std::vector<ReducedReading>& readings, const Plan& p) con
             r.marks.emplace_back("another criterion");
         if (r.raw.isolated != isolated)
             r.marks.emplace_back(r.raw.isolated ? "pump closed off" : "pump still pulling");
-        if (p.rig.gauge.tap == PressureTap::PumpLine && !r.raw.isolated) r.marks.emplace_back("gauge on the pumped line reads low");
+        if (p.rig.gauge.tap == PressureTap::PumpLine && !r.raw.isolated)
+            r.marks.emplace_back("gauge on the pumped line reads low");
         if (r.raw.side != side) r.marks.push_back(r.raw.side + " side");
         if (r.taster && !p.ladder.tasterInFit) r.marks.emplace_back("taster");
         const bool possible = r.superheatKelvin.has_value();

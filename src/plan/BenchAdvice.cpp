@@ -24,9 +24,9 @@ std::vector<std::string> materialsFor(const Plan& plan) {
 
 std::vector<Caution> cautionsFor(const Plan& plan) {
     std::vector<Caution> out;
-    out.push_back(
-        {"implosion", "Glass under vacuum can implode. Use only vessels that their maker rates for vacuum, "
-                      "look for scratches and stars first, put up the shield, wear goggles."});
+    out.push_back({"implosion",
+                   "Glass under vacuum can implode. Use only vessels that their maker rates for vacuum, "
+                   "look for scratches and stars first, put up the shield, wear goggles."});
     if (plan.method == Method::HoldPressure) {
         out.push_back({"closed-heating",
                        "Never warm a closed flask: keep the way to the ballast bottle or the bleed valve "

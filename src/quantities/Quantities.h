@@ -9,7 +9,8 @@ namespace uttrin {
 template <typename Self>
 class Quantity {
 public:
-    friend constexpr auto operator<=>(const Quantity&, const Quantity&) = default;
+    friend constexpr auto operator<=>(const Quantity&,
+                                      const Quantity&) = default; // NOLINT(modernize-use-nullptr)
 
 protected:
     constexpr explicit Quantity(double si) : m_si(si) {}

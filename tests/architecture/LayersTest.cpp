@@ -22,14 +22,14 @@ const std::map<std::string, std::set<std::string>> kMayUse{
     {"lesson", {"analysis", "instruments", "notebook", "physics", "plan", "quantities"}},
     {"report", {"analysis", "instruments", "lesson", "notebook", "physics", "plan", "quantities"}},
     {"demo", {"instruments", "notebook", "physics", "plan", "quantities"}},
-    {"pdf", {"report"}},
+    {"gui", {"report"}},
     {"cli",
-     {"analysis", "instruments", "lesson", "notebook", "pdf", "physics", "plan", "quantities", "report"}},
+     {"analysis", "instruments", "lesson", "notebook", "gui", "physics", "plan", "quantities", "report"}},
     {"app",
-     {"analysis", "demo", "instruments", "lesson", "notebook", "pdf", "physics", "plan", "quantities",
+     {"analysis", "demo", "instruments", "lesson", "notebook", "gui", "physics", "plan", "quantities",
       "report"}},
 };
-const std::set<std::string> kWithQt{"pdf", "cli", "app"};
+const std::set<std::string> kWithQt{"gui", "cli", "app"};
 
 TEST(Layers, NoRoomReachesUpwardsAndTheCoreKnowsNoQt) {
     const std::regex own("#include \"([a-z]+)/"), qt("#include <Q[A-Z]");

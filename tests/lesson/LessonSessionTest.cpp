@@ -2,66 +2,16 @@
 
 #include "lesson/BenchViews.h"
 #include "lesson/WorkUp.h"
-#include "physics/Water.h"
-#include "support/FakeClock.h"
-#include "support/TempDir.h"
+#include "support/DrivenLesson.h"
 
 #include <gtest/gtest.h>
 
 #include <cmath>
-#include <memory>
 
 namespace uttrin {
 namespace {
 
-using testing::FakeClock;
-using testing::TempDir;
-
-RoomEntry barometer(double hPa) {
-    RoomEntry e;
-    e.method = RoomMethod::Barometer;
-    e.value = hPa;
-    e.valueU = 0.3;
-    return e;
-}
-
-/// A lesson with a vacuum dial in bar, driven as a person would.
-class LessonSessionTest : public ::testing::Test {
-protected:
-    TempDir dir;
-    FakeClock clock;
-    std::unique_ptr<LessonSession> s;
-
-    void SetUp() override {
-        s = std::make_unique<LessonSession>(*Notebook::create(dir / "a.uttrin"), clock, 120);
-        ASSERT_TRUE(s->addLesson(Lesson{0, "Boiling", "", "", "", 0.0, false, 0, false}));
-    }
-
-    /// Types what a careful person reads at an absolute pressure, `superheat` kelvin too hot.
-    void type(double pa, double superheat = 0.0, double room = 94310.0) {
-        const auto& rig = s->plan().rig;
-        s->draft.first =
-            toReadableReading(rig.gauge, Pressure::fromPascal(pa), Pressure::fromPascal(room)).first;
-        const double kelvin =
-            water()
-                .boilingPoint(toAbsolute(rig.gauge, {*s->draft.first, {}},
-                                         RoomPressure{Pressure::fromPascal(room), 0, RoomMethod::Barometer})
-                                  ->pressure)
-                ->kelvin();
-        s->draft.temperature = std::round((kelvin + superheat - kIcePointKelvin) * 4.0) / 4.0;
-    }
-
-    void captureAll(double room = 94310.0) {
-        ASSERT_TRUE(s->startRun("Cedar"));
-        while (const auto target = s->currentTarget()) {
-            clock.time += 120'000;
-            type(target->absolute.pascal(), 0.0, room);
-            const auto outcome = s->capture();
-            ASSERT_TRUE(outcome && outcome->readingId)
-                << (outcome ? outcome->finding.sentence : outcome.error().message);
-        }
-    }
-};
+using LessonSessionTest = testing::DrivenLesson;
 
 TEST_F(LessonSessionTest, WithoutARoomReadingsAreKeptUnreferencedAndLaterRecomputed) {
     EXPECT_TRUE(spineView(*s)[0].missing);

@@ -10,6 +10,7 @@
 #include <QTextTable>
 
 #include <algorithm>
+#include <functional>
 
 namespace uttrin {
 namespace {
@@ -40,7 +41,12 @@ public:
 /// Lays blocks out in points.
 class Setter {
 public:
-    Setter(QTextDocument& document, double width) : m_cursor(&document), m_width(width) {}
+    Setter(QTextDocument& document, double width) : m_cursor(&document), m_width(width) {
+        m_cursor.beginEditBlock(); // one layout at the end, not one a cell
+    }
+    Setter(const Setter&) = delete;
+    Setter& operator=(const Setter&) = delete;
+    ~Setter() { m_cursor.endEditBlock(); }
 
     void operator()(const Heading& h) {
         text(h.text, h.level == 1 ? 19 : h.level == 2 ? 13 : 14, true, kInk, h.level == 1 ? 0 : 14, 4);
@@ -170,8 +176,7 @@ public:
         m_text.documentLayout()->setPaintDevice(&m_points);
         m_text.setPageSize(page);
         Setter setter(m_text, page.width());
-        for (const Block& block : document.blocks)
-            std::visit(setter, block);
+        for (const Block& block : document.blocks) std::visit(std::ref(setter), block);
     }
 
     [[nodiscard]] int pages() const { return m_text.pageCount(); }

@@ -1,0 +1,25 @@
+#pragma once
+
+#include "PhaseMap.h"
+
+namespace uttrin::app {
+
+/// The whole substance in a corner, with a frame for what the map shows; the frame can be dragged.
+class MapOverview : public QWidget {
+    Q_OBJECT
+public:
+    explicit MapOverview(PhaseMap* map);
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+    void mouseMoveEvent(QMouseEvent* event) override;
+
+private:
+    [[nodiscard]] QRectF field() const;
+    [[nodiscard]] QPointF place(double kelvin, double pascal) const;
+    void moveTo(QPointF pixel);
+    PhaseMap* m_map;
+};
+
+} // namespace uttrin::app

@@ -1,0 +1,33 @@
+#pragma once
+
+#include <qcustomplot.h>
+
+#include <functional>
+#include <vector>
+
+namespace uttrin::app {
+
+/// Round graduations of any scale that runs along an axis, however unevenly: a dial, a logarithm.
+class ScaleTicker : public QCPAxisTicker {
+public:
+    using Map = std::function<double(double)>;
+    /// @param coordOf  from the scale's value to the axis' coordinate; @param valueOf  its inverse.
+    ScaleTicker(const QCPAxis* axis, Map coordOf, Map valueOf)
+        : m_axis(axis), m_coordOf(std::move(coordOf)), m_valueOf(std::move(valueOf)) {}
+    void setShown(bool shown) { m_shown = shown; }
+
+protected:
+    void generate(const QCPRange& range, const QLocale& locale, QChar formatChar, int precision,
+                  QVector<double>& ticks, QVector<double>* subTicks, QVector<QString>* tickLabels) override;
+
+private:
+    struct Graduation {
+        double value, coord, pixel;
+    };
+    [[nodiscard]] std::vector<Graduation> graduations(double low, double high, double fewestPixels) const;
+    const QCPAxis* m_axis;
+    Map m_coordOf, m_valueOf;
+    bool m_shown = true;
+};
+
+} // namespace uttrin::app

@@ -1,0 +1,33 @@
+#pragma once
+
+#include "Controls.h"
+#include "lesson/BenchViews.h"
+
+#include <optional>
+
+class QTableView;
+
+namespace uttrin::app {
+
+class TableModel;
+
+/// The points taken in this run, newest first: target and actual are two columns.
+class TakenCard : public Card {
+    Q_OBJECT
+public:
+    TakenCard();
+    /// @param temperatureUnit  of the thermometer, for the column's head.
+    void show(const RunView& view, const QString& temperatureUnit);
+    void choose(RowId readingId);
+    [[nodiscard]] std::optional<RowId> chosen() const;
+
+signals:
+    void strikeRequested();
+    void retakeRequested();
+
+private:
+    QTableView* m_table;
+    TableModel* m_rows;
+};
+
+} // namespace uttrin::app

@@ -1,0 +1,232 @@
+#include "app/Controls.h"
+
+#include "app/OnScreen.h"
+#include "app/ScaleTicker.h"
+#include "app/TableModel.h"
+#include "app/Theme.h"
+
+#include <QApplication>
+#include <QLocale>
+#include <QSignalSpy>
+#include <QTableView>
+#include <QTest>
+#include <gtest/gtest.h>
+
+#include <algorithm>
+#include <cmath>
+
+namespace uttrin::app {
+namespace {
+
+/// Sets a locale for one test.
+class Speaking {
+public:
+    explicit Speaking(const QLocale& locale) : m_before(QLocale()) { QLocale::setDefault(locale); }
+    Speaking(const Speaking&) = delete;
+    Speaking& operator=(const Speaking&) = delete;
+    ~Speaking() { QLocale::setDefault(m_before); }
+
+private:
+    QLocale m_before;
+};
+
+TEST(OnScreen, NumbersFollowTheLocaleOnScreen) {
+    EXPECT_EQ(onScreen("−0.70 bar, 94.31 kPa"), QStringLiteral("−0.70 bar, 94.31 kPa"));
+    const Speaking german(QLocale(QLocale::German));
+    EXPECT_EQ(onScreen("−0.70 bar, 94.31 kPa."), QStringLiteral("−0,70 bar, 94,31 kPa."));
+    EXPECT_EQ(onScreen(-1.25, 1), QStringLiteral("−1,2"));
+    EXPECT_EQ(fieldText(-0.5), QStringLiteral("−0,5"));
+}
+
+TEST(OnScreen, BothDecimalSignsAndBothMinusSignsAreUnderstood) {
+    const Speaking german(QLocale(QLocale::German));
+    for (const auto& text : {QStringLiteral("-0.7"), QStringLiteral("−0,7"), QStringLiteral(" -0,7 ")})
+        EXPECT_EQ(typedNumber(text), -0.7) << text.toStdString();
+    for (const auto& text :
+         {QStringLiteral(""), QStringLiteral("abc"), QStringLiteral("1,2,3"), QStringLiteral("7 bar")})
+        EXPECT_FALSE(typedNumber(text)) << text.toStdString();
+}
+
+TEST(NumberField, TellsWhatIsNotANumberAndGivesNoValueForIt) {
+    NumberField field(QStringLiteral("gauge"), QStringLiteral("bar"), QStringLiteral("field"));
+    QSignalSpy edited(&field, &NumberField::edited), committed(&field, &NumberField::committed);
+    QTest::keyClicks(field.edit(), QStringLiteral("-0.7x"));
+    EXPECT_FALSE(field.value());
+    EXPECT_TRUE(field.edit()->property("wrong").toBool());
+    EXPECT_FALSE(field.edit()->toolTip().isEmpty());
+    QTest::keyClick(field.edit(), Qt::Key_Backspace);
+    EXPECT_EQ(field.value(), -0.7);
+    EXPECT_FALSE(field.edit()->property("wrong").toBool());
+    EXPECT_EQ(edited.count(), 6);
+    EXPECT_EQ(committed.count(), 0);
+    QTest::keyClick(field.edit(), Qt::Key_Return);
+    QTest::keyClick(field.edit(), Qt::Key_Return); // nothing changed since
+    EXPECT_EQ(committed.count(), 1);
+    EXPECT_EQ(field.edit()->accessibleName(), QStringLiteral("gauge, bar"));
+    field.setUnit(QStringLiteral("kPa"));
+    EXPECT_EQ(field.edit()->accessibleName(), QStringLiteral("gauge, kPa"));
+}
+
+TEST(NumberField, SettingAValueSaysNothingAndClearsTheMistake) {
+    NumberField field(QStringLiteral("gauge"), QStringLiteral("bar"), QStringLiteral("field"));
+    QTest::keyClicks(field.edit(), QStringLiteral("x"));
+    QSignalSpy edited(&field, &NumberField::edited);
+    field.setValue(-0.5);
+    EXPECT_EQ(field.value(), -0.5);
+    EXPECT_FALSE(field.edit()->property("wrong").toBool());
+    field.setValue(std::nullopt);
+    EXPECT_TRUE(field.edit()->text().isEmpty());
+    EXPECT_EQ(edited.count(), 0);
+}
+
+TEST(Segments, OneIsChosenAndOnlyThePersonsChoiceIsToldOf) {
+    Segments segments(QStringLiteral("s"));
+    segments.setChoices({QStringLiteral("a"), QStringLiteral("b"), QStringLiteral("c")}, 2);
+    QSignalSpy picked(&segments, &Segments::picked);
+    EXPECT_EQ(segments.chosen(), -1);
+    segments.choose(1);
+    EXPECT_EQ(segments.chosen(), 1);
+    EXPECT_EQ(picked.count(), 0);
+    segments.button(2)->click();
+    EXPECT_EQ(segments.chosen(), 2);
+    ASSERT_EQ(picked.count(), 1);
+    EXPECT_EQ(picked[0][0].toInt(), 2);
+    segments.choose(-1);
+    EXPECT_EQ(segments.chosen(), -1);
+    segments.setChoices({QStringLiteral("x"), QStringLiteral("y"), QStringLiteral("z")}, 2);
+    EXPECT_EQ(segments.button(0)->text(), QStringLiteral("x"));
+    segments.setChoices({QStringLiteral("only")});
+    EXPECT_EQ(segments.button(0)->text(), QStringLiteral("only"));
+    EXPECT_EQ(segments.button(1), nullptr);
+}
+
+TEST(FieldEdit, UndoGoesToTheNotebookWhenTheFieldHasNothingToTakeBack) {
+    FieldEdit edit;
+    const auto wants = [&] {
+        QKeyEvent event(QEvent::ShortcutOverride, Qt::Key_Z, Qt::ControlModifier);
+        event.ignore();
+        QApplication::sendEvent(&edit, &event);
+        return event.isAccepted();
+    };
+    EXPECT_FALSE(wants());
+    QTest::keyClicks(&edit, QStringLiteral("7"));
+    EXPECT_TRUE(wants());
+}
+
+TEST(TableModel, ShowsTypesAndCopies) {
+    QTableView view;
+    TableModel model;
+    view.setModel(&model);
+    styleTable(&view);
+    TableModel::Row first, second;
+    first.cells = {QStringLiteral("1"), QStringLiteral("−0.70"), QStringLiteral("fine")};
+    second.cells = {QStringLiteral("2"), QStringLiteral("−0.60"), QStringLiteral("struck: leak")};
+    second.quiet = second.struck = true;
+    model.setEditable({1});
+    model.show({QStringLiteral("#"), QStringLiteral("bar"), QStringLiteral("remarks")}, {first, second}, {2});
+    EXPECT_TRUE(model.index(0, 0).data(Qt::TextAlignmentRole).toInt() & Qt::AlignRight);
+    EXPECT_TRUE(model.index(0, 2).data(Qt::TextAlignmentRole).toInt() & Qt::AlignLeft);
+    EXPECT_TRUE(model.index(1, 1).data(Qt::FontRole).value<QFont>().strikeOut());
+    EXPECT_FALSE(model.index(1, 2).data(Qt::FontRole).value<QFont>().strikeOut()); // the reason stays legible
+    EXPECT_EQ(tableAsText(&view),
+              QStringLiteral("#\tbar\tremarks\n1\t−0.70\tfine\n2\t−0.60\tstruck: leak\n"));
+    view.selectRow(1);
+    EXPECT_EQ(tableAsText(&view), QStringLiteral("#\tbar\tremarks\n2\t−0.60\tstruck: leak\n"));
+    QSignalSpy typed(&model, &TableModel::typed);
+    EXPECT_TRUE(model.flags(model.index(0, 1)) & Qt::ItemIsEditable);
+    EXPECT_FALSE(model.flags(model.index(0, 2)) & Qt::ItemIsEditable);
+    EXPECT_TRUE(model.setData(model.index(0, 1), QStringLiteral("−0.72"), Qt::EditRole));
+    EXPECT_FALSE(model.setData(model.index(0, 1), QStringLiteral("−0.70"), Qt::EditRole)); // unchanged
+    EXPECT_EQ(typed.count(), 1);
+}
+
+/// Contrast of two colours as WCAG 2.1 defines it.
+double contrast(const QColor& a, const QColor& b) {
+    const auto luminance = [](const QColor& c) {
+        const auto linear = [](double v) {
+            return v <= 0.04045 ? v / 12.92 : std::pow((v + 0.055) / 1.055, 2.4);
+        };
+        return 0.2126 * linear(c.redF()) + 0.7152 * linear(c.greenF()) + 0.0722 * linear(c.blueF());
+    };
+    const double la = luminance(a), lb = luminance(b);
+    return (std::max(la, lb) + 0.05) / (std::min(la, lb) + 0.05);
+}
+
+TEST(Theme, TextStandsOutFromEveryGroundThatItLiesOn) {
+    for (const Theme& t : {Theme::light(), Theme::projector()}) {
+        SCOPED_TRACE(t.name.toStdString());
+        for (const QColor& ground : {t.paper, t.card, t.spine}) {
+            EXPECT_GE(contrast(t.ink, ground), 7.0);
+            EXPECT_GE(contrast(t.muted, ground), 4.5);
+            EXPECT_GE(contrast(t.done, ground), 3.0);
+        }
+        for (const QColor& tint : {t.liquid, t.vapour, t.ice})
+            EXPECT_GE(contrast(t.ink, tint), 7.0);
+        EXPECT_GE(contrast(t.caution, t.cautionGround), 4.5);
+        EXPECT_GE(contrast(t.caution, t.paper), 4.5);
+        EXPECT_GE(contrast(t.onAction, t.action), 7.0);
+        EXPECT_GE(contrast(t.card, t.done), 4.5);  // the chosen segment
+        EXPECT_GE(contrast(t.hot, t.liquid), 3.0); // large figures and the bar to boiling
+        EXPECT_GE(t.small, 12);
+    }
+    EXPECT_GE(Theme::projector().live, 72);
+    EXPECT_EQ(Theme::light().live, 30);
+}
+
+TEST(Theme, TheShippedFontHasFiguresOfOneWidth) {
+    const QFontMetricsF metrics(fontOf(30, QFont::DemiBold));
+    EXPECT_EQ(QFontInfo(fontOf(30)).family(), QStringLiteral("Inter Tabular"));
+    for (char digit = '0'; digit <= '9'; ++digit)
+        EXPECT_NEAR(metrics.horizontalAdvance(QLatin1Char(digit)),
+                    metrics.horizontalAdvance(QLatin1Char('0')), 0.1)
+            << digit;
+}
+
+/// The ticks that a ticker gives an axis, through the plot itself.
+std::vector<double> labelledTicks(QCPAxis* axis) {
+    axis->parentPlot()->show();
+    QApplication::processEvents();
+    axis->parentPlot()->replot(QCustomPlot::rpImmediateRefresh);
+    const auto vector = axis->tickVector();
+    return {vector.begin(), vector.end()};
+}
+
+TEST(ScaleTicker, GraduatesAnUnevenScaleInRoundRegularSteps) {
+    QCustomPlot plot;
+    plot.resize(400, 600);
+    plot.yAxis->setScaleType(QCPAxis::stLogarithmic);
+    plot.yAxis->setRange(9.0, 107.0);
+    QSharedPointer<ScaleTicker> ticker(new ScaleTicker(
+        plot.yAxis, [](double v) { return v; }, [](double c) { return c; }));
+    plot.yAxis->setTicker(ticker);
+    const auto ticks = labelledTicks(plot.yAxis);
+    ASSERT_GE(ticks.size(), 6U);
+    EXPECT_NE(std::find_if(ticks.begin(), ticks.end(), [](double t) { return std::abs(t - 10.0) < 1e-9; }),
+              ticks.end());
+    EXPECT_NE(std::find_if(ticks.begin(), ticks.end(), [](double t) { return std::abs(t - 50.0) < 1e-9; }),
+              ticks.end());
+    for (std::size_t i = 0; i < ticks.size(); ++i) {
+        EXPECT_NEAR(ticks[i], std::round(ticks[i]), 1e-9); // whole kilopascals
+        if (i == 0) continue;
+        EXPECT_GE(std::abs(plot.yAxis->coordToPixel(ticks[i]) - plot.yAxis->coordToPixel(ticks[i - 1])),
+                  20.9);
+    }
+    ticker->setShown(false);
+    EXPECT_TRUE(labelledTicks(plot.yAxis).empty());
+}
+
+TEST(ScaleTicker, AScaleThatRunsAgainstTheAxisIsGraduatedToo) {
+    QCustomPlot plot;
+    plot.resize(400, 600);
+    plot.yAxis->setRange(0.0, 100.0);
+    // A vacuum depth in a room of 94: deeper is lower.
+    plot.yAxis->setTicker(QSharedPointer<ScaleTicker>(new ScaleTicker(
+        plot.yAxis, [](double depth) { return 94.0 - depth; }, [](double c) { return 94.0 - c; })));
+    const auto ticks = labelledTicks(plot.yAxis);
+    ASSERT_GE(ticks.size(), 8U);
+    for (const double t : ticks)
+        EXPECT_NEAR(std::fmod(94.0 - t + 200.0, 5.0), 0.0, 1e-9) << t;
+}
+
+} // namespace
+} // namespace uttrin::app

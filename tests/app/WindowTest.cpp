@@ -1,0 +1,398 @@
+#include "Driver.h"
+#include "app/BenchStrip.h"
+#include "app/Dialogs.h"
+#include "app/MinuteTape.h"
+#include "app/PhaseMap.h"
+#include "app/Spine.h"
+#include "app/TableModel.h"
+#include "lesson/Exports.h"
+
+#include <QAction>
+#include <QCheckBox>
+#include <QComboBox>
+#include <QMenu>
+#include <QMimeData>
+#include <QTableView>
+
+#include <fstream>
+
+namespace uttrin {
+namespace {
+
+using testing::Driver;
+using testing::TempDir;
+
+/// The sample lesson in the window.
+class WindowTest : public ::testing::Test {
+protected:
+    TempDir dir;
+    std::unique_ptr<Driver> d;
+    void SetUp() override {
+        ASSERT_TRUE(writeDemoNotebook(dir / "demo.uttrin"));
+        d = std::make_unique<Driver>(dir / "demo.uttrin");
+    }
+    void trigger(const char* action) {
+        auto* a = d->window.findChild<QAction*>(QLatin1String(action));
+        ASSERT_NE(a, nullptr) << action;
+        ASSERT_TRUE(a->isEnabled()) << action;
+        a->trigger();
+        Driver::settle();
+    }
+    void select(const char* group) {
+        for (const uttrin::Run& r : d->session().model().data().runs)
+            if (d->session().model().group(r.groupId).name == group) d->session().selectRun(r.id);
+        d->controller.refresh();
+        Driver::settle();
+    }
+    QString path(const char* name) { return QString::fromStdString((dir / name).string()); }
+};
+
+TEST_F(WindowTest, TheTitleSaysThatTheDataAreMadeUp) {
+    EXPECT_TRUE(d->window.windowTitle().contains(QStringLiteral("made-up data")));
+    EXPECT_TRUE(d->window.windowTitle().contains(QStringLiteral("demo.uttrin")));
+}
+
+TEST_F(WindowTest, UndoSaysWhatItTakesBack) {
+    Plan plan = d->session().plan();
+    plan.periodMinutes = 40;
+    d->controller.report(d->session().changePlan(plan, "Change the plan"));
+    Driver::settle();
+    EXPECT_EQ(d->window.findChild<QAction*>(QStringLiteral("actionUndo"))->text(),
+              QStringLiteral("&Undo: Change the plan"));
+    trigger("actionUndo");
+    EXPECT_EQ(d->session().plan().periodMinutes, 55.0);
+    EXPECT_FALSE(d->window.findChild<QAction*>(QStringLiteral("actionUndo"))->isEnabled());
+    trigger("actionRedo");
+    EXPECT_EQ(d->session().plan().periodMinutes, 40.0);
+}
+
+TEST_F(WindowTest, ASecondRoomReadingGivesTheDrift) {
+    d->window.goTo(Station::Room);
+    Driver::settle();
+    d->type("roomValue", QStringLiteral("942.1"));
+    d->type("roomTime", QStringLiteral("9:42"));
+    d->press("roomEnd");
+    const auto* end = d->session().model().roomRecord(std::nullopt, "end");
+    ASSERT_NE(end, nullptr);
+    const auto half = d->session().model().room(
+        std::nullopt, (d->session().model().roomRecord(std::nullopt, "start")->takenAt + end->takenAt) / 2);
+    EXPECT_NEAR(half->station.pascal(), 94260.0, 1e-6);
+    EXPECT_TRUE(d->text("roomHistory").contains(QStringLiteral("09:42   94.21 kPa   barometer, at the end")))
+        << d->text("roomHistory").toStdString();
+    d->type("roomTime", QStringLiteral("half past"));
+    d->press("roomEnd");
+    EXPECT_TRUE(d->text("message").contains(QStringLiteral("is not a time")));
+}
+
+TEST_F(WindowTest, AnEmptyVesselPullWithABarometerGivesTheUltimatePressure) {
+    d->window.goTo(Station::Room);
+    Driver::settle();
+    d->press("roomMethod_3");
+    d->type("roomValue", QStringLiteral("-935.1"));
+    d->type("roomUltimate", QStringLiteral("800"));
+    EXPECT_TRUE(d->text("roomWarning").contains(QStringLiteral("the pump's ultimate pressure: 0.80 kPa")))
+        << d->text("roomWarning").toStdString();
+    d->type("roomValue", QStringLiteral("935.1"));
+    EXPECT_TRUE(d->text("roomWarning").contains(QStringLiteral("minus sign")));
+}
+
+TEST_F(WindowTest, AGroupCorrectsItsOwnRoomAndItsResultFollows) {
+    select("Dune");
+    d->window.goTo(Station::Room);
+    Driver::settle();
+    const double before = d->session().model().fit(*d->session().runId(), {})->fit.relativeToReference();
+    EXPECT_LT(before, -0.1);
+    d->press("roomMethod_0");
+    d->type("roomValue", QStringLiteral("943.1"));
+    d->press("roomEnter");
+    EXPECT_NEAR(d->session().model().fit(*d->session().runId(), {})->fit.relativeToReference(), 0.0, 0.03);
+    select("Cedar"); // the lesson's own value stays
+    EXPECT_NEAR(d->session().model().room(d->session().groupId())->station.pascal(), 94310.0, 1e-9);
+}
+
+TEST_F(WindowTest, ASensorOutsideTheLiquidIsCautionedAgainst) {
+    d->window.goTo(Station::Rig);
+    Driver::settle();
+    d->press("thermometerPlace_2");
+    EXPECT_EQ(d->session().plan().rig.thermometer.place, SensorPlace::Vapour);
+    bool cautioned = false;
+    for (const QLabel* l : d->window.findChildren<QLabel*>())
+        cautioned =
+            cautioned || (l->isVisible() && l->text().contains(QStringLiteral("does not read the liquid")));
+    EXPECT_TRUE(cautioned);
+    EXPECT_FALSE(d->session().model().fit(*d->session().runId(), {}));
+}
+
+TEST_F(WindowTest, TheRigsNumbersAreTakenAndNonsenseIsRefused) {
+    d->window.goTo(Station::Rig);
+    Driver::settle();
+    d->type("vesselVolume", QStringLiteral("2"));
+    d->type("liquidVolume", QStringLiteral("0.5"));
+    d->type("pumpFloor", QStringLiteral("2.5"));
+    EXPECT_EQ(d->session().plan().rig.vesselLitre, 2.0);
+    EXPECT_EQ(d->session().plan().rig.pumpUltimatePa, 2500.0);
+    d->type("liquidVolume", QStringLiteral("5"));
+    EXPECT_TRUE(d->text("message").contains(QStringLiteral("does not fit into the vessel")));
+    EXPECT_EQ(d->session().plan().rig.liquidLitre, 0.5);
+}
+
+TEST_F(WindowTest, TheOtherMethodIsOneClickAway) {
+    d->window.goTo(Station::Rig);
+    Driver::settle();
+    d->press("rigSetup_1");
+    EXPECT_EQ(d->session().plan().method, Method::HoldTemperature);
+    d->window.goTo(Station::Run);
+    Driver::settle();
+    EXPECT_TRUE(d->find<QLineEdit>("readBeforePull")->isVisible());
+    EXPECT_FALSE(d->find<QLineEdit>("readSecond")->isVisible());
+}
+
+TEST_F(WindowTest, ClassPredictionsAreTypedIntoTheRunSheetUntilTheyAreLocked) {
+    const auto setup = d->session().addSetup(Method::HoldPressure);
+    ASSERT_TRUE(setup);
+    d->window.goTo(Station::Plan);
+    d->controller.refresh();
+    Driver::settle();
+    auto* model = d->find<QTableView>("runSheet")->model();
+    ASSERT_TRUE(model->setData(model->index(2, 4), QStringLiteral("70"), Qt::EditRole));
+    Driver::settle();
+    EXPECT_EQ(model->index(2, 4).data().toString(), QStringLiteral("70.0"));
+    model->setData(model->index(2, 4), QStringLiteral("warm"), Qt::EditRole);
+    EXPECT_TRUE(d->text("message").contains(QStringLiteral("is not a temperature")));
+    d->press("lockPredictions");
+    EXPECT_FALSE(d->find<QAbstractButton>("lockPredictions")->isEnabled());
+    model->setData(model->index(2, 4), QStringLiteral("71"), Qt::EditRole);
+    EXPECT_TRUE(d->text("message").contains(QStringLiteral("locked")));
+}
+
+TEST_F(WindowTest, ATasterIsAddedMarkedAndPutIntoTheFit) {
+    d->window.goTo(Station::Plan);
+    Driver::settle();
+    auto* table = d->find<QTableView>("runSheet");
+    EXPECT_TRUE(table->model()->index(0, 8).data().toString().startsWith(QStringLiteral("taster")));
+    d->find<QCheckBox>("planTasterInFit")->click();
+    Driver::settle();
+    EXPECT_FALSE(d->session().plan().ladder.tasterInFit);
+    EXPECT_EQ(table->model()->index(0, 8).data().toString(), QStringLiteral("taster, not fitted"));
+    d->type("planTaster", QString());
+    EXPECT_FALSE(d->session().plan().ladder.tasterPa);
+    EXPECT_EQ(table->model()->rowCount(), 10);
+}
+
+TEST_F(WindowTest, MovedTargetsGoBackTogether) {
+    d->window.goTo(Station::Plan);
+    Driver::settle();
+    d->controller.report(d->session().moveTarget(3, Pressure::fromPascal(44e3)));
+    d->controller.report(d->session().moveTarget(5, Pressure::fromPascal(61e3)));
+    Driver::settle();
+    EXPECT_EQ(d->session().plan().ladder.moved.size(), 2U);
+    d->press("resetTargets");
+    EXPECT_TRUE(d->session().plan().ladder.moved.empty());
+}
+
+TEST_F(WindowTest, AnotherRunIsChosenFromTheList) {
+    d->window.goTo(Station::WorkUp);
+    Driver::settle();
+    auto* choice = d->find<QComboBox>("workRun");
+    const int fjord = choice->findText(QStringLiteral("Fjord, run 1"));
+    ASSERT_GE(fjord, 0);
+    choice->setCurrentIndex(fjord);
+    emit choice->activated(fjord);
+    Driver::settle();
+    EXPECT_EQ(d->session().model().group(*d->session().groupId()).name, "Fjord");
+    EXPECT_TRUE(d->find<QTableView>("workTable")
+                    ->model()
+                    ->index(4, 10)
+                    .data()
+                    .toString()
+                    .contains(QStringLiteral("stands out")));
+}
+
+TEST_F(WindowTest, APointIsStruckRestoredAndLeftOutFromTheWorkUp) {
+    d->window.goTo(Station::WorkUp);
+    Driver::settle();
+    d->find<QTableView>("workTable")->selectRow(2);
+    app::dialogs::answerNext(QStringLiteral("leak"));
+    trigger("actionStrike");
+    EXPECT_EQ(d->session().model().readingsOf(*d->session().runId())[2].struckReason, "leak");
+    d->find<QTableView>("workTable")->selectRow(2);
+    trigger("actionStrike");
+    EXPECT_FALSE(d->session().model().readingsOf(*d->session().runId())[2].struckReason);
+    d->find<QTableView>("workTable")->selectRow(2);
+    trigger("actionInFit");
+    EXPECT_EQ(d->session().model().readingsOf(*d->session().runId())[2].useInFit, false);
+    EXPECT_EQ(d->session().model().fit(*d->session().runId(), {})->used.size(), 10U);
+}
+
+TEST_F(WindowTest, ADialogThatIsDismissedChangesNothing) {
+    d->window.goTo(Station::WorkUp);
+    Driver::settle();
+    d->find<QTableView>("workTable")->selectRow(2);
+    app::dialogs::answerNext(QString());
+    trigger("actionStrike");
+    EXPECT_FALSE(d->session().canUndo());
+    app::dialogs::answerNext(QString());
+    trigger("actionSaveCopy");
+    EXPECT_TRUE(d->find<QLabel>("message")->isHidden());
+}
+
+TEST_F(WindowTest, TheStudentsCopyIsPrintedWithoutAnswers) {
+    d->window.goTo(Station::Report);
+    Driver::settle();
+    d->find<QCheckBox>("studentCopy")->click();
+    Driver::settle();
+    app::dialogs::answerNext(path("student.html"));
+    d->press("saveHtml");
+    std::ifstream file(dir / "student.html");
+    const std::string html((std::istreambuf_iterator<char>(file)), {});
+    EXPECT_NE(html.find("student copy"), std::string::npos);
+    EXPECT_EQ(html.find("ΔH = 42"), std::string::npos);
+}
+
+TEST_F(WindowTest, SavesACopyStartsALessonAndComesBackToTheOther) {
+    app::dialogs::answerNext(path("copy"));
+    trigger("actionSaveCopy");
+    EXPECT_TRUE(std::filesystem::exists(dir / "copy.uttrin"));
+    trigger("actionNewLesson");
+    EXPECT_EQ(d->session().notebook().lessons().size(), 2U);
+    EXPECT_FALSE(d->session().room());
+    EXPECT_FALSE(d->session().runId());
+    trigger("actionUndo");
+    EXPECT_EQ(d->session().notebook().lessons().size(), 1U);
+    EXPECT_EQ(d->session().model().lesson().title, "Boiling water without a hundred degrees");
+}
+
+TEST_F(WindowTest, TheProjectorThemeGrowsTheFiguresAndGoesBack) {
+    const auto size = [&] { return d->find<QLabel>("stripLiquid")->fontInfo().pixelSize(); };
+    d->window.goTo(Station::Run);
+    Driver::settle();
+    EXPECT_EQ(size(), 30);
+    trigger("actionProjector");
+    EXPECT_GE(size(), 72);
+    EXPECT_FALSE(d->window.findChild<QLabel*>(QStringLiteral("stripRoom"))->isVisible());
+    trigger("actionProjector");
+    EXPECT_EQ(size(), 30);
+}
+
+TEST_F(WindowTest, TheMapZoomsAndComesBackAndReadsOut) {
+    d->window.goTo(Station::Plan);
+    Driver::settle();
+    auto* map = d->find<app::PhaseMap>("phaseMap");
+    const auto framed = map->xAxis->range();
+    QWheelEvent wheel(QPointF(200, 200), map->mapToGlobal(QPointF(200, 200)), {}, {0, 240}, Qt::NoButton,
+                      Qt::NoModifier, Qt::NoScrollPhase, false);
+    QApplication::sendEvent(map, &wheel);
+    EXPECT_LT(map->xAxis->range().size(), framed.size());
+    QTest::keyClick(map, Qt::Key_Home);
+    EXPECT_DOUBLE_EQ(map->xAxis->range().size(), framed.size());
+    const QImage quiet = map->grab().toImage();
+    QTest::mouseMove(map, QPoint(180, 220));
+    Driver::settle();
+    EXPECT_NE(map->grab().toImage(), quiet); // the read-out appears at the cursor
+}
+
+TEST_F(WindowTest, FilesDroppedOnTheWindowOpenOrComeIn) {
+    std::ofstream(dir / "more.csv") << "temperature_degC,absolute_kPa\n60.06,20.0\n81.3,50.0\n";
+    const auto dropOn = [&](const char* name) {
+        QMimeData data;
+        data.setUrls({QUrl::fromLocalFile(path(name))});
+        QDragEnterEvent enter(QPoint(10, 10), Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
+        QApplication::sendEvent(&d->window, &enter);
+        EXPECT_TRUE(enter.isAccepted());
+        QDropEvent drop(QPointF(10, 10), Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
+        QApplication::sendEvent(&d->window, &drop);
+        Driver::settle();
+    };
+    dropOn("more.csv");
+    EXPECT_EQ(d->session().model().readingsOf(*d->session().runId()).size(), 2U);
+    ASSERT_TRUE(writeDemoNotebook(dir / "other.uttrin"));
+    dropOn("other.uttrin");
+    EXPECT_EQ(d->session().notebook().path(), dir / "other.uttrin");
+}
+
+TEST_F(WindowTest, WhatCanBeReadOfADamagedNotebookIsOffered) {
+    std::ifstream whole(dir / "demo.uttrin", std::ios::binary);
+    std::string bytes((std::istreambuf_iterator<char>(whole)), {});
+    std::ofstream(dir / "cut.uttrin", std::ios::binary) << bytes.substr(0, bytes.size() * 8 / 10);
+    EXPECT_FALSE(d->window.openNotebook(path("cut.uttrin")));
+    Driver::settle();
+    EXPECT_TRUE(d->text("message").contains(QStringLiteral("damaged")) ||
+                d->text("message").contains(QStringLiteral("cannot be read")))
+        << d->text("message").toStdString();
+    d->press("salvage");
+    EXPECT_EQ(d->session().notebook().path(), dir / "cut-rescued.uttrin");
+    EXPECT_GT(d->session().notebook().count("lesson"), 0);
+}
+
+TEST_F(WindowTest, SpineStripAndTapeSpeakToThoseWhoCannotSeeThem) {
+    d->window.goTo(Station::Run);
+    Driver::settle();
+    EXPECT_TRUE(d->window.findChild<app::StationButton*>(QStringLiteral("station1"))
+                    ->accessibleName()
+                    .startsWith(QStringLiteral("Room: 94.31 kPa")));
+    EXPECT_TRUE(
+        d->find<QWidget>("margin")->accessibleName().startsWith(QStringLiteral("Margin to boiling: ")));
+    EXPECT_EQ(d->find<QWidget>("tape")->accessibleName(),
+              QStringLiteral("Minute tape: 11 points taken, 0 to come"));
+    EXPECT_TRUE(d->find<QWidget>("phaseMap")
+                    ->accessibleName()
+                    .startsWith(QStringLiteral("Phase map with 11 targets and 11 points")));
+}
+
+TEST_F(WindowTest, NoTextOnAnyStationIsSmallerThanTwelvePixels) {
+    for (int i = 0; i < kStations; ++i) {
+        d->window.goTo(static_cast<Station>(i));
+        Driver::settle();
+        for (const QWidget* w : d->window.findChildren<QWidget*>())
+            EXPECT_TRUE(!w->isVisible() || w->fontInfo().pixelSize() >= 12)
+                << "station " << i + 1 << ": " << w->objectName().toStdString();
+    }
+}
+
+TEST_F(WindowTest, EveryStationFitsASmallWindow) {
+    d->window.resize(1024, 700);
+    for (int i = 0; i < kStations; ++i) {
+        d->window.goTo(static_cast<Station>(i));
+        Driver::settle();
+        const auto* strip = d->find<QWidget>("strip");
+        EXPECT_LE(strip->mapTo(&d->window, QPoint(strip->width(), 0)).x(), 1024) << "station " << i + 1;
+    }
+}
+
+TEST(Welcome, AWindowWithoutANotebookOffersTheThreeWaysIn) {
+    Driver d;
+    for (const char* way : {"welcomeNew", "welcomeOpen", "welcomeSample"})
+        EXPECT_TRUE(d.find<QAbstractButton>(way)->isVisible());
+    EXPECT_FALSE(d.window.findChild<QAction*>(QStringLiteral("actionSaveCopy"))->isEnabled());
+    const TempDir dir;
+    ASSERT_TRUE(writeDemoNotebook(dir / "demo.uttrin"));
+    app::dialogs::answerNext(QString::fromStdString((dir / "demo.uttrin").string()));
+    d.press("welcomeOpen");
+    ASSERT_TRUE(d.controller.isOpen());
+    bool remembered = false;
+    for (const QAction* a : d.window.findChildren<QAction*>())
+        remembered = remembered || a->text().endsWith(QStringLiteral("demo.uttrin"));
+    EXPECT_TRUE(remembered);
+}
+
+TEST(Welcome, ANewerNotebookOpensForReadingAndSaysSo) {
+    const TempDir dir;
+    ASSERT_TRUE(writeDemoNotebook(dir / "demo.uttrin"));
+    std::fstream file(dir / "demo.uttrin", std::ios::in | std::ios::out | std::ios::binary);
+    file.seekp(60);
+    file.write("\0\0\0\x63", 4);
+    file.close();
+    Driver d(dir / "demo.uttrin");
+    EXPECT_TRUE(d.text("message").contains(QStringLiteral("newer version")));
+    d.window.goTo(Station::Room);
+    Driver::settle();
+    EXPECT_FALSE(d.find<QAbstractButton>("roomEnter")->isEnabled());
+    d.window.goTo(Station::Plan);
+    Driver::settle();
+    d.type("planCount", QStringLiteral("5"));
+    EXPECT_TRUE(d.text("message").contains(QStringLiteral("reading only")))
+        << d.text("message").toStdString();
+}
+
+} // namespace
+} // namespace uttrin
