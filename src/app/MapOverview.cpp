@@ -48,7 +48,9 @@ void MapOverview::paintEvent(QPaintEvent*) {
     QPainterPath below, ice;
     below.moveTo(f.bottomLeft());
     ice.moveTo(f.topLeft());
-    for (double k = kOverviewLowK; k <= kOverviewHighK; k += 2.0) {
+    constexpr int kSamples = 80;
+    for (int i = 0; i <= kSamples; ++i) {
+        const double k = kOverviewLowK + (kOverviewHighK - kOverviewLowK) * i / kSamples;
         below.lineTo(place(k, vapourPressure(k)));
         if (k < kTripleK) ice.lineTo(place(k, vapourPressure(k)));
     }

@@ -33,7 +33,7 @@ bool hasSqliteHeader(const fs::path& path) {
     std::array<char, 16> head{};
     std::ifstream file(path, std::ios::binary);
     file.read(head.data(), head.size());
-    return file.gcount() == 16 && std::string_view(head.data()) == kMagic;
+    return file.gcount() == 16 && std::string_view(head.data(), kMagic.size()) == kMagic;
 }
 
 void configure(SQLite::Database& db, bool readOnly) {

@@ -14,12 +14,13 @@ struct Row {
     double celsius, kilopascal, enthalpyKilojoule, liquid, vapour;
 };
 
-// The common steam tables (IAPWS-95), saturated water: degC, kPa, kJ/kg, kg/m3, kg/m3, to the digits printed there.
+// The common steam tables (IAPWS-95), saturated water: degC, kPa, kJ/kg, kg/m3, kg/m3, to the digits printed
+// there.
 constexpr Row kSteam[] = {
-    {10, 1.2282, 2477.2, 999.65, 0.0094},    {20, 2.3393, 2453.5, 998.16, 0.01731},
-    {40, 7.3849, 2406.0, 992.18, 0.05124},   {60, 19.946, 2357.7, 983.16, 0.13043},
-    {80, 47.414, 2308.0, 971.77, 0.29367},   {100, 101.42, 2256.4, 958.35, 0.59817},
-    {150, 476.16, 2113.7, 917.01, 2.5481},   {200, 1554.9, 1939.7, 864.66, 7.8610},
+    {10, 1.2282, 2477.2, 999.65, 0.0094},  {20, 2.3393, 2453.5, 998.16, 0.01731},
+    {40, 7.3849, 2406.0, 992.18, 0.05124}, {60, 19.946, 2357.7, 983.16, 0.13043},
+    {80, 47.414, 2308.0, 971.77, 0.29367}, {100, 101.42, 2256.4, 958.35, 0.59817},
+    {150, 476.16, 2113.7, 917.01, 2.5481}, {200, 1554.9, 1939.7, 864.66, 7.8610},
 };
 
 TEST(SteamTable, WaterMeetsThePrintedTables) {
@@ -42,7 +43,8 @@ TEST(SteamTable, IceMeetsThePrintedSublimationPressures) {
     // Published vapour pressures over ice (meteorological tables): degC, Pa.
     for (const IceRow& row : {IceRow{0.0, 611.15}, {-10.0, 259.90}, {-20.0, 103.26}, {-40.0, 12.84}}) {
         SCOPED_TRACE(row.celsius);
-        EXPECT_NEAR(water().vapourPressure(Temperature::fromCelsius(row.celsius))->pascal() / row.pascal, 1.0, 1.2e-3);
+        EXPECT_NEAR(water().vapourPressure(Temperature::fromCelsius(row.celsius))->pascal() / row.pascal, 1.0,
+                    1.2e-3);
     }
 }
 

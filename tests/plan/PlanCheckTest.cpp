@@ -38,11 +38,13 @@ TEST(PlanCheck, EveryNonsensicalFieldIsNamed) {
         {"upper end must be above its lower end", [](Plan& p) { p.ladder.to = p.ladder.from; }},
         {"the taster's pressure", [](Plan& p) { p.ladder.tasterPa = 0.0; }},
         {"ends must be numbers", [nan](Plan& p) { p.ladder.to = nan; }},
-        {"dial step must be above zero", [](Plan& p) {
+        {"dial step must be above zero",
+         [](Plan& p) {
              p.ladder.spacing = Spacing::DialSteps;
              p.ladder.dialStep = 0.0;
          }},
-        {"more than 100 dial steps", [](Plan& p) {
+        {"more than 100 dial steps",
+         [](Plan& p) {
              p.ladder.spacing = Spacing::DialSteps;
              p.ladder.from = -90.0;
              p.ladder.to = 0.0;
@@ -62,16 +64,22 @@ TEST(PlanCheck, EveryNonsensicalFieldIsNamed) {
 }
 
 TEST(PlanCheck, IdentifiersGoThereAndBack) {
-    for (const auto m : {Method::HoldPressure, Method::HoldTemperature}) EXPECT_EQ(*methodFromId(id(m)), m);
-    for (const auto a : {NucleationAid::None, NucleationAid::Chips, NucleationAid::Stirrer}) EXPECT_EQ(*nucleationAidFromId(id(a)), a);
-    for (const auto s : {Spacing::Pressure, Spacing::Temperature, Spacing::InverseTemperature, Spacing::DialSteps}) EXPECT_EQ(*spacingFromId(id(s)), s);
-    EXPECT_EQ(spacingFromId("even").error().message, "'even' is not a spacing; accepted: pressure, temperature, inverse-temperature, dial-steps");
+    for (const auto m : {Method::HoldPressure, Method::HoldTemperature})
+        EXPECT_EQ(*methodFromId(id(m)), m);
+    for (const auto a : {NucleationAid::None, NucleationAid::Chips, NucleationAid::Stirrer})
+        EXPECT_EQ(*nucleationAidFromId(id(a)), a);
+    for (const auto s :
+         {Spacing::Pressure, Spacing::Temperature, Spacing::InverseTemperature, Spacing::DialSteps})
+        EXPECT_EQ(*spacingFromId(id(s)), s);
+    EXPECT_EQ(spacingFromId("even").error().message,
+              "'even' is not a spacing; accepted: pressure, temperature, inverse-temperature, dial-steps");
 }
 
 TEST(PlanCheck, EverythingToFetchFollowsFromTheRig) {
     const auto list = [](const Plan& p) {
         std::string all;
-        for (const auto& m : materialsFor(p)) all += m + "\n";
+        for (const auto& m : materialsFor(p))
+            all += m + "\n";
         return all;
     };
     Plan plan;
@@ -90,7 +98,8 @@ TEST(PlanCheck, WithoutAnAidBumpingIsWarnedOf) {
     Plan plan;
     plan.rig.aid = NucleationAid::None;
     bool warned = false;
-    for (const Caution& c : cautionsFor(plan)) warned = warned || c.id == "bumping";
+    for (const Caution& c : cautionsFor(plan))
+        warned = warned || c.id == "bumping";
     EXPECT_TRUE(warned);
     EXPECT_EQ(cautionsFor(plan).back().id, "rules"); // local rules have the last word
 }
@@ -100,8 +109,10 @@ RC_GTEST_PROP(PlanCheck, AnySoundLadderGivesTargetsInOrderWithinItsSpan, ()) {
     plan.ladder.from = *rc::gen::inRange(1000, 50000);
     plan.ladder.to = plan.ladder.from + *rc::gen::inRange(100, 60000);
     plan.ladder.count = *rc::gen::inRange(2, 40);
-    const RoomPressure room{Pressure::fromPascal(*rc::gen::inRange(60000, 105000)), 50.0, RoomMethod::Barometer};
-    const auto spacing = *rc::gen::element(Spacing::Pressure, Spacing::Temperature, Spacing::InverseTemperature);
+    const RoomPressure room{Pressure::fromPascal(*rc::gen::inRange(60000, 105000)), 50.0,
+                            RoomMethod::Barometer};
+    const auto spacing =
+        *rc::gen::element(Spacing::Pressure, Spacing::Temperature, Spacing::InverseTemperature);
     const auto ladder = withSpacing(plan, spacing, room.station);
     RC_ASSERT(ladder.has_value());
     plan.ladder = *ladder;
@@ -112,7 +123,8 @@ RC_GTEST_PROP(PlanCheck, AnySoundLadderGivesTargetsInOrderWithinItsSpan, ()) {
         const Target& t = sheet->targets[i];
         RC_ASSERT(t.order == static_cast<int>(i) + 1);
         RC_ASSERT(t.boilsU > 0.0 && t.kelvinPerDivision > 0.0 && t.depthKelvin > 0.0);
-        RC_ASSERT((t.state == TargetState::AboveRoom) == (t.absolute.pascal() > room.station.pascal() + 0.01));
+        RC_ASSERT((t.state == TargetState::AboveRoom) ==
+                  (t.absolute.pascal() > room.station.pascal() + 0.01));
         RC_ASSERT(t.state != TargetState::Ok || t.seconds > 0.0);
         if (i > 0) RC_ASSERT(t.absolute > sheet->targets[i - 1].absolute);
     }

@@ -1,0 +1,51 @@
+#include "report/Document.h"
+
+#include <gtest/gtest.h>
+
+namespace uttrin {
+namespace {
+
+TEST(Document, WhatHtmlReservesIsEscapedEverywhere) {
+    const std::string evil = "<b>\"a\" & 'b'</b>";
+    Document d{evil, {}};
+    d.blocks.emplace_back(Heading{2, evil});
+    d.blocks.emplace_back(Paragraph{evil});
+    d.blocks.emplace_back(BulletList{{evil}});
+    d.blocks.emplace_back(Table{evil, {evil}, {{evil}}, {false}, false});
+    d.blocks.emplace_back(Figure{evil, "<svg></svg>", 10, 10});
+    d.blocks.emplace_back(CautionBox{evil});
+    d.blocks.emplace_back(Banner{evil});
+    const std::string html = toHtml(d);
+    EXPECT_EQ(html.find("<b>"), std::string::npos);
+    std::size_t count = 0;
+    for (auto at = html.find("&lt;b&gt;&quot;a&quot; &amp; 'b'&lt;/b&gt;"); at != std::string::npos;
+         at = html.find("&lt;b&gt;", at + 1))
+        ++count;
+    EXPECT_EQ(count,
+              10U); // title, heading, paragraph, bullet, caption, column, cell, figure, caution, banner
+}
+
+TEST(Document, ThePageStandsAlone) {
+    Document d{"t", {}};
+    d.blocks.emplace_back(
+        Figure{"f", "<?xml version=\"1.0\"?><svg xmlns=\"http://www.w3.org/2000/svg\"></svg>", 10, 10});
+    const std::string html = toHtml(d);
+    EXPECT_EQ(html.find("<?xml"), std::string::npos);
+    for (const char* outside : {"<link", "<script", "src=", "url(http"})
+        EXPECT_EQ(html.find(outside), std::string::npos) << outside;
+    EXPECT_NE(html.find("<meta charset=\"utf-8\">"), std::string::npos);
+}
+
+TEST(Document, StruckRowsAndWordColumnsAreMarkedInTables) {
+    Document d{"t", {}};
+    d.blocks.emplace_back(Table{"c", {"#", "remarks"}, {{"1", ""}, {"2", "leak"}}, {false, true}, true});
+    d.blocks.emplace_back(Table{"c", {"#"}, {{"1"}}, {}, false});
+    const std::string html = toHtml(d);
+    EXPECT_NE(html.find("<table class=\"words\">"), std::string::npos);
+    EXPECT_NE(html.find("<table><caption>"), std::string::npos);
+    EXPECT_EQ(html.find("<tr class=\"struck\">"), html.rfind("<tr class=\"struck\">"));
+    EXPECT_NE(html.find("<tr class=\"struck\"><td>2</td>"), std::string::npos);
+}
+
+} // namespace
+} // namespace uttrin
