@@ -117,7 +117,7 @@ void PhaseMap::styleAxes() {
         axis->setBasePen(QPen(t.muted, 1));
         axis->setTickPen(QPen(t.ink, 1));
         axis->setSubTickPen(QPen(t.muted, 1));
-        axis->setTickLength(axis == yAxis2 ? 0 : 0, 5);
+        axis->setTickLength(0, 5);
         axis->setSubTickLength(0, axis == yAxis2 ? 3 : 0);
         axis->setLabel(QString());
         QColor grid = t.muted;

@@ -176,7 +176,8 @@ public:
         m_text.documentLayout()->setPaintDevice(&m_points);
         m_text.setPageSize(page);
         Setter setter(m_text, page.width());
-        for (const Block& block : document.blocks) std::visit(std::ref(setter), block);
+        for (const Block& block : document.blocks)
+            std::visit(std::ref(setter), block);
     }
 
     [[nodiscard]] int pages() const { return m_text.pageCount(); }

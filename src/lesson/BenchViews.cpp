@@ -182,7 +182,7 @@ std::vector<StationState> spineView(const LessonSession& s) {
                         fmt::format("{}, run {}", model.group(run.groupId).name, run.number), kept > 0,
                         false};
     if (fitted < 3) return out;
-    if (const auto fit = model.fit(run.id, {})) {
+    if (const auto fit = model.fit(run.id, {}, false)) {
         at(Station::WorkUp) = {
             fmt::format(
                 "{} ± {}",
@@ -271,7 +271,7 @@ MapView mapView(const LessonSession& s, MapPurpose purpose) {
                 if (run.id != *s.runId()) addPoints(v, s, run, false);
         addPoints(v, s, s.model().run(*s.runId()), true);
         if (purpose == MapPurpose::WorkUp)
-            if (const auto fit = s.model().fit(*s.runId(), {}))
+            if (const auto fit = s.model().fit(*s.runId(), {}, false))
                 v.fitSlope = fit->fit.line.slope, v.fitIntercept = fit->fit.line.intercept;
     }
     if (purpose == MapPurpose::Run && s.runId()) {

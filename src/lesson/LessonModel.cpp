@@ -181,7 +181,7 @@ std::vector<ReducedReading> LessonModel::reduce(RowId runId) const {
     return out;
 }
 
-Result<RunFit> LessonModel::fit(RowId runId, const FitOptions& options) const {
+Result<RunFit> LessonModel::fit(RowId runId, const FitOptions& options, bool causes) const {
     const Run& r = run(runId);
     const Substance& substance = **findSubstance(plan(r.setupId).substance);
     RunFit out;
@@ -199,7 +199,7 @@ Result<RunFit> LessonModel::fit(RowId runId, const FitOptions& options) const {
     auto fitted = fitClausiusClapeyron(out.data, substance, options);
     if (!fitted) return tl::unexpected(fitted.error());
     out.fit = std::move(*fitted);
-    out.causes = diagnose(out.data, substance, roomPressure);
+    if (causes) out.causes = diagnose(out.data, substance, roomPressure);
     return out;
 }
 

@@ -71,7 +71,8 @@ public:
     [[nodiscard]] std::optional<GaugeReading> zeroOf(const Reading& reading) const;
 
     /// Fits the readings of a run that are in the fit.
-    [[nodiscard]] Result<RunFit> fit(RowId runId, const FitOptions& options) const;
+    /// @param causes  also look for what could have bent the data; the costlier half.
+    [[nodiscard]] Result<RunFit> fit(RowId runId, const FitOptions& options, bool causes = true) const;
 
 private:
     void mark(std::vector<ReducedReading>& run, const Plan& plan) const;

@@ -249,13 +249,13 @@ WorkUpView workUpView(const LessonSession& s, const FitOptions& options) {
     describeCauses(v, *fit);
     const auto room = s.model().room(s.groupId());
     for (const FitMethod m : {FitMethod::Ols, FitMethod::Weighted, FitMethod::York})
-        if (const auto other = s.model().fit(*s.runId(), {m, options.scaleErrors})) {
+        if (const auto other = s.model().fit(*s.runId(), {m, options.scaleErrors}, false)) {
             v.methods.push_back(
                 lineOf(methodLabel(m), *other, room ? std::optional(room->station) : std::nullopt));
             v.methods.back().current = m == options.method;
         }
     for (const Run& run : s.model().runsOf(s.setupId()))
-        if (const auto other = s.model().fit(run.id, options)) {
+        if (const auto other = s.model().fit(run.id, options, false)) {
             const auto own = s.model().room(run.groupId);
             v.runs.push_back(lineOf(fmt::format("{}, run {}", s.model().group(run.groupId).name, run.number),
                                     *other, own ? std::optional(own->station) : std::nullopt));

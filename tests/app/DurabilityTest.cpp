@@ -83,7 +83,8 @@ TEST(Durability, EveryConfirmedReadingSurvivesSigkill) {
             EXPECT_NEAR(kept[position], std::stod(temperature), 0.06); // as shown, to a decimal
         }
     }
-    EXPECT_GT(confirmed.size(), 100U);
+    EXPECT_GT(confirmed.size(),
+              kKills / 4U); // enough rounds came far enough to mean something, even on a busy machine
     std::printf("%d kills, %zu readings confirmed on screen, none lost\n", kKills, confirmed.size());
 }
 
