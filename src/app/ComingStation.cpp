@@ -11,12 +11,12 @@ ComingStation::ComingStation(const QString& title, const QString& what, const QS
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(60, 60, 60, 60);
     auto* card = new Card;
-    card->setMaximumWidth(640);
+    card->setFixedWidth(640);
     card->column()->setContentsMargins(28, 24, 28, 26);
     card->column()->addWidget(makeLabel(title, "title"));
     card->column()->addWidget(makeLabel(what));
     card->column()->addWidget(makeLabel(meanwhile, "note"));
-    column->addWidget(card, 0, Qt::AlignHCenter);
+    column->addLayout(centred(card));
     column->addStretch();
 }
 

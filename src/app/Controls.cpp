@@ -18,7 +18,9 @@ Card::Card(QWidget* parent) : QFrame(parent), m_column(new QVBoxLayout(this)) {
 }
 
 void setRole(QWidget* widget, const char* role) {
-    widget->setProperty("role", role ? QVariant(QLatin1String(role)) : QVariant());
+    const QVariant wanted = role ? QVariant(QLatin1String(role)) : QVariant();
+    if (widget->property("role") == wanted) return; // restyling is slow
+    widget->setProperty("role", wanted);
     widget->style()->unpolish(widget);
     widget->style()->polish(widget);
 }
@@ -42,6 +44,14 @@ bool FieldEdit::event(QEvent* event) {
         }
     }
     return QLineEdit::event(event);
+}
+
+QLayout* centred(QWidget* widget) {
+    auto* row = new QHBoxLayout;
+    row->addStretch();
+    row->addWidget(widget);
+    row->addStretch();
+    return row;
 }
 
 NumberField::NumberField(const QString& label, const QString& unit, const QString& name, QWidget* parent)

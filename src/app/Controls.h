@@ -28,6 +28,9 @@ private:
 /// A label with a role of the style sheet: "title", "heading", "muted", "live", "caution", "note".
 QLabel* makeLabel(const QString& text, const char* role = nullptr, QWidget* parent = nullptr);
 
+/// A row that keeps a widget of fixed width in the middle, as high as its text needs.
+QLayout* centred(QWidget* widget);
+
 /// Gives a label another role and restyles it.
 void setRole(QWidget* widget, const char* role);
 

@@ -141,7 +141,7 @@ QWidget* MainWindow::buildWelcome() {
     button(tr("Look at the sample lesson"), "welcomeSample", false, [this] { openSample(); });
     card->column()->addWidget(makeLabel(
         tr("A notebook is one file. Every reading is on disk before the screen says so."), "muted"));
-    column->addWidget(card, 0, Qt::AlignHCenter);
+    column->addLayout(centred(card));
     column->addStretch();
     return page;
 }
@@ -269,6 +269,7 @@ void MainWindow::wire() {
 
 void MainWindow::showAll() {
     const bool open = m_controller.isOpen();
+    if (open && m_stack->currentIndex() == 0) m_stations->setFocus(Qt::OtherFocusReason); // not on the spine
     m_stack->setCurrentIndex(open ? 1 : 0);
     for (QAction* a : m_needNotebook)
         a->setEnabled(open);

@@ -31,11 +31,11 @@ RunStation::RunStation(LessonController& controller) : StationPage(controller) {
     left->addWidget(buildRuns());
     m_map = new PhaseMap;
     left->addWidget(m_map, 1);
-    m_caution = makeLabel(QStringLiteral("\u26A0 ") + tr("Goggles on, shield up. Never warm a closed flask."),
-                          "cautionText");
-    m_caution->setToolTip(tr("Local rules, the vessel maker's rating and qualified staff come first. All "
-                             "cautions stand on the Plan."));
-    left->addWidget(m_caution);
+    auto* caution = makeLabel(
+        QStringLiteral("\u26A0 ") + tr("Goggles on, shield up. Never warm a closed flask."), "cautionText");
+    caution->setToolTip(tr("Local rules, the vessel maker's rating and qualified staff come first. All "
+                           "cautions stand on the Plan."));
+    left->addWidget(caution);
     row->addLayout(left, 1);
     m_right = new ScrollColumn;
     m_right->column()->setSpacing(8);

@@ -63,7 +63,7 @@ private:
     QWidget* m_findingBox;
     QLabel* m_finding;
     QPushButton *m_keep, *m_mend;
-    QLabel *m_repeats, *m_caution;
+    QLabel* m_repeats;
     SlipFinding m_shownFinding;
     bool m_filling = false;
 };

@@ -1,37 +1,64 @@
-#include "Driver.h"
+#include "app/Application.h"
+#include "app/LessonController.h"
+#include "app/MainWindow.h"
 #include "physics/Water.h"
 
+#include <QLabel>
+#include <QLineEdit>
 #include <QTableView>
+#include <QTest>
+#include <QTimer>
 
 #include <cmath>
 #include <cstdio>
 
-// Captures through the real window without end and prints a line for each reading once the screen shows it as
-// captured; the test that started it kills it. use: durability_child NOTEBOOK
-int main(int argc, char** argv) {
-    using namespace uttrin;
-    QApplication application(argc, argv);
-    app::loadFonts();
-    app::applyTheme(app::Theme::light());
-    uttrin::testing::Driver d(argv[1]);
-    if (!d.session().room()) {
+// The real program with hands: started as `uttrin NOTEBOOK` is, it types and captures through its own window
+// without end, and prints a line for each reading once the screen shows it as captured; the test that started
+// it kills it.
+namespace {
+
+using namespace uttrin;
+
+void type(app::MainWindow& window, const char* field, const QString& text, Qt::Key last) {
+    auto* edit = window.findChild<QLineEdit*>(QLatin1String(field));
+    edit->setFocus();
+    edit->selectAll();
+    QTest::keyClick(edit, Qt::Key_Delete);
+    QTest::keyClicks(edit, text);
+    QTest::keyClick(edit, last);
+    QApplication::processEvents();
+}
+
+void captureOne(app::MainWindow& window, int i) {
+    const double bar = -0.70 + 0.01 * (i % 60);
+    const double celsius = water().boilingPoint(Pressure::fromPascal(94310.0 + bar * 1e5))->celsius();
+    type(window, "readFirst", QString::number(bar, 'f', 2), Qt::Key_Tab);
+    type(window, "readTemperature", QString::number(std::round(celsius * 4) / 4, 'f', 2), Qt::Key_Return);
+    if (window.findChild<QLabel*>(QStringLiteral("message"))->isHidden()) return;
+    const auto* taken = window.findChild<QTableView*>(QStringLiteral("taken"))->model();
+    std::printf("%s %s\n", qPrintable(taken->index(0, 0).data().toString()),
+                qPrintable(taken->index(0, 3).data().toString()));
+    std::fflush(stdout);
+}
+
+void begin(app::MainWindow& window, app::LessonController& controller) {
+    if (!controller.session().room()) {
         RoomEntry e;
         e.value = 943.1;
         e.valueU = 0.3;
-        if (!d.session().enterRoom(e, "start", d.clock.time)) return 1;
+        controller.report(controller.session().enterRoom(e, "start", controller.clock().now()));
     }
-    d.window.goTo(Station::Run);
-    if (!d.session().runId()) d.type("newGroup", QStringLiteral("Cedar"), Qt::Key_Return);
+    window.goTo(Station::Run);
+    QApplication::processEvents();
+    if (!controller.session().runId()) type(window, "newGroup", QStringLiteral("Cedar"), Qt::Key_Return);
     std::puts("ready");
     std::fflush(stdout);
-    for (int i = 0;; ++i) {
-        const double bar = -0.70 + 0.01 * (i % 60);
-        const double celsius = water().boilingPoint(Pressure::fromPascal(94310.0 + bar * 1e5))->celsius();
-        d.type("readFirst", QString::number(bar, 'f', 2));
-        d.type("readTemperature", QString::number(std::round(celsius * 4) / 4, 'f', 2), Qt::Key_Return);
-        const auto* taken = d.find<QTableView>("taken")->model();
-        std::printf("%s %s\n", qPrintable(taken->index(0, 0).data().toString()),
-                    qPrintable(taken->index(0, 3).data().toString()));
-        std::fflush(stdout);
-    }
+    auto* hands = new QTimer(&window);
+    QObject::connect(hands, &QTimer::timeout, &window,
+                     [&window, i = 0]() mutable { captureOne(window, i++); });
+    hands->start(0);
 }
+
+} // namespace
+
+int main(int argc, char** argv) { return app::runApplication(argc, argv, begin); }

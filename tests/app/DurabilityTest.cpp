@@ -49,11 +49,15 @@ std::string readUntil(int fd, const std::string& word) {
     return text;
 }
 
+/// An empty notebook with one lesson, as the window makes it.
+bool makeNotebook(const std::filesystem::path& path) { return Notebook::create(path).has_value(); }
+
 // The program is killed at random moments while it captures; every reading that its screen had shown as
 // captured is in the file.
 TEST(Durability, EveryConfirmedReadingSurvivesSigkill) {
     const testing::TempDir dir;
     const auto path = dir / "kill.uttrin";
+    ASSERT_TRUE(makeNotebook(path));
     std::mt19937 random(612);
     std::map<std::string, std::string> confirmed; // position, temperature as shown
     for (int kill = 0; kill < kKills; ++kill) {
@@ -61,7 +65,7 @@ TEST(Durability, EveryConfirmedReadingSurvivesSigkill) {
         const std::string head = readUntil(child.out, "ready\n");
         ASSERT_NE(head.find("ready\n"), std::string::npos) << head;
         std::this_thread::sleep_for(
-            std::chrono::milliseconds(std::uniform_int_distribution<>(0, 250)(random)));
+            std::chrono::milliseconds(std::uniform_int_distribution<>(0, 400)(random)));
         ::kill(child.pid, SIGKILL);
         std::istringstream lines(head.substr(head.find("ready\n") + 6) + readUntil(child.out, ""));
         close(child.out);

@@ -3,7 +3,6 @@
 #include <filesystem>
 #include <fstream>
 #include <map>
-#include <regex>
 #include <set>
 #include <string>
 
@@ -31,8 +30,15 @@ const std::map<std::string, std::set<std::string>> kMayUse{
 };
 const std::set<std::string> kWithQt{"gui", "cli", "app"};
 
+/// The room that an include line names: "physics" of #include "physics/Water.h"; empty for any other line.
+std::string includedRoom(const std::string& line) {
+    const std::string start = "#include \"";
+    if (line.rfind(start, 0) != 0) return {};
+    const auto slash = line.find('/', start.size());
+    return slash == std::string::npos ? std::string() : line.substr(start.size(), slash - start.size());
+}
+
 TEST(Layers, NoRoomReachesUpwardsAndTheCoreKnowsNoQt) {
-    const std::regex own("#include \"([a-z]+)/"), qt("#include <Q[A-Z]");
     int files = 0;
     for (const auto& entry : fs::recursive_directory_iterator(SOURCE_DIR)) {
         const std::string extension = entry.path().extension();
@@ -42,10 +48,10 @@ TEST(Layers, NoRoomReachesUpwardsAndTheCoreKnowsNoQt) {
         ++files;
         std::ifstream file(entry.path());
         for (std::string line; std::getline(file, line);) {
-            std::smatch match;
-            const bool upwards = std::regex_search(line, match, own) && !kMayUse.at(room).contains(match[1]);
+            const std::string used = includedRoom(line);
+            const bool upwards = !used.empty() && !kMayUse.at(room).contains(used);
             EXPECT_FALSE(upwards) << entry.path() << ": " << line;
-            const bool strayQt = std::regex_search(line, qt) && !kWithQt.contains(room);
+            const bool strayQt = line.rfind("#include <Q", 0) == 0 && !kWithQt.contains(room);
             EXPECT_FALSE(strayQt) << entry.path() << ": " << line;
         }
     }
