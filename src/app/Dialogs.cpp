@@ -1,8 +1,12 @@
 #include "Dialogs.h"
 
+#include "gui/PdfReport.h"
+
 #include <QFileDialog>
 #include <QFileInfo>
 #include <QInputDialog>
+#include <QPrintDialog>
+#include <QPrinter>
 
 #include <deque>
 
@@ -42,6 +46,19 @@ std::optional<QString> askText(QWidget* parent, const QString& title, const QStr
     bool ok = false;
     const QString text = QInputDialog::getItem(parent, title, question, phrases, 0, true, &ok);
     return ok ? std::optional(text) : std::nullopt;
+}
+
+bool print(QWidget* parent, const Document& document) {
+    QPrinter printer(QPrinter::HighResolution);
+    if (const auto answer = prepared()) {
+        if (answer->isEmpty()) return false;
+        printer.setOutputFormat(QPrinter::PdfFormat);
+        printer.setOutputFileName(*answer);
+    } else {
+        QPrintDialog dialog(&printer, parent);
+        if (dialog.exec() != QDialog::Accepted) return false;
+    }
+    return paintReport(document, printer) > 0;
 }
 
 void answerNext(const QString& answer) { answers.push_back(answer); }

@@ -7,6 +7,10 @@
 
 class QWidget;
 
+namespace uttrin {
+struct Document;
+}
+
 namespace uttrin::app::dialogs {
 
 /// File and text dialogs go through here, so that a test can answer them in advance.
@@ -19,6 +23,10 @@ namespace uttrin::app::dialogs {
 /// One line of text, with phrases to choose from.
 [[nodiscard]] std::optional<QString> askText(QWidget* parent, const QString& title, const QString& question,
                                              const QStringList& phrases);
+
+/// Asks for a printer and sets the pages on it. @return whether it was printed; false also if the person
+/// thinks better of it. A prepared answer is a file to print into.
+bool print(QWidget* parent, const Document& document);
 
 /// Answers the next dialog without showing it.
 void answerNext(const QString& answer);

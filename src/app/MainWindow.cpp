@@ -70,6 +70,7 @@ void MainWindow::build() {
     m_stations->addWidget(new RigStation(m_controller));
     auto* plan = new PlanStation(m_controller);
     connect(plan, &PlanStation::printRequested, this, &MainWindow::printSheet);
+    connect(plan, &PlanStation::saveSheetRequested, this, &MainWindow::saveSheet);
     m_stations->addWidget(plan);
     m_stations->addWidget(new ComingStation(
         tr("Rehearse: to come"),
@@ -383,6 +384,14 @@ void MainWindow::offerSalvage(const QString& path) {
 }
 
 void MainWindow::printSheet() {
+    const auto sheet = benchSheet(m_controller.session());
+    if (!sheet)
+        showMessage(onScreen(sheet.error().message), true);
+    else if (dialogs::print(this, *sheet))
+        showMessage(tr("Sent to the printer."), false);
+}
+
+void MainWindow::saveSheet() {
     const auto sheet = benchSheet(m_controller.session());
     if (!sheet) {
         showMessage(onScreen(sheet.error().message), true);

@@ -53,6 +53,7 @@ private:
     void fillRecent();
     void offerSalvage(const QString& path);
     void printSheet();
+    void saveSheet();
     void exportMap();
     void useTheme(bool projector);
     void restore();

@@ -29,7 +29,7 @@ PhaseMap::PhaseMap(QWidget* parent) : QCustomPlot(parent) {
     setMouseTracking(true);
     setInteractions(QCP::iRangeDrag | QCP::iRangeZoom);
     setMinimumSize(260, 200);
-    m_regions = new PhaseRegions(this);
+    new PhaseRegions(this); // the plot owns its layers' items
     m_marks = new MapMarks(this);
     m_plain = xAxis->ticker();
     m_pressure.reset(new ScaleTicker(

@@ -78,7 +78,6 @@ private:
     double m_draggedPascal = 0.0;
     QPointF m_pressedAt;
     std::optional<QPointF> m_cursor;
-    PhaseRegions* m_regions;
     MapMarks* m_marks;
     QSharedPointer<ScaleTicker> m_dial, m_pressure;
     QSharedPointer<QCPAxisTicker> m_plain;

@@ -52,6 +52,9 @@ PlanStation::PlanStation(LessonController& controller) : StationPage(controller)
     auto* print = new QPushButton(tr("Print the run sheet…"));
     print->setObjectName(QStringLiteral("printSheet"));
     connect(print, &QPushButton::clicked, this, &PlanStation::printRequested);
+    auto* save = new QPushButton(tr("Save it as PDF…"));
+    save->setObjectName(QStringLiteral("saveSheet"));
+    connect(save, &QPushButton::clicked, this, &PlanStation::saveSheetRequested);
     auto* even = new QPushButton(tr("Put moved targets back"));
     even->setObjectName(QStringLiteral("resetTargets"));
     connect(even, &QPushButton::clicked, this, [this] {
@@ -62,7 +65,7 @@ PlanStation::PlanStation(LessonController& controller) : StationPage(controller)
     auto* lock = new QPushButton(tr("Lock predictions"));
     lock->setObjectName(QStringLiteral("lockPredictions"));
     connect(lock, &QPushButton::clicked, this, [this] { m_controller.report(session().lockPredictions()); });
-    for (QPushButton* b : {print, even, lock})
+    for (QPushButton* b : {print, save, even, lock})
         buttons->addWidget(b);
     buttons->addStretch();
     right->column()->addLayout(buttons);

@@ -21,6 +21,7 @@ public:
 
 signals:
     void printRequested();
+    void saveSheetRequested();
 
 protected:
     void refresh() override;

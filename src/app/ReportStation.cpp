@@ -12,8 +12,6 @@
 #include <QFile>
 #include <QFileInfo>
 #include <QHBoxLayout>
-#include <QPrintDialog>
-#include <QPrinter>
 #include <QPushButton>
 #include <QSaveFile>
 
@@ -188,9 +186,7 @@ void ReportStation::importCsvFile(const QString& path) {
 void ReportStation::printReport() {
     const auto document = report();
     if (!document) return;
-    QPrinter printer(QPrinter::HighResolution);
-    QPrintDialog dialog(&printer, this);
-    if (dialog.exec() == QDialog::Accepted) paintReport(*document, printer);
+    if (dialogs::print(this, *document)) m_controller.say(tr("Sent to the printer."));
 }
 
 } // namespace uttrin::app

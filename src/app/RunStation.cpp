@@ -318,27 +318,16 @@ void RunStation::showFinding(const SlipFinding& finding, bool waiting) {
 }
 
 void RunStation::confirmBracket() {
-    Draft& d = session().draft;
     takeDraft();
-    const bool stopping = m_confirm->text() != tr("It starts again");
+    const Draft& d = session().draft;
     if (!d.first || !d.temperature) {
-        m_controller.say(stopping
+        m_controller.say(!session().bracketAwaitsRestart()
                              ? tr("Bleed until boiling stops, type both instruments, press Confirm.")
                              : tr("Pull until it boils again, type both instruments, press the button."));
         m_first->edit()->setFocus();
         return;
     }
-    // The bracket belongs to the point that was taken last.
-    const auto view = runView(session());
-    if (!view.taken.empty())
-        for (const Reading& r : session().model().readingsOf(*session().runId()))
-            if (r.id == view.taken.front().id && r.place) session().selectTarget(r.place);
-    const std::string criterion = d.criterion;
-    d.criterion = stopping ? "bracket-stops" : "bracket-starts";
-    const auto outcome = session().capture(true);
-    session().draft.criterion = criterion;
-    m_confirm->setText(stopping && outcome ? tr("It starts again") : tr("Confirm…"));
-    m_controller.report(outcome);
+    m_controller.report(session().captureBracket());
 }
 
 void RunStation::askNote() {
@@ -414,6 +403,7 @@ void RunStation::refresh() {
     for (QWidget* w : {static_cast<QWidget*>(m_capture), static_cast<QWidget*>(m_confirm),
                        static_cast<QWidget*>(m_zero), static_cast<QWidget*>(m_note)})
         w->setEnabled(running);
+    m_confirm->setText(session().bracketAwaitsRestart() ? tr("It starts again") : tr("Confirm…"));
     m_taken->show(v, tu);
     m_map->show(mapView(session(), MapPurpose::Run));
     m_filling = false;

@@ -8,6 +8,7 @@
 #include <algorithm>
 #include <cmath>
 #include <set>
+#include <utility>
 
 namespace uttrin {
 LessonSession::LessonSession(Notebook notebook, const Clock& clock, int utcOffsetMin)
@@ -286,6 +287,23 @@ Result<CaptureOutcome> LessonSession::capture(bool keepOddPair) {
     draft.second.reset();
     draft.temperature.reset();
     draft.beforePull.reset();
+    return outcome;
+}
+
+bool LessonSession::bracketAwaitsRestart() const {
+    if (!m_runId) return false;
+    const auto readings = m_model.readingsOf(*m_runId);
+    return !readings.empty() && !readings.back().struckReason && readings.back().criterion == "bracket-stops";
+}
+
+Result<CaptureOutcome> LessonSession::captureBracket() {
+    if (m_runId)
+        for (const Reading& r : m_model.readingsOf(*m_runId))
+            if (r.place) m_targetPlace = r.place; // ordered by taking: the last one stays
+    const std::string criterion =
+        std::exchange(draft.criterion, bracketAwaitsRestart() ? "bracket-starts" : "bracket-stops");
+    const auto outcome = capture(true);
+    draft.criterion = criterion;
     return outcome;
 }
 

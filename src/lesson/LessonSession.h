@@ -77,6 +77,11 @@ public:
     [[nodiscard]] SlipFinding checkDraft() const;
     /// Captures the draft. An odd pair is held back with its finding until it is kept on purpose.
     [[nodiscard]] Result<CaptureOutcome> capture(bool keepOddPair = false);
+    /// Captures the draft as one half of a bracket about the point taken last: first where boiling stops when
+    /// bleeding, then where it starts again when pulling.
+    [[nodiscard]] Result<CaptureOutcome> captureBracket();
+    /// Whether the first half of a bracket is taken and the second is awaited.
+    [[nodiscard]] bool bracketAwaitsRestart() const;
     [[nodiscard]] Result<void> checkZero(double first, std::optional<double> second);
     [[nodiscard]] Result<void> strike(RowId readingId, const std::string& reason);
     [[nodiscard]] Result<void> restore(RowId readingId);

@@ -96,6 +96,55 @@ public:
     app::MainWindow window;
 };
 
+/// A new notebook, with the window at its first station.
+class NewLesson : public ::testing::Test {
+protected:
+    TempDir dir;
+    Driver d{dir / "a.uttrin"};
+
+    /// Enters a barometer reading at the Room station.
+    void enterRoom(const char* hPa = "943.1") {
+        d.window.goTo(Station::Room);
+        d.press("roomMethod_0");
+        d.type("roomValue", QLatin1String(hPa));
+        d.type("roomUncertainty", QStringLiteral("0.3"));
+        d.press("roomEnter");
+    }
+
+    void goTo(Station station) {
+        d.window.goTo(station);
+        Driver::settle();
+    }
+};
+
+/// The sample lesson in the window.
+class SampleLesson : public ::testing::Test {
+protected:
+    TempDir dir;
+    std::unique_ptr<Driver> d;
+
+    void SetUp() override {
+        ASSERT_TRUE(writeDemoNotebook(dir / "demo.uttrin"));
+        d = std::make_unique<Driver>(dir / "demo.uttrin");
+    }
+
+    void goTo(Station station) {
+        d->window.goTo(station);
+        Driver::settle();
+    }
+
+    void select(const char* group) {
+        for (const uttrin::Run& r : d->session().model().data().runs)
+            if (d->session().model().group(r.groupId).name == group) d->session().selectRun(r.id);
+        d->controller.refresh();
+        Driver::settle();
+    }
+
+    [[nodiscard]] QString path(const char* name) const {
+        return QString::fromStdString((dir / name).string());
+    }
+};
+
 /// An application for the tests of a program, with the shipped fonts and look.
 class AppEnvironment : public ::testing::Environment {
 public:

@@ -42,8 +42,11 @@ TEST(Journey, FromANewNotebookToAReportWhoseTextCanBeReadBack) {
     d.type("planCount", QStringLiteral("8"));
     ASSERT_EQ(d.session().sheet()->targets.size(), 8U);
     app::dialogs::answerNext(QString::fromStdString((dir / "sheet.pdf").string()));
-    d.press("printSheet");
+    d.press("saveSheet");
     EXPECT_TRUE(std::filesystem::exists(dir / "sheet.pdf"));
+    app::dialogs::answerNext(QString::fromStdString((dir / "printed.pdf").string()));
+    d.press("printSheet");
+    EXPECT_TRUE(std::filesystem::exists(dir / "printed.pdf"));
 
     d.key(Qt::Key_4, Qt::ControlModifier);
     ASSERT_EQ(d.window.station(), Station::Rehearse);

@@ -20,44 +20,54 @@ namespace {
 using app::PhaseMap;
 
 using testing::Driver;
-using testing::TempDir;
 
-/// Enters a barometer reading at the Room station.
-void enterRoom(Driver& d, const char* hPa = "943.1") {
-    d.window.goTo(Station::Room);
-    d.press("roomMethod_0");
-    d.type("roomValue", QLatin1String(hPa));
-    d.type("roomUncertainty", QStringLiteral("0.3"));
-    d.press("roomEnter");
-}
+using NewLesson = testing::NewLesson;
+using SampleLesson = testing::SampleLesson;
+using RoomStation = NewLesson;
+using RigStation = NewLesson;
 
-/// Types a true pair at a pressure into the fields of the Run station (vacuum dial in bar), `superheat`
-/// kelvin too hot.
-void typePair(Driver& d, double pascal, double superheat = 0.0) {
-    const double bar = std::round((pascal - 94310.0) / 1000.0) / 100.0;
-    const double kelvin =
-        water().boilingPoint(Pressure::fromPascal(94310.0 + bar * 1e5))->kelvin() + superheat;
-    d.type("readFirst", QString::number(bar, 'f', 2));
-    d.type("readTemperature", QString::number(std::round((kelvin - kIcePointKelvin) * 4.0) / 4.0, 'f', 2));
-}
+class PlanStation : public NewLesson {
+protected:
+    void SetUp() override {
+        enterRoom();
+        goTo(Station::Plan);
+    }
+};
 
-TEST(RoomStation, NothingIsAssumedUntilASourceIsGiven) {
-    const TempDir dir;
-    Driver d(dir / "a.uttrin");
+/// Room known, a run of group Cedar begun, at the Run station.
+class RunStation : public NewLesson {
+protected:
+    void SetUp() override {
+        enterRoom();
+        goTo(Station::Run);
+        d.type("newGroup", QStringLiteral("Cedar"), Qt::Key_Return);
+        ASSERT_TRUE(d.session().runId());
+    }
+
+    /// Types a true pair at a pressure (vacuum dial in bar), `superheat` kelvin too hot.
+    void typePair(double pascal, double superheat = 0.0) {
+        const double bar = std::round((pascal - 94310.0) / 1000.0) / 100.0;
+        const double kelvin =
+            water().boilingPoint(Pressure::fromPascal(94310.0 + bar * 1e5))->kelvin() + superheat;
+        d.type("readFirst", QString::number(bar, 'f', 2));
+        d.type("readTemperature",
+               QString::number(std::round((kelvin - kIcePointKelvin) * 4.0) / 4.0, 'f', 2));
+    }
+};
+
+TEST_F(RoomStation, NothingIsAssumedUntilASourceIsGiven) {
     EXPECT_FALSE(d.session().room());
     EXPECT_TRUE(d.text("stripRoomUnder").contains(QStringLiteral("unreferenced")));
     EXPECT_FALSE(d.find<QAbstractButton>("roomEnter")->isEnabled());
     EXPECT_TRUE(d.window.findChild<app::StationButton*>(QStringLiteral("station1"))->state().missing);
-    enterRoom(d);
+    enterRoom();
     ASSERT_TRUE(d.session().room());
     EXPECT_NEAR(d.session().room()->station.pascal(), 94310.0, 1e-6);
     EXPECT_EQ(d.text("stripRoom"), QStringLiteral("94.31"));
     EXPECT_FALSE(d.window.findChild<app::StationButton*>(QStringLiteral("station1"))->state().missing);
 }
 
-TEST(RoomStation, AWeatherReportMustSayWhetherItIsReduced) {
-    const TempDir dir;
-    Driver d(dir / "a.uttrin");
+TEST_F(RoomStation, AWeatherReportMustSayWhetherItIsReduced) {
     d.press("roomMethod_1");
     d.type("roomValue", QStringLiteral("1018.4"));
     EXPECT_FALSE(d.find<QAbstractButton>("roomEnter")->isEnabled());
@@ -69,9 +79,7 @@ TEST(RoomStation, AWeatherReportMustSayWhetherItIsReduced) {
     EXPECT_NEAR(d.session().room()->station.pascal(), 94830.0, 10.0);
 }
 
-TEST(RoomStation, AnAssumedValueSaysWhatItCostsHere) {
-    const TempDir dir;
-    Driver d(dir / "a.uttrin");
+TEST_F(RoomStation, AnAssumedValueSaysWhatItCostsHere) {
     d.press("roomMethod_4");
     d.type("roomValue", QStringLiteral("1013.25"));
     d.type("roomAltitude", QStringLiteral("612"));
@@ -83,9 +91,7 @@ TEST(RoomStation, AnAssumedValueSaysWhatItCostsHere) {
     EXPECT_TRUE(d.text("stripRoomUnder").contains(QStringLiteral("nominal")));
 }
 
-TEST(RoomStation, AnImpossibleReadingIsRefusedWithTheReason) {
-    const TempDir dir;
-    Driver d(dir / "a.uttrin");
+TEST_F(RoomStation, AnImpossibleReadingIsRefusedWithTheReason) {
     d.press("roomMethod_0");
     d.type("roomValue", QStringLiteral("94.31"));
     EXPECT_FALSE(d.find<QAbstractButton>("roomEnter")->isEnabled());
@@ -94,12 +100,9 @@ TEST(RoomStation, AnImpossibleReadingIsRefusedWithTheReason) {
     EXPECT_TRUE(d.find<QLineEdit>("roomValue")->property("wrong").toBool());
 }
 
-TEST(RigStation, ChangingTheConventionChangesWhatTheDialWillShow) {
-    const TempDir dir;
-    Driver d(dir / "a.uttrin");
-    enterRoom(d);
-    d.window.goTo(Station::Rig);
-    Driver::settle();
+TEST_F(RigStation, ChangingTheConventionChangesWhatTheDialWillShow) {
+    enterRoom();
+    goTo(Station::Rig);
     d.press("gaugeConvention_3");
     EXPECT_EQ(d.session().plan().rig.gauge.convention, PressureConvention::TwoArm);
     EXPECT_EQ(d.session().plan().rig.gauge.unit, "cm");
@@ -112,12 +115,7 @@ TEST(RigStation, ChangingTheConventionChangesWhatTheDialWillShow) {
     EXPECT_EQ(d.session().plan().rig.gauge.convention, PressureConvention::TwoArm);
 }
 
-TEST(PlanStation, ATargetIsDraggedOnTheMap) {
-    const TempDir dir;
-    Driver d(dir / "a.uttrin");
-    enterRoom(d);
-    d.window.goTo(Station::Plan);
-    Driver::settle();
+TEST_F(PlanStation, ATargetIsDraggedOnTheMap) {
     auto* map = d.find<PhaseMap>("phaseMap");
     const auto target = map->view().targets[4];
     const QPoint from = map->pixelOf(target.kelvin, target.pascal).toPoint();
@@ -136,12 +134,7 @@ TEST(PlanStation, ATargetIsDraggedOnTheMap) {
     EXPECT_TRUE(d.session().plan().ladder.moved.empty());
 }
 
-TEST(PlanStation, ATargetIsMovedWithTheKeysAlone) {
-    const TempDir dir;
-    Driver d(dir / "a.uttrin");
-    enterRoom(d);
-    d.window.goTo(Station::Plan);
-    Driver::settle();
+TEST_F(PlanStation, ATargetIsMovedWithTheKeysAlone) {
     auto* map = d.find<PhaseMap>("phaseMap");
     map->setFocus();
     QTest::keyClick(map, Qt::Key_Right);
@@ -152,12 +145,7 @@ TEST(PlanStation, ATargetIsMovedWithTheKeysAlone) {
     EXPECT_NEAR(map->view().targets[1].pascal - before, 2000.0, 1e-6); // one division of 0.02 bar
 }
 
-TEST(PlanStation, SpacingAndCountChangeTheLadder) {
-    const TempDir dir;
-    Driver d(dir / "a.uttrin");
-    enterRoom(d);
-    d.window.goTo(Station::Plan);
-    Driver::settle();
+TEST_F(PlanStation, SpacingAndCountChangeTheLadder) {
     d.press("planSpacing_3");
     EXPECT_EQ(d.session().plan().ladder.spacing, Spacing::DialSteps);
     d.type("planFrom", QStringLiteral("-0.7"));
@@ -171,16 +159,9 @@ TEST(PlanStation, SpacingAndCountChangeTheLadder) {
     EXPECT_NEAR(d.session().plan().ladder.dialStep, 0.1, 1e-12);
 }
 
-TEST(RunStation, OneHandTypesAndCaptures) {
-    const TempDir dir;
-    Driver d(dir / "a.uttrin");
-    enterRoom(d);
-    d.window.goTo(Station::Run);
-    Driver::settle();
-    d.type("newGroup", QStringLiteral("Cedar"), Qt::Key_Return);
-    ASSERT_TRUE(d.session().runId());
+TEST_F(RunStation, OneHandTypesAndCaptures) {
     EXPECT_TRUE(d.text("targetHeading").contains(QStringLiteral("Target 1 of 10")));
-    typePair(d, d.session().currentTarget()->absolute.pascal());
+    typePair(d.session().currentTarget()->absolute.pascal());
     QTest::keyClick(d.find<QLineEdit>("readTemperature"), Qt::Key_Return);
     Driver::settle();
     EXPECT_EQ(d.session().notebook().count("reading"), 1);
@@ -190,13 +171,8 @@ TEST(RunStation, OneHandTypesAndCaptures) {
     EXPECT_EQ(d.find<QTableView>("taken")->model()->index(0, 0).data().toString(), QStringLiteral("1"));
 }
 
-TEST(RunStation, TheMarginMovesWhileTyping) {
-    const TempDir dir;
-    Driver d(dir / "a.uttrin");
-    enterRoom(d);
-    d.window.goTo(Station::Run);
-    d.type("newGroup", QStringLiteral("Cedar"), Qt::Key_Return);
-    typePair(d, 40e3, -6.0);
+TEST_F(RunStation, TheMarginMovesWhileTyping) {
+    typePair(40e3, -6.0);
     const auto* margin = d.find<QWidget>("margin");
     EXPECT_TRUE(margin->accessibleName().contains(QStringLiteral("K to go")))
         << margin->accessibleName().toStdString();
@@ -206,13 +182,8 @@ TEST(RunStation, TheMarginMovesWhileTyping) {
               water().boilingPoint(Pressure::fromPascal(*map->view().livePascal))->kelvin() - 5.0);
 }
 
-TEST(RunStation, ASlipIsNamedAndMendedWithOneKey) {
-    const TempDir dir;
-    Driver d(dir / "a.uttrin");
-    enterRoom(d);
-    d.window.goTo(Station::Run);
-    d.type("newGroup", QStringLiteral("Cedar"), Qt::Key_Return);
-    typePair(d, 40e3);
+TEST_F(RunStation, ASlipIsNamedAndMendedWithOneKey) {
+    typePair(40e3);
     const QString right = d.find<QLineEdit>("readFirst")->text();
     d.type("readFirst", QString(right).remove(QLatin1Char('-')).remove(QChar(0x2212)));
     d.press("capture");
@@ -224,13 +195,8 @@ TEST(RunStation, ASlipIsNamedAndMendedWithOneKey) {
     EXPECT_LT(d.session().model().data().readings[0].first, 0.0);
 }
 
-TEST(RunStation, ASuperheatedPairCanBeKeptOnPurpose) {
-    const TempDir dir;
-    Driver d(dir / "a.uttrin");
-    enterRoom(d);
-    d.window.goTo(Station::Run);
-    d.type("newGroup", QStringLiteral("Cedar"), Qt::Key_Return);
-    typePair(d, 40e3, 6.0);
+TEST_F(RunStation, ASuperheatedPairCanBeKeptOnPurpose) {
+    typePair(40e3, 6.0);
     d.press("capture");
     EXPECT_TRUE(d.text("finding").contains(QStringLiteral("Superheated by")));
     EXPECT_EQ(d.session().notebook().count("reading"), 0);
@@ -238,13 +204,8 @@ TEST(RunStation, ASuperheatedPairCanBeKeptOnPurpose) {
     EXPECT_EQ(d.session().notebook().count("reading"), 1);
 }
 
-TEST(RunStation, PointsAreStruckWithAReasonAndUndone) {
-    const TempDir dir;
-    Driver d(dir / "a.uttrin");
-    enterRoom(d);
-    d.window.goTo(Station::Run);
-    d.type("newGroup", QStringLiteral("Cedar"), Qt::Key_Return);
-    typePair(d, d.session().currentTarget()->absolute.pascal());
+TEST_F(RunStation, PointsAreStruckWithAReasonAndUndone) {
+    typePair(d.session().currentTarget()->absolute.pascal());
     d.press("capture");
     d.find<QTableView>("taken")->selectRow(0);
     app::dialogs::answerNext(QStringLiteral("misread"));
@@ -257,12 +218,7 @@ TEST(RunStation, PointsAreStruckWithAReasonAndUndone) {
     EXPECT_FALSE(d.session().model().data().readings[0].struckReason);
 }
 
-TEST(RunStation, VigourNotesAndTheTargetHaveKeys) {
-    const TempDir dir;
-    Driver d(dir / "a.uttrin");
-    enterRoom(d);
-    d.window.goTo(Station::Run);
-    d.type("newGroup", QStringLiteral("Cedar"), Qt::Key_Return);
+TEST_F(RunStation, VigourNotesAndTheTargetHaveKeys) {
     d.press("vigour_3");
     EXPECT_EQ(d.session().draft.vigour, 4);
     d.press("targetAfter");
@@ -276,18 +232,15 @@ TEST(RunStation, VigourNotesAndTheTargetHaveKeys) {
     EXPECT_EQ(d.session().model().data().zeros.size(), 1U);
 }
 
-TEST(RunStation, ConfirmBracketsThePointThatWasTaken) {
-    const TempDir dir;
-    Driver d(dir / "a.uttrin");
-    enterRoom(d);
-    d.window.goTo(Station::Run);
-    d.type("newGroup", QStringLiteral("Cedar"), Qt::Key_Return);
-    typePair(d, d.session().currentTarget()->absolute.pascal());
+TEST_F(RunStation, ConfirmBracketsThePointThatWasTaken) {
+    typePair(d.session().currentTarget()->absolute.pascal());
     d.press("capture");
-    typePair(d, 21e3);
+    typePair(21e3);
     d.press("confirm");
-    typePair(d, 20e3);
+    EXPECT_EQ(d.find<QPushButton>("confirm")->text(), QStringLiteral("It starts again"));
+    typePair(20e3);
     d.press("confirm");
+    EXPECT_EQ(d.find<QPushButton>("confirm")->text(), QStringLiteral("Confirm…"));
     const auto& readings = d.session().model().data().readings;
     ASSERT_EQ(readings.size(), 3U);
     EXPECT_EQ(readings[1].criterion, "bracket-stops");
@@ -297,22 +250,9 @@ TEST(RunStation, ConfirmBracketsThePointThatWasTaken) {
     EXPECT_TRUE(d.text("repeats").contains(QStringLiteral("3 repeats")));
 }
 
-/// The sample lesson in the window.
-class SampleLesson : public ::testing::Test {
-protected:
-    TempDir dir;
-    std::unique_ptr<Driver> d;
-    void SetUp() override {
-        ASSERT_TRUE(writeDemoNotebook(dir / "demo.uttrin"));
-        d = std::make_unique<Driver>(dir / "demo.uttrin");
-    }
-};
-
 TEST_F(SampleLesson, TheWorkUpShowsResultStepsAndCause) {
-    for (const uttrin::Run& r : d->session().model().data().runs)
-        if (d->session().model().group(r.groupId).name == "Ember") d->session().selectRun(r.id);
-    d->window.goTo(Station::WorkUp);
-    Driver::settle();
+    select("Ember");
+    goTo(Station::WorkUp);
     EXPECT_TRUE(d->text("workResult").startsWith(QStringLiteral("ΔH = 42.")));
     EXPECT_TRUE(d->text("workCauses").contains(QStringLiteral("Points 4, 8 lie about")))
         << d->text("workCauses").toStdString();
@@ -327,8 +267,7 @@ TEST_F(SampleLesson, TheWorkUpShowsResultStepsAndCause) {
 }
 
 TEST_F(SampleLesson, StudentsFillInAndTheFirstWrongStepIsShown) {
-    d->window.goTo(Station::WorkUp);
-    Driver::settle();
+    goTo(Station::WorkUp);
     d->find<QCheckBox>("studentMode")->click();
     Driver::settle();
     auto* model = d->find<QTableView>("workTable")->model();
@@ -345,8 +284,7 @@ TEST_F(SampleLesson, StudentsFillInAndTheFirstWrongStepIsShown) {
 }
 
 TEST_F(SampleLesson, ReportsAndExportsLandWhereTheyAreSent) {
-    d->window.goTo(Station::Report);
-    Driver::settle();
+    goTo(Station::Report);
     const std::pair<const char*, const char*> files[] = {
         {"savePdf", "r.pdf"}, {"saveHtml", "r.html"}, {"saveCsv", "r.csv"}, {"saveJson", "r.json"}};
     for (const auto& [button, name] : files) {
@@ -362,6 +300,10 @@ TEST_F(SampleLesson, ReportsAndExportsLandWhereTheyAreSent) {
     EXPECT_TRUE(head("r.html").startsWith("<!DOCTYPE html>"));
     EXPECT_TRUE(head("r.csv").startsWith("# made-up sample data"));
     EXPECT_TRUE(head("r.json").contains("Boiling water without a hundred degrees"));
+    app::dialogs::answerNext(path("printed.pdf"));
+    d->press("printReport");
+    EXPECT_TRUE(head("printed.pdf").startsWith("%PDF-"));
+    EXPECT_EQ(d->text("message"), QStringLiteral("Sent to the printer."));
     app::dialogs::answerNext(QStringLiteral("/nowhere/r.html"));
     d->press("saveHtml");
     EXPECT_TRUE(d->text("message").contains(QStringLiteral("could not be written")));
@@ -370,8 +312,7 @@ TEST_F(SampleLesson, ReportsAndExportsLandWhereTheyAreSent) {
 TEST_F(SampleLesson, ACsvComesInWithItsBadLinesNamed) {
     std::ofstream(dir / "cold.csv")
         << "temperature_degC,absolute_kPa\n60.06,20.0\nwarm,30\n81.3,50.0\n96.7,90.0\n";
-    d->window.goTo(Station::Report);
-    Driver::settle();
+    goTo(Station::Report);
     app::dialogs::answerNext(QString::fromStdString((dir / "cold.csv").string()));
     d->press("importCsv");
     EXPECT_TRUE(d->text("importComplaints").contains(QStringLiteral("line 3")));
@@ -379,8 +320,7 @@ TEST_F(SampleLesson, ACsvComesInWithItsBadLinesNamed) {
 }
 
 TEST_F(SampleLesson, TheMapGoesOutAsAVectorAndAsAPicture) {
-    d->window.goTo(Station::WorkUp);
-    Driver::settle();
+    goTo(Station::WorkUp);
     auto* map = d->find<PhaseMap>("phaseMap");
     ASSERT_TRUE(map->exportSvg(QString::fromStdString((dir / "m.svg").string())));
     ASSERT_TRUE(map->exportPng(QString::fromStdString((dir / "m.png").string())));
@@ -391,16 +331,14 @@ TEST_F(SampleLesson, TheMapGoesOutAsAVectorAndAsAPicture) {
 }
 
 TEST_F(SampleLesson, ATableCopiesWithItsHeader) {
-    d->window.goTo(Station::WorkUp);
-    Driver::settle();
+    goTo(Station::WorkUp);
     const QString text = app::tableAsText(d->find<QTableView>("workTable"));
     EXPECT_TRUE(text.startsWith(QStringLiteral("#\tU-tube, cm\t")));
     EXPECT_EQ(text.count(QLatin1Char('\n')), 12);
 }
 
 TEST_F(SampleLesson, MapCoordinatesGoThereAndBackInAllAxes) {
-    d->window.goTo(Station::WorkUp);
-    Driver::settle();
+    goTo(Station::WorkUp);
     auto* map = d->find<PhaseMap>("phaseMap");
     for (const auto axes :
          {PhaseMap::Axes::PressureLog, PhaseMap::Axes::PressureLinear, PhaseMap::Axes::ClausiusClapeyron}) {
@@ -428,9 +366,7 @@ TEST_F(SampleLesson, EveryControlHasANameForThoseWhoCannotSeeIt) {
     }
 }
 
-TEST(MainWindow, DamagedAndForeignFilesAreNamedAndTheOpenNotebookStays) {
-    const TempDir dir;
-    Driver d(dir / "a.uttrin");
+TEST_F(NewLesson, DamagedAndForeignFilesAreNamedAndTheOpenNotebookStays) {
     std::ofstream(dir / "text.uttrin") << "hello";
     EXPECT_FALSE(d.window.openNotebook(QString::fromStdString((dir / "text.uttrin").string())));
     Driver::settle();
@@ -438,9 +374,7 @@ TEST(MainWindow, DamagedAndForeignFilesAreNamedAndTheOpenNotebookStays) {
     EXPECT_EQ(d.session().notebook().path(), dir / "a.uttrin");
 }
 
-TEST(MainWindow, ControlAndANumberGoToTheStations) {
-    const TempDir dir;
-    Driver d(dir / "a.uttrin");
+TEST_F(NewLesson, ControlAndANumberGoToTheStations) {
     for (int i = 0; i < kStations; ++i) {
         QTest::keyClick(&d.window, static_cast<Qt::Key>(Qt::Key_1 + i), Qt::ControlModifier);
         EXPECT_EQ(d.window.station(), static_cast<Station>(i));

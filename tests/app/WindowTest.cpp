@@ -22,15 +22,8 @@ namespace {
 using testing::Driver;
 using testing::TempDir;
 
-/// The sample lesson in the window.
-class WindowTest : public ::testing::Test {
+class WindowTest : public testing::SampleLesson {
 protected:
-    TempDir dir;
-    std::unique_ptr<Driver> d;
-    void SetUp() override {
-        ASSERT_TRUE(writeDemoNotebook(dir / "demo.uttrin"));
-        d = std::make_unique<Driver>(dir / "demo.uttrin");
-    }
     void trigger(const char* action) {
         auto* a = d->window.findChild<QAction*>(QLatin1String(action));
         ASSERT_NE(a, nullptr) << action;
@@ -38,13 +31,6 @@ protected:
         a->trigger();
         Driver::settle();
     }
-    void select(const char* group) {
-        for (const uttrin::Run& r : d->session().model().data().runs)
-            if (d->session().model().group(r.groupId).name == group) d->session().selectRun(r.id);
-        d->controller.refresh();
-        Driver::settle();
-    }
-    QString path(const char* name) { return QString::fromStdString((dir / name).string()); }
 };
 
 TEST_F(WindowTest, TheTitleSaysThatTheDataAreMadeUp) {
