@@ -3,8 +3,8 @@
 #include "app/PhaseMap.h"
 #include "app/Theme.h"
 #include "demo/DemoNotebook.h"
-#include "physics/Water.h"
 #include "plan/PlanJson.h"
+#include "substances/SubstanceLibrary.h"
 #include "support/FakeClock.h"
 #include "support/TempDir.h"
 

@@ -1,7 +1,7 @@
 #include "analysis/LineFit.h"
 #include "lesson/LessonModel.h"
 #include "notebook/Notebook.h"
-#include "physics/Water.h"
+#include "substances/SubstanceLibrary.h"
 #include "support/SyntheticLab.h"
 #include "support/TempDir.h"
 
@@ -24,6 +24,30 @@ void boilingPointFromPressure(benchmark::State& state) {
     state.SetItemsProcessed(state.iterations() * static_cast<std::int64_t>(pressures.size()));
 }
 BENCHMARK(boilingPointFromPressure);
+
+void boilingPointOfEverySubstance(benchmark::State& state) {
+    const Substance& substance = *substances()[static_cast<std::size_t>(state.range(0))];
+    state.SetLabel(substance.facts().id);
+    const auto low = substance.vapourPressure(substance.facts().triple < substance.facts().lowest
+                                                  ? substance.facts().lowest
+                                                  : substance.facts().triple),
+               high = substance.vapourPressure(substance.facts().highest);
+    std::vector<Pressure> pressures;
+    for (int i = 1; i < 1024; ++i)
+        pressures.push_back(
+            Pressure::fromPascal(low->pascal() * std::pow(high->pascal() / low->pascal(), i / 1024.0)));
+    for (auto _ : state)
+        for (const Pressure p : pressures)
+            benchmark::DoNotOptimize(substance.boilingPoint(p));
+    state.SetItemsProcessed(state.iterations() * static_cast<std::int64_t>(pressures.size()));
+}
+BENCHMARK(boilingPointOfEverySubstance)->DenseRange(0, 11);
+
+void loadAllSubstances(benchmark::State& state) {
+    for (auto _ : state)
+        benchmark::DoNotOptimize(SubstanceLibrary());
+}
+BENCHMARK(loadAllSubstances)->Unit(benchmark::kMillisecond);
 
 void sublimationPointFromPressure(benchmark::State& state) {
     std::vector<Pressure> pressures;

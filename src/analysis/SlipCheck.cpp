@@ -114,8 +114,9 @@ SlipFinding describe(const CapturePair& pair, SlipFinding f) {
         f.sentence = fmt::format("{} K below boiling: bubbles here are dissolved air.", fixed(-off, 1));
     } else {
         f.kind = SlipKind::Disagrees;
-        f.sentence = fmt::format(
-            "{} K above boiling, more than water can be superheated here. Read both again.", fixed(off, 1));
+        f.sentence =
+            fmt::format("{} K above boiling, more than a liquid can be superheated here. Read both again.",
+                        fixed(off, 1));
     }
     return f;
 }

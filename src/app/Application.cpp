@@ -5,6 +5,7 @@
 #include "Screenshots.h"
 #include "Theme.h"
 #include "demo/DemoNotebook.h"
+#include "substances/SubstanceLibrary.h"
 
 #include <QApplication>
 #include <QCommandLineParser>
@@ -53,12 +54,15 @@ int runApplication(int argc, char** argv,
     QGuiApplication::setDesktopFileName(QStringLiteral("uttrin"));
     loadFonts();
     applyTheme(Theme::light());
+    // Before the window, which offers them.
+    const auto problems = substanceLibrary().addFolder(ownSubstanceFolder());
     const bool sample = parser.isSet(demo) || parser.isSet(shots);
     const ShiftedClock lessonClock(kDemoNow);
     const SystemClock systemClock;
     LessonController controller(sample ? static_cast<const Clock&>(lessonClock) : systemClock);
     MainWindow window(controller);
     window.show();
+    if (!problems.empty()) window.tellSubstanceProblems(problems);
     if (sample && !window.openSample()) return 1;
     if (!sample && !parser.positionalArguments().isEmpty())
         window.openNotebook(parser.positionalArguments().constFirst());

@@ -91,6 +91,7 @@ BenchStrip::BenchStrip(QWidget* parent) : QWidget(parent), m_margin(new MarginBa
                         makeLabel({}, "muted")};
         for (QLabel* l : {m_figures[i].label, m_figures[i].number, m_figures[i].unit, m_figures[i].under})
             l->setWordWrap(false);
+        m_figures[i].label->setObjectName(QLatin1String(names[i]) + QLatin1String("Caption"));
         m_figures[i].number->setObjectName(QLatin1String(names[i]));
         m_figures[i].under->setObjectName(QLatin1String(names[i]) + QLatin1String("Under"));
         numbers->addWidget(m_figures[i].number);

@@ -248,6 +248,27 @@ void MainWindow::buildMenus() {
     action(
         view, tr("Save the &map as a picture…"), QKeySequence(QStringLiteral("Ctrl+E")), "actionExportMap",
         [this] { exportMap(); }, true);
+    QMenu* over = view->addMenu(tr("&Lay other substances over the map"));
+    for (const Substance* s : substances()) {
+        QAction* a = over->addAction(onScreen(s->facts().name));
+        a->setCheckable(true);
+        a->setData(QString::fromStdString(s->facts().id));
+        connect(a, &QAction::triggered, this, [this, a](bool on) { layOver(a->data().toString(), on); });
+    }
+    connect(over, &QMenu::aboutToShow, this, [this, over] {
+        for (QAction* a : over->actions()) {
+            a->setEnabled(m_controller.isOpen());
+            a->setChecked(m_controller.isOpen() &&
+                          m_controller.session().isLaidOver(a->data().toString().toStdString()));
+        }
+    });
+    action(
+        view, tr("Show &all of the substance on the map"), QKeySequence(QStringLiteral("Ctrl+0")),
+        "actionShowAll",
+        [this] {
+            if (auto* map = m_stations->currentWidget()->findChild<PhaseMap*>()) map->showAll();
+        },
+        true);
     fillRecent();
 }
 
@@ -260,12 +281,29 @@ void MainWindow::wire() {
             [this](const QString& text) { showMessage(text, true); });
     connect(&m_controller, &LessonController::said, this,
             [this](const QString& text) { showMessage(text, false); });
+    for (PhaseMap* map : m_stations->findChildren<PhaseMap*>())
+        connect(map, &PhaseMap::layOver, this, &MainWindow::layOver);
     connect(m_messageTimer, &QTimer::timeout, m_message, &QWidget::hide);
     auto* minute = new QTimer(this); // the tape's "now" moves on
     connect(minute, &QTimer::timeout, this, [this] {
         if (m_controller.isOpen() && m_tape->isVisible()) m_tape->show(tapeView(m_controller.session()));
     });
     minute->start(15'000);
+}
+
+void MainWindow::tellSubstanceProblems(const std::vector<SubstanceProblem>& problems) {
+    QStringList lines;
+    for (const SubstanceProblem& p : problems)
+        lines << onScreen(p.sentence());
+    constexpr qsizetype kMost = 4;
+    const QString more = lines.size() > kMost ? tr(" … and %1 more").arg(lines.size() - kMost) : QString();
+    showMessage(tr("Your own substances: %1%2").arg(lines.mid(0, kMost).join(QStringLiteral("; ")), more),
+                true);
+}
+
+void MainWindow::layOver(const QString& substance, bool shown) {
+    m_controller.session().layOver(substance.toStdString(), shown);
+    m_controller.refresh();
 }
 
 void MainWindow::showAll() {

@@ -29,6 +29,8 @@ public:
     /// Opens a notebook, and remembers it among the recent ones.
     bool openNotebook(const QString& path);
     bool createNotebook(const QString& path);
+    /// Says which of the person's own substances could not be read, and why.
+    void tellSubstanceProblems(const std::vector<SubstanceProblem>& problems);
     void goTo(Station station);
     [[nodiscard]] Station station() const;
     /// Where the ready sample notebook lies.
@@ -54,6 +56,7 @@ private:
     void offerSalvage(const QString& path);
     void printSheet();
     void saveSheet();
+    void layOver(const QString& substance, bool shown);
     void exportMap();
     void useTheme(bool projector);
     void restore();

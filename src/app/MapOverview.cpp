@@ -1,7 +1,8 @@
 #include "MapOverview.h"
 
+#include "OnScreen.h"
+#include "PhaseCurve.h"
 #include "Theme.h"
-#include "WaterCurve.h"
 
 #include <QPainterPath>
 
@@ -12,24 +13,25 @@ namespace uttrin::app {
 
 MapOverview::MapOverview(PhaseMap* map) : QWidget(map), m_map(map) {
     setObjectName(QStringLiteral("overview"));
-    setToolTip(
-        PhaseMap::tr("All of water. Drag the frame to look elsewhere; double-click the map to come back."));
+    setToolTip(PhaseMap::tr(
+        "The whole substance. Drag the frame to look elsewhere; double-click the map to come back."));
     setCursor(Qt::OpenHandCursor);
     resize(180, 132);
 }
 
-namespace {
-constexpr double kOverviewLowK = 243.0, kOverviewHighK = 400.0, kOverviewLowPa = 60.0,
-                 kOverviewHighPa = 250e3;
+MapOverview::Ends MapOverview::ends() const {
+    const PhaseCurve curve(*m_map->view().substance);
+    const double low = curve.overviewLowKelvin(), high = curve.overviewHighKelvin();
+    constexpr double kMargin = 1.6; // times the pressures at the ends
+    return {low, high, curve.pascal(low) * kMargin, curve.pascal(high) * kMargin};
 }
 
 QRectF MapOverview::field() const { return QRectF(rect()).adjusted(9, 24, -9, -8); }
 
-QPointF MapOverview::place(double kelvin, double pascal) const {
+QPointF MapOverview::place(const Ends& e, double kelvin, double pascal) const {
     const QRectF f = field();
-    return {f.left() + f.width() * (kelvin - kOverviewLowK) / (kOverviewHighK - kOverviewLowK),
-            f.bottom() -
-                f.height() * std::log(pascal / kOverviewLowPa) / std::log(kOverviewHighPa / kOverviewLowPa)};
+    return {f.left() + f.width() * (kelvin - e.lowKelvin) / (e.highKelvin - e.lowKelvin),
+            f.bottom() - f.height() * std::log(pascal / e.lowPascal) / std::log(e.highPascal / e.lowPascal)};
 }
 
 void MapOverview::paintEvent(QPaintEvent*) {
@@ -41,7 +43,10 @@ void MapOverview::paintEvent(QPaintEvent*) {
     p.drawRoundedRect(QRectF(rect()).adjusted(0.5, 0.5, -0.5, -0.5), 6, 6);
     p.setPen(t.muted);
     p.setFont(fontOf(12, QFont::DemiBold));
-    p.drawText(QRectF(10, 4, width(), 18), Qt::AlignLeft | Qt::AlignVCenter, PhaseMap::tr("all of water"));
+    p.drawText(QRectF(10, 4, width(), 18), Qt::AlignLeft | Qt::AlignVCenter,
+               PhaseMap::tr("all of %1").arg(onScreen(m_map->view().substance->facts().name)));
+    const PhaseCurve curve(*m_map->view().substance);
+    const Ends e = ends();
     const QRectF f = field();
     p.setClipRect(f);
     p.fillRect(f, t.liquid);
@@ -50,33 +55,34 @@ void MapOverview::paintEvent(QPaintEvent*) {
     ice.moveTo(f.topLeft());
     constexpr int kSamples = 80;
     for (int i = 0; i <= kSamples; ++i) {
-        const double k = kOverviewLowK + (kOverviewHighK - kOverviewLowK) * i / kSamples;
-        below.lineTo(place(k, vapourPressure(k)));
-        if (k < kTripleK) ice.lineTo(place(k, vapourPressure(k)));
+        const double k = e.lowKelvin + (e.highKelvin - e.lowKelvin) * i / kSamples;
+        below.lineTo(place(e, k, curve.pascal(k)));
+        if (k < curve.tripleKelvin()) ice.lineTo(place(e, k, curve.pascal(k)));
     }
     below.lineTo(f.bottomRight());
-    ice.lineTo(place(kTripleK, kTriplePascal));
-    ice.lineTo(QPointF(place(kTripleK, kTriplePascal).x(), f.top()));
+    const QPointF triple = place(e, curve.tripleKelvin(), curve.triplePascal());
+    ice.lineTo(triple);
+    ice.lineTo(QPointF(triple.x(), f.top()));
     p.fillPath(ice, t.ice);
     p.fillPath(below, t.vapour);
     p.setPen(QPen(t.ink, 1.2));
     p.setBrush(Qt::NoBrush);
     p.drawPath(below);
-    p.drawLine(place(kTripleK, kTriplePascal), QPointF(place(kTripleK, kTriplePascal).x(), f.top()));
+    p.drawLine(triple, QPointF(triple.x(), f.top()));
     const auto x = m_map->xAxis->range(), y = m_map->yAxis->range();
     const double k1 = m_map->kelvinAt(x.lower), k2 = m_map->kelvinAt(x.upper);
     p.setPen(QPen(t.ink, 2));
-    p.drawRect(QRectF(place(std::min(k1, k2), m_map->pascalAt(y.upper)),
-                      place(std::max(k1, k2), std::max(1.0, m_map->pascalAt(y.lower))))
+    p.drawRect(QRectF(place(e, std::min(k1, k2), m_map->pascalAt(y.upper)),
+                      place(e, std::max(k1, k2), std::max(1.0, m_map->pascalAt(y.lower))))
                    .intersected(f.adjusted(1, 1, -1, -1)));
 }
 
 void MapOverview::moveTo(QPointF pixel) {
     const QRectF f = field();
-    const double kelvin =
-        kOverviewLowK + (kOverviewHighK - kOverviewLowK) * (pixel.x() - f.left()) / f.width();
+    const Ends e = ends();
+    const double kelvin = e.lowKelvin + (e.highKelvin - e.lowKelvin) * (pixel.x() - f.left()) / f.width();
     const double pascal =
-        kOverviewLowPa * std::pow(kOverviewHighPa / kOverviewLowPa, (f.bottom() - pixel.y()) / f.height());
+        e.lowPascal * std::pow(e.highPascal / e.lowPascal, (f.bottom() - pixel.y()) / f.height());
     const auto shift = [](QCPAxis* axis, double to, bool ratio) {
         const QCPRange r = axis->range();
         if (ratio) {

@@ -17,7 +17,12 @@ protected:
 
 private:
     [[nodiscard]] QRectF field() const;
-    [[nodiscard]] QPointF place(double kelvin, double pascal) const;
+    /// What the little picture spans.
+    struct Ends {
+        double lowKelvin, highKelvin, lowPascal, highPascal;
+    };
+    [[nodiscard]] Ends ends() const;
+    [[nodiscard]] QPointF place(const Ends& ends, double kelvin, double pascal) const;
     void moveTo(QPointF pixel);
     PhaseMap* m_map;
 };

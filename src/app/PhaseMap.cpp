@@ -2,10 +2,11 @@
 
 #include "MapOverview.h"
 #include "OnScreen.h"
+#include "PhaseCurve.h"
 #include "PhaseMapLayers.h"
 #include "ScaleTicker.h"
 #include "Theme.h"
-#include "physics/Substance.h"
+#include "substances/SubstanceLibrary.h"
 
 #include <QContextMenuEvent>
 #include <QMenu>
@@ -21,6 +22,15 @@ constexpr double kPerMille = 1000.0; // the inverse temperature is shown as 1000
 constexpr double kReach = 14.0;      // px, how near a press must be to take hold of a mark
 constexpr int kTopEdge = 30, kRightEdge = 62;
 
+/// The plot's own graduations, with a real minus sign.
+class RealMinusTicker : public QCPAxisTicker {
+protected:
+    QString getTickLabel(double tick, const QLocale& locale, QChar format, int precision) override {
+        return QCPAxisTicker::getTickLabel(tick, locale, format, precision)
+            .replace(QLatin1Char('-'), QChar(0x2212));
+    }
+};
+
 } // namespace
 
 PhaseMap::PhaseMap(QWidget* parent) : QCustomPlot(parent) {
@@ -31,7 +41,8 @@ PhaseMap::PhaseMap(QWidget* parent) : QCustomPlot(parent) {
     setMinimumSize(260, 200);
     new PhaseRegions(this); // the plot owns its layers' items
     m_marks = new MapMarks(this);
-    m_plain = xAxis->ticker();
+    m_plain = QSharedPointer<RealMinusTicker>::create();
+    xAxis->setTicker(m_plain);
     m_pressure.reset(new ScaleTicker(
         yAxis, [this](double kPa) { return yOf(kPa * 1e3); },
         [this](double y) { return pascalAt(y) * 1e-3; }));
@@ -136,8 +147,8 @@ void PhaseMap::styleAxes() {
 }
 
 void PhaseMap::show(const MapView& view) {
-    const bool sameFrame =
-        m_framed && view.lowPascal == m_view.lowPascal && view.highPascal == m_view.highPascal;
+    const bool sameFrame = m_framed && view.lowPascal == m_view.lowPascal &&
+                           view.highPascal == m_view.highPascal && view.substance == m_view.substance;
     m_view = view;
     styleAxes();
     if (!sameFrame) frame();
@@ -153,6 +164,16 @@ void PhaseMap::frame() {
     yAxis->setRange(m_axes == Axes::PressureLinear ? 0.0 : yOf(m_view.lowPascal), yOf(m_view.highPascal));
     yAxis2->setRange(yAxis->range());
     m_framed = true;
+}
+
+void PhaseMap::showAll() {
+    const PhaseCurve curve(*m_view.substance);
+    const double low = curve.overviewLowKelvin(), high = curve.criticalKelvin() * 1.03;
+    const double a = xOf(low), b = xOf(high);
+    xAxis->setRange(std::min(a, b), std::max(a, b));
+    yAxis->setRange(m_axes == Axes::PressureLinear ? 0.0 : yOf(curve.pascal(low)),
+                    yOf(curve.criticalPascal() * 1.6));
+    replot();
 }
 
 void PhaseMap::resetFrame() {
@@ -282,6 +303,19 @@ void PhaseMap::contextMenuEvent(QContextMenuEvent* event) {
         action->setChecked(axes == m_axes);
     }
     menu.addSeparator();
+    QMenu* over = menu.addMenu(tr("Lay over"));
+    for (const Substance* s : substances()) {
+        if (s == m_view.substance) continue;
+        const bool shown =
+            std::find(m_view.overlays.begin(), m_view.overlays.end(), s) != m_view.overlays.end();
+        QAction* action = over->addAction(onScreen(s->facts().name), this, [this, s, shown] {
+            emit layOver(QString::fromStdString(s->facts().id), !shown);
+        });
+        action->setCheckable(true);
+        action->setChecked(shown);
+    }
+    menu.addAction(tr("Show all of %1").arg(onScreen(m_view.substance->facts().name)), this,
+                   &PhaseMap::showAll);
     menu.addAction(tr("Frame what matters"), this, &PhaseMap::resetFrame);
     menu.exec(event->globalPos());
 }

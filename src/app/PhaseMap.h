@@ -26,6 +26,8 @@ public:
     [[nodiscard]] Axes axes() const { return m_axes; }
     void setTargetsMovable(bool movable) { m_movable = movable; }
     void setOverviewShown(bool shown);
+    /// Shows the substance from below its triple point to beyond its critical point.
+    void showAll();
     /// Frames what matters again, after zooming.
     void resetFrame();
     [[nodiscard]] const MapView& view() const { return m_view; }
@@ -45,6 +47,7 @@ signals:
     void targetMoved(int place, double pascal);
     void targetPicked(int place);
     void pointPicked(qlonglong readingId);
+    void layOver(const QString& substance, bool shown);
 
 protected:
     void mousePressEvent(QMouseEvent* event) override;

@@ -49,14 +49,15 @@ PlanStation::PlanStation(LessonController& controller) : StationPage(controller)
     m_table->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     right->column()->addWidget(m_table);
     auto* buttons = new QHBoxLayout;
-    auto* print = new QPushButton(tr("Print the run sheet…"));
+    auto* print = new QPushButton(tr("Print the sheet…"));
     print->setObjectName(QStringLiteral("printSheet"));
     connect(print, &QPushButton::clicked, this, &PlanStation::printRequested);
-    auto* save = new QPushButton(tr("Save it as PDF…"));
+    auto* save = new QPushButton(tr("Save as PDF…"));
     save->setObjectName(QStringLiteral("saveSheet"));
     connect(save, &QPushButton::clicked, this, &PlanStation::saveSheetRequested);
-    auto* even = new QPushButton(tr("Put moved targets back"));
+    auto* even = new QPushButton(tr("Targets back"));
     even->setObjectName(QStringLiteral("resetTargets"));
+    even->setToolTip(tr("Puts targets that were moved by hand back into their row"));
     connect(even, &QPushButton::clicked, this, [this] {
         Plan p = session().plan();
         p.ladder.moved.clear();
@@ -231,7 +232,7 @@ void PlanStation::showSheet(const RunSheet& sheet) {
                     QString(),
                     tr("what the class expects; double-click to type, before the run"),
                     tr("change of the boiling point for one smallest division: small is good"),
-                    tr("boiling point at the bottom of the water above the one at its surface"),
+                    tr("boiling point at the bottom of the liquid above the one at its surface"),
                     QString(),
                     remark};
         row.quiet = t.state != TargetState::Ok;

@@ -3,12 +3,15 @@
 #include "Controls.h"
 #include "OnScreen.h"
 #include "PhaseMap.h"
-#include "physics/Substance.h"
+#include "physics/Constants.h"
+#include "substances/SubstanceLibrary.h"
 
 #include <QCheckBox>
 #include <QComboBox>
 #include <QGridLayout>
 #include <QHBoxLayout>
+
+#include <cmath>
 
 namespace uttrin::app {
 namespace {
@@ -123,6 +126,9 @@ QWidget* RigStation::buildThermometer() {
     grid->addLayout(labelled(tr("Unit"), m_thermometerUnit), 0, 1);
     grid->addWidget(m_thermometerDivision, 0, 2);
     grid->addWidget(m_thermometerAccuracy, 0, 3);
+    grid->setColumnStretch(0, 2);
+    grid->setColumnStretch(2, 1);
+    grid->setColumnStretch(3, 1);
     card->column()->addLayout(grid);
     m_place = new Segments(QStringLiteral("thermometerPlace"));
     m_place->setChoices({tr("in the liquid"), tr("near the chips"), tr("in the vapour"), tr("outside wall")});
@@ -139,17 +145,23 @@ QWidget* RigStation::buildVessel() {
     auto* grid = new QGridLayout;
     grid->setHorizontalSpacing(14);
     m_vessel = new NumberField(tr("Vessel"), QStringLiteral("L"), QStringLiteral("vesselVolume"));
-    m_liquid = new NumberField(tr("Water"), QStringLiteral("L"), QStringLiteral("liquidVolume"));
-    m_depth = new NumberField(tr("Depth of water"), QStringLiteral("cm"), QStringLiteral("liquidDepth"));
+    m_substance = new QComboBox;
+    m_substance->setObjectName(QStringLiteral("substance"));
+    m_substance->setAccessibleName(tr("Liquid"));
+    for (const Substance* s : substances())
+        m_substance->addItem(onScreen(s->facts().name), QString::fromStdString(s->facts().id));
+    m_liquid = new NumberField(tr("Amount"), QStringLiteral("L"), QStringLiteral("liquidVolume"));
+    m_depth = new NumberField(tr("Depth"), QStringLiteral("cm"), QStringLiteral("liquidDepth"));
     m_heater = new NumberField(tr("Heater"), QStringLiteral("W"), QStringLiteral("heaterPower"));
     m_pump = new NumberField(tr("Pump speed"), QStringLiteral("L/min"), QStringLiteral("pumpSpeed"));
     m_floor = new NumberField(tr("Pump reaches (abs.)"), QStringLiteral("kPa"), QStringLiteral("pumpFloor"));
-    grid->addWidget(m_vessel, 0, 0);
+    grid->addLayout(labelled(tr("Liquid"), m_substance), 0, 0);
     grid->addWidget(m_liquid, 0, 1);
     grid->addWidget(m_depth, 0, 2);
-    grid->addWidget(m_heater, 1, 0);
-    grid->addWidget(m_pump, 1, 1);
-    grid->addWidget(m_floor, 1, 2);
+    grid->addWidget(m_vessel, 0, 3);
+    grid->addWidget(m_pump, 1, 0);
+    grid->addWidget(m_floor, 1, 1);
+    grid->addWidget(m_heater, 1, 2);
     card->column()->addLayout(grid);
     auto* aidRow = new QHBoxLayout;
     m_aid = new Segments(QStringLiteral("nucleationAid"));
@@ -184,6 +196,19 @@ void RigStation::wire() {
                            m_thermometerAccuracy, m_vessel, m_liquid, m_depth, m_heater, m_pump, m_floor})
         connect(f, &NumberField::committed, this, &RigStation::apply);
     connect(m_fresh, &QCheckBox::clicked, this, &RigStation::apply);
+    connect(m_substance, &QComboBox::activated, this, [this] {
+        const auto room = session().room();
+        const auto changed =
+            withSubstance(session().plan(), m_substance->currentData().toString().toStdString(),
+                          room ? room->station : Pressure::fromPascal(kStandardAtmospherePascal));
+        const bool taken = !session().model().runsOf(session().setupId()).empty();
+        if (m_controller.report(changed
+                                    ? session().changePlan(*changed, tr("Change the liquid").toStdString())
+                                    : Result<void>(tl::unexpected(changed.error()))) &&
+            taken)
+            m_controller.say(tr("The readings of this plan are now worked out as %1. Undo takes that back.")
+                                 .arg(m_substance->currentText()));
+    });
 }
 
 void RigStation::fillUnits(PressureConvention convention) {
@@ -265,13 +290,24 @@ void RigStation::showMeaning() {
         return;
     }
     const Pressure here = room ? room->station : Pressure::fromKilopascal(101.325);
-    const auto p60 = (*findSubstance("water"))->vapourPressure(Temperature::fromCelsius(60.0));
+    const Substance& liquid = substanceOf(session().plan());
+    constexpr double kBelowNormal = 40.0; // K, a boiling point that a lesson would choose: 60 degC for water
+    const double celsius =
+        10.0 * std::round((liquid.facts().normalBoilingPoint.celsius() - kBelowNormal) / 10.0);
+    const auto example = liquid.vapourPressure(Temperature::fromCelsius(celsius));
+    if (!example) {
+        m_meaning->clear();
+        return;
+    }
     const QString u = onScreen(unitText(g));
     m_meaning->setText(
-        tr("Open to the room it shows %1 %3. When water boils at 60 °C (%4 kPa absolute) it shows %2 %3.")
+        tr("Open to the room it shows %1 %3. When %5 at %6 °C (%4 kPa absolute) it shows %2 %3.")
             .arg(onScreen(uttrin::text(g, toReadableReading(g, here, here))),
-                 onScreen(uttrin::text(g, toReadableReading(g, *p60, here))), u,
-                 onScreen(p60->kilopascal(), 1)));
+                 onScreen(uttrin::text(g, toReadableReading(g, *example, here))), u,
+                 onScreen(example->kilopascal(), 1),
+                 onScreen(liquid.facts().name) +
+                     (celsius < liquid.facts().triple.celsius() ? tr(" sublimes") : tr(" boils")),
+                 onScreen(celsius, 0)));
 }
 
 void RigStation::refresh() {
@@ -296,13 +332,17 @@ void RigStation::refresh() {
                                       "the ruler; nobody subtracts.")};
     m_conventionNote->setText(conventions[std::max(0, m_convention->chosen())]);
     {
-        const QSignalBlocker quietGauge(m_gaugeUnit), quietThermometer(m_thermometerUnit);
+        const QSignalBlocker quietGauge(m_gaugeUnit), quietThermometer(m_thermometerUnit),
+            quietLiquid(m_substance);
+        m_substance->setCurrentIndex(m_substance->findData(QString::fromStdString(p.substance)));
         m_gaugeUnit->setCurrentIndex(m_gaugeUnit->findData(QString::fromStdString(g.unit)));
         m_thermometerUnit->setCurrentIndex(
             m_thermometerUnit->findData(QString::fromStdString(p.rig.thermometer.unit)));
     }
     m_gaugeName->setText(QString::fromStdString(g.name));
     m_thermometerName->setText(QString::fromStdString(p.rig.thermometer.name));
+    for (QLineEdit* e : {m_gaugeName, m_thermometerName})
+        if (!e->hasFocus()) e->setCursorPosition(0);
     const QString u = onScreen(unitText(g));
     m_division->setUnit(u);
     m_accuracy->setUnit(u);

@@ -34,7 +34,7 @@ private:
 
     Segments *m_setup, *m_convention, *m_tap, *m_place, *m_aid;
     QLineEdit *m_gaugeName, *m_thermometerName;
-    QComboBox *m_gaugeUnit, *m_thermometerUnit;
+    QComboBox *m_gaugeUnit, *m_thermometerUnit, *m_substance;
     NumberField *m_division, *m_accuracy, *m_armSum, *m_liquidTemperature;
     NumberField *m_thermometerDivision, *m_thermometerAccuracy;
     NumberField *m_vessel, *m_liquid, *m_depth, *m_heater, *m_pump, *m_floor;

@@ -3,8 +3,8 @@
 #include "Controls.h"
 #include "OnScreen.h"
 #include "PhaseMap.h"
-#include "physics/Substance.h"
 #include "quantities/Rounding.h"
+#include "substances/SubstanceLibrary.h"
 
 #include <QComboBox>
 #include <QGridLayout>

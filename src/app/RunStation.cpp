@@ -97,7 +97,7 @@ QWidget* RunStation::buildReadings() {
     for (NumberField* f : {m_first, m_second, m_temperature})
         f->setBig();
     m_beforePull->setToolTip(
-        tr("The water before the pump was opened. Only the temperature at the reading is fitted."));
+        tr("The liquid before the pump was opened. Only the temperature at the reading is fitted."));
     for (NumberField* f : {m_first, m_second, m_temperature, m_beforePull})
         fields->addWidget(f);
     card->column()->addLayout(fields);
@@ -124,7 +124,7 @@ QWidget* RunStation::buildReadings() {
     m_isolated->setToolTip(tr("The pump was closed off when this point was read"));
     m_isolated->setObjectName(QStringLiteral("isolated"));
     m_cooling = new QCheckBox(tr("cooling"));
-    m_cooling->setToolTip(tr("Read while the water was cooling, not while it was heated"));
+    m_cooling->setToolTip(tr("Read while the liquid was cooling, not while it was heated"));
     m_cooling->setObjectName(QStringLiteral("cooling"));
     m_judge = new FieldEdit;
     m_judge->setObjectName(QStringLiteral("judge"));

@@ -4,10 +4,10 @@
 #include "lesson/Exports.h"
 #include "lesson/LessonSession.h"
 #include "lesson/ReadingsCsv.h"
-#include "physics/Substance.h"
 #include "plan/PlanJson.h"
 #include "plan/RunSheet.h"
 #include "report/LabReport.h"
+#include "substances/SubstanceLibrary.h"
 
 #include <QFontDatabase>
 #include <QGuiApplication>
@@ -64,7 +64,7 @@ Job addPlan(CLI::App& verb) {
             a.text += "! " + c.text + "\n";
         }
         a.json["materials"] = sheet.materials;
-        a.json["source"] = (*findSubstance(file.plan.substance))->source(Phases::LiquidVapour);
+        a.json["source"] = substanceOf(file.plan).source(Phases::LiquidVapour);
         a.text += fmt::format("about {:.0f} min\n", sheet.totalSeconds / 60.0);
         return a;
     };

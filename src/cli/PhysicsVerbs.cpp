@@ -1,9 +1,9 @@
 #include "Verbs.h"
 #include "instruments/PressureInstrument.h"
 #include "physics/Constants.h"
-#include "physics/Substance.h"
 #include "quantities/Rounding.h"
 #include "quantities/Units.h"
+#include "substances/SubstanceLibrary.h"
 
 #include <fmt/format.h>
 
@@ -53,23 +53,27 @@ Job addSaturation(CLI::App& verb) {
     return [in] {
         const Substance& s = *need(findSubstance(in->fluid));
         const auto state = need(s.saturationAt(need(parseTemperature(in->temperature))));
-        const double enthalpy = need(s.enthalpyOfVaporisation(state.temperature));
         Answer a;
         a.json = {{"fluid", s.facts().id},
                   {"temperature_k", state.temperature.kelvin()},
                   {"pressure_pa", state.pressure.pascal()},
                   {"pressure_pa_u", state.relativePressureU * state.pressure.pascal()},
                   {"phases", name(state.phases)},
-                  {"slope_pa_per_k", state.slope},
-                  {"enthalpy_of_vaporisation_j_per_kg", enthalpy}};
-        const double condensed = need(s.condensedDensity(state.temperature));
-        a.json[state.phases == Phases::LiquidVapour ? "density_liquid_kg_per_m3"
-                                                    : "density_solid_kg_per_m3"] = condensed;
-        a.json["density_vapour_kg_per_m3"] = need(s.vapourDensity(state.temperature));
+                  {"slope_pa_per_k", state.slope}};
+        // Near the critical point some equations for densities end before the vapour pressure's does.
+        const auto add = [&a](const char* key, const Result<double>& value) {
+            if (value) a.json[key] = *value;
+        };
+        const auto enthalpy = s.enthalpyOfVaporisation(state.temperature);
+        add("enthalpy_of_vaporisation_j_per_kg", enthalpy);
+        add(state.phases == Phases::LiquidVapour ? "density_liquid_kg_per_m3" : "density_solid_kg_per_m3",
+            s.condensedDensity(state.temperature));
+        add("density_vapour_kg_per_m3", s.vapourDensity(state.temperature));
         a.json["source"] = s.source(state.phases);
-        a.text = fmt::format("{} at {:.2f} degC: {} ({}), enthalpy {:.1f} kJ/kg\n", s.facts().name,
-                             state.temperature.celsius(), kPa(state.pressure.pascal()), name(state.phases),
-                             enthalpy * 1e-3);
+        a.text =
+            fmt::format("{} at {:.2f} degC: {} ({}){}\n", s.facts().name, state.temperature.celsius(),
+                        kPa(state.pressure.pascal()), name(state.phases),
+                        enthalpy ? fmt::format(", enthalpy {:.1f} kJ/kg", *enthalpy * 1e-3) : std::string());
         return a;
     };
 }

@@ -1,4 +1,5 @@
 #include "Verbs.h"
+#include "substances/SubstanceLibrary.h"
 
 #include <fmt/format.h>
 
@@ -70,6 +71,8 @@ int run(int argc, char** argv) {
                        fmt::format("'{}' is not a verb; accepted: {}", words.front(), known)});
     }
     std::reverse(words.begin(), words.end()); // CLI11 takes them last first
+    for (const auto& problem : uttrin::substanceLibrary().addFolder(uttrin::ownSubstanceFolder()))
+        fmt::print(stderr, "uttrin-cli: {}\n", problem.sentence());
     try {
         app.parse(words);
     } catch (const CLI::CallForHelp& e) {

@@ -1,8 +1,8 @@
 #include "DemoNotebook.h"
 
-#include "physics/Water.h"
 #include "plan/PlanJson.h"
 #include "plan/RunSheet.h"
+#include "substances/SubstanceLibrary.h"
 
 #include <fmt/format.h>
 

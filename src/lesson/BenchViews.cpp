@@ -1,8 +1,8 @@
 #include "BenchViews.h"
 
 #include "physics/Constants.h"
-#include "physics/Substance.h"
 #include "quantities/Rounding.h"
+#include "substances/SubstanceLibrary.h"
 
 #include <fmt/format.h>
 
@@ -50,9 +50,9 @@ LivePair livePair(const LessonSession& s) {
     return live;
 }
 
-std::string gaugeLabel(const PressureInstrument& g) {
+std::string upperCase(const std::string& name) {
     std::string upper;
-    for (const char c : g.name)
+    for (const char c : name)
         upper += static_cast<char>(std::toupper(static_cast<unsigned char>(c)));
     return upper;
 }
@@ -101,11 +101,12 @@ StripView stripView(const LessonSession& s) {
     const Plan& plan = s.plan();
     const auto& gauge = plan.rig.gauge;
     const Unit& scale = unit(plan.rig.thermometer.unit);
-    v.gauge = {gaugeLabel(gauge), "", std::string(unitText(gauge)), "nothing read yet", false};
+    v.gauge = {upperCase(gauge.name), "", std::string(unitText(gauge)), "nothing read yet", false};
     v.pressure = {"PRESSURE", "", "kPa",
                   v.room.missing ? v.room.under : fmt::format("absolute; room {}", v.room.number),
                   v.room.missing};
-    v.liquid = {"WATER", "", std::string(scale.display), "nothing read yet", false};
+    v.liquid = {upperCase(substanceOf(plan).facts().name), "", std::string(scale.display), "nothing read yet",
+                false};
     v.boils = {"BOILS AT", "", std::string(scale.display), "", false};
     v.marginText = "no reading yet";
 
@@ -128,7 +129,7 @@ StripView stripView(const LessonSession& s) {
     v.gauge.under =
         fmt::format("= {} kPa absolute", kilopascal(r.absolute->pressure.pascal(), r.absolute->u()));
     v.pressure.number = fixed(r.absolute->pressure.kilopascal(), 1);
-    const auto boils = (*findSubstance(plan.substance))->saturationAt(r.absolute->pressure);
+    const auto boils = substanceOf(plan).saturationAt(r.absolute->pressure);
     if (!boils) {
         v.boils.under = "outside the curve";
         return v;
@@ -209,13 +210,13 @@ void frame(MapView& v, MapPurpose purpose) {
     if (v.roomPascal) cover(*v.roomPascal);
     if (high <= 0.0) cover(kStandardAtmospherePascal), cover(10e3);
     if (purpose == MapPurpose::Room) low = std::min(low, 0.5 * high);
+    const Substance& substance = *v.substance;
     v.lowPascal = std::max(low * 0.75, 150.0);
     v.highPascal = high * 1.14;
-    const Substance& substance = **findSubstance("water");
     const auto cold = substance.boilingPoint(Pressure::fromPascal(v.lowPascal)),
                hot = substance.boilingPoint(Pressure::fromPascal(v.highPascal));
-    v.lowKelvin = cold ? cold->kelvin() - 2.0 : 270.0;
-    v.highKelvin = hot ? hot->kelvin() + 2.0 : 380.0;
+    v.lowKelvin = (cold ? *cold : substance.facts().lowest).kelvin() - 2.0;
+    v.highKelvin = (hot ? *hot : substance.facts().highest).kelvin() + 2.0;
 }
 
 std::vector<MapTarget> mapTargets(const LessonSession& s) {
@@ -257,6 +258,9 @@ void addPoints(MapView& v, const LessonSession& s, const Run& run, bool current)
 MapView mapView(const LessonSession& s, MapPurpose purpose) {
     MapView v;
     v.gauge = s.plan().rig.gauge;
+    v.substance = &substanceOf(s.plan());
+    for (const std::string& id : s.laidOver())
+        if (const auto over = findSubstance(id); over && *over != v.substance) v.overlays.push_back(*over);
     for (const Group& g : s.model().data().groups)
         v.groupNames.push_back(g.name);
     if (const auto room = s.room()) v.roomPascal = room->station.pascal();
@@ -293,8 +297,8 @@ std::string instructionFor(const LessonSession& s, const Target& t) {
     const std::string where =
         fmt::format("{} kPa absolute, boils at {} °C", fixed(kPa, 1), fixed(t.boils.celsius(), 1));
     if (s.plan().method == Method::HoldPressure) return fmt::format("stop bleeding there: {}", where);
-    return fmt::format("water of about {} °C; pump until it boils, close the valve, wait for the plateau: {}",
-                       fixed(t.boils.celsius(), 0), where);
+    return fmt::format("{} of about {} °C; pump until it boils, close the valve, wait for the plateau: {}",
+                       substanceOf(s.plan()).facts().name, fixed(t.boils.celsius(), 0), where);
 }
 
 std::string repeatsText(const std::vector<ReducedReading>& readings, const std::optional<int>& place) {

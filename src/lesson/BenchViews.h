@@ -1,6 +1,7 @@
 #pragma once
 
 #include "LessonSession.h"
+#include "substances/SubstanceLibrary.h"
 
 #include <string>
 #include <vector>
@@ -56,6 +57,8 @@ struct MapPoint {
 
 /// All that lies on the phase map.
 struct MapView {
+    const Substance* substance = &water();  ///< whose phases are shown
+    std::vector<const Substance*> overlays; ///< whose curves are laid over
     std::vector<MapTarget> targets;
     std::vector<MapPoint> points;
     std::optional<double> roomPascal, pumpFloorPascal;

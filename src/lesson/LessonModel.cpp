@@ -1,7 +1,7 @@
 #include "LessonModel.h"
 
-#include "physics/Substance.h"
 #include "plan/PlanJson.h"
+#include "substances/SubstanceLibrary.h"
 
 #include <fmt/format.h>
 
@@ -140,7 +140,7 @@ ReducedReading LessonModel::reduce(const Reading& reading, const Run& run) const
     const auto absolute = toAbsolute(p.rig.gauge, {reading.first, reading.second}, out.room, zeroOf(reading));
     if (!absolute) return out;
     out.absolute = *absolute;
-    const auto boils = (*findSubstance(p.substance))->saturationAt(absolute->pressure);
+    const auto boils = substanceOf(p).saturationAt(absolute->pressure);
     if (!boils) return out;
     out.superheatKelvin = (out.liquid.temperature - boils->temperature).kelvin();
     out.superheatU = std::hypot(out.liquid.u(), absolute->u() / boils->slope, boils->temperatureU());
@@ -183,7 +183,7 @@ std::vector<ReducedReading> LessonModel::reduce(RowId runId) const {
 
 Result<RunFit> LessonModel::fit(RowId runId, const FitOptions& options, bool causes) const {
     const Run& r = run(runId);
-    const Substance& substance = **findSubstance(plan(r.setupId).substance);
+    const Substance& substance = substanceOf(plan(r.setupId));
     RunFit out;
     const auto readings = reduce(runId);
     std::optional<Pressure> roomPressure;

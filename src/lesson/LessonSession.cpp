@@ -1,7 +1,7 @@
 #include "LessonSession.h"
 
-#include "physics/Substance.h"
 #include "plan/PlanJson.h"
+#include "substances/SubstanceLibrary.h"
 
 #include <fmt/format.h>
 
@@ -39,6 +39,15 @@ void LessonSession::selectRun(RowId id) {
     m_setupId = m_model.run(id).setupId;
     m_targetPlace.reset();
     draft.criterion = plan().criterion;
+}
+
+void LessonSession::layOver(const std::string& substance, bool shown) {
+    std::erase(m_laidOver, substance);
+    if (shown) m_laidOver.push_back(substance);
+}
+
+bool LessonSession::isLaidOver(const std::string& substance) const {
+    return std::find(m_laidOver.begin(), m_laidOver.end(), substance) != m_laidOver.end();
 }
 
 void LessonSession::selectTarget(std::optional<int> place) { m_targetPlace = place; }
@@ -261,7 +270,7 @@ SlipFinding LessonSession::checkDraft() const {
         p.rig.gauge,       {r.first, r.second}, m_model.zeroOf(r), m_model.room(groupId(), r.takenAt),
         p.rig.thermometer, r.temperature,       std::nullopt};
     if (const auto target = currentTarget()) pair.targetReading = target->dial;
-    return checkForSlip(pair, **findSubstance(p.substance));
+    return checkForSlip(pair, substanceOf(p));
 }
 
 Result<CaptureOutcome> LessonSession::capture(bool keepOddPair) {

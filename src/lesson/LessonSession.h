@@ -7,6 +7,7 @@
 
 #include <optional>
 #include <string>
+#include <vector>
 
 namespace uttrin {
 
@@ -49,6 +50,10 @@ public:
     [[nodiscard]] RowId lessonId() const { return m_lessonId; }
     [[nodiscard]] RowId setupId() const { return m_setupId; }
     [[nodiscard]] std::optional<RowId> runId() const { return m_runId; }
+    /// Lays the curve of another substance over the map, or takes it off; not recorded.
+    void layOver(const std::string& substance, bool shown);
+    [[nodiscard]] bool isLaidOver(const std::string& substance) const;
+    [[nodiscard]] const std::vector<std::string>& laidOver() const { return m_laidOver; }
     [[nodiscard]] std::optional<RowId> groupId() const;
     [[nodiscard]] const Plan& plan() const { return m_model.plan(m_setupId); }
     [[nodiscard]] Result<RunSheet> sheet() const { return m_model.sheet(m_setupId, groupId()); }
@@ -120,6 +125,7 @@ private:
     RowId m_lessonId = 0, m_setupId = 0;
     std::optional<RowId> m_runId;
     std::optional<int> m_targetPlace;
+    std::vector<std::string> m_laidOver; ///< ids of substances
 };
 
 /// A sensible starting point for each method; everything in it is shown at the Rig and Plan stations and can

@@ -111,7 +111,7 @@ void describeResult(WorkUpView& v, const LessonSession& s, const RunFit& f) {
         fit.points.size(), fixed(shared, std::min(2, decimalsForUncertainty(shared))));
     v.comparison = fmt::format(
         "The accepted curve over the same span has slope {} kJ/mol: yours is {} %. The enthalpy itself "
-        "averages {} kJ/mol there: water vapour is not quite an ideal gas.",
+        "averages {} kJ/mol there: the vapour is not quite an ideal gas.",
         fixed(fit.referenceSlopeEnthalpy * 1e-3, 2), fixedSigned(100.0 * fit.relativeToReference(), 1),
         fixed(fit.tabulatedMeanEnthalpy * 1e-3, 2));
     v.boilingPoints =

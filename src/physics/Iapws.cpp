@@ -1,4 +1,4 @@
-#include "Water.h"
+#include "Iapws.h"
 
 #include <boost/math/tools/roots.hpp>
 
@@ -22,9 +22,7 @@ struct Term {
 constexpr double kTripleK = 273.16;   // R14-08, table 1
 constexpr double kTriplePa = 611.657; // R14-08, table 1
 constexpr double kIceLowestK = 50.0;  // R14-08, range of eq. 6
-// R14-08(2011), table 1 (melting, ice Ih) and table 5 (sublimation).
-constexpr std::array kMelting{Term{0.119539337e7, 0.300000e1}, Term{0.808183159e5, 0.257500e2},
-                              Term{0.333826860e4, 0.103750e3}};
+// R14-08(2011), table 5.
 constexpr std::array kSublimation{Term{-0.212144006e2, 0.333333333e-2}, Term{0.273203819e2, 0.120666667e1},
                                   Term{-0.610598130e1, 0.170333333e1}};
 
@@ -103,14 +101,6 @@ double sublimationTemperature(double p) {
     const double inverse = boost::math::tools::newton_raphson_iterate(
         mismatch, 1.0 + wanted / kSlope, 1.0 - 1e-9, kTripleK / kIceLowestK, kBits, most);
     return kTripleK / inverse;
-}
-
-double meltingPressure(double t) {
-    const double theta = t / kTripleK;
-    double ratio = 1.0;
-    for (const Term& term : kMelting)
-        ratio += term.factor * (1.0 - std::pow(theta, term.power));
-    return kTriplePa * ratio;
 }
 
 SaturatedProperties saturatedProperties(double t) {

@@ -1,6 +1,50 @@
 #include "RunSheet.h"
 
+#include <fmt/format.h>
+
 namespace uttrin {
+namespace {
+
+/// What this substance adds to the dangers of any boiling at reduced pressure.
+void addHazards(const Substance& liquid, Method method, std::vector<Caution>& out) {
+    const std::string& name = liquid.facts().name;
+    const auto add = [&](const char* id, const std::string& text) { out.push_back({id, text}); };
+    if (liquid.hasHazard("flammable"))
+        add("flammable",
+            fmt::format(
+                "The vapour of {} burns and creeps along benches; a pump can light it. No flame, no glowing "
+                "or "
+                "sparking thing in the room{}; trap the vapour before the pump, lead the exhaust outdoors.",
+                name,
+                method == Method::HoldPressure ? ", heat by a warm-water bath only, never by a mantle" : ""));
+    if (liquid.hasHazard("toxic"))
+        add("toxic",
+            fmt::format(
+                "{} is poisonous to breathe, to swallow and on the skin: work in a fume cupboard, with "
+                "gloves that withstand it.",
+                name));
+    if (liquid.hasHazard("narcotic"))
+        add("narcotic",
+            fmt::format("The vapour of {} makes drowsy before it is noticed: fume cupboard, small amounts.",
+                        name));
+    if (liquid.hasHazard("cold"))
+        add("cold",
+            fmt::format(
+                "{} is cold enough to freeze skin and to crack ordinary glass: insulating gloves, face "
+                "shield, vessels made for it.",
+                name));
+    if (liquid.hasHazard("asphyxiant"))
+        add("asphyxiant",
+            fmt::format("{} that boils away takes the place of air: a large, aired room, never a cold "
+                        "store or a lift.",
+                        name));
+    if (liquid.hasHazard("pressure"))
+        add("pressure", fmt::format("{} in anything closed bursts it when it warms up: every vessel stays "
+                                    "open or has a relief valve.",
+                                    name));
+}
+
+} // namespace
 
 std::vector<std::string> materialsFor(const Plan& plan) {
     std::vector<std::string> out;
@@ -17,7 +61,15 @@ std::vector<std::string> materialsFor(const Plan& plan) {
     out.push_back(plan.rig.thermometer.name);
     if (plan.rig.aid == NucleationAid::Chips) out.emplace_back("boiling chips, fresh ones for each run");
     if (plan.rig.aid == NucleationAid::Stirrer) out.emplace_back("magnetic stirrer with its bar");
-    out.emplace_back("de-aired (boiled and cooled) water");
+    const Substance& liquid = substanceOf(plan);
+    if (liquid.facts().id == "water")
+        out.emplace_back("de-aired (boiled and cooled) water");
+    else
+        out.push_back(fmt::format("{} in its labelled bottle, no more on the bench than {} L",
+                                  liquid.facts().name, plan.rig.liquidLitre));
+    if (liquid.hasHazard("flammable") || liquid.hasHazard("toxic") || liquid.hasHazard("narcotic"))
+        out.emplace_back("fume cupboard, or a cold trap before the pump and its exhaust led outdoors");
+    if (liquid.hasHazard("cold")) out.emplace_back("insulating gloves and a face shield");
     out.emplace_back("goggles for everyone, a shield in front of the glass, heat-proof gloves");
     return out;
 }
@@ -37,6 +89,7 @@ std::vector<Caution> cautionsFor(const Plan& plan) {
         out.push_back({"scald", "Hot water up to boiling is carried and poured: use a jug with a handle, "
                                 "gloves, and keep the way clear."});
     }
+    addHazards(substanceOf(plan), plan.method, out);
     if (plan.rig.aid == NucleationAid::None)
         out.push_back({"bumping", "Nothing in the liquid starts bubbles: it may superheat and bump. Add "
                                   "boiling chips before heating, never to hot liquid."});

@@ -1,6 +1,6 @@
 #include "Plan.h"
 
-#include "physics/Substance.h"
+#include "substances/SubstanceLibrary.h"
 
 #include <fmt/format.h>
 
@@ -107,6 +107,8 @@ std::string_view methodText(Method method) {
                                           : "hold the temperature, pump until it boils";
 }
 
+const Substance& substanceOf(const Plan& plan) { return **findSubstance(plan.substance); }
+
 Result<void> check(const Plan& plan) {
     if (const auto s = findSubstance(plan.substance); !s) return tl::unexpected(s.error());
     if (const auto ok = check(plan.rig.gauge); !ok) return ok;
@@ -123,8 +125,15 @@ Result<void> check(const Plan& plan) {
         return fail(Failure::BadInput, "the liquid does not fit into the vessel");
     if (!(r.depthCm >= 0.0 && r.depthCm < 200.0))
         return fail(Failure::BadInput, "the liquid's depth must be 0 to 200 cm");
-    if (!(plan.startCelsius >= 0.0 && plan.startCelsius <= 100.0))
-        return fail(Failure::BadInput, "the water must start between 0 and 100 degC");
+    const SubstanceFacts& facts = substanceOf(plan).facts();
+    const Temperature hottest =
+        facts.normalBoilingPoint > facts.triple ? facts.normalBoilingPoint : facts.critical;
+    constexpr double kIcePointSlack = 0.02; // K: water begins at 0 degC, a little below its triple point
+    if (!(plan.startCelsius >= facts.triple.celsius() - kIcePointSlack &&
+          plan.startCelsius <= hottest.celsius() + kIcePointSlack))
+        return fail(Failure::BadInput,
+                    fmt::format("{} must start between {:.4g} and {:.4g} degC, as a liquid", facts.name,
+                                facts.triple.celsius(), hottest.celsius()));
     if (criterionText(plan.criterion).empty())
         return fail(
             Failure::BadInput,

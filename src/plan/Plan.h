@@ -2,6 +2,7 @@
 
 #include "instruments/PressureInstrument.h"
 #include "instruments/Thermometer.h"
+#include "physics/Substance.h"
 
 #include <map>
 #include <optional>
@@ -73,6 +74,9 @@ struct Plan {
 /// What is to be seen when a point is taken: one sentence for each criterion id; empty for an unknown one.
 [[nodiscard]] std::string_view criterionText(std::string_view criterion);
 [[nodiscard]] std::string_view methodText(Method method);
+
+/// The plan's substance. REQUIRES: check(plan).
+[[nodiscard]] const Substance& substanceOf(const Plan& plan);
 
 /// Checks that a plan makes sense; the failure names the field. The room is not needed.
 [[nodiscard]] Result<void> check(const Plan& plan);

@@ -1,6 +1,8 @@
 #include "RunSheet.h"
 
-#include "physics/Substance.h"
+#include "substances/SubstanceLibrary.h"
+
+#include <fmt/format.h>
 
 #include <algorithm>
 #include <cmath>
@@ -15,9 +17,9 @@ constexpr double kSteadySeconds = 45.0;  // until the picture of boiling is judg
 constexpr double kPlateauSeconds = 60.0; // until an isolated gauge settles
 constexpr double kReadSeconds = 15.0;
 constexpr double kBleedSeconds = 20.0;
-constexpr double kRefillSeconds = 90.0;        // pour in hot water, stir
-constexpr double kLiquidHeatCapacity = 4186.0; // J/(kg K), water; good to 1 % from 0 to 100 degC
-constexpr double kLiquidDensity = 1000.0;      // kg/m3
+constexpr double kRefillSeconds = 90.0; // pour in hot water, stir
+constexpr double kUsualHeatCapacity =
+    2000.0; // J/(kg K), of most liquids, where a substance's own is not known
 constexpr double kSecondsPerMinute = 60.0;
 
 Result<Pressure> vapourPressure(const Substance& s, double kelvin) {
@@ -32,22 +34,26 @@ double pumpSeconds(const Rig& rig, double fromPa, double toPa) {
                          : 0.0;
 }
 
-double heatSeconds(const Rig& rig, double kelvin) {
+/// Time to warm the liquid from one temperature to a higher one.
+double heatSeconds(const Rig& rig, const Substance& substance, double fromKelvin, double toKelvin) {
+    const auto density = substance.condensedDensity(Temperature::fromKelvin(toKelvin));
+    const auto& molar = substance.properties().liquidHeatCapacity;
+    const double capacity = molar ? molar->value / substance.facts().molarMass : kUsualHeatCapacity;
     const double joule =
-        rig.liquidLitre * 1e-3 * kLiquidDensity * kLiquidHeatCapacity * std::max(kelvin, 0.0);
+        rig.liquidLitre * 1e-3 * density.value_or(1000.0) * capacity * std::max(toKelvin - fromKelvin, 0.0);
     return joule / (rig.heaterWatt * kHeaterEfficiency);
 }
 
 /// Fills in the estimated times along the order of taking.
-void estimateTimes(const Plan& plan, Pressure room, RunSheet& sheet) {
+void estimateTimes(const Plan& plan, const Substance& substance, Pressure room, RunSheet& sheet) {
     double kelvin = kIcePointKelvin + plan.startCelsius, pa = room.pascal();
     sheet.totalSeconds = kSetUpSeconds + kClearUpSeconds;
     for (Target& t : sheet.targets) {
         if (t.state != TargetState::Ok) continue;
         if (plan.method == Method::HoldPressure) {
             t.seconds = pumpSeconds(plan.rig, pa, t.absolute.pascal()) +
-                        heatSeconds(plan.rig, t.boils.kelvin() - kelvin) + kSteadySeconds + kReadSeconds +
-                        kBleedSeconds;
+                        heatSeconds(plan.rig, substance, kelvin, t.boils.kelvin()) + kSteadySeconds +
+                        kReadSeconds + kBleedSeconds;
             pa = t.absolute.pascal();
         } else {
             t.seconds = pumpSeconds(plan.rig, room.pascal(), t.absolute.pascal()) + kPlateauSeconds +
@@ -87,7 +93,7 @@ std::string whyLowestFirst(Method method) {
     return method == Method::HoldPressure
                ? "Lowest pressure first: heating on to the next, higher boiling point is quick, cooling back "
                  "is slow."
-               : "Coldest water first: adding hot water is quick, cooling back is slow.";
+               : "Coldest first: warming is quick, cooling back is slow.";
 }
 
 Result<std::vector<Pressure>> dialLadder(const Plan& plan, Pressure room) {
@@ -135,7 +141,7 @@ Result<std::vector<Pressure>> ladderPressures(const Plan& plan, Pressure room) {
 
 Result<RunSheet> makeRunSheet(const Plan& plan, const RoomPressure& room) {
     if (const auto ok = check(plan); !ok) return tl::unexpected(ok.error());
-    const Substance& substance = **findSubstance(plan.substance);
+    const Substance& substance = substanceOf(plan);
     const auto ladder = ladderPressures(plan, room.station);
     if (!ladder) return tl::unexpected(ladder.error());
 
@@ -162,7 +168,7 @@ Result<RunSheet> makeRunSheet(const Plan& plan, const RoomPressure& room) {
                      [](const Target& a, const Target& b) { return a.absolute < b.absolute; });
     for (std::size_t i = 0; i < sheet.targets.size(); ++i)
         sheet.targets[i].order = static_cast<int>(i) + 1;
-    estimateTimes(plan, room.station, sheet);
+    estimateTimes(plan, substance, room.station, sheet);
     sheet.whyLowestFirst = whyLowestFirst(plan.method);
     sheet.materials = materialsFor(plan);
     sheet.cautions = cautionsFor(plan);
@@ -172,7 +178,7 @@ Result<RunSheet> makeRunSheet(const Plan& plan, const RoomPressure& room) {
 Result<Ladder> withSpacing(const Plan& plan, Spacing spacing, Pressure room) {
     const auto pressures = ladderPressures(plan, room);
     if (!pressures) return tl::unexpected(pressures.error());
-    const Substance& substance = **findSubstance(plan.substance);
+    const Substance& substance = substanceOf(plan);
     const Pressure low = pressures->front(), high = pressures->back();
     Ladder out = plan.ladder;
     out.spacing = spacing;
@@ -205,6 +211,35 @@ Result<Ladder> withSpacing(const Plan& plan, Spacing spacing, Pressure room) {
     out.from = std::round(a / out.dialStep) * out.dialStep;
     out.to = std::round(b / out.dialStep) * out.dialStep;
     return out;
+}
+
+Result<Plan> withSubstance(const Plan& plan, const std::string& id, Pressure room) {
+    const auto substance = findSubstance(id);
+    if (!substance) return tl::unexpected(substance.error());
+    const SubstanceFacts& facts = (*substance)->facts();
+    const auto ladder = withSpacing(plan, Spacing::Pressure, room);
+    if (!ladder) return tl::unexpected(ladder.error());
+    Plan out = plan;
+    out.substance = id;
+    out.ladder = *ladder;
+    const double low = (*substance)->vapourPressure(facts.lowest)->pascal(),
+                 high = (*substance)->vapourPressure(facts.highest)->pascal();
+    out.ladder.from = std::clamp(ladder->from, low, high);
+    out.ladder.to = std::clamp(ladder->to, low, high);
+    if (!(out.ladder.to > out.ladder.from))
+        return fail(
+            Failure::OutOfRange,
+            fmt::format(
+                "{}'s curve has none of this plan's pressures ({:.4g} to {:.4g} kPa); change the ladder "
+                "at the Plan station first",
+                facts.name, ladder->from * 1e-3, ladder->to * 1e-3));
+    const Temperature hottest = std::max(facts.normalBoilingPoint, facts.triple);
+    out.startCelsius = std::clamp(plan.startCelsius, facts.triple.celsius(), hottest.celsius());
+    if (plan.ladder.spacing == Spacing::Pressure) return out;
+    return withSpacing(out, plan.ladder.spacing, room).map([&out](const Ladder& spaced) {
+        out.ladder = spaced;
+        return out;
+    });
 }
 
 } // namespace uttrin

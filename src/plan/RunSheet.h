@@ -59,6 +59,11 @@ inline constexpr double kClearUpSeconds = 240.0;
 /// The same ends expressed for another spacing, so that changing the spacing keeps the span.
 [[nodiscard]] Result<Ladder> withSpacing(const Plan& plan, Spacing spacing, Pressure room);
 
+/// The same plan for another substance: the ladder keeps its pressures as far as this one's curve covers
+/// them, and the start stays liquid. Fails for an unknown substance, or one whose curve has none of the
+/// pressures.
+[[nodiscard]] Result<Plan> withSubstance(const Plan& plan, const std::string& substance, Pressure room);
+
 [[nodiscard]] std::vector<std::string> materialsFor(const Plan& plan);
 [[nodiscard]] std::vector<Caution> cautionsFor(const Plan& plan);
 

@@ -2,8 +2,8 @@
 
 #include "SvgPlot.h"
 #include "lesson/WorkUp.h"
-#include "physics/Substance.h"
 #include "quantities/Rounding.h"
+#include "substances/SubstanceLibrary.h"
 
 #include <fmt/format.h>
 
@@ -68,12 +68,12 @@ std::string conventionText(PressureConvention c) {
     return {};
 }
 
-std::string instrumentSentence(const Rig& rig) {
+std::string instrumentSentence(const Rig& rig, const std::string& liquid) {
     const auto& g = rig.gauge;
     const auto& t = rig.thermometer;
     return fmt::format(
         "Pressure: {} ({}; division {} {}, accuracy ± {} {}), tapped at the {}. Temperature: {} (division {} "
-        "{}, accuracy ± {} {}), sensor in the {}. Vessel {} L with {} L of water, {} cm deep.",
+        "{}, accuracy ± {} {}), sensor in the {}. Vessel {} L with {} L of {}, {} cm deep.",
         g.name, conventionText(g.convention), g.division, unitText(g), g.accuracy, unitText(g),
         g.tap == PressureTap::Vessel ? "vessel" : "pump line", t.name, t.division, unit(t.unit).display,
         t.accuracy, unit(t.unit).display,
@@ -81,16 +81,16 @@ std::string instrumentSentence(const Rig& rig) {
         : t.place == SensorPlace::NearChips ? "liquid near the chips"
         : t.place == SensorPlace::Vapour    ? "vapour"
                                             : "outside wall",
-        rig.vesselLitre, rig.liquidLitre, rig.depthCm);
+        rig.vesselLitre, rig.liquidLitre, liquid, rig.depthCm);
 }
 
 std::string methodSentence(const Plan& plan) {
     const std::string protocol =
         plan.method == Method::HoldPressure
-            ? "A pressure was set and the pump closed off; the water was heated until it boiled as agreed; "
+            ? "A pressure was set and the pump closed off; the liquid was heated until it boiled as agreed; "
               "pressure and temperature were read at the same instant; air was bled in up to the next higher "
               "pressure."
-            : "Water of a chosen temperature was pumped until it boiled; the valve was closed; when the "
+            : "Liquid of a chosen temperature was pumped until it boiled; the valve was closed; when the "
               "gauge had settled on its plateau, pressure and temperature were read at the same instant.";
     return fmt::format("{} Boiling means: {}.", protocol, criterionText(plan.criterion));
 }
@@ -168,7 +168,7 @@ Figure mapFigure(const std::vector<ReducedReading>& readings, const LessonSessio
         plot.levels.push_back({room->station.kilopascal(), "room"});
     }
     plot.yLow = 0.0;
-    const Substance* substance = *findSubstance(s.plan().substance);
+    const Substance* substance = &substanceOf(s.plan());
     plot.curves.push_back({[substance](double celsius) {
                                const auto p = substance->vapourPressure(Temperature::fromCelsius(celsius));
                                return p ? p->kilopascal() : std::nan("");
@@ -247,7 +247,7 @@ Result<Document> labReport(const LessonSession& s, const ReportOptions& options)
     d.blocks.emplace_back(Paragraph{plan.title + "."});
     d.blocks.emplace_back(Paragraph{methodSentence(plan)});
     d.blocks.emplace_back(Paragraph{roomSentence(s)});
-    d.blocks.emplace_back(Paragraph{instrumentSentence(plan.rig)});
+    d.blocks.emplace_back(Paragraph{instrumentSentence(plan.rig, substanceOf(plan).facts().name)});
     const bool zeroed =
         std::any_of(readings.begin(), readings.end(), [](const auto& r) { return r.raw.zeroId.has_value(); });
     d.blocks.emplace_back(

@@ -1,6 +1,6 @@
 #include "analysis/SlipCheck.h"
 
-#include "physics/Water.h"
+#include "substances/SubstanceLibrary.h"
 
 #include <gtest/gtest.h>
 

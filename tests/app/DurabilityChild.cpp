@@ -1,7 +1,7 @@
 #include "app/Application.h"
 #include "app/LessonController.h"
 #include "app/MainWindow.h"
-#include "physics/Water.h"
+#include "substances/SubstanceLibrary.h"
 
 #include <QLabel>
 #include <QLineEdit>

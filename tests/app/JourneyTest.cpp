@@ -1,7 +1,7 @@
 #include "Driver.h"
 #include "app/Dialogs.h"
 #include "app/RunStation.h"
-#include "physics/Water.h"
+#include "substances/SubstanceLibrary.h"
 
 #include <QProcess>
 #include <QTableView>

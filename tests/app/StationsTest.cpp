@@ -4,10 +4,11 @@
 #include "app/Spine.h"
 #include "app/TableModel.h"
 #include "lesson/WorkUp.h"
-#include "physics/Water.h"
+#include "substances/SubstanceLibrary.h"
 
 #include <QCheckBox>
 #include <QClipboard>
+#include <QComboBox>
 #include <QFile>
 #include <QTableView>
 
@@ -113,6 +114,42 @@ TEST_F(RigStation, ChangingTheConventionChangesWhatTheDialWillShow) {
     EXPECT_EQ(d.session().plan().rig.gauge.convention, PressureConvention::Absolute);
     ASSERT_TRUE(d.session().undo());
     EXPECT_EQ(d.session().plan().rig.gauge.convention, PressureConvention::TwoArm);
+}
+
+TEST_F(RigStation, AnotherLiquidMovesTheWholeLessonToItsCurve) {
+    enterRoom();
+    goTo(Station::Rig);
+    auto* liquid = d.find<QComboBox>("substance");
+    liquid->setCurrentIndex(liquid->findData(QStringLiteral("acetone")));
+    emit liquid->activated(liquid->currentIndex());
+    Driver::settle();
+    EXPECT_EQ(d.session().plan().substance, "acetone");
+    EXPECT_TRUE(d.text("rigMeaning").contains(QStringLiteral("acetone boils at")));
+    EXPECT_EQ(d.text("stripLiquidCaption"), QStringLiteral("ACETONE"));
+    // Acetone boils at 56.07 °C at 101.325 kPa, and near 54 °C in this room.
+    EXPECT_LT(d.session().sheet()->targets.back().boils.celsius(), 54.5);
+    goTo(Station::Plan);
+    EXPECT_TRUE(d.text("planCautions").contains(QStringLiteral("acetone burns")));
+    EXPECT_EQ(d.find<PhaseMap>("phaseMap")->view().substance->facts().id, "acetone");
+    d.key(Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_EQ(d.session().plan().substance, "water");
+}
+
+TEST_F(RigStation, OtherSubstancesAreLaidOverTheMap) {
+    enterRoom();
+    goTo(Station::Rig);
+    auto* map = d.find<PhaseMap>("phaseMap");
+    emit map->layOver(QStringLiteral("acetone"), true);
+    Driver::settle();
+    ASSERT_EQ(map->view().overlays.size(), 1U);
+    EXPECT_EQ(map->view().overlays[0]->facts().id, "acetone");
+    emit map->layOver(QStringLiteral("acetone"), false);
+    Driver::settle();
+    EXPECT_TRUE(map->view().overlays.empty());
+    map->showAll();
+    EXPECT_TRUE(
+        map->axisRect()->rect().contains(map->pixelOf(647.096, 22.064e6).toPoint())); // the critical point
+    EXPECT_TRUE(map->axisRect()->rect().contains(map->pixelOf(273.16, 611.657).toPoint()));
 }
 
 TEST_F(PlanStation, ATargetIsDraggedOnTheMap) {

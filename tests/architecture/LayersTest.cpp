@@ -14,23 +14,28 @@ namespace fs = std::filesystem;
 const std::map<std::string, std::set<std::string>> kMayUse{
     {"quantities", {}},
     {"physics", {"quantities"}},
-    {"instruments", {"physics", "quantities"}},
-    {"plan", {"instruments", "physics", "quantities"}},
-    {"analysis", {"instruments", "physics", "quantities"}},
+    {"substances", {"physics", "quantities"}},
+    {"instruments", {"physics", "quantities", "substances"}},
+    {"plan", {"instruments", "physics", "quantities", "substances"}},
+    {"analysis", {"instruments", "physics", "quantities", "substances"}},
     {"notebook", {"quantities"}},
-    {"lesson", {"analysis", "instruments", "notebook", "physics", "plan", "quantities"}},
-    {"report", {"analysis", "instruments", "lesson", "notebook", "physics", "plan", "quantities"}},
-    {"demo", {"instruments", "notebook", "physics", "plan", "quantities"}},
+    {"lesson", {"analysis", "instruments", "notebook", "physics", "plan", "quantities", "substances"}},
+    {"report",
+     {"analysis", "instruments", "lesson", "notebook", "physics", "plan", "quantities", "substances"}},
+    {"demo", {"instruments", "notebook", "physics", "plan", "quantities", "substances"}},
+    {"accuracy", {"physics", "quantities", "substances"}},
     {"gui", {"report"}},
     {"cli",
-     {"analysis", "instruments", "lesson", "notebook", "gui", "physics", "plan", "quantities", "report"}},
+     {"analysis", "instruments", "lesson", "notebook", "gui", "physics", "plan", "quantities", "report",
+      "substances"}},
     {"app",
      {"analysis", "demo", "instruments", "lesson", "notebook", "gui", "physics", "plan", "quantities",
-      "report"}},
+      "report", "substances"}},
 };
 const std::set<std::string> kWithQt{"gui", "cli", "app"};
 
-/// The room that an include line names: "physics" of #include "physics/Water.h"; empty for any other line.
+/// The room that an include line names: "physics" of #include "physics/Substance.h"; empty for any other
+/// line.
 std::string includedRoom(const std::string& line) {
     const std::string start = "#include \"";
     if (line.rfind(start, 0) != 0) return {};

@@ -19,9 +19,10 @@ struct Output {
 };
 
 /// Runs the command line as a process; words are given as a shell takes them.
-Output run(const std::string& words) {
+Output run(const std::string& words, const std::string& environment = {}) {
     const testing::TempDir dir;
-    const std::string command = std::string(UTTRIN_CLI) + " " + words + " 2>" + (dir / "err").string();
+    const std::string command =
+        environment + std::string(UTTRIN_CLI) + " " + words + " 2>" + (dir / "err").string();
     FILE* pipe = popen(command.c_str(), "r");
     Output o{0, "", ""};
     std::array<char, 4096> buffer{};
@@ -47,6 +48,39 @@ TEST(CommandLine, SaturationMeetsTheSteamTables) {
     EXPECT_EQ(j["phases"], "liquid-vapour");
     EXPECT_GT(j["pressure_pa_u"].get<double>(), 0.0);
     EXPECT_EQ(json("saturation --temperature '230 K'")["phases"], "solid-vapour");
+}
+
+TEST(CommandLine, EverySubstanceOfTheContractIsThere) {
+    const auto fluids = json("fluids")["fluids"];
+    std::vector<std::string> ids;
+    for (const auto& f : fluids) {
+        ids.push_back(f["id"]);
+        EXPECT_FALSE(f["sources"].empty());
+        EXPECT_LT(f["triple_k"], f["critical_k"]);
+    }
+    EXPECT_EQ(ids, (std::vector<std::string>{"water", "acetone", "ethanol", "methanol", "propan-2-ol",
+                                             "dichloromethane", "diethyl-ether", "n-pentane", "n-hexane",
+                                             "ammonia", "nitrogen", "carbon-dioxide"}));
+    EXPECT_NEAR(json("boil --fluid nitrogen --pressure '101325 Pa'")["boiling_point_k"], 77.355, 0.005);
+    EXPECT_EQ(json("boil --fluid carbon-dioxide --pressure '1 bar'")["phases"], "solid-vapour");
+    // Acetone's vapour density ends at 400 K, its vapour pressure at the critical point.
+    const auto hot = json("saturation --fluid acetone --temperature '450 K'");
+    EXPECT_TRUE(hot.contains("pressure_pa"));
+    EXPECT_FALSE(hot.contains("density_vapour_kg_per_m3"));
+    const auto cold = run("saturation --fluid acetone --temperature '-90 degC'");
+    EXPECT_EQ(cold.code, 3);
+    EXPECT_NE(cold.err.find("240 K to 508.1 K"), std::string::npos);
+}
+
+TEST(CommandLine, AnOwnSubstanceIsOfferedAndABrokenOneIsNamed) {
+    const testing::TempDir dir;
+    std::filesystem::create_directories(dir / "uttrin/substances");
+    std::ofstream(dir / "uttrin/substances/broken.json") << "{\n\"id\": 3\n}";
+    const std::string environment = "XDG_DATA_HOME=" + (dir / ".").string() + " ";
+    const auto listed = run("fluids", environment);
+    EXPECT_EQ(listed.code, 0);
+    EXPECT_NE(listed.err.find("broken.json, line 2: 'id' must be a text"), std::string::npos) << listed.err;
+    EXPECT_NE(listed.out.find("carbon-dioxide"), std::string::npos);
 }
 
 TEST(CommandLine, AValueThatBeginsWithAMinusIsAValue) {

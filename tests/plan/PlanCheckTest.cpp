@@ -31,7 +31,7 @@ TEST(PlanCheck, EveryNonsensicalFieldIsNamed) {
         {"the pump's speed", [nan](Plan& p) { p.rig.pumpLitrePerMinute = nan; }},
         {"the pump's ultimate pressure", [](Plan& p) { p.rig.pumpUltimatePa = 0.0; }},
         {"the period", [](Plan& p) { p.periodMinutes = 0.0; }},
-        {"must start between 0 and 100", [](Plan& p) { p.startCelsius = 120.0; }},
+        {"water must start between 0.01 and 99.97 degC", [](Plan& p) { p.startCelsius = 120.0; }},
         {"is not a boiling criterion", [](Plan& p) { p.criterion = "when it feels right"; }},
         {"2 to 100 targets; it has 1", [](Plan& p) { p.ladder.count = 1; }},
         {"lower end must be above 0 Pa", [](Plan& p) { p.ladder.from = -5.0; }},

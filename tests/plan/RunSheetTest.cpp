@@ -1,6 +1,6 @@
 #include "plan/RunSheet.h"
 
-#include "physics/Substance.h"
+#include "substances/SubstanceLibrary.h"
 
 #include <gtest/gtest.h>
 

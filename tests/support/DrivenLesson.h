@@ -1,7 +1,7 @@
 #pragma once
 
 #include "lesson/LessonSession.h"
-#include "physics/Water.h"
+#include "substances/SubstanceLibrary.h"
 #include "support/FakeClock.h"
 #include "support/TempDir.h"
 

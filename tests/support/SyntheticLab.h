@@ -1,7 +1,7 @@
 #pragma once
 
 #include "analysis/ClausiusClapeyron.h"
-#include "physics/Water.h"
+#include "substances/SubstanceLibrary.h"
 
 #include <random>
 #include <vector>

@@ -1,14 +1,6 @@
 #pragma once
 
-#include "Substance.h"
-
-namespace uttrin {
-
-/// Ordinary water. Liquid-vapour by IAPWS R7-97(2012) region 4, ice-vapour and melting by IAPWS R14-08(2011),
-/// saturated densities and enthalpies by IAPWS SR1-86(1992).
-[[nodiscard]] const Substance& water();
-
-namespace iapws {
+namespace uttrin::iapws {
 
 /// IAPWS R7-97(2012) eq. 30: saturation pressure in Pa. @param t K, 273.15 to 647.096 (not checked here).
 [[nodiscard]] double region4Pressure(double t);
@@ -19,8 +11,6 @@ namespace iapws {
 [[nodiscard]] double sublimationPressure(double t);
 /// Inverse of `sublimationPressure`: K. @param p Pa, 1.94e-40 to 611.657.
 [[nodiscard]] double sublimationTemperature(double p);
-/// IAPWS R14-08(2011) eq. 1: melting pressure of ice Ih in Pa. @param t K, 251.165 to 273.16.
-[[nodiscard]] double meltingPressure(double t);
 
 /// Saturated liquid and vapour by IAPWS SR1-86(1992), 273.16 to 647.096 K.
 struct SaturatedProperties {
@@ -33,5 +23,4 @@ struct SaturatedProperties {
 };
 [[nodiscard]] SaturatedProperties saturatedProperties(double t);
 
-} // namespace iapws
-} // namespace uttrin
+} // namespace uttrin::iapws

@@ -1,0 +1,450 @@
+#include "SubstanceFile.h"
+
+#include "JsonLines.h"
+#include "quantities/Units.h"
+
+#include <fmt/format.h>
+#include <nlohmann/json.hpp>
+
+#include <cmath>
+#include <limits>
+#include <numbers>
+#include <set>
+
+namespace uttrin {
+namespace {
+
+using Json = nlohmann::json;
+constexpr double kAny = std::numeric_limits<double>::max();
+constexpr double kTiny = std::numeric_limits<double>::min();
+
+/// Reads the parts of a file; whatever is wrong is noted with its line and reading goes on.
+class Reader {
+public:
+    Reader(std::string_view text, std::string file) : m_file(std::move(file)), m_lines(linesOfJson(text)) {}
+
+    std::vector<SubstanceProblem> problems;
+
+    void complain(const std::string& pointer, std::string what) {
+        std::string at = pointer;
+        while (!m_lines.contains(at) && !at.empty())
+            at.resize(at.rfind('/'));
+        const auto found = m_lines.find(at);
+        problems.push_back({m_file, found == m_lines.end() ? 0 : found->second, std::move(what)});
+    }
+
+    const Json* find(const Json& in, const std::string& at, const char* key, bool needed = true) {
+        if (in.is_object() && in.contains(key)) return &in[key];
+        if (needed) complain(at, fmt::format("'{}' is missing", key));
+        return nullptr;
+    }
+
+    double number(const Json& in, const std::string& at, const char* key, double low = -kAny,
+                  double high = kAny) {
+        const Json* value = find(in, at, key);
+        return value ? numberOf(*value, at + "/" + key, key, low, high) : std::nan("");
+    }
+
+    double numberOf(const Json& value, const std::string& at, std::string_view name, double low = -kAny,
+                    double high = kAny) {
+        if (!value.is_number()) {
+            complain(at, fmt::format("'{}' must be a number", name));
+            return std::nan("");
+        }
+        const auto v = value.get<double>();
+        if (!(v >= low && v <= high))
+            complain(at, low == kTiny
+                             ? fmt::format("'{}' must be above zero, not {}", name, v)
+                             : fmt::format("'{}' must lie from {:g} to {:g}, not {}", name, low, high, v));
+        return v;
+    }
+
+    std::string text(const Json& in, const std::string& at, const char* key) {
+        const Json* value = find(in, at, key);
+        if (value && value->is_string() && !value->get<std::string>().empty())
+            return value->get<std::string>();
+        if (value) complain(at + "/" + key, fmt::format("'{}' must be a text", key));
+        return {};
+    }
+
+    std::vector<std::vector<double>> rows(const Json& in, const std::string& at, const char* key,
+                                          std::size_t width) {
+        std::vector<std::vector<double>> result;
+        const Json* value = find(in, at, key);
+        if (!value) return result;
+        const std::string here = at + "/" + key;
+        if (!value->is_array() || value->empty()) {
+            complain(here, fmt::format("'{}' must be a list of lists of {} numbers", key, width));
+            return result;
+        }
+        for (std::size_t i = 0; i < value->size(); ++i) {
+            const Json& row = (*value)[i];
+            const std::string there = fmt::format("{}/{}", here, i);
+            if (!row.is_array() || row.size() != width) {
+                complain(there, fmt::format("each of '{}' must be {} numbers", key, width));
+                continue;
+            }
+            result.emplace_back();
+            for (std::size_t j = 0; j < width; ++j)
+                result.back().push_back(numberOf(row[j], fmt::format("{}/{}", there, j), key));
+        }
+        return result;
+    }
+
+    std::vector<double> numbers(const Json& in, const std::string& at, const char* key) {
+        std::vector<double> result;
+        const Json* value = find(in, at, key);
+        for (std::size_t i = 0; value && i < value->size(); ++i)
+            result.push_back(numberOf((*value)[i], fmt::format("{}/{}/{}", at, key, i), key));
+        if (value && result.empty())
+            complain(at + "/" + key, fmt::format("'{}' must be a list of numbers", key));
+        return result;
+    }
+
+    std::vector<CurveTerm> terms(const Json& in, const std::string& at) {
+        std::vector<CurveTerm> result;
+        for (const auto& row : rows(in, at, "terms", 2))
+            result.push_back({row[0], row[1]});
+        return result;
+    }
+
+    std::pair<double, double> range(const Json& in, const std::string& at) {
+        const Json* value = find(in, at, "range_k");
+        if (!value) return {std::nan(""), std::nan("")};
+        if (!value->is_array() || value->size() != 2 || !(*value)[0].is_number() ||
+            !(*value)[1].is_number() ||
+            !((*value)[0].get<double>() > 0.0 && (*value)[0].get<double>() < (*value)[1].get<double>())) {
+            complain(at + "/range_k", "'range_k' must be two temperatures in K, the lower first");
+            return {std::nan(""), std::nan("")};
+        }
+        return {(*value)[0].get<double>(), (*value)[1].get<double>()};
+    }
+
+private:
+    std::string m_file;
+    std::map<std::string, int> m_lines;
+};
+
+RelativeUncertainty relativeUncertainty(Reader& r, const Json& in, const std::string& at) {
+    const Json* value = r.find(in, at, "relative_u");
+    if (!value) return {{{0.0, 0.0}}};
+    if (value->is_number()) return {{{0.0, r.number(in, at, "relative_u", kTiny, 1.0)}}};
+    RelativeUncertainty u;
+    for (const auto& row : r.rows(in, at, "relative_u", 2)) {
+        if (!(row[1] > 0.0) || (!u.at.empty() && !(row[0] > u.at.back().kelvin)))
+            r.complain(at + "/relative_u",
+                       "'relative_u' must be above zero, at temperatures that rise from line to line");
+        u.at.push_back({row[0], row[1]});
+    }
+    if (u.at.empty()) u.at.push_back({0.0, 0.0});
+    return u;
+}
+
+/// log10 or ln, in a pressure and a temperature unit, brought to ln(p / Pa) over kelvin.
+ExtendedAntoine antoine(Reader& r, const Json& in, const std::string& at) {
+    const double a = r.number(in, at, "a"), b = r.number(in, at, "b"), c = r.number(in, at, "c");
+    const std::string logarithm = r.text(in, at, "logarithm"), pressure = r.text(in, at, "pressure_unit"),
+                      temperature = r.text(in, at, "temperature_unit");
+    if (logarithm != "log10" && logarithm != "ln")
+        r.complain(at + "/logarithm", "'logarithm' must be \"log10\" or \"ln\"");
+    if (temperature != "K" && temperature != "degC")
+        r.complain(at + "/temperature_unit", "'temperature_unit' must be \"K\" or \"degC\"");
+    const auto unit = findUnit(pressure, Dimension::Pressure);
+    if (!unit) {
+        r.complain(at + "/pressure_unit", unit.error().message);
+        return {};
+    }
+    const double scale = logarithm == "log10" ? std::numbers::ln10 : 1.0;
+    return {a * scale + std::log((*unit)->factor),
+            -b * scale,
+            temperature == "degC" ? c - kIcePointKelvin : c,
+            0.0,
+            0.0,
+            0.0};
+}
+
+PressureTable pressureTable(Reader& r, const Json& in, const std::string& at) {
+    PressureTable table;
+    constexpr std::size_t kFewest = 4;
+    for (const auto& row : r.rows(in, at, "points", 2)) {
+        if (!table.points.empty() &&
+            !(row[0] > table.points.back().kelvin && row[1] > table.points.back().pascal))
+            r.complain(fmt::format("{}/points/{}", at, table.points.size()),
+                       "temperature and pressure must rise from point to point");
+        table.points.push_back({row[0], row[1]});
+    }
+    if (table.points.size() < kFewest) r.complain(at + "/points", "a table needs at least four points");
+    return table;
+}
+
+std::optional<VapourPressureCurve> pressureCurve(Reader& r, const Json& file, const char* key, bool needed) {
+    const Json* in = r.find(file, "", key, needed);
+    if (!in) return std::nullopt;
+    const std::string at = std::string("/") + key;
+    const std::size_t before = r.problems.size();
+    const std::string form = r.text(*in, at, "form");
+    auto [low, high] = r.range(*in, at);
+    const auto u = relativeUncertainty(r, *in, at);
+    const std::string source = r.text(*in, at, "source");
+    VapourPressureCurve::Form equation;
+    if (form == "reduced-terms") {
+        const double t = r.number(*in, at, "reference_temperature_k", kTiny),
+                     p = r.number(*in, at, "reference_pressure_pa", kTiny);
+        equation = ReducedTerms{t, p, r.terms(*in, at)};
+        if (high > t) r.complain(at + "/range_k", "the range must not go above the reference temperature");
+    } else if (form == "antoine") {
+        equation = antoine(r, *in, at);
+    } else if (form == "extended-antoine") {
+        equation = ExtendedAntoine{r.number(*in, at, "a"), r.number(*in, at, "b"), 0.0,
+                                   r.number(*in, at, "c"), r.number(*in, at, "d"), r.number(*in, at, "e")};
+    } else if (form == "table") {
+        auto table = pressureTable(r, *in, at);
+        if (!table.points.empty() && (low < table.points.front().kelvin || high > table.points.back().kelvin))
+            r.complain(at + "/range_k", "the range must lie within the points");
+        equation = std::move(table);
+    } else if (form == "iapws-r7-97") {
+        equation = IapwsSaturation{};
+    } else if (form == "iapws-r14-08") {
+        equation = IapwsSublimation{};
+    } else if (form == "murphy-koop-2005") {
+        equation = SupercooledWater{};
+    } else if (!form.empty()) {
+        r.complain(at + "/form",
+                   fmt::format("'{}' is not a form of vapour-pressure equation; accepted: reduced-terms, "
+                               "antoine, extended-antoine, table, iapws-r7-97, iapws-r14-08, "
+                               "murphy-koop-2005",
+                               form));
+    }
+    if (r.problems.size() > before) return std::nullopt;
+    try {
+        return VapourPressureCurve(std::move(equation), low, high, u, source);
+    } catch (const std::logic_error&) {
+        r.complain(
+            at, "the pressure does not rise with temperature all through 'range_k'; check the coefficients");
+        return std::nullopt;
+    }
+}
+
+DensityCurve densityCurve(Reader& r, const Json& file, const char* key) {
+    const Json* in = r.find(file, "", key);
+    if (!in) return {ConstantDensity{0.0}, 0.0, 0.0, 0.0, {}};
+    const std::string at = std::string("/") + key;
+    const std::string form = r.text(*in, at, "form");
+    const auto [low, high] = r.range(*in, at);
+    const double u = r.number(*in, at, "relative_u", kTiny, 1.0);
+    const std::string source = r.text(*in, at, "source");
+    const auto critical = [&] { return r.number(*in, at, "critical_temperature_k", kTiny); };
+    const auto reference = [&] { return r.number(*in, at, "reference_density_kg_per_m3", kTiny); };
+    DensityCurve::Form equation = ConstantDensity{0.0};
+    if (form == "exponential-terms" || form == "exponential-terms-over-temperature")
+        equation = ExponentialDensity{critical(), reference(), r.terms(*in, at), form != "exponential-terms"};
+    else if (form == "linear-terms")
+        equation = LinearDensity{critical(), reference(), r.terms(*in, at)};
+    else if (form == "rackett")
+        equation = RackettDensity{critical(), r.number(*in, at, "reference_temperature_k", kTiny),
+                                  reference(), r.number(*in, at, "rackett_factor", 0.1, 0.5)};
+    else if (form == "constant")
+        equation = ConstantDensity{r.number(*in, at, "value_kg_per_m3", kTiny)};
+    else if (form == "virial") {
+        equation = VirialVapour{r.numbers(*in, at, "coefficients_cm3_per_mol")};
+    } else if (form == "corresponding-states")
+        equation = CorrespondingVapour{critical(), r.number(*in, at, "critical_pressure_pa", kTiny),
+                                       r.number(*in, at, "acentric_factor", -0.5, 2.0)};
+    else if (form == "iapws-sr1-86-liquid")
+        equation = IapwsLiquid{};
+    else if (form == "iapws-sr1-86-vapour")
+        equation = IapwsVapour{};
+    else if (!form.empty())
+        r.complain(at + "/form",
+                   fmt::format("'{}' is not a form of density equation; accepted: exponential-terms, "
+                               "exponential-terms-over-temperature, linear-terms, rackett, constant, virial, "
+                               "corresponding-states, iapws-sr1-86-liquid, iapws-sr1-86-vapour",
+                               form));
+    return {std::move(equation), low, high, u, source};
+}
+
+std::optional<MeasuredProperty> measured(Reader& r, const Json& file, const char* key, const char* valueKey) {
+    const Json* in = r.find(file, "", key, false);
+    if (!in) return std::nullopt;
+    const std::string at = std::string("/") + key;
+    return MeasuredProperty{r.number(*in, at, valueKey, kTiny), r.number(*in, at, "temperature_k", kTiny),
+                            r.number(*in, at, "relative_u", kTiny, 1.0), r.text(*in, at, "source")};
+}
+
+std::optional<MeltingCurve> melting(Reader& r, const Json& file) {
+    const Json* in = r.find(file, "", "melting", false);
+    if (!in) return std::nullopt;
+    const std::string form = r.text(*in, "/melting", "form");
+    if (form != "ratio-powers" && form != "excess-powers")
+        r.complain("/melting/form",
+                   "'form' of a melting curve must be \"ratio-powers\" or \"excess-powers\"");
+    const auto [low, high] = r.range(*in, "/melting");
+    return MeltingCurve{r.terms(*in, "/melting"), form == "ratio-powers", low, high,
+                        r.text(*in, "/melting", "source")};
+}
+
+struct Kind {
+    const char* id;
+    PublishedValue::What what;
+    const char* valueKey;
+};
+constexpr Kind kKinds[] = {
+    {"pressure", PublishedValue::Pressure, "value_pa"},
+    {"boiling-point", PublishedValue::BoilingPoint, "value_k"},
+    {"enthalpy-of-vaporisation", PublishedValue::EnthalpyOfVaporisation, "value_j_per_mol"},
+    {"liquid-density", PublishedValue::LiquidDensity, "value_kg_per_m3"},
+};
+
+std::vector<PublishedValue> published(Reader& r, const Json& file) {
+    std::vector<PublishedValue> result;
+    const Json* in = r.find(file, "", "published_values", false);
+    if (!in) return result;
+    for (std::size_t i = 0; i < in->size(); ++i) {
+        const Json& value = (*in)[i];
+        const std::string at = fmt::format("/published_values/{}", i);
+        const std::string what = r.text(value, at, "what");
+        const auto* kind =
+            std::find_if(std::begin(kKinds), std::end(kKinds), [&](const Kind& k) { return what == k.id; });
+        if (kind == std::end(kKinds)) {
+            r.complain(at,
+                       "'what' must be pressure, boiling-point, enthalpy-of-vaporisation or liquid-density");
+            continue;
+        }
+        PublishedValue v{kind->what,
+                         0.0,
+                         r.number(value, at, kind->valueKey, kTiny),
+                         0.0,
+                         r.number(value, at, "tolerance", kTiny),
+                         r.text(value, at, "source")};
+        if (v.what == PublishedValue::BoilingPoint)
+            v.pascal = r.number(value, at, "pressure_pa", kTiny);
+        else
+            v.kelvin = r.number(value, at, "temperature_k", kTiny);
+        if (v.what == PublishedValue::BoilingPoint) v.kelvin = v.value;
+        result.push_back(std::move(v));
+    }
+    return result;
+}
+
+std::vector<std::string> hazards(Reader& r, const Json& file) {
+    static const std::set<std::string> known{"flammable",  "toxic",    "cold",
+                                             "asphyxiant", "narcotic", "pressure"};
+    std::vector<std::string> result;
+    const Json* in = r.find(file, "", "hazards", false);
+    for (std::size_t i = 0; in && i < in->size(); ++i) {
+        const auto word = (*in)[i].is_string() ? (*in)[i].get<std::string>() : std::string();
+        if (known.contains(word))
+            result.push_back(word);
+        else
+            r.complain(fmt::format("/hazards/{}", i),
+                       "a hazard must be flammable, toxic, cold, asphyxiant, narcotic or pressure");
+    }
+    return result;
+}
+
+std::vector<std::string> sourcesOf(const SubstanceDefinition& d) {
+    std::vector<std::string> result;
+    const auto add = [&result](const std::string& source) {
+        if (!source.empty() && std::find(result.begin(), result.end(), source) == result.end())
+            result.push_back(source);
+    };
+    add(d.liquid.source());
+    if (d.solid) add(d.solid->source());
+    if (d.supercooled) add(d.supercooled->source());
+    if (d.melting) add(d.melting->source);
+    add(d.liquidDensity.source());
+    add(d.vapourDensity.source());
+    return result;
+}
+
+tl::expected<SubstanceDefinition, std::vector<SubstanceProblem>> build(Reader& r, const Json& file) {
+    const auto point = [&](const char* key) -> std::pair<double, double> {
+        const Json* in = r.find(file, "", key);
+        const std::string at = std::string("/") + key;
+        if (!in) return {0.0, 0.0};
+        (void)r.text(*in, at, "source");
+        return {r.number(*in, at, "temperature_k", kTiny), r.number(*in, at, "pressure_pa", kTiny)};
+    };
+    const std::string id = r.text(file, "", "id"), name = r.text(file, "", "name"),
+                      formula = r.text(file, "", "formula");
+    const double molarMass = r.number(file, "", "molar_mass_kg_per_mol", 1e-3, 1.0);
+    const auto triple = point("triple_point"), critical = point("critical_point");
+    auto liquid = pressureCurve(r, file, "liquid_vapour", true);
+    auto solid = pressureCurve(r, file, "solid_vapour", false);
+    auto supercooled = pressureCurve(r, file, "supercooled_liquid", false);
+    auto liquidDensity = densityCurve(r, file, "liquid_density"),
+         vapourDensity = densityCurve(r, file, "vapour_density");
+    std::optional<DensityCurve> solidDensity, vapourOverSolid;
+    if (file.contains("solid_density")) solidDensity = densityCurve(r, file, "solid_density");
+    if (file.contains("vapour_density_over_solid"))
+        vapourOverSolid = densityCurve(r, file, "vapour_density_over_solid");
+    auto enthalpy = EnthalpySource::Clapeyron;
+    if (file.contains("enthalpy_of_vaporisation")) {
+        if (file["enthalpy_of_vaporisation"] == "iapws-sr1-86")
+            enthalpy = EnthalpySource::IapwsSr186;
+        else if (file["enthalpy_of_vaporisation"] != "clapeyron")
+            r.complain("/enthalpy_of_vaporisation",
+                       "'enthalpy_of_vaporisation' must be \"clapeyron\" or \"iapws-sr1-86\"");
+    }
+    SubstanceProperties properties{measured(r, file, "liquid_heat_capacity", "value_j_per_mol_k"),
+                                   measured(r, file, "vapour_heat_capacity", "value_j_per_mol_k"),
+                                   measured(r, file, "solid_heat_capacity", "value_j_per_mol_k"),
+                                   measured(r, file, "enthalpy_of_fusion", "value_j_per_mol"),
+                                   measured(r, file, "vapour_viscosity", "value_pa_s")};
+    auto melts = melting(r, file);
+    auto dangers = hazards(r, file);
+    auto values = published(r, file);
+    if (!r.problems.empty()) return tl::unexpected(r.problems);
+    const auto zero = Temperature::fromKelvin(0.0);
+    SubstanceDefinition d{{id,
+                           name,
+                           formula,
+                           molarMass,
+                           Temperature::fromKelvin(triple.first),
+                           Pressure::fromPascal(triple.second),
+                           zero,
+                           Temperature::fromKelvin(critical.first),
+                           Pressure::fromPascal(critical.second),
+                           zero,
+                           zero,
+                           {}},
+                          std::move(*liquid),
+                          std::move(solid),
+                          std::move(supercooled),
+                          std::move(melts),
+                          std::move(liquidDensity),
+                          std::move(vapourDensity),
+                          std::move(solidDensity),
+                          std::move(vapourOverSolid),
+                          enthalpy,
+                          std::move(properties),
+                          std::move(dangers),
+                          std::move(values)};
+    d.facts.sources = sourcesOf(d);
+    return d;
+}
+
+} // namespace
+
+std::string SubstanceProblem::sentence() const {
+    return line > 0 ? fmt::format("{}, line {}: {}", file, line, what) : fmt::format("{}: {}", file, what);
+}
+
+tl::expected<SubstanceDefinition, std::vector<SubstanceProblem>> readSubstanceFile(std::string_view text,
+                                                                                   const std::string& file) {
+    Json json;
+    try {
+        json = Json::parse(text);
+    } catch (const Json::parse_error& e) {
+        return tl::unexpected(
+            std::vector{SubstanceProblem{file, lineOfOffset(text, e.byte > 0 ? e.byte - 1 : 0),
+                                         "this is not JSON: a comma, bracket or quote is wrong"}});
+    }
+    if (!json.is_object())
+        return tl::unexpected(
+            std::vector{SubstanceProblem{file, 1, "a substance is one JSON object, in braces"}});
+    Reader reader(text, file);
+    return build(reader, json);
+}
+
+} // namespace uttrin

@@ -1,0 +1,94 @@
+#include "SubstanceLibrary.h"
+
+#include "ShippedTexts.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cstdlib>
+#include <fstream>
+#include <sstream>
+#include <stdexcept>
+
+namespace uttrin {
+
+SubstanceLibrary::SubstanceLibrary() {
+    for (const ShippedText& shipped : shippedSubstances())
+        for (const SubstanceProblem& problem : add(shipped.text, std::string(shipped.file)))
+            throw std::logic_error("shipped substance: " + problem.sentence());
+}
+
+std::vector<SubstanceProblem> SubstanceLibrary::add(std::string_view text, const std::string& file) {
+    auto definition = readSubstanceFile(text, file);
+    if (!definition) return definition.error();
+    const std::string id = definition->facts.id;
+    if (std::any_of(m_order.begin(), m_order.end(), [&](const Substance* s) { return s->facts().id == id; }))
+        return {
+            {file, 0, fmt::format("the id '{}' is already taken by another substance; choose another", id)}};
+    try {
+        m_owned.push_back(std::make_unique<const Substance>(std::move(*definition)));
+    } catch (const std::logic_error& e) {
+        return {{file, 0,
+                 fmt::format("{} ('solid_vapour' and 'liquid_vapour', within a thousandth in pressure)",
+                             e.what())}};
+    }
+    m_order.push_back(m_owned.back().get());
+    return {};
+}
+
+std::vector<SubstanceProblem> SubstanceLibrary::addFolder(const std::filesystem::path& folder) {
+    std::vector<std::filesystem::path> files;
+    std::error_code none;
+    for (const auto& entry : std::filesystem::directory_iterator(folder, none))
+        if (entry.path().extension() == ".json" &&
+            !entry.path().filename().string().ends_with(".schema.json"))
+            files.push_back(entry.path());
+    std::sort(files.begin(), files.end());
+    std::vector<SubstanceProblem> problems;
+    for (const auto& path : files) {
+        std::ifstream in(path, std::ios::binary);
+        std::ostringstream text;
+        text << in.rdbuf();
+        if (!in) {
+            problems.push_back({path.filename().string(), 0, "cannot be read"});
+            continue;
+        }
+        for (auto& problem : add(text.str(), path.filename().string()))
+            problems.push_back(std::move(problem));
+    }
+    return problems;
+}
+
+Result<const Substance*> SubstanceLibrary::find(std::string_view id) const {
+    std::string known;
+    for (const Substance* s : m_order) {
+        if (s->facts().id == id) return s;
+        known += (known.empty() ? "" : ", ") + s->facts().id;
+    }
+    return fail(Failure::BadInput,
+                fmt::format("'{}' is not a fluid that Uttrin knows; accepted: {}", id, known));
+}
+
+SubstanceLibrary& substanceLibrary() {
+    static SubstanceLibrary library;
+    return library;
+}
+
+std::filesystem::path ownSubstanceFolder() {
+    const char* data = std::getenv("XDG_DATA_HOME"); // NOLINT(concurrency-mt-unsafe): read at the start only
+    const char* home = std::getenv("HOME");          // NOLINT(concurrency-mt-unsafe)
+    const std::filesystem::path base = data && *data
+                                           ? std::filesystem::path(data)
+                                           : std::filesystem::path(home ? home : ".") / ".local" / "share";
+    return base / "uttrin" / "substances";
+}
+
+std::span<const Substance* const> substances() { return substanceLibrary().all(); }
+Result<const Substance*> findSubstance(std::string_view id) { return substanceLibrary().find(id); }
+
+const Substance& water() {
+    static const Substance& instance = **findSubstance("water");
+    return instance;
+}
+
+} // namespace uttrin
