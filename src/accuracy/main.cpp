@@ -1,5 +1,9 @@
 // Writes docs/accuracy.md: what Uttrin computes beside what is published.
+#include "physics/Constants.h"
 #include "quantities/Rounding.h"
+#include "solutions/BinaryMixture.h"
+#include "solutions/Liquid.h"
+#include "solutions/SodiumChloride.h"
 #include "substances/SubstanceLibrary.h"
 
 #include <fmt/format.h>
@@ -47,6 +51,57 @@ Line lineOf(const Substance& s, const PublishedValue& v) {
     return {};
 }
 
+/// Published values of solutions beside ours.
+void printSolutions() {
+    fmt::print("\n## Solutions\n\n### Sodium chloride in water\n{}; freezing: {}.\n\n"
+               "| quantity | Uttrin | published | difference | source |\n| --- | ---: | ---: | --- | --- |\n",
+               sodiumChloride::kBoilingSource, sodiumChloride::kFreezingSource);
+    const auto row = [](const std::string& what, double ours, double published, int decimals,
+                        const char* unit, const char* source) {
+        fmt::print("| {} | {} | {} | {}{} | {} |\n", what, fixed(ours, decimals), fixed(published, decimals),
+                   fixedSigned(ours - published, decimals), unit, source);
+    };
+    for (const auto& [molality, phi] :
+         {std::pair{0.1, 0.9324}, {1.0, 0.9355}, {3.0, 1.0453}, {5.0, 1.1916}, {6.0, 1.2706}})
+        row(fmt::format("osmotic coefficient at {} mol/kg, 25 °C", molality),
+            *sodiumChloride::osmoticCoefficient(molality, Temperature::fromCelsius(25.0)), phi, 4, "",
+            "W. J. Hamer and Y.-C. Wu, J. Phys. Chem. Ref. Data 1 (1972) 1047");
+    const auto standard = Pressure::fromPascal(kStandardAtmospherePascal);
+    const double saturated = sodiumChloride::saturationMolality(Temperature::fromCelsius(108.7));
+    row("boiling point of the saturated solution at 101.325 kPa, °C",
+        Liquid::make(water(), {SoluteKind::SodiumChloride, saturated, 1.0})
+            ->boilingPoint(standard)
+            ->celsius(),
+        108.7, 2, " K", "handbooks of chemistry");
+    row("ebullioscopic constant of water at 101.325 kPa, K kg/mol", *ebullioscopicConstant(water(), standard),
+        0.513, 4, "", "CRC Handbook of Chemistry and Physics");
+    for (const BinaryMixture& m : waterMixtures()) {
+        fmt::print("\n### {}\n{}.\n\n| quantity | Uttrin | published | difference | source |\n| --- | ---: | "
+                   "---: | --- | --- |\n",
+                   m.id(), m.source());
+        const auto bubble = [&](double x, double celsius) {
+            row(fmt::format("bubble point at 101.325 kPa, x = {}, °C", x),
+                m.bubblePoint(x, standard)->temperature.celsius(), celsius, 2, " K",
+                "handbook table of vapour-liquid equilibria");
+        };
+        if (m.id() == "ethanol-water") {
+            for (const auto& [x, t] :
+                 {std::pair{0.0966, 86.7}, {0.2337, 82.7}, {0.5079, 79.8}, {0.7472, 78.41}, {0.8943, 78.15}})
+                bubble(x, t);
+            row("azeotrope at 101.325 kPa, K", m.azeotrope(standard)->temperature.kelvin(), 351.3, 2, " K",
+                "handbooks of chemistry");
+            row("azeotrope at 101.325 kPa, fraction of ethanol", m.azeotrope(standard)->liquidFraction, 0.894,
+                3, "", "handbooks of chemistry");
+        } else if (m.id() == "methanol-water") {
+            for (const auto& [x, t] : {std::pair{0.1, 87.7}, {0.4, 75.3}, {0.8, 67.5}})
+                bubble(x, t);
+        } else {
+            for (const auto& [x, t] : {std::pair{0.1, 68.53}, {0.4, 60.75}, {0.8, 57.49}})
+                bubble(x, t);
+        }
+    }
+}
+
 } // namespace
 
 int main() {
@@ -65,5 +120,6 @@ int main() {
             fmt::print("| {} | {} | {} | {} | {} |\n", l.what, l.ours, l.published, l.difference, v.source);
         }
     }
+    printSolutions();
     return 0;
 }

@@ -23,12 +23,12 @@ struct Deviation {
 
 /// Superheat of a pair, or nothing where the pressure is not possible.
 std::optional<Deviation> deviation(const CapturePair& pair, const GaugeReading& reading,
-                                   double temperatureReading, const Substance& substance) {
+                                   double temperatureReading, const Liquid& liquid) {
     const auto p = toAbsolute(pair.gauge, reading, pair.room, pair.zero);
     const auto t = toTemperature(pair.thermometer, temperatureReading);
     if (!p || !t || !(p->pressure.pascal() > 0.0)) return std::nullopt;
     if (pair.room && p->pressure.pascal() > kAboveRoom * pair.room->station.pascal()) return std::nullopt;
-    const auto boils = substance.saturationAt(p->pressure);
+    const auto boils = liquid.saturationAt(p->pressure);
     if (!boils) return std::nullopt;
     return Deviation{(t->temperature - boils->temperature).kelvin(),
                      std::hypot(t->u(), p->u() / boils->slope, boils->temperatureU())};
@@ -84,9 +84,9 @@ bool isTarget(const CapturePair& pair) {
            tolerance;
 }
 
-SlipFinding explain(const CapturePair& pair, const Substance& substance, SlipFinding finding) {
+SlipFinding explain(const CapturePair& pair, const Liquid& liquid, SlipFinding finding) {
     for (Explanation& e : explanations(pair)) {
-        const auto d = deviation(pair, e.reading, e.temperature, substance);
+        const auto d = deviation(pair, e.reading, e.temperature, liquid);
         if (!d || std::abs(d->kelvin) > std::max(kExplainedWithin, kCoverageFactor * d->u)) continue;
         finding.kind = e.kind;
         finding.sentence = std::move(e.sentence);
@@ -123,22 +123,22 @@ SlipFinding describe(const CapturePair& pair, SlipFinding f) {
 
 } // namespace
 
-SlipFinding checkForSlip(const CapturePair& pair, const Substance& substance) {
+SlipFinding checkForSlip(const CapturePair& pair, const Liquid& liquid) {
     SlipFinding finding;
     if (!pair.room && pair.gauge.convention != PressureConvention::Absolute) return finding;
-    const auto plain = deviation(pair, pair.reading, pair.temperatureReading, substance);
+    const auto plain = deviation(pair, pair.reading, pair.temperatureReading, liquid);
     if (!plain) {
         finding.kind = SlipKind::Impossible;
         finding.sentence = "That pressure cannot be in this vessel: below a perfect vacuum, or well above "
                            "the room. Read the gauge again.";
-        return explain(pair, substance, finding);
+        return explain(pair, liquid, finding);
     }
     finding.superheatKelvin = plain->kelvin;
     finding.superheatU = plain->u;
     const double off = std::abs(plain->kelvin);
     if (off <= std::max(kSmallestOddity, kCoverageFactor * plain->u)) return finding;
     if (off > std::max(kWorthExplaining, kCoverageFactor * plain->u)) {
-        SlipFinding explained = explain(pair, substance, finding);
+        SlipFinding explained = explain(pair, liquid, finding);
         if (explained.kind != SlipKind::None) return explained;
     }
     return describe(pair, finding);

@@ -2,7 +2,7 @@
 
 #include "instruments/PressureInstrument.h"
 #include "instruments/Thermometer.h"
-#include "physics/Substance.h"
+#include "solutions/Liquid.h"
 
 #include <optional>
 #include <string>
@@ -48,6 +48,6 @@ struct CapturePair {
 
 /// Names a likely slip before a point is taken. Without a room pressure only an absolute instrument can be
 /// checked.
-[[nodiscard]] SlipFinding checkForSlip(const CapturePair& pair, const Substance& substance);
+[[nodiscard]] SlipFinding checkForSlip(const CapturePair& pair, const Liquid& liquid);
 
 } // namespace uttrin

@@ -19,6 +19,11 @@ namespace {
 constexpr int kShapes = 5;
 constexpr int kStep = 3; // px between samples of a curve
 
+/// Where what is in the vessel boils: the solution, or the pure substance.
+Result<Temperature> boilingAt(const MapView& v, Pressure p) {
+    return v.solution ? v.solution->boilingPoint(p) : v.substance->boilingPoint(p);
+}
+
 /// A group's shape: colour is never the only sign.
 void shape(QPainter& p, int group, QPointF at, double r) {
     QPolygonF corners;
@@ -79,6 +84,7 @@ void PhaseRegions::draw(QCPPainter* p) {
     p->setPen(QPen(t.ink, 2));
     drawCurve(*p, curve);
     drawMetastable(*p);
+    drawSolution(*p);
     drawNamedPoints(*p, curve);
     drawOverlays(*p);
     drawLabels(*p, border);
@@ -166,6 +172,31 @@ void PhaseRegions::drawMetastable(QCPPainter& p) const {
     p.setFont(fontOf(theme().small));
     p.drawText(QRectF(middle.x() - 190, middle.y() - 26, 180, 20), Qt::AlignRight | Qt::AlignVCenter,
                PhaseMap::tr("metastable liquid"));
+}
+
+void PhaseRegions::drawSolution(QCPPainter& p) const {
+    const MapView& v = m_map->view();
+    if (!v.solution) return;
+    const QRect area = clipRect();
+    QPolygonF line;
+    for (int px = area.left(); px <= area.right(); px += 2 * kStep) {
+        const auto kelvin = Temperature::fromKelvin(m_map->kelvinAt(m_map->xAxis->pixelToCoord(px)));
+        if (const auto pressure = v.solution->vapourPressure(kelvin))
+            line << QPointF(px, yPixel(pressure->pascal()));
+    }
+    p.setPen(QPen(theme().done, 2));
+    p.drawPolyline(line);
+    // Its name stands on the vapour's side, a third down the map.
+    const double height = area.top() + 0.35 * area.height();
+    const auto at = std::min_element(line.begin(), line.end(), [height](QPointF a, QPointF b) {
+        return std::abs(a.y() - height) < std::abs(b.y() - height);
+    });
+    if (at == line.end()) return;
+    const bool mirrored = m_map->axes() == PhaseMap::Axes::ClausiusClapeyron;
+    const double room = mirrored ? at->x() - area.left() - 14 : area.right() - at->x() - 12;
+    p.setFont(fontOf(theme().small, QFont::DemiBold));
+    p.drawText(QRectF(mirrored ? area.left() + 4 : at->x() + 10, at->y() + 6, room, 70),
+               (mirrored ? Qt::AlignRight : Qt::AlignLeft) | Qt::TextWordWrap, onScreen(v.solution->name()));
 }
 
 void PhaseRegions::drawNamedPoints(QCPPainter& p, const PhaseCurve& curve) const {
@@ -307,7 +338,7 @@ void MapMarks::drawTargets(QCPPainter& p) const {
         double kelvin = target.kelvin, pascal = target.pascal;
         if (dragged) {
             pascal = m_map->m_draggedPascal;
-            if (const auto boils = m_map->view().substance->boilingPoint(Pressure::fromPascal(pascal)))
+            if (const auto boils = boilingAt(m_map->view(), Pressure::fromPascal(pascal)))
                 kelvin = boils->kelvin();
         }
         const QPointF at = m_map->pixelOf(kelvin, pascal);
@@ -458,7 +489,7 @@ void MapMarks::drawLive(QCPPainter& p) const {
     const MapView& v = m_map->view();
     if (!v.liveKelvin || !v.livePascal || *v.livePascal <= 0.0) return;
     const QPointF at = m_map->pixelOf(*v.liveKelvin, *v.livePascal);
-    const auto boils = m_map->view().substance->boilingPoint(Pressure::fromPascal(*v.livePascal));
+    const auto boils = boilingAt(m_map->view(), Pressure::fromPascal(*v.livePascal));
     if (boils) { // the distance to boiling at this pressure
         const double away = *v.liveKelvin - boils->kelvin();
         p.setPen(QPen(t.hot, 4, Qt::SolidLine, Qt::FlatCap));
@@ -485,7 +516,7 @@ void MapMarks::drawCursor(QCPPainter& p) const {
     const double pascal = m_map->pascalAt(m_map->yAxis->pixelToCoord(at.y()));
     double kelvin = m_map->kelvinAt(m_map->xAxis->pixelToCoord(at.x()));
     QString text;
-    const auto boils = m_map->view().substance->boilingPoint(Pressure::fromPascal(pascal));
+    const auto boils = boilingAt(m_map->view(), Pressure::fromPascal(pascal));
     if (m_map->m_dragged && boils) kelvin = boils->kelvin();
     text =
         PhaseMap::tr("%1 kPa, %2 °C").arg(onScreen(pascal * 1e-3, 2), onScreen(kelvin - kIcePointKelvin, 1));

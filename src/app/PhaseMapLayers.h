@@ -25,6 +25,7 @@ private:
     void fillAboveCritical(QCPPainter& p, const PhaseCurve& curve) const;
     void drawCurve(QCPPainter& p, const PhaseCurve& curve) const;
     void drawMetastable(QCPPainter& p) const;
+    void drawSolution(QCPPainter& p) const;
     void drawNamedPoints(QCPPainter& p, const PhaseCurve& curve) const;
     void drawOverlays(QCPPainter& p) const;
     void drawLabels(QCPPainter& p, const QPolygonF& border) const;

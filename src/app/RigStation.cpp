@@ -10,6 +10,7 @@
 #include <QComboBox>
 #include <QGridLayout>
 #include <QHBoxLayout>
+#include <QPushButton>
 
 #include <cmath>
 
@@ -163,6 +164,28 @@ QWidget* RigStation::buildVessel() {
     grid->addWidget(m_floor, 1, 1);
     grid->addWidget(m_heater, 1, 2);
     card->column()->addLayout(grid);
+    m_solute = new QComboBox;
+    m_solute->setObjectName(QStringLiteral("solute"));
+    m_solute->setAccessibleName(tr("Dissolved in it"));
+    for (const auto& [kind, label] : {std::pair{SoluteKind::None, tr("nothing")},
+                                      {SoluteKind::SodiumChloride, tr("sodium chloride")},
+                                      {SoluteKind::Sucrose, tr("sugar (sucrose)")},
+                                      {SoluteKind::Ideal, tr("another solute, dilute")},
+                                      {SoluteKind::Ethanol, tr("ethanol, mixed")},
+                                      {SoluteKind::Methanol, tr("methanol, mixed")},
+                                      {SoluteKind::Acetone, tr("acetone, mixed")}})
+        m_solute->addItem(label, onScreen(id(kind)));
+    m_soluteAmount = new NumberField(tr("How much"), {}, QStringLiteral("soluteAmount"));
+    m_soluteFactor = new NumberField(tr("van 't Hoff factor"), {}, QStringLiteral("soluteFactor"));
+    m_secondPart = new QPushButton(tr("Make it a second part"));
+    m_secondPart->setObjectName(QStringLiteral("secondPart"));
+    m_secondPart->setToolTip(
+        tr("Adds the same run with this solution as a plan of its own, and leaves the present plan with the "
+           "pure liquid"));
+    grid->addLayout(labelled(tr("Dissolved in it"), m_solute), 2, 0);
+    grid->addWidget(m_soluteAmount, 2, 1);
+    grid->addWidget(m_soluteFactor, 2, 2);
+    grid->addWidget(m_secondPart, 3, 0, 1, 2);
     auto* aidRow = new QHBoxLayout;
     m_aid = new Segments(QStringLiteral("nucleationAid"));
     m_aid->setChoices({tr("boiling chips"), tr("stirrer"), tr("nothing")});
@@ -196,6 +219,24 @@ void RigStation::wire() {
                            m_thermometerAccuracy, m_vessel, m_liquid, m_depth, m_heater, m_pump, m_floor})
         connect(f, &NumberField::committed, this, &RigStation::apply);
     connect(m_fresh, &QCheckBox::clicked, this, &RigStation::apply);
+    for (NumberField* f : {m_soluteAmount, m_soluteFactor})
+        connect(f, &NumberField::committed, this, &RigStation::apply);
+    connect(m_solute, &QComboBox::activated, this, [this] {
+        const auto kind = chosenSolute().kind;
+        m_soluteAmount->setValue(byMassFraction(kind) ? 20.0 : 1.0);
+        m_soluteFactor->setValue(1.0);
+        apply();
+    });
+    connect(m_secondPart, &QPushButton::clicked, this, [this] {
+        const Solute solute = session().plan().solute;
+        Plan pure = session().plan();
+        pure.solute = {};
+        const auto changed = session().changePlan(pure, tr("Change the rig").toStdString());
+        if (changed)
+            m_controller.report(session().addSolutionPart(solute));
+        else
+            m_controller.report(changed);
+    });
     connect(m_substance, &QComboBox::activated, this, [this] {
         const auto room = session().room();
         const auto changed =
@@ -276,9 +317,32 @@ void RigStation::apply() {
     take(m_heater, p.rig.heaterWatt);
     take(m_pump, p.rig.pumpLitrePerMinute);
     if (const auto floor = m_floor->value()) p.rig.pumpUltimatePa = *floor * 1e3;
+    p.solute = chosenSolute();
     p.rig.aid = kAids[std::max(0, m_aid->chosen())];
     p.rig.aidFresh = m_fresh->isChecked();
     m_controller.report(session().changePlan(p, tr("Change the rig").toStdString()));
+}
+
+Solute RigStation::chosenSolute() const {
+    Solute s;
+    s.kind = soluteKindFromId(m_solute->currentData().toString().toStdString()).value_or(SoluteKind::None);
+    constexpr double kPercent = 100.0;
+    s.amount = m_soluteAmount->value().value_or(0.0) / (byMassFraction(s.kind) ? kPercent : 1.0);
+    s.factor = m_soluteFactor->value().value_or(1.0);
+    if (s.kind == SoluteKind::None) s = {};
+    return s;
+}
+
+void RigStation::showSolute(const Plan& plan) {
+    const Solute& s = plan.solute;
+    const bool some = s.kind != SoluteKind::None, mass = byMassFraction(s.kind);
+    m_solute->setCurrentIndex(m_solute->findData(onScreen(id(s.kind))));
+    m_soluteAmount->setVisible(some);
+    m_soluteAmount->setUnit(mass ? tr("% by mass") : tr("mol/kg"));
+    m_soluteAmount->setValue(some ? std::optional(mass ? 100.0 * s.amount : s.amount) : std::nullopt);
+    m_soluteFactor->setVisible(s.kind == SoluteKind::Ideal);
+    m_soluteFactor->setValue(s.factor);
+    m_secondPart->setVisible(some);
 }
 
 void RigStation::showMeaning() {
@@ -294,7 +358,8 @@ void RigStation::showMeaning() {
     constexpr double kBelowNormal = 40.0; // K, a boiling point that a lesson would choose: 60 degC for water
     const double celsius =
         10.0 * std::round((liquid.facts().normalBoilingPoint.celsius() - kBelowNormal) / 10.0);
-    const auto example = liquid.vapourPressure(Temperature::fromCelsius(celsius));
+    const Liquid boiling = liquidOf(session().plan());
+    const auto example = boiling.vapourPressure(Temperature::fromCelsius(celsius));
     if (!example) {
         m_meaning->clear();
         return;
@@ -305,7 +370,7 @@ void RigStation::showMeaning() {
             .arg(onScreen(uttrin::text(g, toReadableReading(g, here, here))),
                  onScreen(uttrin::text(g, toReadableReading(g, *example, here))), u,
                  onScreen(example->kilopascal(), 1),
-                 onScreen(liquid.facts().name) +
+                 onScreen(boiling.name()) +
                      (celsius < liquid.facts().triple.celsius() ? tr(" sublimes") : tr(" boils")),
                  onScreen(celsius, 0)));
 }
@@ -375,6 +440,7 @@ void RigStation::refresh() {
     m_aid->choose(indexOf(kAids, p.rig.aid));
     m_fresh->setChecked(p.rig.aidFresh);
     m_fresh->setVisible(p.rig.aid == NucleationAid::Chips);
+    showSolute(p);
     showMeaning();
     m_map->show(mapView(session(), MapPurpose::Plan));
     m_filling = false;

@@ -303,7 +303,7 @@ void RoomStation::enter(const char* role) {
             return;
         }
         const Milliseconds offset = session().model().lesson().utcOffsetMin * kMinuteMs;
-        const Milliseconds local = at + offset, day = 24 * 60 * kMinuteMs;
+        const Milliseconds local = at + offset, day = 24LL * 60 * kMinuteMs;
         at = local - local % day + clock.msecsSinceStartOfDay() - offset;
     }
     m_shownRecord = -1;

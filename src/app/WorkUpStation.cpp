@@ -221,7 +221,9 @@ void WorkUpStation::showRows() {
         : fitted ? onScreen(v.resultUnder)
                  : onScreen(v.problem));
     m_comparison->setText(student ? QString() : onScreen(v.comparison));
-    m_boils->setText(student ? QString() : onScreen(v.boilingPoints));
+    m_boils->setText(
+        student ? QString()
+                : onScreen(v.boilingPoints + (v.dissolved.empty() ? std::string() : "\n" + v.dissolved)));
     QStringList causes;
     for (const auto& c : v.causes)
         causes << onScreen(c);
@@ -229,6 +231,7 @@ void WorkUpStation::showRows() {
     for (QWidget* w : {static_cast<QWidget*>(m_comparison), static_cast<QWidget*>(m_boils),
                        static_cast<QWidget*>(m_causes), static_cast<QWidget*>(m_lines)})
         w->setVisible(fitted && !student);
+    if (v.causes.empty()) m_causes->hide();
 
     QVector<TableModel::Row> lines;
     const auto add = [&](const FitLine& f) {

@@ -3,6 +3,8 @@
 #include "physics/Constants.h"
 #include "quantities/Rounding.h"
 #include "quantities/Units.h"
+#include "solutions/Liquid.h"
+#include "solutions/SodiumChloride.h"
 #include "substances/SubstanceLibrary.h"
 
 #include <fmt/format.h>
@@ -14,6 +16,42 @@ namespace uttrin::cli {
 namespace {
 
 std::string kPa(double pa) { return fmt::format("{:.6g} kPa", pa * 1e-3); }
+
+void addSolute(CLI::App& verb, std::string& solute, double& molality, double& massFraction, double& factor) {
+    verb.add_option("--solute", solute, "nacl, sucrose, ideal, ethanol, methanol, acetone; none")
+        ->capture_default_str();
+    verb.add_option("--molality", molality, "mol of solute in 1 kg of solvent: nacl, ideal");
+    verb.add_option("--mass-fraction", massFraction,
+                    "0 to 1: sucrose, ethanol, methanol, acetone; also nacl");
+    verb.add_option("--factor", factor, "van 't Hoff factor of an ideal solute")->capture_default_str();
+}
+
+/// The liquid that the options speak of.
+Liquid soluteIn(const Substance& solvent, const std::string& solute, double molality, double massFraction,
+                double factor) {
+    Solute s{need(soluteKindFromId(solute)), 0.0, factor};
+    if (s.kind == SoluteKind::None) {
+        if (molality > 0.0 || massFraction > 0.0)
+            throw Refusal{{Failure::BadInput,
+                           "--molality and --mass-fraction need --solute: nacl, sucrose, ideal, ethanol, "
+                           "methanol or acetone"}};
+        return Liquid(solvent);
+    }
+    if (byMassFraction(s.kind)) {
+        if (molality > 0.0)
+            throw Refusal{
+                {Failure::BadInput,
+                 fmt::format("--solute {} takes --mass-fraction (0 to 1), not --molality", solute)}};
+        s.amount = massFraction;
+    } else if (massFraction > 0.0) {
+        if (s.kind != SoluteKind::SodiumChloride || massFraction >= 1.0)
+            throw Refusal{{Failure::BadInput, fmt::format("--solute {} takes --molality", solute)}};
+        s.amount = sodiumChloride::molalityOf(massFraction);
+    } else {
+        s.amount = molality;
+    }
+    return need(Liquid::make(solvent, s));
+}
 
 } // namespace
 
@@ -80,7 +118,8 @@ Job addSaturation(CLI::App& verb) {
 
 Job addBoil(CLI::App& verb) {
     struct In {
-        std::string fluid = "water", pressure, kind = "absolute", room, roomU;
+        std::string fluid = "water", pressure, kind = "absolute", room, roomU, solute = "none";
+        double molality = 0.0, massFraction = 0.0, factor = 1.0;
     };
     auto in = std::make_shared<In>();
     verb.add_option("--fluid", in->fluid, "fluid id, see `fluids`")->capture_default_str();
@@ -90,6 +129,7 @@ Job addBoil(CLI::App& verb) {
         ->capture_default_str();
     verb.add_option("--room", in->room, "the room's absolute pressure; needed by gauge and vacuum");
     verb.add_option("--room-u", in->roomU, "its standard uncertainty");
+    addSolute(verb, in->solute, in->molality, in->massFraction, in->factor);
     return [in] {
         const Substance& s = *need(findSubstance(in->fluid));
         Pressure absolute = Pressure::fromPascal(0.0);
@@ -112,18 +152,44 @@ Job addBoil(CLI::App& verb) {
                                                               "vacuum; check the sign, the unit and --kind",
                                                               in->pressure, kPa(room.pascal()))}};
         }
-        const auto state = need(s.saturationAt(absolute));
+        const Liquid liquid = soluteIn(s, in->solute, in->molality, in->massFraction, in->factor);
+        const auto state = need(liquid.saturationAt(absolute));
         Answer a;
         a.json = {{"fluid", s.facts().id},
                   {"absolute_pa", absolute.pascal()},
                   {"boiling_point_k", state.temperature.kelvin()},
                   {"boiling_point_k_u", std::hypot(state.temperatureU(), u / state.slope)},
                   {"phases", name(state.phases)},
-                  {"elevation_k", 0.0},
-                  {"source", s.source(state.phases)}};
-        a.text = fmt::format("{} {} at {:.2f} degC at {} absolute\n", s.facts().name,
+                  {"elevation_k", need(liquid.elevation(absolute)).kelvin()},
+                  {"source", liquid.pure() ? s.source(state.phases) : liquid.source()}};
+        a.text = fmt::format("{} {} at {:.2f} degC at {} absolute\n", liquid.name(),
                              state.phases == Phases::LiquidVapour ? "boils" : "sublimes",
                              state.temperature.celsius(), kPa(absolute.pascal()));
+        return a;
+    };
+}
+
+Job addFreeze(CLI::App& verb) {
+    struct In {
+        std::string solute = "nacl";
+        double molality = 0.0, massFraction = 0.0, factor = 1.0;
+    };
+    auto in = std::make_shared<In>();
+    addSolute(verb, in->solute, in->molality, in->massFraction, in->factor);
+    return [in] {
+        const Liquid liquid = soluteIn(water(), in->solute, in->molality, in->massFraction, in->factor);
+        const double depression = need(liquid.freezingPointDepression()).kelvin();
+        const auto freezes = Temperature::fromKelvin(kIcePointKelvin - depression);
+        Answer a;
+        const bool salt = liquid.solute().kind == SoluteKind::SodiumChloride;
+        a.json = {{"fluid", liquid.name()},
+                  {"freezing_point_k", freezes.kelvin()},
+                  {"depression_k", depression},
+                  {"depression_k_u", salt ? 0.03 : 0.03 * depression},
+                  {"source", salt ? std::string(sodiumChloride::kFreezingSource)
+                                  : std::string("ideal dilute solution")}};
+        a.text = fmt::format("{} freezes at {:.2f} degC ({:.2f} K below pure water)\n", liquid.name(),
+                             freezes.celsius(), depression);
         return a;
     };
 }

@@ -15,6 +15,7 @@ using Job = std::function<Answer()>;
 Job addFluids(CLI::App& app);
 Job addSaturation(CLI::App& verb);
 Job addBoil(CLI::App& verb);
+Job addFreeze(CLI::App& verb);
 Job addConvert(CLI::App& verb);
 Job addRoom(CLI::App& verb);
 Job addGauge(CLI::App& verb);

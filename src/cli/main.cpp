@@ -25,6 +25,8 @@ constexpr VerbEntry kVerbs[] = {
      "uttrin-cli saturation --fluid water --temperature \"80 degC\"", addSaturation},
     {"boil", "boiling point at a pressure",
      "uttrin-cli boil --pressure \"-0.7 bar\" --kind gauge --room \"1008.2 hPa\"", addBoil},
+    {"freeze", "freezing point of a solution in water", "uttrin-cli freeze --solute nacl --molality 2",
+     addFreeze},
     {"convert", "one unit into another", "uttrin-cli convert \"66.0 cmHg\" --to kPa", addConvert},
     {"room", "the room's pressure from what is known",
      "uttrin-cli room --sea-level \"1018.4 hPa\" --altitude \"612 m\" --temperature \"18 degC\"", addRoom},

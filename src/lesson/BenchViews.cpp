@@ -105,8 +105,8 @@ StripView stripView(const LessonSession& s) {
     v.pressure = {"PRESSURE", "", "kPa",
                   v.room.missing ? v.room.under : fmt::format("absolute; room {}", v.room.number),
                   v.room.missing};
-    v.liquid = {upperCase(substanceOf(plan).facts().name), "", std::string(scale.display), "nothing read yet",
-                false};
+    v.liquid = {upperCase(plan.solute.kind == SoluteKind::None ? substanceOf(plan).facts().name : "solution"),
+                "", std::string(scale.display), "nothing read yet", false};
     v.boils = {"BOILS AT", "", std::string(scale.display), "", false};
     v.marginText = "no reading yet";
 
@@ -129,7 +129,7 @@ StripView stripView(const LessonSession& s) {
     v.gauge.under =
         fmt::format("= {} kPa absolute", kilopascal(r.absolute->pressure.pascal(), r.absolute->u()));
     v.pressure.number = fixed(r.absolute->pressure.kilopascal(), 1);
-    const auto boils = substanceOf(plan).saturationAt(r.absolute->pressure);
+    const auto boils = liquidOf(plan).saturationAt(r.absolute->pressure);
     if (!boils) {
         v.boils.under = "outside the curve";
         return v;
@@ -259,6 +259,7 @@ MapView mapView(const LessonSession& s, MapPurpose purpose) {
     MapView v;
     v.gauge = s.plan().rig.gauge;
     v.substance = &substanceOf(s.plan());
+    if (s.plan().solute.kind != SoluteKind::None) v.solution = liquidOf(s.plan());
     for (const std::string& id : s.laidOver())
         if (const auto over = findSubstance(id); over && *over != v.substance) v.overlays.push_back(*over);
     for (const Group& g : s.model().data().groups)
@@ -298,7 +299,7 @@ std::string instructionFor(const LessonSession& s, const Target& t) {
         fmt::format("{} kPa absolute, boils at {} °C", fixed(kPa, 1), fixed(t.boils.celsius(), 1));
     if (s.plan().method == Method::HoldPressure) return fmt::format("stop bleeding there: {}", where);
     return fmt::format("{} of about {} °C; pump until it boils, close the valve, wait for the plateau: {}",
-                       substanceOf(s.plan()).facts().name, fixed(t.boils.celsius(), 0), where);
+                       liquidOf(s.plan()).name(), fixed(t.boils.celsius(), 0), where);
 }
 
 std::string repeatsText(const std::vector<ReducedReading>& readings, const std::optional<int>& place) {

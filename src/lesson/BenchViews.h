@@ -58,6 +58,7 @@ struct MapPoint {
 /// All that lies on the phase map.
 struct MapView {
     const Substance* substance = &water();  ///< whose phases are shown
+    std::optional<Liquid> solution;         ///< what boils, where something is dissolved
     std::vector<const Substance*> overlays; ///< whose curves are laid over
     std::vector<MapTarget> targets;
     std::vector<MapPoint> points;

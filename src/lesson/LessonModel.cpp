@@ -140,7 +140,7 @@ ReducedReading LessonModel::reduce(const Reading& reading, const Run& run) const
     const auto absolute = toAbsolute(p.rig.gauge, {reading.first, reading.second}, out.room, zeroOf(reading));
     if (!absolute) return out;
     out.absolute = *absolute;
-    const auto boils = substanceOf(p).saturationAt(absolute->pressure);
+    const auto boils = liquidOf(p).saturationAt(absolute->pressure);
     if (!boils) return out;
     out.superheatKelvin = (out.liquid.temperature - boils->temperature).kelvin();
     out.superheatU = std::hypot(out.liquid.u(), absolute->u() / boils->slope, boils->temperatureU());
@@ -199,7 +199,12 @@ Result<RunFit> LessonModel::fit(RowId runId, const FitOptions& options, bool cau
     auto fitted = fitClausiusClapeyron(out.data, substance, options);
     if (!fitted) return tl::unexpected(fitted.error());
     out.fit = std::move(*fitted);
-    if (causes) out.causes = diagnose(out.data, substance, roomPressure);
+    const Solute& solute = plan(r.setupId).solute;
+    if (solute.kind != SoluteKind::None)
+        if (auto dissolved = estimateDissolved(out.data, substance, solute.kind))
+            out.dissolved = std::move(*dissolved);
+    // The causes bend the pure substance's curve; a solution lies off it by design.
+    if (causes && solute.kind == SoluteKind::None) out.causes = diagnose(out.data, substance, roomPressure);
     return out;
 }
 

@@ -2,6 +2,7 @@
 
 #include "analysis/ClausiusClapeyron.h"
 #include "analysis/Diagnosis.h"
+#include "analysis/Dissolved.h"
 #include "notebook/Records.h"
 #include "plan/Plan.h"
 #include "plan/RunSheet.h"
@@ -34,6 +35,7 @@ struct RunFit {
     std::vector<std::size_t> used; ///< indices into the run's reduced readings, one for each point of `fit`
     std::vector<BoilingDatum> data;
     ClausiusClapeyronFit fit;
+    std::optional<DissolvedEstimate> dissolved; ///< of a solution
     std::vector<CauseEstimate> causes;
 };
 

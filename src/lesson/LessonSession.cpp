@@ -193,6 +193,21 @@ Result<RowId> LessonSession::addSetup(Method method) {
     return id;
 }
 
+Result<RowId> LessonSession::addSolutionPart(const Solute& solute) {
+    Plan part = plan();
+    part.solute = solute;
+    part.ladder.moved.clear();
+    if (const auto ok = check(part); !ok) return tl::unexpected(ok.error());
+    part.title = liquidOf(part).name();
+    RowId id = 0;
+    const auto done = perform("Add a part with a solution", [&](Notebook::Editor& edit) {
+        id = edit.insert(Setup{0, m_lessonId, part.title, writePlan(part), std::nullopt});
+    });
+    if (!done) return tl::unexpected(done.error());
+    selectSetup(id);
+    return id;
+}
+
 Result<void> LessonSession::predict(int place, std::optional<Temperature> boils) {
     if (m_model.setup(m_setupId).predictionsLockedAt)
         return fail(Failure::BadInput,
@@ -270,7 +285,7 @@ SlipFinding LessonSession::checkDraft() const {
         p.rig.gauge,       {r.first, r.second}, m_model.zeroOf(r), m_model.room(groupId(), r.takenAt),
         p.rig.thermometer, r.temperature,       std::nullopt};
     if (const auto target = currentTarget()) pair.targetReading = target->dial;
-    return checkForSlip(pair, substanceOf(p));
+    return checkForSlip(pair, liquidOf(p));
 }
 
 Result<CaptureOutcome> LessonSession::capture(bool keepOddPair) {

@@ -73,6 +73,8 @@ public:
     [[nodiscard]] Result<void> changePlan(const Plan& plan, const std::string& label);
     [[nodiscard]] Result<void> moveTarget(int place, Pressure to);
     [[nodiscard]] Result<RowId> addSetup(Method method);
+    /// The present plan once more, with something dissolved: the second part of a lab.
+    [[nodiscard]] Result<RowId> addSolutionPart(const Solute& solute);
     [[nodiscard]] Result<void> predict(int place, std::optional<Temperature> boils);
     [[nodiscard]] Result<void> lockPredictions();
 

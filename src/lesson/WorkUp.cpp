@@ -98,6 +98,25 @@ std::string methodLabel(FitMethod m) {
     return {};
 }
 
+void describeDissolved(WorkUpView& v, const Plan& plan, const RunFit& f) {
+    if (!f.dissolved) return;
+    const DissolvedEstimate& d = *f.dissolved;
+    v.dissolved = fmt::format("{} boiling points lie {} K above pure {} on average: {} mol/kg of dissolved "
+                              "particles (95 %: {} to {}).",
+                              d.points, fixed(d.meanElevationKelvin, 2), substanceOf(plan).facts().name,
+                              withU(d.particles.value, d.particles.u),
+                              fixed(d.particles.low, decimalsForUncertainty(d.particles.u)),
+                              fixed(d.particles.high, decimalsForUncertainty(d.particles.u)));
+    const double declared = plan.solute.amount;
+    if (!byMassFraction(plan.solute.kind) && declared > 0.0)
+        v.dissolved += fmt::format(" With the {} mol/kg that were weighed in, van 't Hoff's factor is {}.",
+                                   declared, withU(d.particles.value / declared, d.particles.u / declared));
+    if (d.molality)
+        v.dissolved +=
+            fmt::format(" By the osmotic coefficient of sodium chloride its molality is {} mol/kg.",
+                        withU(d.molality->value, d.molality->u));
+}
+
 void describeResult(WorkUpView& v, const LessonSession& s, const RunFit& f) {
     const auto& fit = f.fit;
     const double u = fit.enthalpy.u * 1e-3, shared = fit.enthalpySharedU * 1e-3;
@@ -152,6 +171,27 @@ void renumber(RunFit& f, const std::vector<ReducedReading>& readings) {
 }
 
 } // namespace
+
+/// What a solution's reading shows over the pure solvent at the same pressure.
+void addElevationSteps(std::vector<WorkStep>& steps, const ReducedReading& r, const Plan& plan) {
+    const Liquid liquid = liquidOf(plan);
+    const auto pure = liquid.solvent().boilingPoint(r.absolute->pressure);
+    const auto expected = liquid.elevation(r.absolute->pressure);
+    if (!pure) return;
+    const int decimals = std::max(1, kelvinDecimals(plan));
+    const double measured = (r.liquid.temperature - *pure).kelvin();
+    steps.push_back({"Elevation over pure " + liquid.solvent().facts().name,
+                     fmt::format("{} °C − {} °C", fixed(r.liquid.temperature.celsius(), decimals),
+                                 fixed(pure->celsius(), decimals)),
+                     fmt::format("{} K", fixed(measured, decimals))});
+    if (expected)
+        steps.push_back({"Elevation to expect at this pressure", liquid.name(),
+                         fmt::format("{} K", fixed(expected->kelvin(), 2))});
+    if (const auto constant = ebullioscopicConstant(liquid.solvent(), r.absolute->pressure))
+        steps.push_back({"Particles, mol/kg",
+                         fmt::format("{} K / {} K kg/mol", fixed(measured, decimals), fixed(*constant, 3)),
+                         fixed(measured / *constant, 2)});
+}
 
 std::vector<WorkStep> stepsOf(const ReducedReading& r, const Plan& plan,
                               const std::optional<GaugeReading>& zero) {
@@ -217,6 +257,7 @@ std::vector<WorkStep> stepsOf(const ReducedReading& r, const Plan& plan,
         steps.push_back({"Logarithm",
                          fmt::format("ln({} Pa / 1 Pa)", fixed(r.absolute->pressure.pascal(), 0)),
                          fixed(std::log(r.absolute->pressure.pascal()), logarithmDecimals(r))});
+    if (plan.solute.kind != SoluteKind::None) addElevationSteps(steps, r, plan);
     return steps;
 }
 
@@ -246,7 +287,8 @@ WorkUpView workUpView(const LessonSession& s, const FitOptions& options) {
         row.outlier = !p.flag.empty();
     }
     describeResult(v, s, *fit);
-    describeCauses(v, *fit);
+    describeDissolved(v, s.plan(), *fit);
+    if (s.plan().solute.kind == SoluteKind::None) describeCauses(v, *fit);
     const auto room = s.model().room(s.groupId());
     for (const FitMethod m : {FitMethod::Ols, FitMethod::Weighted, FitMethod::York})
         if (const auto other = s.model().fit(*s.runId(), {m, options.scaleErrors}, false)) {

@@ -51,6 +51,7 @@ struct WorkUpView {
     std::string resultUnder; ///< interval and common errors
     std::string comparison;  ///< against the curve over the same span
     std::string boilingPoints;
+    std::string dissolved;           ///< amount dissolved, from the elevations; empty for a pure liquid
     std::vector<FitLine> methods;    ///< unweighted, weighted, York
     std::vector<FitLine> runs;       ///< all runs of this plan
     std::vector<std::string> causes; ///< diagnosis, strongest first; or that there is not enough to tell

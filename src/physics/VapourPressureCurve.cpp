@@ -102,7 +102,7 @@ VapourPressureCurve::VapourPressureCurve(Form form, double lowest, double highes
     const double first = 1.0 / m_highest, step = (1.0 / m_lowest - first) / (kNodes - 1);
     for (std::size_t i = 0; i < kNodes; ++i) {
         const double t = std::clamp(1.0 / (first + step * static_cast<double>(i)), m_lowest, m_highest);
-        m_nodes.push_back(logarithm(t));
+        m_nodes.push_back(evaluate(t).logarithm);
         if (!std::isfinite(m_nodes.back()) || (i > 0 && !(m_nodes[i] < m_nodes[i - 1])))
             throw std::logic_error("VapourPressureCurve: the pressure must rise with temperature");
     }
@@ -110,54 +110,44 @@ VapourPressureCurve::VapourPressureCurve(Form form, double lowest, double highes
     m_highestPressure = pressure(m_highest);
 }
 
-double VapourPressureCurve::logarithm(double t) const {
-    return std::visit(Overloaded{
-                          [t](const ReducedTerms& f) {
-                              const double theta = t / f.referenceKelvin;
-                              return std::log(f.referencePascal) + sumOf(f.terms, 1.0 - theta).sum / theta;
-                          },
-                          [t](const ExtendedAntoine& f) {
-                              const double extra = f.e == 0.0 ? 0.0 : f.e * std::pow(t, f.f);
-                              return f.a + f.b / (t + f.c) + (f.d == 0.0 ? 0.0 : f.d * std::log(t)) + extra;
-                          },
-                          [this, t](const PressureTable&) { return m_interpolant(1.0 / t); },
-                          [t](const IapwsSaturation&) { return std::log(iapws::region4Pressure(t)); },
-                          [t](const IapwsSublimation&) { return std::log(iapws::sublimationPressure(t)); },
-                          [t](const SupercooledWater&) { return supercooledLogarithm(t); },
-                      },
-                      m_form);
-}
-
-double VapourPressureCurve::logarithmSlope(double t) const {
-    return std::visit(Overloaded{
-                          [t](const ReducedTerms& f) {
-                              const double theta = t / f.referenceKelvin;
-                              const auto s = sumOf(f.terms, 1.0 - theta);
-                              return -(s.sum / theta + s.slope) / t;
-                          },
-                          [t](const ExtendedAntoine& f) {
-                              const double extra = f.e == 0.0 ? 0.0 : f.e * f.f * std::pow(t, f.f - 1.0);
-                              return -f.b / ((t + f.c) * (t + f.c)) + f.d / t + extra;
-                          },
-                          [this, t](const PressureTable&) { return -m_interpolantSlope(1.0 / t) / (t * t); },
-                          [this, t](const IapwsSaturation&) {
-                              return differenceSlope(iapws::region4Pressure, t, m_lowest, m_highest);
-                          },
-                          [this, t](const IapwsSublimation&) {
-                              return differenceSlope(iapws::sublimationPressure, t, m_lowest, m_highest);
-                          },
-                          [t](const SupercooledWater&) { return supercooledLogarithmSlope(t); },
-                      },
-                      m_form);
+VapourPressureCurve::Value VapourPressureCurve::evaluate(double t) const {
+    return std::visit(
+        Overloaded{
+            [t](const ReducedTerms& f) {
+                const double theta = t / f.referenceKelvin;
+                const auto s = sumOf(f.terms, 1.0 - theta);
+                return Value{std::log(f.referencePascal) + s.sum / theta, -(s.sum / theta + s.slope) / t};
+            },
+            [t](const ExtendedAntoine& f) {
+                const double extra = f.e == 0.0 ? 0.0 : f.e * std::pow(t, f.f);
+                return Value{f.a + f.b / (t + f.c) + (f.d == 0.0 ? 0.0 : f.d * std::log(t)) + extra,
+                             -f.b / ((t + f.c) * (t + f.c)) + (f.d + extra * f.f) / t};
+            },
+            [this, t](const PressureTable&) {
+                return Value{m_interpolant(1.0 / t), -m_interpolantSlope(1.0 / t) / (t * t)};
+            },
+            [this, t](const IapwsSaturation&) {
+                return Value{std::log(iapws::region4Pressure(t)),
+                             differenceSlope(iapws::region4Pressure, t, m_lowest, m_highest)};
+            },
+            [this, t](const IapwsSublimation&) {
+                return Value{std::log(iapws::sublimationPressure(t)),
+                             differenceSlope(iapws::sublimationPressure, t, m_lowest, m_highest)};
+            },
+            [t](const SupercooledWater&) {
+                return Value{supercooledLogarithm(t), supercooledLogarithmSlope(t)};
+            },
+        },
+        m_form);
 }
 
 double VapourPressureCurve::pressure(double t) const {
     if (std::holds_alternative<IapwsSaturation>(m_form)) return iapws::region4Pressure(t);
     if (std::holds_alternative<IapwsSublimation>(m_form)) return iapws::sublimationPressure(t);
-    return std::exp(logarithm(t));
+    return std::exp(evaluate(t).logarithm);
 }
 
-double VapourPressureCurve::slope(double t) const { return pressure(t) * logarithmSlope(t); }
+double VapourPressureCurve::slope(double t) const { return pressure(t) * evaluate(t).slope; }
 
 double VapourPressureCurve::temperature(double pascal) const {
     if (std::holds_alternative<IapwsSaturation>(m_form)) return iapws::region4Temperature(pascal);
@@ -174,8 +164,8 @@ double VapourPressureCurve::temperature(double pascal) const {
     constexpr double kEnough = 1e-14;
     for (int i = 0; i < kMostSteps; ++i) {
         const double t = 1.0 / inverse;
-        const double next =
-            std::clamp(inverse + (logarithm(t) - wanted) / (logarithmSlope(t) * t * t), low, high);
+        const Value here = evaluate(t);
+        const double next = std::clamp(inverse + (here.logarithm - wanted) / (here.slope * t * t), low, high);
         const double moved = std::abs(next - inverse);
         inverse = next;
         if (moved <= kEnough * inverse) break;

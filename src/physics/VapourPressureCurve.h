@@ -76,8 +76,10 @@ public:
     [[nodiscard]] double temperature(double pascal) const;
 
 private:
-    [[nodiscard]] double logarithm(double kelvin) const;      ///< ln(p / Pa)
-    [[nodiscard]] double logarithmSlope(double kelvin) const; ///< d ln p / dT, 1/K
+    struct Value {
+        double logarithm, slope; ///< ln(p / Pa), and its derivative by temperature, 1/K
+    };
+    [[nodiscard]] Value evaluate(double kelvin) const;
 
     Form m_form;
     double m_lowest, m_highest, m_lowestPressure = 0.0, m_highestPressure = 0.0;

@@ -67,6 +67,8 @@ std::vector<std::string> materialsFor(const Plan& plan) {
     else
         out.push_back(fmt::format("{} in its labelled bottle, no more on the bench than {} L",
                                   liquid.facts().name, plan.rig.liquidLitre));
+    if (plan.solute.kind != SoluteKind::None)
+        out.push_back(fmt::format("{}, made up and labelled; a balance to weigh it", liquidOf(plan).name()));
     if (liquid.hasHazard("flammable") || liquid.hasHazard("toxic") || liquid.hasHazard("narcotic"))
         out.emplace_back("fume cupboard, or a cold trap before the pump and its exhaust led outdoors");
     if (liquid.hasHazard("cold")) out.emplace_back("insulating gloves and a face shield");

@@ -109,8 +109,12 @@ std::string_view methodText(Method method) {
 
 const Substance& substanceOf(const Plan& plan) { return **findSubstance(plan.substance); }
 
+Liquid liquidOf(const Plan& plan) { return *Liquid::make(substanceOf(plan), plan.solute); }
+
 Result<void> check(const Plan& plan) {
     if (const auto s = findSubstance(plan.substance); !s) return tl::unexpected(s.error());
+    if (const auto liquid = Liquid::make(substanceOf(plan), plan.solute); !liquid)
+        return tl::unexpected(liquid.error());
     if (const auto ok = check(plan.rig.gauge); !ok) return ok;
     if (const auto ok = check(plan.rig.thermometer); !ok) return ok;
     const Rig& r = plan.rig;

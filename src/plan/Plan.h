@@ -2,7 +2,7 @@
 
 #include "instruments/PressureInstrument.h"
 #include "instruments/Thermometer.h"
-#include "physics/Substance.h"
+#include "solutions/Liquid.h"
 
 #include <map>
 #include <optional>
@@ -53,7 +53,8 @@ struct Ladder {
 /// A lab as it is to be done.
 struct Plan {
     std::string title = "Boiling point against pressure";
-    std::string substance = "water";
+    std::string substance = "water"; ///< the liquid, or the solvent
+    Solute solute;                   ///< what is dissolved in it
     Method method = Method::HoldPressure;
     Rig rig;
     Ladder ladder;
@@ -77,6 +78,8 @@ struct Plan {
 
 /// The plan's substance. REQUIRES: check(plan).
 [[nodiscard]] const Substance& substanceOf(const Plan& plan);
+/// What boils: the substance with what is dissolved in it. REQUIRES: check(plan).
+[[nodiscard]] Liquid liquidOf(const Plan& plan);
 
 /// Checks that a plan makes sense; the failure names the field. The room is not needed.
 [[nodiscard]] Result<void> check(const Plan& plan);

@@ -170,6 +170,18 @@ void readGaugeFrom(Reader r, PressureInstrument& g) {
     });
 }
 
+Json soluteToJson(const Solute& s) {
+    Json j{{"kind", id(s.kind)}, {byMassFraction(s.kind) ? "mass_fraction" : "molality", s.amount}};
+    if (s.kind == SoluteKind::Ideal) j["factor"] = s.factor;
+    return j;
+}
+
+void readSoluteFrom(Reader r, Solute& s) {
+    r.parsed("kind", s.kind, soluteKindFromId);
+    r.number(byMassFraction(s.kind) ? "mass_fraction" : "molality", s.amount);
+    r.number("factor", s.factor);
+}
+
 Json rigToJson(const Rig& r) {
     return {{"gauge", gaugeToJson(r.gauge)},
             {"thermometer",
@@ -277,19 +289,22 @@ void readLadderFrom(Reader r, std::optional<Failure>& failure, Ladder& l) {
 }
 
 Json planToJson(const Plan& p) {
-    return {{"title", p.title},
-            {"substance", p.substance},
-            {"method", id(p.method)},
-            {"rig", rigToJson(p.rig)},
-            {"ladder", ladderToJson(p.ladder)},
-            {"period_min", p.periodMinutes},
-            {"start_temperature", formatMeasure(p.startCelsius, unit("degC"))},
-            {"criterion", p.criterion}};
+    Json j{{"title", p.title},
+           {"substance", p.substance},
+           {"method", id(p.method)},
+           {"rig", rigToJson(p.rig)},
+           {"ladder", ladderToJson(p.ladder)},
+           {"period_min", p.periodMinutes},
+           {"start_temperature", formatMeasure(p.startCelsius, unit("degC"))},
+           {"criterion", p.criterion}};
+    if (p.solute.kind != SoluteKind::None) j["solute"] = soluteToJson(p.solute);
+    return j;
 }
 
 void readPlanFrom(Reader r, std::optional<Failure>& failure, Plan& p) {
     r.string("title", p.title);
     r.string("substance", p.substance);
+    if (r.has("solute")) readSoluteFrom(r.child("solute"), p.solute);
     r.parsed("method", p.method, methodFromId);
     readRigFrom(r.child("rig"), p.rig);
     readLadderFrom(r.child("ladder"), failure, p.ladder);

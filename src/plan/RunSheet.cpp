@@ -22,10 +22,6 @@ constexpr double kUsualHeatCapacity =
     2000.0; // J/(kg K), of most liquids, where a substance's own is not known
 constexpr double kSecondsPerMinute = 60.0;
 
-Result<Pressure> vapourPressure(const Substance& s, double kelvin) {
-    return s.vapourPressure(Temperature::fromKelvin(kelvin));
-}
-
 double pumpSeconds(const Rig& rig, double fromPa, double toPa) {
     const double litres = std::max(rig.vesselLitre - rig.liquidLitre, 0.01);
     const double reach = std::max(toPa - rig.pumpUltimatePa, 0.02 * toPa);
@@ -67,8 +63,8 @@ void estimateTimes(const Plan& plan, const Substance& substance, Pressure room, 
     sheet.secondRunFits = 2.0 * sheet.totalSeconds - kSetUpSeconds - kClearUpSeconds <= period;
 }
 
-Result<Target> describe(const Plan& plan, const Substance& substance, Pressure p, const RoomPressure& room) {
-    const auto s = substance.saturationAt(p);
+Result<Target> describe(const Plan& plan, const Liquid& liquid, Pressure p, const RoomPressure& room) {
+    const auto s = liquid.saturationAt(p);
     if (!s) return tl::unexpected(s.error());
     Target t;
     t.absolute = p;
@@ -78,7 +74,7 @@ Result<Target> describe(const Plan& plan, const Substance& substance, Pressure p
     if (!absolute) return tl::unexpected(absolute.error());
     t.boilsU = std::hypot(absolute->u() / s->slope, s->temperatureU());
     t.kelvinPerDivision = plan.rig.gauge.division * pascalPerScaleUnit(plan.rig.gauge) / s->slope;
-    const auto rise = substance.boilingPointRiseAtDepth(p, Length::fromCentimetre(plan.rig.depthCm));
+    const auto rise = liquid.boilingPointRiseAtDepth(p, Length::fromCentimetre(plan.rig.depthCm));
     if (!rise) return tl::unexpected(rise.error());
     t.depthKelvin = rise->kelvin();
     constexpr double kRoundingPa = 0.01; // a dial step of zero is the room itself
@@ -120,6 +116,8 @@ Result<std::vector<Pressure>> dialLadder(const Plan& plan, Pressure room) {
 Result<std::vector<Pressure>> ladderPressures(const Plan& plan, Pressure room) {
     const auto substance = findSubstance(plan.substance);
     if (!substance) return tl::unexpected(substance.error());
+    const auto liquid = Liquid::make(**substance, plan.solute);
+    if (!liquid) return tl::unexpected(liquid.error());
     const Ladder& l = plan.ladder;
     if (l.spacing == Spacing::DialSteps) return dialLadder(plan, room);
     std::vector<Pressure> out;
@@ -132,7 +130,7 @@ Result<std::vector<Pressure>> ladderPressures(const Plan& plan, Pressure room) {
         const double kelvin = l.spacing == Spacing::Temperature
                                   ? l.from + f * (l.to - l.from)
                                   : 1.0 / (1.0 / l.from + f * (1.0 / l.to - 1.0 / l.from));
-        const auto p = vapourPressure(**substance, kelvin);
+        const auto p = liquid->vapourPressure(Temperature::fromKelvin(kelvin));
         if (!p) return tl::unexpected(p.error());
         out.push_back(*p);
     }
@@ -141,7 +139,7 @@ Result<std::vector<Pressure>> ladderPressures(const Plan& plan, Pressure room) {
 
 Result<RunSheet> makeRunSheet(const Plan& plan, const RoomPressure& room) {
     if (const auto ok = check(plan); !ok) return tl::unexpected(ok.error());
-    const Substance& substance = substanceOf(plan);
+    const Liquid liquid = liquidOf(plan);
     const auto ladder = ladderPressures(plan, room.station);
     if (!ladder) return tl::unexpected(ladder.error());
 
@@ -149,7 +147,7 @@ Result<RunSheet> makeRunSheet(const Plan& plan, const RoomPressure& room) {
     const auto add = [&](int place, double pa, bool taster) -> Result<void> {
         const auto moved = plan.ladder.moved.find(place);
         const bool byHand = moved != plan.ladder.moved.end();
-        auto t = describe(plan, substance, Pressure::fromPascal(byHand ? moved->second : pa), room);
+        auto t = describe(plan, liquid, Pressure::fromPascal(byHand ? moved->second : pa), room);
         if (!t) return tl::unexpected(t.error());
         t->place = place;
         t->moved = byHand;
@@ -168,7 +166,7 @@ Result<RunSheet> makeRunSheet(const Plan& plan, const RoomPressure& room) {
                      [](const Target& a, const Target& b) { return a.absolute < b.absolute; });
     for (std::size_t i = 0; i < sheet.targets.size(); ++i)
         sheet.targets[i].order = static_cast<int>(i) + 1;
-    estimateTimes(plan, substance, room.station, sheet);
+    estimateTimes(plan, liquid.solvent(), room.station, sheet);
     sheet.whyLowestFirst = whyLowestFirst(plan.method);
     sheet.materials = materialsFor(plan);
     sheet.cautions = cautionsFor(plan);
@@ -178,7 +176,7 @@ Result<RunSheet> makeRunSheet(const Plan& plan, const RoomPressure& room) {
 Result<Ladder> withSpacing(const Plan& plan, Spacing spacing, Pressure room) {
     const auto pressures = ladderPressures(plan, room);
     if (!pressures) return tl::unexpected(pressures.error());
-    const Substance& substance = substanceOf(plan);
+    const Liquid liquid = liquidOf(plan);
     const Pressure low = pressures->front(), high = pressures->back();
     Ladder out = plan.ladder;
     out.spacing = spacing;
@@ -191,7 +189,7 @@ Result<Ladder> withSpacing(const Plan& plan, Spacing spacing, Pressure room) {
         return out;
     case Spacing::Temperature:
     case Spacing::InverseTemperature: {
-        const auto a = substance.boilingPoint(low), b = substance.boilingPoint(high);
+        const auto a = liquid.boilingPoint(low), b = liquid.boilingPoint(high);
         if (!a) return tl::unexpected(a.error());
         if (!b) return tl::unexpected(b.error());
         out.from = a->kelvin();
@@ -221,6 +219,7 @@ Result<Plan> withSubstance(const Plan& plan, const std::string& id, Pressure roo
     if (!ladder) return tl::unexpected(ladder.error());
     Plan out = plan;
     out.substance = id;
+    if (!Liquid::make(**substance, out.solute)) out.solute = {};
     out.ladder = *ladder;
     const double low = (*substance)->vapourPressure(facts.lowest)->pascal(),
                  high = (*substance)->vapourPressure(facts.highest)->pascal();

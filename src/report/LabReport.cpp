@@ -214,8 +214,8 @@ void addResult(Document& d, const WorkUpView& v, bool answers) {
         return;
     }
     d.blocks.emplace_back(Heading{3, v.result});
-    for (const std::string& sentence : {v.resultUnder, v.comparison, v.boilingPoints})
-        d.blocks.emplace_back(Paragraph{sentence});
+    for (const std::string& sentence : {v.resultUnder, v.comparison, v.boilingPoints, v.dissolved})
+        if (!sentence.empty()) d.blocks.emplace_back(Paragraph{sentence});
     d.blocks.emplace_back(BulletList{v.causes});
     Table methods{
         "Weighted and unweighted side by side",
@@ -247,7 +247,7 @@ Result<Document> labReport(const LessonSession& s, const ReportOptions& options)
     d.blocks.emplace_back(Paragraph{plan.title + "."});
     d.blocks.emplace_back(Paragraph{methodSentence(plan)});
     d.blocks.emplace_back(Paragraph{roomSentence(s)});
-    d.blocks.emplace_back(Paragraph{instrumentSentence(plan.rig, substanceOf(plan).facts().name)});
+    d.blocks.emplace_back(Paragraph{instrumentSentence(plan.rig, liquidOf(plan).name())});
     const bool zeroed =
         std::any_of(readings.begin(), readings.end(), [](const auto& r) { return r.raw.zeroId.has_value(); });
     d.blocks.emplace_back(

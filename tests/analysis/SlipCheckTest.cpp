@@ -39,8 +39,8 @@ CapturePair uTubePair() {
 }
 
 TEST(SlipCheck, ACarefulPairPasses) {
-    EXPECT_EQ(checkForSlip(dialPair(), water()).kind, SlipKind::None);
-    EXPECT_EQ(checkForSlip(uTubePair(), water()).kind, SlipKind::None);
+    EXPECT_EQ(checkForSlip(dialPair(), Liquid(water())).kind, SlipKind::None);
+    EXPECT_EQ(checkForSlip(uTubePair(), Liquid(water())).kind, SlipKind::None);
 }
 
 struct SlipRow {
@@ -61,7 +61,7 @@ TEST(SlipCheck, SlipsOfThePenAreNamedAndMended) {
         SCOPED_TRACE(row.reading);
         CapturePair pair = dialPair();
         pair.reading.first = row.reading;
-        const auto finding = checkForSlip(pair, water());
+        const auto finding = checkForSlip(pair, Liquid(water()));
         EXPECT_EQ(finding.kind, row.kind) << finding.sentence;
         EXPECT_NE(finding.sentence.find(row.says), std::string::npos) << finding.sentence;
         ASSERT_TRUE(finding.mendedGauge);
@@ -72,7 +72,7 @@ TEST(SlipCheck, SlipsOfThePenAreNamedAndMended) {
 TEST(SlipCheck, SwappedArmsAreNamed) {
     CapturePair pair = uTubePair();
     std::swap(pair.reading.first, *pair.reading.second);
-    const auto finding = checkForSlip(pair, water());
+    const auto finding = checkForSlip(pair, Liquid(water()));
     EXPECT_EQ(finding.kind, SlipKind::ArmsSwapped);
     EXPECT_EQ(*finding.mendedGauge, uTubePair().reading);
 }
@@ -80,7 +80,7 @@ TEST(SlipCheck, SwappedArmsAreNamed) {
 TEST(SlipCheck, ATemperatureInTheOtherScaleIsNamed) {
     CapturePair pair = dialPair();
     pair.temperatureReading = pair.temperatureReading * 1.8 + 32.0;
-    const auto finding = checkForSlip(pair, water());
+    const auto finding = checkForSlip(pair, Liquid(water()));
     EXPECT_EQ(finding.kind, SlipKind::TemperatureUnit);
     EXPECT_NEAR(*finding.mendedTemperature, dialPair().temperatureReading, 1e-9);
 }
@@ -88,11 +88,11 @@ TEST(SlipCheck, ATemperatureInTheOtherScaleIsNamed) {
 TEST(SlipCheck, TellsSuperheatFromDissolvedAir) {
     CapturePair pair = dialPair();
     pair.temperatureReading += 1.9;
-    auto finding = checkForSlip(pair, water());
+    auto finding = checkForSlip(pair, Liquid(water()));
     EXPECT_EQ(finding.kind, SlipKind::Superheated);
     EXPECT_EQ(finding.sentence, "Superheated by 1.9 K: calm it down and read again.");
     pair.temperatureReading -= 5.9;
-    finding = checkForSlip(pair, water());
+    finding = checkForSlip(pair, Liquid(water()));
     EXPECT_EQ(finding.kind, SlipKind::BelowBoiling);
     EXPECT_EQ(finding.sentence, "4.0 K below boiling: bubbles here are dissolved air.");
 }
@@ -101,14 +101,14 @@ TEST(SlipCheck, TheTargetTypedForTheActualIsNamed) {
     CapturePair pair = dialPair();
     pair.temperatureReading -= 4.0;
     pair.targetReading = pair.reading;
-    EXPECT_EQ(checkForSlip(pair, water()).kind, SlipKind::TargetForActual);
+    EXPECT_EQ(checkForSlip(pair, Liquid(water())).kind, SlipKind::TargetForActual);
 }
 
 TEST(SlipCheck, WithoutARoomADialCannotBeJudged) {
     CapturePair pair = dialPair();
     pair.room.reset();
     pair.reading.first = 0.56;
-    EXPECT_EQ(checkForSlip(pair, water()).kind, SlipKind::None);
+    EXPECT_EQ(checkForSlip(pair, Liquid(water())).kind, SlipKind::None);
 }
 
 } // namespace

@@ -135,6 +135,26 @@ TEST_F(RigStation, AnotherLiquidMovesTheWholeLessonToItsCurve) {
     EXPECT_EQ(d.session().plan().substance, "water");
 }
 
+TEST_F(RigStation, SaltInTheWaterRaisesTheBoilingPointsAndMakesASecondPart) {
+    enterRoom();
+    goTo(Station::Rig);
+    const double before = d.session().sheet()->targets.back().boils.kelvin();
+    auto* solute = d.find<QComboBox>("solute");
+    solute->setCurrentIndex(solute->findData(QStringLiteral("nacl")));
+    emit solute->activated(solute->currentIndex());
+    Driver::settle();
+    d.type("soluteAmount", QStringLiteral("2"));
+    EXPECT_NEAR(d.session().sheet()->targets.back().boils.kelvin() - before, 1.95, 0.12);
+    EXPECT_EQ(d.text("stripLiquidCaption"), QStringLiteral("SOLUTION"));
+    EXPECT_TRUE(d.find<PhaseMap>("phaseMap")->view().solution.has_value());
+    const auto setups = d.session().model().data().setups.size();
+    d.press("secondPart");
+    EXPECT_EQ(d.session().model().data().setups.size(), setups + 1);
+    EXPECT_NEAR(d.session().plan().solute.amount, 2.0, 1e-12);
+    EXPECT_EQ(d.session().model().plan(d.session().model().data().setups[0].id).solute.kind,
+              SoluteKind::None);
+}
+
 TEST_F(RigStation, OtherSubstancesAreLaidOverTheMap) {
     enterRoom();
     goTo(Station::Rig);

@@ -72,6 +72,27 @@ TEST(CommandLine, EverySubstanceOfTheContractIsThere) {
     EXPECT_NE(cold.err.find("240 K to 508.1 K"), std::string::npos);
 }
 
+TEST(CommandLine, SolutionsBoilHigherAndFreezeLower) {
+    // Saturated brine boils at 108.7 degC.
+    EXPECT_NEAR(json("boil --pressure '1 atm' --solute nacl --molality 6.8")["boiling_point_k"],
+                273.15 + 108.7, 0.25);
+    const auto thin = json("boil --pressure '20 kPa' --solute nacl --molality 1.5");
+    EXPECT_NEAR(thin["elevation_k"], 1.16, 0.03); // K_b(60 degC) 0.391, factor 1.9 and 3 % of curvature
+    EXPECT_NEAR(json("boil --pressure '1 atm' --solute sucrose --mass-fraction 0.5")["elevation_k"], 1.8,
+                0.2);
+    EXPECT_NEAR(json("boil --pressure '1 atm' --solute ethanol --mass-fraction 0.9557")["boiling_point_k"],
+                351.3, 0.2);
+    EXPECT_NEAR(json("freeze --solute nacl --molality 2")["depression_k"], 6.93, 0.05);
+    EXPECT_NEAR(json("freeze --solute ideal --molality 0.1")["freezing_point_k"], 272.964, 0.002);
+    const auto wrong = run("boil --pressure '1 atm' --solute salt --molality 1");
+    EXPECT_EQ(wrong.code, 2);
+    EXPECT_NE(wrong.err.find("accepted: nacl, sucrose"), std::string::npos);
+    EXPECT_EQ(run("boil --pressure '1 atm' --solute nacl --molality 9").code, 3);
+    EXPECT_EQ(run("boil --pressure '1 atm' --molality 1").code, 2);
+    EXPECT_EQ(run("freeze --solute nacl --molality 6.5").code, 3);
+    EXPECT_TRUE(run("boil --pressure '1 atm' --molality 1").out.empty());
+}
+
 TEST(CommandLine, AnOwnSubstanceIsOfferedAndABrokenOneIsNamed) {
     const testing::TempDir dir;
     std::filesystem::create_directories(dir / "uttrin/substances");

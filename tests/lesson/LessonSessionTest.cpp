@@ -239,5 +239,46 @@ TEST_F(LessonSessionTest, CaptureSaysWhatIsMissing) {
     EXPECT_FALSE(s->addNote(""));
 }
 
+TEST_F(LessonSessionTest, ASecondPartWithSaltPredictsItsElevationAndGivesTheMolalityBack) {
+    enterRoom();
+    const RowId pure = s->setupId();
+    const auto pureSheet = s->sheet();
+    ASSERT_TRUE(s->addSolutionPart({SoluteKind::SodiumChloride, 2.0, 1.0}));
+    EXPECT_NE(s->setupId(), pure);
+    EXPECT_EQ(s->model().setup(s->setupId()).name, "water with 2 mol/kg sodium chloride");
+    const auto sheet = s->sheet();
+    ASSERT_TRUE(sheet);
+    for (std::size_t i = 0; i < sheet->targets.size(); ++i) {
+        const double elevation = (sheet->targets[i].boils - pureSheet->targets[i].boils).kelvin();
+        EXPECT_GT(elevation, 1.4); // less at low pressure,
+        EXPECT_LT(elevation, 2.1); // more near 1 atm
+        if (i > 0) {
+            EXPECT_GT(elevation, (sheet->targets[i - 1].boils - pureSheet->targets[i - 1].boils).kelvin());
+        }
+    }
+    ASSERT_TRUE(s->startRun("Cedar"));
+    for (const Target& t : sheet->targets) {
+        type(t.absolute.pascal());
+        const auto captured = s->capture();
+        ASSERT_TRUE(captured && captured->readingId) << captured->finding.sentence;
+    }
+    const auto fit = s->model().fit(*s->runId(), {});
+    ASSERT_TRUE(fit && fit->dissolved);
+    EXPECT_NEAR(fit->dissolved->molality->value, 2.0, 2.0 * fit->dissolved->molality->u);
+    EXPECT_TRUE(fit->causes.empty());
+    const auto view = workUpView(*s, {});
+    EXPECT_NE(view.dissolved.find("van 't Hoff's factor is 2.0"), std::string::npos) << view.dissolved;
+    const auto steps = stepsOf(s->model().reduce(*s->runId())[0], s->plan(), std::nullopt);
+    EXPECT_EQ(steps.back().label, "Particles, mol/kg");
+}
+
+TEST_F(LessonSessionTest, AnImpossibleSolutionIsRefused) {
+    const auto before = s->model().data().setups.size();
+    const auto made = s->addSolutionPart({SoluteKind::SodiumChloride, 12.0, 1.0});
+    ASSERT_FALSE(made);
+    EXPECT_NE(made.error().message.find("0 to 6.9 mol/kg"), std::string::npos);
+    EXPECT_EQ(s->model().data().setups.size(), before);
+}
+
 } // namespace
 } // namespace uttrin

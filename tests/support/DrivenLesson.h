@@ -43,7 +43,7 @@ protected:
         const RoomPressure room{Pressure::fromPascal(roomPascal), 0.0, RoomMethod::Barometer};
         const auto shown = toReadableReading(rig.gauge, Pressure::fromPascal(pascal), room.station);
         const auto read = toAbsolute(rig.gauge, shown, room);
-        const auto boils = water().boilingPoint(read->pressure);
+        const auto boils = liquidOf(s->plan()).boilingPoint(read->pressure);
         s->draft.first = shown.first;
         s->draft.second = shown.second;
         s->draft.temperature = std::round((boils->celsius() + superheat) * 4.0) / 4.0;

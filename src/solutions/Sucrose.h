@@ -1,0 +1,39 @@
+#pragma once
+
+#include "quantities/Failure.h"
+#include "quantities/Quantities.h"
+
+#include <span>
+#include <string_view>
+
+/// Sucrose in water, from a thin syrup to almost dry candy.
+namespace uttrin::sucrose {
+
+inline constexpr double kMolarMass = 0.3422965;       ///< kg/mol
+inline constexpr double kHighestMassFraction = 0.995; ///< of the table
+
+/// How much higher the solution boils than water at 101 325 Pa. Up to 90 % by mass the table in use in sugar
+/// works (H. Claassen and others), above it the one of confectioners (95 % 140 degC, 97 % 151 degC, 98.2 %
+/// 160 degC, 99.5 % 166 degC); interpolated monotonically. Printed tables differ: see `elevationU`.
+[[nodiscard]] Result<TemperatureDifference> elevationAtStandardPressure(double massFraction);
+
+/// Standard uncertainty of that elevation, K: the spread between printed tables, about 6 % of the elevation
+/// and at least 0.05 K.
+[[nodiscard]] double elevationU(double massFraction);
+
+/// Activity of the water, which gives that elevation; taken as independent of temperature (Duehring's rule).
+[[nodiscard]] Result<double> waterActivity(double massFraction);
+
+/// A stage of boiling sugar by what a drop does in cold water.
+struct Stage {
+    std::string_view name;
+    double lowCelsius, highCelsius; ///< at sea level
+};
+/// From thin to dry.
+[[nodiscard]] std::span<const Stage> stages();
+
+inline constexpr std::string_view kSource = "boiling-point elevation of pure sucrose solutions, table in use "
+                                            "in sugar works (Claassen), above 90 % the "
+                                            "confectioners' table";
+
+} // namespace uttrin::sucrose
