@@ -1,4 +1,7 @@
 // Writes docs/accuracy.md: what Uttrin computes beside what is published.
+#include "instruments/MercuryBarometer.h"
+#include "instruments/PressureInstrument.h"
+#include "instruments/Thermometry.h"
 #include "physics/Constants.h"
 #include "quantities/Rounding.h"
 #include "solutions/BinaryMixture.h"
@@ -9,6 +12,7 @@
 #include <fmt/format.h>
 
 #include <cstdio>
+#include <tuple>
 
 namespace {
 
@@ -102,6 +106,37 @@ void printSolutions() {
     }
 }
 
+/// Instruments beside their standards.
+void printInstruments() {
+    fmt::print("\n## Instruments\n\n| quantity | Uttrin | published | difference | source |\n| --- | ---: | "
+               "---: | --- | --- |\n");
+    const auto row = [](const std::string& what, double ours, double published, int decimals,
+                        const char* source) {
+        fmt::print("| {} | {} | {} | {} | {} |\n", what, fixed(ours, decimals), fixed(published, decimals),
+                   fixedSigned(ours - published, decimals), source);
+    };
+    for (const auto& [celsius, ohm] :
+         {std::pair{-100.0, 60.26}, {0.0, 100.0}, {100.0, 138.51}, {400.0, 247.09}})
+        row(fmt::format("platinum, 100 Ω at 0 °C, at {} °C, Ω", celsius),
+            thermometry::platinumResistance(celsius, 100.0), ohm, 2, "IEC 60751:2008, table 1");
+    for (const auto& [mm, celsius, off] :
+         {std::tuple{760.0, 20.0, 2.47}, {760.0, 25.0, 3.09}, {740.0, 20.0, 2.41}}) {
+        MercuryReading m;
+        m.mainScale = mm;
+        m.attachedCelsius = celsius;
+        row(fmt::format("mercury barometer, brass scale, {} mm at {} °C: temperature correction, mm", mm,
+                        celsius),
+            stationPressure(m)->temperature.pascal() / unit("mmHg").factor, -off, 2,
+            "CRC Handbook of Chemistry and Physics");
+    }
+    PressureInstrument tube;
+    tube.convention = PressureConvention::TwoArm;
+    row("density of mercury at 20 °C, kg/m³", manometerDensity(tube), 13545.85, 2,
+        "P. H. Bigg, Br. J. Appl. Phys. 15 (1964) 1111");
+    row("emergent stem of mercury in glass, 50 K out at 25 °C, 100 °C read, K",
+        thermometry::emergentStemCorrection(100, 50, 25, true), 0.60, 2, "ASTM E77, 0.00016 per kelvin");
+}
+
 } // namespace
 
 int main() {
@@ -121,5 +156,6 @@ int main() {
         }
     }
     printSolutions();
+    printInstruments();
     return 0;
 }

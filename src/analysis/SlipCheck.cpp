@@ -125,7 +125,7 @@ SlipFinding describe(const CapturePair& pair, SlipFinding f) {
 
 SlipFinding checkForSlip(const CapturePair& pair, const Liquid& liquid) {
     SlipFinding finding;
-    if (!pair.room && pair.gauge.convention != PressureConvention::Absolute) return finding;
+    if (!pair.room && countsFromRoom(pair.gauge.convention)) return finding;
     const auto plain = deviation(pair, pair.reading, pair.temperatureReading, liquid);
     if (!plain) {
         finding.kind = SlipKind::Impossible;

@@ -1,8 +1,10 @@
 #include "MainWindow.h"
 
+#include "AltitudeWindow.h"
 #include "BenchStrip.h"
 #include "ComingStation.h"
 #include "Controls.h"
+#include "DialReader.h"
 #include "Dialogs.h"
 #include "MinuteTape.h"
 #include "OnScreen.h"
@@ -248,6 +250,12 @@ void MainWindow::buildMenus() {
     action(
         view, tr("Save the &map as a picture…"), QKeySequence(QStringLiteral("Ctrl+E")), "actionExportMap",
         [this] { exportMap(); }, true);
+    action(
+        view, tr("&Dial reader"), QKeySequence(QStringLiteral("Ctrl+D")), "actionDialReader",
+        [this] { openDialReader(); }, true);
+    action(
+        view, tr("&Boiling against height"), QKeySequence(QStringLiteral("Ctrl+H")), "actionAltitudes",
+        [this] { openAltitudes(); }, true);
     QMenu* over = view->addMenu(tr("&Lay other substances over the map"));
     for (const Substance* s : substances()) {
         QAction* a = over->addAction(onScreen(s->facts().name));
@@ -299,6 +307,20 @@ void MainWindow::tellSubstanceProblems(const std::vector<SubstanceProblem>& prob
     const QString more = lines.size() > kMost ? tr(" … and %1 more").arg(lines.size() - kMost) : QString();
     showMessage(tr("Your own substances: %1%2").arg(lines.mid(0, kMost).join(QStringLiteral("; ")), more),
                 true);
+}
+
+void MainWindow::openDialReader() {
+    if (!m_dialReader) m_dialReader = new DialReader(m_controller, this);
+    m_dialReader->show();
+    m_dialReader->raise();
+    m_dialReader->activateWindow();
+}
+
+void MainWindow::openAltitudes() {
+    if (!m_altitudes) m_altitudes = new AltitudeWindow(m_controller, this);
+    m_altitudes->show();
+    m_altitudes->raise();
+    m_altitudes->activateWindow();
 }
 
 void MainWindow::layOver(const QString& substance, bool shown) {

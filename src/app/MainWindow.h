@@ -21,6 +21,9 @@ class Spine;
 class WorkUpStation;
 
 /// The window: spine, bench strip, the station in hand, minute tape, and a line that says what just happened.
+class AltitudeWindow;
+class DialReader;
+
 class MainWindow : public QMainWindow {
     Q_OBJECT
 public:
@@ -56,6 +59,8 @@ private:
     void offerSalvage(const QString& path);
     void printSheet();
     void saveSheet();
+    void openDialReader();
+    void openAltitudes();
     void layOver(const QString& substance, bool shown);
     void exportMap();
     void useTheme(bool projector);
@@ -65,6 +70,8 @@ private:
     LessonController& m_controller;
     Spine* m_spine;
     BenchStrip* m_strip;
+    DialReader* m_dialReader = nullptr;
+    AltitudeWindow* m_altitudes = nullptr;
     QStackedWidget *m_stack, *m_stations;
     MinuteTape* m_tape;
     QLabel* m_message;

@@ -51,9 +51,8 @@ PhaseMap::PhaseMap(QWidget* parent) : QCustomPlot(parent) {
         [this](double value) {
             const auto& g = m_view.gauge;
             const GaugeReading reading =
-                g.convention == PressureConvention::TwoArm
-                    ? GaugeReading{0.5 * (g.armSum + value), 0.5 * (g.armSum - value)}
-                    : GaugeReading{value, std::nullopt};
+                hasTwoArms(g.convention) ? GaugeReading{0.5 * (g.armSum + value), 0.5 * (g.armSum - value)}
+                                         : GaugeReading{value, std::nullopt};
             const auto p = toAbsolute(g, reading,
                                       RoomPressure{Pressure::fromPascal(m_view.roomPascal.value_or(0.0)), 0.0,
                                                    RoomMethod::Barometer});
@@ -139,7 +138,7 @@ void PhaseMap::styleAxes() {
     }
     yAxis2->grid()->setVisible(false);
     xAxis->setLabel(m_axes == Axes::ClausiusClapeyron ? tr("1000 K / T") : tr("temperature, °C"));
-    const bool dial = m_view.gauge.convention == PressureConvention::Absolute || m_view.roomPascal;
+    const bool dial = !countsFromRoom(m_view.gauge.convention) || m_view.roomPascal;
     m_dial->setShown(dial);
     axisRect()->setAutoMargins(QCP::msNone);
     axisRect()->setMargins(QMargins(t.text > 16 ? 66 : 52, kTopEdge, kRightEdge + (t.text > 16 ? 24 : 0),
@@ -336,7 +335,7 @@ bool PhaseMap::event(QEvent* event) {
         const QString scale =
             QStringLiteral("%1, %2").arg(onScreen(m_view.gauge.name), onScreen(unitText(m_view.gauge)));
         p.drawText(QRect(width() - 264, 4, 260, kTopEdge - 6), Qt::AlignRight | Qt::AlignVCenter,
-                   m_view.roomPascal || m_view.gauge.convention == PressureConvention::Absolute
+                   m_view.roomPascal || !countsFromRoom(m_view.gauge.convention)
                        ? scale
                        : tr("dial scale needs the room's pressure"));
     }

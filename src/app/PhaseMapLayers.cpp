@@ -523,7 +523,7 @@ void MapMarks::drawCursor(QCPPainter& p) const {
     if (boils && !m_map->m_dragged)
         text += PhaseMap::tr("\nboils here at %1 °C").arg(onScreen(boils->celsius(), 1));
     const MapView& v = m_map->view();
-    if (v.roomPascal && v.gauge.convention != PressureConvention::Absolute) {
+    if (v.roomPascal && countsFromRoom(v.gauge.convention)) {
         const auto reading =
             toReadableReading(v.gauge, Pressure::fromPascal(pascal), Pressure::fromPascal(*v.roomPascal));
         text += PhaseMap::tr("\ngauge shows %1 %2")

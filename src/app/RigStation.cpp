@@ -4,6 +4,7 @@
 #include "OnScreen.h"
 #include "PhaseMap.h"
 #include "physics/Constants.h"
+#include "quantities/Rounding.h"
 #include "substances/SubstanceLibrary.h"
 
 #include <QCheckBox>
@@ -17,9 +18,10 @@
 namespace uttrin::app {
 namespace {
 
-constexpr PressureConvention kConventions[] = {PressureConvention::GaugeNegative,
-                                               PressureConvention::VacuumDepth, PressureConvention::Absolute,
-                                               PressureConvention::TwoArm};
+constexpr PressureConvention kConventions[] = {
+    PressureConvention::GaugeNegative, PressureConvention::VacuumDepth,
+    PressureConvention::Absolute,      PressureConvention::TwoArm,
+    PressureConvention::ClosedTwoArm,  PressureConvention::ThermalConductivity};
 constexpr SensorPlace kPlaces[] = {SensorPlace::Liquid, SensorPlace::NearChips, SensorPlace::Vapour,
                                    SensorPlace::OutsideWall};
 constexpr NucleationAid kAids[] = {NucleationAid::Chips, NucleationAid::Stirrer, NucleationAid::None};
@@ -78,8 +80,9 @@ QWidget* RigStation::buildGauge() {
     auto* card = new Card;
     card->column()->addWidget(makeLabel(tr("Pressure instrument"), "heading"));
     m_convention = new Segments(QStringLiteral("gaugeConvention"));
-    m_convention->setChoices(
-        {tr("Gauge, − below room"), tr("Vacuum depth, +"), tr("Absolute"), tr("U-tube, two arms")}, 2);
+    m_convention->setChoices({tr("Gauge, − below room"), tr("Vacuum depth, +"), tr("Absolute"),
+                              tr("U-tube, open arm"), tr("U-tube, closed arm"), tr("Heat conduction")},
+                             2);
     card->column()->addWidget(
         makeLabel(tr("What do its numbers count? Declared once, never asked again."), "muted"));
     card->column()->addWidget(m_convention);
@@ -95,7 +98,7 @@ QWidget* RigStation::buildGauge() {
     m_accuracy = new NumberField(tr("Accuracy ±"), {}, QStringLiteral("gaugeAccuracy"));
     m_armSum = new NumberField(tr("Both arms add up to"), {}, QStringLiteral("gaugeArmSum"));
     m_liquidTemperature =
-        new NumberField(tr("Mercury at"), QStringLiteral("°C"), QStringLiteral("gaugeLiquidTemperature"));
+        new NumberField(tr("Its liquid at"), QStringLiteral("°C"), QStringLiteral("gaugeLiquidTemperature"));
     m_tap = new Segments(QStringLiteral("gaugeTap"));
     m_tap->setChoices({tr("at the vessel"), tr("at the pump line")});
     grid->addLayout(labelled(tr("Name"), m_gaugeName), 0, 0);
@@ -105,6 +108,31 @@ QWidget* RigStation::buildGauge() {
     grid->addLayout(labelled(tr("Tapped"), m_tap), 1, 0, 1, 2);
     grid->addWidget(m_armSum, 1, 2);
     grid->addWidget(m_liquidTemperature, 1, 3);
+    m_tubeLiquid = new QComboBox;
+    m_tubeLiquid->setObjectName(QStringLiteral("gaugeLiquid"));
+    m_tubeLiquid->setAccessibleName(tr("Liquid in the U-tube"));
+    for (const auto& [liquid, label] : {std::pair{ManometerLiquid::Mercury, tr("mercury")},
+                                        {ManometerLiquid::Water, tr("water")},
+                                        {ManometerLiquid::Oil, tr("oil")}})
+        m_tubeLiquid->addItem(label, onScreen(id(liquid)));
+    m_oilDensity = new NumberField(tr("Oil at 20 °C"), QStringLiteral("kg/m³"), QStringLiteral("oilDensity"));
+    m_gas = new QComboBox;
+    m_gas->setObjectName(QStringLiteral("gaugeGas"));
+    m_gas->setAccessibleName(tr("Gas that the gauge really sees"));
+    for (const GasFactor& g : gasFactors())
+        m_gas->addItem(
+            tr("%1, × %2")
+                .arg(onScreen(g.gas).replace(QLatin1Char('-'), QLatin1Char(' ')), onScreen(g.factor, 2)),
+            onScreen(g.gas));
+    m_tubeLiquidBox = new QWidget;
+    m_tubeLiquidBox->setLayout(labelled(tr("Filled with"), m_tubeLiquid));
+    m_gasBox = new QWidget;
+    m_gasBox->setLayout(labelled(tr("Gas at the gauge"), m_gas));
+    for (QWidget* box : {m_tubeLiquidBox, m_gasBox})
+        box->layout()->setContentsMargins(0, 0, 0, 0);
+    grid->addWidget(m_tubeLiquidBox, 2, 0);
+    grid->addWidget(m_oilDensity, 2, 1, 1, 2);
+    grid->addWidget(m_gasBox, 2, 0, 1, 2);
     card->column()->addLayout(grid);
     return card;
 }
@@ -127,6 +155,7 @@ QWidget* RigStation::buildThermometer() {
     grid->addLayout(labelled(tr("Unit"), m_thermometerUnit), 0, 1);
     grid->addWidget(m_thermometerDivision, 0, 2);
     grid->addWidget(m_thermometerAccuracy, 0, 3);
+    addThermometerKind(grid);
     grid->setColumnStretch(0, 2);
     grid->setColumnStretch(2, 1);
     grid->setColumnStretch(3, 1);
@@ -137,7 +166,123 @@ QWidget* RigStation::buildThermometer() {
     card->column()->addWidget(m_place);
     m_placeNote = makeLabel({}, "caution");
     card->column()->addWidget(m_placeNote);
+    addCalibration(card->column());
     return card;
+}
+
+void RigStation::addThermometerKind(QGridLayout* grid) {
+    m_kind = new QComboBox;
+    m_kind->setObjectName(QStringLiteral("thermometerKind"));
+    m_kind->setAccessibleName(tr("Kind of thermometer"));
+    for (const auto& [kind, label] : {std::pair{ThermometerKind::Plain, tr("digital, dial, thermocouple")},
+                                      {ThermometerKind::Mercury, tr("mercury in glass")},
+                                      {ThermometerKind::Spirit, tr("spirit in glass")},
+                                      {ThermometerKind::Platinum, tr("platinum, in ohms")},
+                                      {ThermometerKind::Copper, tr("copper coil, in ohms")},
+                                      {ThermometerKind::Infrared, tr("infrared, on the wall")}})
+        m_kind->addItem(label, onScreen(id(kind)));
+    const QString degrees = QStringLiteral("°C");
+    m_nominal = new NumberField(tr("Nominal"), QStringLiteral("Ω"), QStringLiteral("thermometerOhm"));
+    m_emergent = new NumberField(tr("Stem out from"), degrees, QStringLiteral("thermometerEmergent"));
+    m_emergent->setPlaceholder(tr("none"));
+    m_emergent->setToolTip(
+        tr("What the scale reads where the column leaves the liquid; empty if all of it is immersed"));
+    m_stem = new NumberField(tr("Air at the stem"), degrees, QStringLiteral("thermometerStem"));
+    m_emissivitySet = new NumberField(tr("Emissivity set"), {}, QStringLiteral("emissivitySet"));
+    m_emissivity = new NumberField(tr("of the wall"), {}, QStringLiteral("emissivity"));
+    m_reflected = new NumberField(tr("Reflected"), degrees, QStringLiteral("reflected"));
+    m_wall = new NumberField(tr("Glass wall"), QStringLiteral("mm"), QStringLiteral("wallThickness"));
+    grid->addLayout(labelled(tr("Kind"), m_kind), 1, 0);
+    grid->addWidget(m_nominal, 1, 1);
+    grid->addWidget(m_emergent, 1, 1, 1, 2);
+    grid->addWidget(m_stem, 1, 3);
+    grid->addWidget(m_emissivitySet, 1, 2);
+    grid->addWidget(m_emissivity, 1, 3);
+    grid->addWidget(m_reflected, 2, 2);
+    grid->addWidget(m_wall, 2, 3);
+}
+
+void RigStation::addCalibration(QVBoxLayout* column) {
+    column->addWidget(
+        makeLabel(tr("Calibrate at two points: melting ice, and steam over boiling water"), "muted"));
+    auto* row = new QHBoxLayout;
+    m_ice = new NumberField(tr("In ice it shows"), {}, QStringLiteral("calibrationIce"));
+    m_steam = new NumberField(tr("In steam it shows"), {}, QStringLiteral("calibrationSteam"));
+    auto* store = new QPushButton(tr("Store"));
+    store->setObjectName(QStringLiteral("calibrate"));
+    store->setToolTip(tr(
+        "Water boils at the room's own boiling point, not at 100 °C; the room's pressure of now is used."));
+    m_alsoEarlier = new QCheckBox(tr("also for readings\ntaken already"));
+    m_alsoEarlier->setObjectName(QStringLiteral("calibrationEarlier"));
+    row->addWidget(m_ice, 1);
+    row->addWidget(m_steam, 1);
+    row->addWidget(m_alsoEarlier, 0, Qt::AlignBottom);
+    row->addWidget(store, 0, Qt::AlignBottom);
+    column->addLayout(row);
+    m_calibration = makeLabel({}, "note");
+    m_calibration->setObjectName(QStringLiteral("calibrationResult"));
+    m_calibration->hide();
+    column->addWidget(m_calibration);
+    connect(store, &QPushButton::clicked, this, [this] {
+        if (!m_ice->value() || !m_steam->value()) {
+            m_controller.say(tr("Type what it shows in melting ice and in steam first."));
+            return;
+        }
+        const auto done = session().calibrate(*m_ice->value(), *m_steam->value(), m_alsoEarlier->isChecked());
+        if (m_controller.report(done)) {
+            m_ice->setValue(std::nullopt);
+            m_steam->setValue(std::nullopt);
+            m_controller.say(onScreen(*done));
+        }
+    });
+}
+
+void RigStation::takeThermometer(Thermometer& t) const {
+    const auto take = [](const NumberField* f, double& into) {
+        if (const auto v = f->value()) into = *v;
+    };
+    t.kind = thermometerKindFromId(m_kind->currentData().toString().toStdString()).value_or(t.kind);
+    take(m_nominal, t.nominalOhm);
+    const bool glass = t.kind == ThermometerKind::Mercury || t.kind == ThermometerKind::Spirit;
+    t.emergentFromCelsius = glass ? m_emergent->value() : std::nullopt;
+    take(m_stem, t.stemCelsius);
+    take(m_emissivitySet, t.emissivitySet);
+    take(m_emissivity, t.emissivity);
+    take(m_reflected, t.reflectedCelsius);
+    take(m_wall, t.wallMillimetre);
+}
+
+void RigStation::showThermometer(const Thermometer& t) {
+    const QSignalBlocker quiet(m_kind);
+    m_kind->setCurrentIndex(m_kind->findData(onScreen(id(t.kind))));
+    const bool glass = t.kind == ThermometerKind::Mercury || t.kind == ThermometerKind::Spirit;
+    const bool infrared = t.kind == ThermometerKind::Infrared;
+    m_nominal->setVisible(readsOhms(t));
+    m_emergent->setVisible(glass);
+    m_stem->setVisible(glass);
+    for (NumberField* f : {m_emissivitySet, m_emissivity, m_reflected, m_wall})
+        f->setVisible(infrared);
+    m_nominal->setValue(t.nominalOhm);
+    m_emergent->setValue(t.emergentFromCelsius);
+    m_stem->setValue(t.stemCelsius);
+    m_emissivitySet->setValue(t.emissivitySet);
+    m_emissivity->setValue(t.emissivity);
+    m_reflected->setValue(t.reflectedCelsius);
+    m_wall->setValue(t.wallMillimetre);
+    const QString u = onScreen(readingUnit(t));
+    for (NumberField* f : {m_thermometerDivision, m_thermometerAccuracy, m_ice, m_steam})
+        f->setUnit(u);
+    const ThermometerCalibration* last = calibrationAt(t, std::nullopt);
+    m_calibration->setVisible(last != nullptr);
+    if (!last) return;
+    const auto residuals = residualsOf(t, *last);
+    if (residuals)
+        m_calibration->setText(
+            tr("Calibrated at %1: %2 K off in ice, %3 K in steam (%4 °C here). %5 in the record.")
+                .arg(onScreen(clockText(last->atMs, session().model().lesson().utcOffsetMin)),
+                     onScreen(fixedSigned(residuals->ice, 2)), onScreen(fixedSigned(residuals->steam, 2)),
+                     onScreen(residuals->steamTrue.celsius(), 2))
+                .arg(t.calibrations.size()));
 }
 
 QWidget* RigStation::buildVessel() {
@@ -211,12 +356,30 @@ void RigStation::wire() {
     });
     for (Segments* s : {m_tap, m_place, m_aid})
         connect(s, &Segments::picked, this, &RigStation::apply);
-    for (QComboBox* c : {m_gaugeUnit, m_thermometerUnit})
+    for (QComboBox* c : {m_gaugeUnit, m_thermometerUnit, m_tubeLiquid, m_gas, m_kind})
         connect(c, &QComboBox::currentIndexChanged, this, &RigStation::apply);
     for (QLineEdit* e : {m_gaugeName, m_thermometerName})
         connect(e, &QLineEdit::editingFinished, this, &RigStation::apply);
-    for (NumberField* f : {m_division, m_accuracy, m_armSum, m_liquidTemperature, m_thermometerDivision,
-                           m_thermometerAccuracy, m_vessel, m_liquid, m_depth, m_heater, m_pump, m_floor})
+    for (NumberField* f : {m_division,
+                           m_accuracy,
+                           m_armSum,
+                           m_liquidTemperature,
+                           m_oilDensity,
+                           m_thermometerDivision,
+                           m_thermometerAccuracy,
+                           m_nominal,
+                           m_emergent,
+                           m_stem,
+                           m_emissivitySet,
+                           m_emissivity,
+                           m_reflected,
+                           m_wall,
+                           m_vessel,
+                           m_liquid,
+                           m_depth,
+                           m_heater,
+                           m_pump,
+                           m_floor})
         connect(f, &NumberField::committed, this, &RigStation::apply);
     connect(m_fresh, &QCheckBox::clicked, this, &RigStation::apply);
     for (NumberField* f : {m_soluteAmount, m_soluteFactor})
@@ -256,18 +419,15 @@ void RigStation::fillUnits(PressureConvention convention) {
     const QSignalBlocker quiet(m_gaugeUnit);
     const QString before = m_gaugeUnit->currentData().toString();
     m_gaugeUnit->clear();
-    for (const Unit& u :
-         unitsOf(convention == PressureConvention::TwoArm ? Dimension::Length : Dimension::Pressure)) {
-        if (u.symbol == "km" || u.symbol == "ft" ||
-            (u.symbol == "m" && convention == PressureConvention::TwoArm))
-            continue;
+    for (const Unit& u : unitsOf(hasTwoArms(convention) ? Dimension::Length : Dimension::Pressure)) {
+        if (u.symbol == "km" || u.symbol == "ft" || (u.symbol == "m" && hasTwoArms(convention))) continue;
         m_gaugeUnit->addItem(onScreen(u.display), onScreen(u.symbol));
     }
     const int same = m_gaugeUnit->findData(before);
-    m_gaugeUnit->setCurrentIndex(same >= 0 ? same
-                                           : m_gaugeUnit->findData(convention == PressureConvention::TwoArm
-                                                                       ? QStringLiteral("cm")
-                                                                       : QStringLiteral("kPa")));
+    m_gaugeUnit->setCurrentIndex(
+        same >= 0
+            ? same
+            : m_gaugeUnit->findData(hasTwoArms(convention) ? QStringLiteral("cm") : QStringLiteral("kPa")));
 }
 
 void RigStation::apply() {
@@ -286,11 +446,14 @@ void RigStation::apply() {
     take(m_accuracy, g.accuracy);
     take(m_armSum, g.armSum);
     take(m_liquidTemperature, g.liquidCelsius);
-    if (g.convention == PressureConvention::TwoArm && before.convention != g.convention) {
+    take(m_oilDensity, g.oilDensity20);
+    g.liquid = manometerLiquidFromId(m_tubeLiquid->currentData().toString().toStdString()).value_or(g.liquid);
+    g.gas = m_gas->currentData().toString().toStdString();
+    if (hasTwoArms(g.convention) && !hasTwoArms(before.convention)) {
         g.name = tr("U-tube").toStdString();
         g.division = g.accuracy = unit("mm").factor / unit(g.unit).factor;
         if (!(g.armSum > 0.0)) g.armSum = 0.82 / unit(g.unit).factor;
-    } else if (before.convention == PressureConvention::TwoArm && before.convention != g.convention) {
+    } else if (hasTwoArms(before.convention) && !hasTwoArms(g.convention)) {
         g.name = tr("vacuum gauge").toStdString();
         g.division = g.accuracy = 1e3 / unit(g.unit).factor;
     } else if (before.unit != g.unit) { // the same instrument with its scale in another unit
@@ -309,6 +472,9 @@ void RigStation::apply() {
     t.name = m_thermometerName->text().trimmed().toStdString();
     t.unit = m_thermometerUnit->currentData().toString().toStdString();
     t.place = kPlaces[std::max(0, m_place->chosen())];
+    const bool ohmsBefore = readsOhms(t);
+    takeThermometer(t);
+    if (readsOhms(t) != ohmsBefore) t.calibrations.clear(); // they are in degrees, or in ohms
     take(m_thermometerDivision, t.division);
     take(m_thermometerAccuracy, t.accuracy);
     take(m_vessel, p.rig.vesselLitre);
@@ -348,7 +514,7 @@ void RigStation::showSolute(const Plan& plan) {
 void RigStation::showMeaning() {
     const auto& g = session().plan().rig.gauge;
     const auto room = session().room();
-    if (!room && g.convention != PressureConvention::Absolute) {
+    if (!room && countsFromRoom(g.convention)) {
         m_meaning->setText(tr("This gauge counts from the room's pressure. Enter that at the Room station "
                               "(Ctrl+1), and this line says what the dial means."));
         return;
@@ -390,15 +556,22 @@ void RigStation::refresh() {
     const auto& g = p.rig.gauge;
     fillUnits(g.convention);
     m_convention->choose(indexOf(kConventions, g.convention));
-    const QString conventions[] = {tr("Shows 0 open to the room, −0.7 when the vessel is 0.7 below it."),
-                                   tr("Shows 0 open to the room, 70 when the vessel is 70 below it."),
-                                   tr("Shows 0 in a perfect vacuum, the room's pressure when open."),
-                                   tr("Left arm towards the vessel, right arm open to the room. Read both on "
-                                      "the ruler; nobody subtracts.")};
+    const QString conventions[] = {
+        tr("Shows 0 open to the room, −0.7 when the vessel is 0.7 below it."),
+        tr("Shows 0 open to the room, 70 when the vessel is 70 below it."),
+        tr("Shows 0 in a perfect vacuum, the room's pressure when open."),
+        tr("Left arm towards the vessel, right arm open to the room. Read both on "
+           "the ruler; nobody subtracts."),
+        tr("Closed arm first, then the arm towards the vessel: their difference is the absolute "
+           "pressure, whatever the room does."),
+        tr("Reads by how well the gas conducts heat, and is right for air only: over boiling "
+           "water it sees vapour. Good below about 1 hPa.")};
     m_conventionNote->setText(conventions[std::max(0, m_convention->chosen())]);
     {
         const QSignalBlocker quietGauge(m_gaugeUnit), quietThermometer(m_thermometerUnit),
-            quietLiquid(m_substance);
+            quietLiquid(m_substance), quietTube(m_tubeLiquid), quietGas(m_gas);
+        m_tubeLiquid->setCurrentIndex(m_tubeLiquid->findData(onScreen(id(g.liquid))));
+        m_gas->setCurrentIndex(m_gas->findData(QString::fromStdString(g.gas)));
         m_substance->setCurrentIndex(m_substance->findData(QString::fromStdString(p.substance)));
         m_gaugeUnit->setCurrentIndex(m_gaugeUnit->findData(QString::fromStdString(g.unit)));
         m_thermometerUnit->setCurrentIndex(
@@ -416,15 +589,20 @@ void RigStation::refresh() {
     m_accuracy->setValue(g.accuracy);
     m_armSum->setValue(g.armSum);
     m_liquidTemperature->setValue(g.liquidCelsius);
-    const bool twoArm = g.convention == PressureConvention::TwoArm;
+    const bool twoArm = hasTwoArms(g.convention);
     m_armSum->setVisible(twoArm);
     m_liquidTemperature->setVisible(twoArm);
+    m_tubeLiquidBox->setVisible(twoArm);
+    m_oilDensity->setVisible(twoArm && g.liquid == ManometerLiquid::Oil);
+    m_oilDensity->setValue(g.oilDensity20);
+    m_gasBox->setVisible(g.convention == PressureConvention::ThermalConductivity);
     m_tap->choose(g.tap == PressureTap::PumpLine ? 1 : 0);
     const QString tu = onScreen(unit(p.rig.thermometer.unit).display);
     m_thermometerDivision->setUnit(tu);
     m_thermometerAccuracy->setUnit(tu);
     m_thermometerDivision->setValue(p.rig.thermometer.division);
     m_thermometerAccuracy->setValue(p.rig.thermometer.accuracy);
+    showThermometer(p.rig.thermometer);
     m_place->choose(indexOf(kPlaces, p.rig.thermometer.place));
     const bool outside = !readsTheLiquid(p.rig.thermometer.place);
     m_placeNote->setVisible(outside);

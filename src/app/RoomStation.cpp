@@ -1,6 +1,7 @@
 #include "RoomStation.h"
 
 #include "Controls.h"
+#include "InstrumentPicture.h"
 #include "OnScreen.h"
 #include "PhaseMap.h"
 #include "quantities/Rounding.h"
@@ -10,17 +11,18 @@
 #include <QGridLayout>
 #include <QHBoxLayout>
 
+#include <algorithm>
 #include <cmath>
 
 namespace uttrin::app {
 namespace {
 
-constexpr int kBarometer = 0, kReport = 1, kHeight = 2, kEmptyVessel = 3, kNominal = 4;
+constexpr int kBarometer = 0, kReport = 1, kHeight = 2, kEmptyVessel = 3, kNominal = 4, kMercury = 5;
 constexpr int kReducedYes = 0, kReducedNo = 1;
 constexpr Milliseconds kMinuteMs = 60'000;
 
 double boilingCelsius(double pascal) {
-    const auto t = (*findSubstance("water"))->boilingPoint(Pressure::fromPascal(pascal));
+    const auto t = water().boilingPoint(Pressure::fromPascal(pascal));
     return t ? t->celsius() : std::nan("");
 }
 
@@ -42,9 +44,9 @@ void RoomStation::build() {
     auto* card = new Card;
     card->column()->addWidget(makeLabel(tr("How do you know this room's pressure?"), "title"));
     m_method = new Segments(QStringLiteral("roomMethod"));
-    m_method->setChoices(
-        {tr("Barometer"), tr("Weather report"), tr("Height alone"), tr("Empty vessel"), tr("Assume a value")},
-        3);
+    m_method->setChoices({tr("Barometer"), tr("Weather report"), tr("Height alone"), tr("Empty vessel"),
+                          tr("Assume a value"), tr("Mercury column")},
+                         3);
     card->column()->addWidget(m_method);
     m_reducedQuestion = makeLabel(
         tr("Is the report reduced to sea level? Most are: near 1013 hPa whatever the height."), "muted");
@@ -95,6 +97,8 @@ void RoomStation::build() {
     grid->addWidget(m_air, 1, 2, 1, 2);
     grid->addWidget(m_ultimate, 2, 0, 1, 2);
     card->column()->addLayout(grid);
+    m_mercuryBox = buildMercury();
+    card->column()->addWidget(m_mercuryBox);
     m_result = makeLabel({}, "figure");
     m_result->setObjectName(QStringLiteral("roomResult"));
     m_resultUnder = makeLabel({}, "muted");
@@ -117,6 +121,9 @@ void RoomStation::build() {
     m_scope = makeLabel({}, "note");
     m_history = makeLabel({});
     m_history->setObjectName(QStringLiteral("roomHistory"));
+    m_disagreements = makeLabel({}, "caution");
+    m_disagreements->setObjectName(QStringLiteral("roomDisagreements"));
+    record->column()->addWidget(m_disagreements);
     record->column()->addWidget(m_scope);
     record->column()->addWidget(m_history);
     left->column()->addWidget(record);
@@ -157,6 +164,35 @@ void RoomStation::wire() {
         showFields();
         preview();
     });
+    const auto follow = [this] { // the picture shows what is typed, as far as it is
+        MercuryReading m = typedMercury().value_or(MercuryReading{});
+        m.mainScale = m_mainScale->value().value_or(m.unit == "inHg"  ? 29.5
+                                                    : m.unit == "hPa" ? 1000.0
+                                                                      : 750.0);
+        m.vernierLine =
+            std::clamp(static_cast<int>(m_vernierLine->value().value_or(0.0)), 0, m.vernierDivisions);
+        m_vernier->setInstrument(m);
+        preview();
+    };
+    for (NumberField* f : {m_mainScale, m_vernierLine, m_attached, m_latitude, m_barometerHeight, m_index})
+        connect(f, &NumberField::edited, this, follow);
+    connect(m_scaleMaterial, &Segments::picked, this, follow);
+    connect(m_barometerUnit, &QComboBox::activated, this, [this, follow] {
+        const bool inches = m_barometerUnit->currentData().toString() == QLatin1String("inHg");
+        m_vernierLine->setUnit(inches ? QStringLiteral("/ 25") : QStringLiteral("/ 10"));
+        m_mainScale->setValue(std::nullopt);
+        follow();
+    });
+    connect(m_vernier, &VernierPicture::moved, this, [this](double value) {
+        MercuryReading m = typedMercury().value_or(MercuryReading{});
+        m.unit = m_barometerUnit->currentData().toString().toStdString();
+        m.mainDivision = m.unit == "inHg" ? 0.05 : 1.0;
+        m.vernierDivisions = m.unit == "inHg" ? 25 : 10;
+        m = withValue(m, value);
+        m_mainScale->setValue(m.mainScale);
+        m_vernierLine->setValue(m.vernierLine);
+        preview();
+    });
     connect(m_time, &QLineEdit::textEdited, this, &RoomStation::preview);
     connect(m_enter, &QPushButton::clicked, this, [this] { enter("start"); });
     connect(m_end, &QPushButton::clicked, this, [this] { enter("end"); });
@@ -172,6 +208,86 @@ void RoomStation::wire() {
         });
 }
 
+QWidget* RoomStation::buildMercury() {
+    auto* box = new QWidget;
+    auto* row = new QHBoxLayout(box);
+    row->setContentsMargins(0, 0, 0, 0);
+    m_vernier = new VernierPicture(QStringLiteral("vernierPicture"));
+    m_vernier->setMinimumSize(170, 290);
+    row->addWidget(m_vernier, 1);
+    auto* column = new QVBoxLayout;
+    m_barometerUnit = new QComboBox;
+    m_barometerUnit->setObjectName(QStringLiteral("barometerUnit"));
+    m_barometerUnit->setAccessibleName(tr("What the barometer's scale is graduated in"));
+    for (const char* symbol : {"mmHg", "hPa", "inHg"})
+        m_barometerUnit->addItem(onScreen(unit(symbol).display), QLatin1String(symbol));
+    m_mainScale =
+        new NumberField(tr("Main scale, below the 0 of the vernier"), {}, QStringLiteral("barometerMain"));
+    m_vernierLine =
+        new NumberField(tr("Line that meets"), QStringLiteral("/ 10"), QStringLiteral("barometerVernier"));
+    m_attached =
+        new NumberField(tr("Attached therm."), QStringLiteral("°C"), QStringLiteral("barometerAttached"));
+    m_latitude = new NumberField(tr("Latitude"), QStringLiteral("°"), QStringLiteral("barometerLatitude"));
+    m_barometerHeight = new NumberField(tr("Height"), QStringLiteral("m"), QStringLiteral("barometerHeight"));
+    m_index = new NumberField(tr("Index corr."), {}, QStringLiteral("barometerIndex"));
+    m_index->setValue(0.0);
+    m_scaleMaterial = new Segments(QStringLiteral("barometerScale"));
+    m_scaleMaterial->setChoices({tr("brass scale"), tr("glass scale")});
+    m_scaleMaterial->choose(0);
+    auto* fields = new QGridLayout;
+    fields->setHorizontalSpacing(10);
+    fields->setVerticalSpacing(6);
+    fields->addWidget(m_mainScale, 0, 0, 1, 2);
+    fields->addWidget(m_barometerUnit, 1, 0, Qt::AlignBottom);
+    fields->addWidget(m_vernierLine, 1, 1);
+    fields->addWidget(m_attached, 2, 0);
+    fields->addWidget(m_index, 2, 1);
+    fields->addWidget(m_latitude, 3, 0);
+    fields->addWidget(m_barometerHeight, 3, 1);
+    fields->addWidget(m_scaleMaterial, 4, 0, 1, 2);
+    column->addLayout(fields);
+    column->addStretch();
+    row->addLayout(column, 2);
+    auto* whole = new QWidget;
+    auto* outer = new QVBoxLayout(whole);
+    outer->setContentsMargins(0, 0, 0, 0);
+    outer->addWidget(box);
+    m_steps = makeLabel({}, "note");
+    m_steps->setObjectName(QStringLiteral("barometerSteps"));
+    outer->addWidget(m_steps);
+    return whole;
+}
+
+std::optional<MercuryReading> RoomStation::typedMercury() const {
+    const auto main = m_mainScale->value(), attached = m_attached->value(), latitude = m_latitude->value(),
+               height = m_barometerHeight->value();
+    if (!main || !attached || !latitude || !height) return std::nullopt;
+    MercuryReading m;
+    m.unit = m_barometerUnit->currentData().toString().toStdString();
+    m.mainDivision = m.unit == "inHg" ? 0.05 : 1.0;
+    m.vernierDivisions = m.unit == "inHg" ? 25 : 10;
+    m.mainScale = *main;
+    m.vernierLine = static_cast<int>(std::lround(m_vernierLine->value().value_or(0.0)));
+    m.attachedCelsius = *attached;
+    m.latitudeDegrees = *latitude;
+    m.altitudeM = *height;
+    m.indexCorrection = m_index->value().value_or(0.0);
+    m.scale = m_scaleMaterial->chosen() == 1 ? ScaleMaterial::Glass : ScaleMaterial::Brass;
+    return m;
+}
+
+void RoomStation::showMercury(const MercuryReading& m) {
+    m_barometerUnit->setCurrentIndex(m_barometerUnit->findData(QString::fromStdString(m.unit)));
+    m_mainScale->setValue(m.mainScale);
+    m_vernierLine->setValue(m.vernierLine);
+    m_attached->setValue(m.attachedCelsius);
+    m_latitude->setValue(m.latitudeDegrees);
+    m_barometerHeight->setValue(m.altitudeM);
+    m_index->setValue(m.indexCorrection);
+    m_scaleMaterial->choose(m.scale == ScaleMaterial::Glass ? 1 : 0);
+    m_vernier->setInstrument(m);
+}
+
 RoomMethod RoomStation::method() const {
     switch (m_method->chosen()) {
     case kReport:
@@ -182,6 +298,8 @@ RoomMethod RoomStation::method() const {
         return RoomMethod::DeadHead;
     case kNominal:
         return RoomMethod::Nominal;
+    case kMercury:
+        return RoomMethod::MercuryBarometer;
     default:
         return RoomMethod::Barometer;
     }
@@ -192,10 +310,12 @@ void RoomStation::showFields() {
     const bool report = chosen == kReport, seaLevel = report && m_reduced->chosen() == kReducedYes;
     m_reducedQuestion->setVisible(report);
     m_reduced->setVisible(report);
-    m_value->setVisible(chosen >= 0 && chosen != kHeight);
-    m_unitBox->setVisible(chosen >= 0 && chosen != kHeight);
+    const bool typedValue = chosen >= 0 && chosen != kHeight && chosen != kMercury;
+    m_mercuryBox->setVisible(chosen == kMercury);
+    m_value->setVisible(typedValue);
+    m_unitBox->setVisible(typedValue);
     m_timeBox->setVisible(chosen >= 0);
-    m_uncertainty->setVisible(chosen >= 0 && chosen != kHeight && chosen != kNominal);
+    m_uncertainty->setVisible(typedValue && chosen != kNominal);
     m_altitude->setVisible(chosen == kHeight || seaLevel || chosen == kNominal);
     m_air->setVisible(seaLevel);
     m_ultimate->setVisible(chosen == kEmptyVessel);
@@ -210,6 +330,12 @@ std::optional<RoomEntry> RoomStation::typed() const {
     if (chosen < 0 || (chosen == kReport && m_reduced->chosen() < 0)) return std::nullopt;
     RoomEntry e;
     e.method = method();
+    if (e.method == RoomMethod::MercuryBarometer) {
+        const auto mercury = typedMercury();
+        if (!mercury) return std::nullopt;
+        e.mercury = *mercury;
+        return e;
+    }
     e.unit = m_unit->currentData().toString().toStdString();
     const bool needsHeight = e.method == RoomMethod::Altitude || e.method == RoomMethod::SeaLevelReport;
     if (e.method != RoomMethod::Altitude && !m_value->value()) return std::nullopt;
@@ -226,6 +352,7 @@ std::optional<RoomEntry> RoomStation::typed() const {
 
 void RoomStation::preview() {
     m_warning->hide();
+    m_steps->clear();
     m_enter->setEnabled(false);
     m_end->setEnabled(false);
     const auto entry = typed();
@@ -245,13 +372,23 @@ void RoomStation::preview() {
         m_warning->show();
         return;
     }
+    if (entry->method == RoomMethod::MercuryBarometer) {
+        QStringList lines{
+            tr("as read: %1 %2")
+                .arg(onScreen(entry->mercury.value(), decimalsForDivision(entry->mercury.vernierStep())),
+                     onScreen(unit(entry->mercury.unit).display))};
+        const auto corrected = stationPressure(entry->mercury);
+        for (const BarometerStep& s : corrected->steps)
+            lines << tr("%1: %2 Pa").arg(onScreen(s.label), onScreen(fixedSigned(s.pascal, 0)));
+        m_steps->setText(lines.join(QLatin1Char('\n')));
+    }
     const double pa = room->station.pascal();
     const int decimals = std::min(3, decimalsForUncertainty(room->uPa * 1e-3));
     m_result->setText(
         room->uPa > 0.0
             ? tr("%1 ± %2 kPa").arg(onScreen(pa * 1e-3, decimals), onScreen(room->uPa * 1e-3, decimals))
             : tr("%1 kPa").arg(onScreen(pa * 1e-3, 2)));
-    const auto s = (*findSubstance("water"))->saturationAt(room->station);
+    const auto s = water().saturationAt(room->station);
     m_resultUnder->setText(tr("station pressure, %1 hPa. Water boils here at %2 ± %3 °C.")
                                .arg(onScreen(pa * 1e-2, std::max(0, decimals - 1)),
                                     onScreen(boilingCelsius(pa), 2),
@@ -316,12 +453,17 @@ void RoomStation::enter(const char* role) {
 }
 
 void RoomStation::loadEntry(const RoomEntry& e) {
-    const int chosen = e.method == RoomMethod::Barometer  ? kBarometer
-                       : e.method == RoomMethod::Altitude ? kHeight
-                       : e.method == RoomMethod::DeadHead ? kEmptyVessel
-                       : e.method == RoomMethod::Nominal  ? kNominal
-                                                          : kReport;
+    const int chosen = e.method == RoomMethod::Barometer          ? kBarometer
+                       : e.method == RoomMethod::Altitude         ? kHeight
+                       : e.method == RoomMethod::DeadHead         ? kEmptyVessel
+                       : e.method == RoomMethod::Nominal          ? kNominal
+                       : e.method == RoomMethod::MercuryBarometer ? kMercury
+                                                                  : kReport;
     m_method->choose(chosen);
+    if (chosen == kMercury) {
+        showMercury(e.mercury);
+        return;
+    }
     m_reduced->choose(e.method == RoomMethod::SeaLevelReport  ? kReducedYes
                       : e.method == RoomMethod::StationReport ? kReducedNo
                                                               : -1);
@@ -350,9 +492,17 @@ void RoomStation::refresh() {
         } else {
             m_method->choose(-1);
             m_reduced->choose(-1);
-            if (lesson.altitudeKnown) m_altitude->setValue(lesson.altitudeM);
+            if (lesson.altitudeKnown) {
+                m_altitude->setValue(lesson.altitudeM);
+                m_barometerHeight->setValue(lesson.altitudeM);
+            }
         }
     }
+    QStringList disagreements;
+    for (const auto& sentence : roomDisagreements(session()))
+        disagreements << QStringLiteral("\u26A0  ") + onScreen(sentence);
+    m_disagreements->setText(disagreements.join(QLatin1Char('\n')));
+    m_disagreements->setVisible(!disagreements.isEmpty());
     m_scope->setVisible(start && start->groupId);
     if (start && start->groupId)
         m_scope->setText(tr("Group %1 used its own value, shown here.")

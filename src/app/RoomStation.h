@@ -12,6 +12,7 @@ namespace uttrin::app {
 class NumberField;
 class PhaseMap;
 class Segments;
+class VernierPicture;
 
 /// The room's pressure: how it was obtained, what follows, what it costs if it is only assumed.
 class RoomStation : public StationPage {
@@ -28,6 +29,9 @@ private:
     void showFields();
     void preview();
     void enter(const char* role);
+    QWidget* buildMercury();
+    [[nodiscard]] std::optional<MercuryReading> typedMercury() const;
+    void showMercury(const MercuryReading& reading);
     [[nodiscard]] RoomMethod method() const;
     [[nodiscard]] std::optional<RoomEntry> typed() const;
     void loadEntry(const RoomEntry& entry);
@@ -39,6 +43,12 @@ private:
     QLineEdit* m_time;
     QWidget *m_unitBox, *m_timeBox;
     QPushButton *m_enter, *m_end;
+    QWidget* m_mercuryBox;
+    VernierPicture* m_vernier;
+    NumberField *m_mainScale, *m_vernierLine, *m_attached, *m_latitude, *m_barometerHeight, *m_index;
+    QComboBox* m_barometerUnit;
+    Segments* m_scaleMaterial;
+    QLabel *m_steps, *m_disagreements;
     QLineEdit *m_title, *m_school, *m_room;
     PhaseMap* m_map;
     RowId m_shownRecord = -1;

@@ -372,8 +372,8 @@ void RunStation::refresh() {
     m_filling = true;
     m_right->setWidths(theme().large ? 580 : 446, theme().large ? 600 : 452);
     const Plan& p = session().plan();
-    const bool twoArm = p.rig.gauge.convention == PressureConvention::TwoArm;
-    const QString u = onScreen(unitText(p.rig.gauge)), tu = onScreen(unit(p.rig.thermometer.unit).display);
+    const bool twoArm = hasTwoArms(p.rig.gauge.convention);
+    const QString u = onScreen(unitText(p.rig.gauge)), tu = onScreen(readingUnit(p.rig.thermometer));
     m_first->setLabel(twoArm ? tr("left arm") : onScreen(p.rig.gauge.name));
     m_first->setUnit(u);
     m_second->setUnit(u);

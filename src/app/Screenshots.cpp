@@ -1,5 +1,6 @@
 #include "Screenshots.h"
 
+#include "DialReader.h"
 #include "MainWindow.h"
 #include "Theme.h"
 
@@ -71,6 +72,17 @@ bool takeScreenshots(MainWindow& window, LessonController& controller, const QSt
     shoot("work-up");
     at(Station::Report);
     shoot("report");
+    const auto shootWindow = [&](const char* action, const char* widget, const char* name) {
+        window.findChild<QAction*>(QLatin1String(action))->trigger();
+        settle();
+        auto* opened = window.findChild<QWidget*>(QLatin1String(widget));
+        if (auto* reader = qobject_cast<DialReader*>(opened)) reader->read(QStringLiteral("57.9 cm \u2212 24.2 cm"));
+        settle();
+        written = opened->grab().save(QStringLiteral("%1/%2.png").arg(folder, QLatin1String(name))) && written;
+        opened->hide();
+    };
+    shootWindow("actionDialReader", "dialReader", "dial-reader");
+    shootWindow("actionAltitudes", "altitudeWindow", "heights");
     return written;
 }
 

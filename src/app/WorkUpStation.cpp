@@ -205,9 +205,9 @@ void WorkUpStation::showRows() {
     m_rows->setEditable(student ? QVector<int>{3, 4, 5, 6} : QVector<int>{});
     m_rows->show({QStringLiteral("#"),
                   tr("%1, %2").arg(onScreen(p.rig.gauge.name), onScreen(unitText(p.rig.gauge))),
-                  tr("t, %1").arg(onScreen(unit(p.rig.thermometer.unit).display)), tr("p abs., kPa"),
-                  tr("T, K"), tr("1000 K/T"), tr("ln(p/Pa)"), tr("off line, K"), tr("off line, kPa"),
-                  tr("off curve, K"), tr("remarks")},
+                  tr("t, %1").arg(onScreen(readingUnit(p.rig.thermometer))), tr("p abs., kPa"), tr("T, K"),
+                  tr("1000 K/T"), tr("ln(p/Pa)"), tr("off line, K"), tr("off line, kPa"), tr("off curve, K"),
+                  tr("remarks")},
                  rows, {10});
     m_table->setMaximumHeight(
         m_table->horizontalHeader()->sizeHint().height() +

@@ -125,7 +125,7 @@ Answer fitAnswer(const FitInput& in) {
     const auto imported = need(readReadingsCsv(fileText(in.path)));
     std::optional<RoomPressure> room;
     if (!in.room.empty()) room = RoomPressure{need(parsePressure(in.room)), 0.0, RoomMethod::Barometer};
-    if (!room && imported.plan.rig.gauge.convention != PressureConvention::Absolute)
+    if (!room && countsFromRoom(imported.plan.rig.gauge.convention))
         throw Refusal{{Failure::Unreferenced, "these readings count from the room's pressure: give --room, "
                                               "for instance --room \"1008.2 hPa\""}};
     const Substance& substance = *need(findSubstance(in.fluid));

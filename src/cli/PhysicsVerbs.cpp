@@ -1,4 +1,5 @@
 #include "Verbs.h"
+#include "instruments/MercuryBarometer.h"
 #include "instruments/PressureInstrument.h"
 #include "physics/Constants.h"
 #include "quantities/Rounding.h"
@@ -194,6 +195,48 @@ Job addFreeze(CLI::App& verb) {
     };
 }
 
+Job addBarometer(CLI::App& verb) {
+    struct In {
+        std::string reading, temperature, altitude = "0 m", scale = "brass", index;
+        double latitude = 45.0;
+    };
+    auto in = std::make_shared<In>();
+    verb.add_option("--reading", in->reading, "as read, with its vernier: \"741.6 mmHg\"")->required();
+    verb.add_option("--temperature", in->temperature, "of the attached thermometer")->required();
+    verb.add_option("--latitude", in->latitude, "degrees, north positive")->required();
+    verb.add_option("--altitude", in->altitude, "height above sea level")->required();
+    verb.add_option("--scale", in->scale, "brass or glass")->capture_default_str();
+    verb.add_option("--index", in->index, "this instrument's own correction, e.g. \"-0.1 mmHg\"");
+    return [in] {
+        const Measure reading = need(parseMeasure(in->reading, Dimension::Pressure));
+        MercuryReading m;
+        m.unit = std::string(reading.unit->symbol);
+        m.mainScale = reading.number;
+        m.mainDivision = reading.unit->symbol == "inHg" ? 0.05 : reading.unit->symbol == "cmHg" ? 0.1 : 1.0;
+        m.attachedCelsius = need(parseTemperature(in->temperature)).celsius();
+        m.latitudeDegrees = in->latitude;
+        m.altitudeM = need(parseLength(in->altitude)).metre();
+        m.scale = need(scaleMaterialFromId(in->scale));
+        if (!in->index.empty())
+            m.indexCorrection = need(parsePressureDifference(in->index)).pascal() / reading.unit->factor;
+        const auto p = need(stationPressure(m));
+        Answer a;
+        a.json = {
+            {"station_pressure_pa", p.station.pascal()},
+            {"station_pressure_pa_u", p.uPa},
+            {"index_correction_pa", p.index.pascal()},
+            {"temperature_correction_pa", p.temperature.pascal()},
+            {"gravity_correction_pa", p.gravity.pascal()},
+            {"source", "WMO-No. 8, Guide to Instruments and Methods of Observation, part I, chapter 3"}};
+        a.text = fmt::format("{} as read\n", kPa(reading.si()));
+        for (const BarometerStep& s : p.steps)
+            a.text += fmt::format("{}: {} Pa, {}\n", s.label, fixedSigned(s.pascal, 1), kPa(s.after));
+        a.text += fmt::format("station pressure {} (standard uncertainty {:.2g} kPa)\n",
+                              kPa(p.station.pascal()), p.uPa * 1e-3);
+        return a;
+    };
+}
+
 Job addConvert(CLI::App& verb) {
     struct In {
         std::string quantity, to;
@@ -290,18 +333,30 @@ Job addRoom(CLI::App& verb) {
 
 Job addGauge(CLI::App& verb) {
     struct In {
-        std::string type, reading, temperature, room, roomU, division, accuracy;
+        std::string type, reading, temperature, room, roomU, division, accuracy, liquid = "mercury",
+                                                                                 gas = "air";
         std::vector<std::string> legs;
+        double oilDensity = 860.0;
     };
     auto in = std::make_shared<In>();
-    verb.add_option("--type", in->type, "vacuum-dial, absolute or open-u-tube")
+    verb.add_option("--type", in->type,
+                    "vacuum-dial, absolute, open-u-tube, closed-u-tube or thermal-conductivity")
         ->required()
-        ->check(CLI::IsMember({"vacuum-dial", "absolute", "open-u-tube"}));
+        ->check(CLI::IsMember(
+            {"vacuum-dial", "absolute", "open-u-tube", "closed-u-tube", "thermal-conductivity"}));
     verb.add_option("--reading", in->reading,
                     "what the dial shows: \"-0.7 bar\" (a vacuum dial that counts up is read as negative)");
-    verb.add_option("--legs", in->legs, "the two arms on the ruler, the one towards the vessel first")
+    verb.add_option("--legs", in->legs,
+                    "the two arms on the ruler: of an open tube the one towards the vessel first, of a "
+                    "closed tube the closed one")
         ->expected(2);
-    verb.add_option("--temperature", in->temperature, "of the mercury; 20 degC if not given");
+    verb.add_option("--temperature", in->temperature, "of the liquid in the tube; 20 degC if not given");
+    verb.add_option("--liquid", in->liquid, "in the tube: mercury, water or oil")->capture_default_str();
+    verb.add_option("--oil-density", in->oilDensity, "of the oil at 20 degC, kg/m3")->capture_default_str();
+    verb.add_option("--gas", in->gas,
+                    "that a thermal-conductivity gauge really sees: air, nitrogen, water-vapour, "
+                    "carbon-dioxide, argon, helium, hydrogen")
+        ->capture_default_str();
     verb.add_option("--room", in->room, "the room's absolute pressure");
     verb.add_option("--room-u", in->roomU, "its standard uncertainty");
     verb.add_option("--division", in->division, "smallest division, for the uncertainty");
@@ -309,15 +364,18 @@ Job addGauge(CLI::App& verb) {
     return [in] {
         PressureInstrument g;
         GaugeReading reading;
-        const bool arms = in->type == "open-u-tube";
+        const bool closed = in->type == "closed-u-tube", arms = closed || in->type == "open-u-tube";
         const Dimension dimension = arms ? Dimension::Length : Dimension::Pressure;
         if (arms) {
             if (in->legs.size() != 2)
-                throw Refusal{{Failure::BadInput,
-                               "--type open-u-tube needs both arms: --legs \"66.0 cm\" \"21.0 cm\""}};
+                throw Refusal{
+                    {Failure::BadInput,
+                     fmt::format("--type {} needs both arms: --legs \"66.0 cm\" \"21.0 cm\"", in->type)}};
             const auto left = need(parseMeasure(in->legs[0], dimension)),
                        right = need(parseMeasure(in->legs[1], dimension));
-            g.convention = PressureConvention::TwoArm;
+            g.convention = closed ? PressureConvention::ClosedTwoArm : PressureConvention::TwoArm;
+            g.liquid = need(manometerLiquidFromId(in->liquid));
+            g.oilDensity20 = in->oilDensity;
             g.unit = std::string(left.unit->symbol);
             reading = {left.number, right.unit->toSi(right.number) / left.unit->factor};
             g.armSum = std::max(1e-9, reading.first + *reading.second);
@@ -330,12 +388,17 @@ Job addGauge(CLI::App& verb) {
                                fmt::format("--type {} needs --reading, for instance --reading \"-0.7 bar\"",
                                            in->type)}};
             const auto shown = need(parseMeasure(in->reading, dimension));
-            g.convention =
-                in->type == "absolute" ? PressureConvention::Absolute : PressureConvention::GaugeNegative;
+            g.convention = in->type == "absolute"               ? PressureConvention::Absolute
+                           : in->type == "thermal-conductivity" ? PressureConvention::ThermalConductivity
+                                                                : PressureConvention::GaugeNegative;
+            g.gas = in->gas;
             g.unit = std::string(shown.unit->symbol);
             const bool countsUp = in->type == "vacuum-dial" && shown.number > 0.0;
             reading = {countsUp ? -shown.number : shown.number, std::nullopt};
-            g.division = g.accuracy = 1e3 / shown.unit->factor; // 1 kPa, as school dials have
+            // 1 kPa, as school dials have; a thermal-conductivity gauge is read to a tenth of what it shows.
+            constexpr double kReadable = 0.1;
+            g.division = g.accuracy = in->type == "thermal-conductivity" ? kReadable * std::abs(shown.number)
+                                                                         : 1e3 / shown.unit->factor;
         }
         const auto own = [&](const std::string& text, double& into) {
             if (!text.empty())
@@ -357,7 +420,9 @@ Job addGauge(CLI::App& verb) {
                                               "its sign, its unit and the room's pressure"}};
         Answer a;
         a.json = {{"type", in->type}, {"absolute_pa", p.pressure.pascal()}, {"absolute_pa_u", p.u()}};
-        if (arms) a.json["liquid_density_kg_per_m3"] = mercuryDensity(g.liquidCelsius);
+        if (arms) a.json["liquid_density_kg_per_m3"] = manometerDensity(g);
+        if (g.convention == PressureConvention::ThermalConductivity)
+            a.json["gas_factor"] = need(gasFactor(g.gas));
         if (room) a.json["gauge_pa"] = GaugePressure::of(p.pressure, room->station).pascal();
         a.text = fmt::format("{} +- {} absolute\n", kPa(p.pressure.pascal()), kPa(p.u()));
         return a;

@@ -16,6 +16,7 @@ Job addFluids(CLI::App& app);
 Job addSaturation(CLI::App& verb);
 Job addBoil(CLI::App& verb);
 Job addFreeze(CLI::App& verb);
+Job addBarometer(CLI::App& verb);
 Job addConvert(CLI::App& verb);
 Job addRoom(CLI::App& verb);
 Job addGauge(CLI::App& verb);

@@ -28,6 +28,10 @@ constexpr VerbEntry kVerbs[] = {
     {"freeze", "freezing point of a solution in water", "uttrin-cli freeze --solute nacl --molality 2",
      addFreeze},
     {"convert", "one unit into another", "uttrin-cli convert \"66.0 cmHg\" --to kPa", addConvert},
+    {"barometer", "station pressure from a mercury barometer",
+     "uttrin-cli barometer --reading \"741.6 mmHg\" --temperature \"23.5 degC\" --latitude 61.2 --altitude "
+     "\"612 m\" --scale brass",
+     addBarometer},
     {"room", "the room's pressure from what is known",
      "uttrin-cli room --sea-level \"1018.4 hPa\" --altitude \"612 m\" --temperature \"18 degC\"", addRoom},
     {"gauge", "absolute pressure from a gauge as read",

@@ -2,6 +2,7 @@
 
 #include "physics/Constants.h"
 #include "quantities/Rounding.h"
+#include "substances/SubstanceLibrary.h"
 
 #include <fmt/format.h>
 
@@ -15,14 +16,21 @@ namespace {
 constexpr double kGravityRelativeU =
     0.0015; // local gravity differs from the standard by up to 0.27 % (pole, equator)
 
+constexpr double kGasFactorRelativeU = 0.15;
+
+/// Standard uncertainty of the liquid's density, relative.
+double densityRelativeU(ManometerLiquid liquid) {
+    return liquid == ManometerLiquid::Mercury ? 5e-6 : liquid == ManometerLiquid::Water ? 3e-4 : 5e-3;
+}
+
 Dimension scaleDimension(PressureConvention c) {
-    return c == PressureConvention::TwoArm ? Dimension::Length : Dimension::Pressure;
+    return hasTwoArms(c) ? Dimension::Length : Dimension::Pressure;
 }
 
 /// Zero error in scale units: what the instrument shows open to the room, less what it should.
 double zeroError(const PressureInstrument& i, const GaugeReading& zero, std::optional<Pressure> room) {
     const double shown = scaleValue(i, zero);
-    if (i.convention != PressureConvention::Absolute) return shown;
+    if (countsFromRoom(i.convention)) return shown;
     return room ? shown - room->pascal() / pascalPerScaleUnit(i) : 0.0;
 }
 
@@ -40,18 +48,24 @@ std::string_view id(PressureConvention convention) {
         return "vacuum-depth";
     case PressureConvention::TwoArm:
         return "two-arm";
+    case PressureConvention::ClosedTwoArm:
+        return "closed-two-arm";
+    case PressureConvention::ThermalConductivity:
+        return "thermal-conductivity";
     }
     return "";
 }
 
 Result<PressureConvention> pressureConventionFromId(std::string_view wanted) {
     for (const auto c : {PressureConvention::Absolute, PressureConvention::GaugeNegative,
-                         PressureConvention::VacuumDepth, PressureConvention::TwoArm})
+                         PressureConvention::VacuumDepth, PressureConvention::TwoArm,
+                         PressureConvention::ClosedTwoArm, PressureConvention::ThermalConductivity})
         if (id(c) == wanted) return c;
     return fail(
         Failure::BadInput,
         fmt::format(
-            "'{}' is not a gauge convention; accepted: absolute, gauge-negative, vacuum-depth, two-arm",
+            "'{}' is not a gauge convention; accepted: absolute, gauge-negative, vacuum-depth, two-arm, "
+            "closed-two-arm, thermal-conductivity",
             wanted));
 }
 
@@ -68,15 +82,70 @@ double mercuryDensity(double celsius) {
     return 13595.08 / (1.0 + 1.8145e-4 * celsius + 9.2e-9 * celsius * celsius);
 }
 
+bool hasTwoArms(PressureConvention c) {
+    return c == PressureConvention::TwoArm || c == PressureConvention::ClosedTwoArm;
+}
+
+bool countsFromRoom(PressureConvention c) {
+    return c == PressureConvention::GaugeNegative || c == PressureConvention::VacuumDepth ||
+           c == PressureConvention::TwoArm;
+}
+
+std::string_view id(ManometerLiquid liquid) {
+    return liquid == ManometerLiquid::Mercury ? "mercury"
+           : liquid == ManometerLiquid::Water ? "water"
+                                              : "oil";
+}
+
+Result<ManometerLiquid> manometerLiquidFromId(std::string_view wanted) {
+    for (const auto l : {ManometerLiquid::Mercury, ManometerLiquid::Water, ManometerLiquid::Oil})
+        if (id(l) == wanted) return l;
+    return fail(Failure::BadInput,
+                fmt::format("'{}' is not a liquid for a U-tube; accepted: mercury, water, oil", wanted));
+}
+
+std::span<const GasFactor> gasFactors() {
+    static constexpr GasFactor all[] = {
+        {"air", 1.0},   {"nitrogen", 1.0}, {"water-vapour", 0.6}, {"carbon-dioxide", 0.95},
+        {"argon", 1.6}, {"helium", 0.9},   {"hydrogen", 0.5}};
+    return all;
+}
+
+Result<double> gasFactor(std::string_view gas) {
+    std::string known;
+    for (const GasFactor& g : gasFactors()) {
+        if (g.gas == gas) return g.factor;
+        known += (known.empty() ? "" : ", ") + std::string(g.gas);
+    }
+    return fail(Failure::BadInput,
+                fmt::format("'{}' is not a gas with a known factor; accepted: {}", gas, known));
+}
+
+double manometerDensity(const PressureInstrument& i) {
+    constexpr double kOilExpansion = 7.0e-4; // 1/K, cubic, of light oils
+    constexpr double kReferenceCelsius = 20.0;
+    switch (i.liquid) {
+    case ManometerLiquid::Mercury:
+        return mercuryDensity(i.liquidCelsius);
+    case ManometerLiquid::Water:
+        return water()
+            .condensedDensity(std::max(Temperature::fromCelsius(i.liquidCelsius), water().facts().triple))
+            .value_or(1000.0);
+    case ManometerLiquid::Oil:
+        break;
+    }
+    return i.oilDensity20 / (1.0 + kOilExpansion * (i.liquidCelsius - kReferenceCelsius));
+}
+
 double pascalPerScaleUnit(const PressureInstrument& i) {
     const double factor = unit(i.unit).factor;
-    if (i.convention != PressureConvention::TwoArm) return factor;
-    return factor * mercuryDensity(i.liquidCelsius) * kStandardGravity;
+    if (i.convention == PressureConvention::ThermalConductivity)
+        return factor * gasFactor(i.gas).value_or(1.0);
+    return hasTwoArms(i.convention) ? factor * manometerDensity(i) * kStandardGravity : factor;
 }
 
 double scaleValue(const PressureInstrument& i, const GaugeReading& reading) {
-    return i.convention == PressureConvention::TwoArm ? reading.first - reading.second.value_or(0.0)
-                                                      : reading.first;
+    return hasTwoArms(i.convention) ? reading.first - reading.second.value_or(0.0) : reading.first;
 }
 
 Result<void> check(const PressureInstrument& i) {
@@ -85,21 +154,25 @@ Result<void> check(const PressureInstrument& i) {
         return fail(Failure::BadInput, "the smallest division of the gauge must be above zero");
     if (!(i.accuracy >= 0.0) || !std::isfinite(i.accuracy))
         return fail(Failure::BadInput, "the accuracy of the gauge must be zero or above");
-    if (i.convention == PressureConvention::TwoArm && !(i.armSum > 0.0 && std::isfinite(i.armSum)))
+    if (hasTwoArms(i.convention) && !(i.armSum > 0.0 && std::isfinite(i.armSum)))
         return fail(Failure::BadInput, "the two arms of a U-tube must add up to a length above zero");
     if (!(i.liquidCelsius > -20.0 && i.liquidCelsius < 60.0))
         return fail(Failure::BadInput,
                     "the temperature of the gauge's liquid must be between -20 and 60 degC");
+    if (!(i.oilDensity20 > 500.0 && i.oilDensity20 < 2000.0))
+        return fail(Failure::BadInput, "the density of the gauge's oil must lie between 500 and 2000 kg/m3");
+    if (i.convention == PressureConvention::ThermalConductivity)
+        if (const auto factor = gasFactor(i.gas); !factor) return tl::unexpected(factor.error());
     return {};
 }
 
 Result<AbsoluteReading> toAbsolute(const PressureInstrument& i, const GaugeReading& reading,
                                    const std::optional<RoomPressure>& room,
                                    const std::optional<GaugeReading>& zero) {
-    const bool twoArm = i.convention == PressureConvention::TwoArm;
+    const bool twoArm = hasTwoArms(i.convention);
     if (twoArm && !reading.second)
         return fail(Failure::BadInput, "a U-tube is read as two arms; the right arm is missing");
-    if (i.convention != PressureConvention::Absolute && !room)
+    if (countsFromRoom(i.convention) && !room)
         return fail(Failure::Unreferenced,
                     "this reading counts from the room's pressure, and the room's pressure is not known yet");
     const double scale = pascalPerScaleUnit(i);
@@ -111,11 +184,18 @@ Result<AbsoluteReading> toAbsolute(const PressureInstrument& i, const GaugeReadi
     const double once = 0.5 * i.division * scale / std::numbers::sqrt3;
     out.uIndependent = twoArm ? std::numbers::sqrt2 * once : once;
     const double accuracy = i.accuracy * scale / std::numbers::sqrt3;
-    const double gravity = twoArm ? kGravityRelativeU * std::abs(value) * scale : 0.0;
+    const double column =
+        twoArm ? std::hypot(kGravityRelativeU, densityRelativeU(i.liquid)) * std::abs(value) * scale : 0.0;
     switch (i.convention) {
-    case PressureConvention::Absolute:
+    case PressureConvention::ThermalConductivity:
         out.pressure = Pressure::fromPascal(value * scale);
-        out.uShared = accuracy;
+        out.uShared = std::hypot(
+            accuracy, gasFactor(i.gas).value_or(1.0) == 1.0 ? 0.0 : kGasFactorRelativeU * value * scale);
+        break;
+    case PressureConvention::Absolute:
+    case PressureConvention::ClosedTwoArm:
+        out.pressure = Pressure::fromPascal(value * scale);
+        out.uShared = std::hypot(accuracy, column);
         break;
     case PressureConvention::GaugeNegative:
         out.pressure = room->station + PressureDifference::fromPascal(value * scale);
@@ -124,7 +204,7 @@ Result<AbsoluteReading> toAbsolute(const PressureInstrument& i, const GaugeReadi
     case PressureConvention::VacuumDepth:
     case PressureConvention::TwoArm:
         out.pressure = room->station - PressureDifference::fromPascal(value * scale);
-        out.uShared = std::hypot(accuracy, room->uPa, gravity);
+        out.uShared = std::hypot(accuracy, room->uPa, column);
         break;
     }
     return out;
@@ -136,15 +216,19 @@ GaugeReading toReading(const PressureInstrument& i, Pressure absolute, Pressure 
     const double error = zero ? zeroError(i, *zero, room) : 0.0;
     switch (i.convention) {
     case PressureConvention::Absolute:
+    case PressureConvention::ThermalConductivity:
         return {absolute.pascal() / scale + error, std::nullopt};
     case PressureConvention::GaugeNegative:
         return {(absolute - room).pascal() / scale + error, std::nullopt};
     case PressureConvention::VacuumDepth:
         return {(room - absolute).pascal() / scale + error, std::nullopt};
     case PressureConvention::TwoArm:
+    case PressureConvention::ClosedTwoArm:
         break;
     }
-    const double difference = (room - absolute).pascal() / scale + error;
+    const double column =
+        i.convention == PressureConvention::TwoArm ? (room - absolute).pascal() : absolute.pascal();
+    const double difference = column / scale + error;
     return {0.5 * (i.armSum + difference), 0.5 * (i.armSum - difference)};
 }
 

@@ -3,6 +3,7 @@
 #include "RoomPressure.h"
 
 #include <optional>
+#include <span>
 #include <string>
 #include <string_view>
 #include <vector>
@@ -11,20 +12,40 @@ namespace uttrin {
 
 /// What the numbers on a pressure instrument count from. Declared once for an instrument, never asked again.
 enum class PressureConvention {
-    Absolute,      ///< counts from a perfect vacuum
-    GaugeNegative, ///< counts from the room, negative below it
-    VacuumDepth,   ///< counts from the room, positive below it
-    TwoArm         ///< open U-tube: two arms read on a ruler, the left one towards the vessel
+    Absolute,           ///< counts from a perfect vacuum
+    GaugeNegative,      ///< counts from the room, negative below it
+    VacuumDepth,        ///< counts from the room, positive below it
+    TwoArm,             ///< open U-tube: two arms read on a ruler, the left one towards the vessel
+    ClosedTwoArm,       ///< U-tube with a closed, empty arm: the closed arm is the first, the one towards the
+                        ///< vessel the second
+    ThermalConductivity ///< counts from a vacuum, by how well the gas conducts heat: calibrated for air
 };
 
 /// Where the instrument is connected.
 enum class PressureTap { Vessel, PumpLine };
 
-/// Identifiers in files: "absolute", "gauge-negative", "vacuum-depth", "two-arm"; "vessel", "pump-line".
+/// Identifiers in files: "absolute", "gauge-negative", "vacuum-depth", "two-arm", "closed-two-arm",
+/// "thermal-conductivity"; "vessel", "pump-line".
 [[nodiscard]] std::string_view id(PressureConvention convention);
 [[nodiscard]] Result<PressureConvention> pressureConventionFromId(std::string_view id);
 [[nodiscard]] std::string_view id(PressureTap tap);
 [[nodiscard]] Result<PressureTap> pressureTapFromId(std::string_view id);
+
+/// What stands in a U-tube.
+enum class ManometerLiquid { Mercury, Water, Oil };
+[[nodiscard]] std::string_view id(ManometerLiquid liquid); ///< "mercury", "water", "oil"
+[[nodiscard]] Result<ManometerLiquid> manometerLiquidFromId(std::string_view id);
+
+/// A gas before a thermal-conductivity gauge that is calibrated for air: true pressure = reading times
+/// factor, below about 1 hPa. Factors are typical of such gauges; each maker prints its own. Standard
+/// uncertainty 15 %.
+struct GasFactor {
+    std::string_view
+        gas; ///< "air", "nitrogen", "water-vapour", "carbon-dioxide", "argon", "helium", "hydrogen"
+    double factor;
+};
+[[nodiscard]] std::span<const GasFactor> gasFactors();
+[[nodiscard]] Result<double> gasFactor(std::string_view gas);
 
 /// A pressure instrument as a person declares it once.
 struct PressureInstrument {
@@ -35,7 +56,11 @@ struct PressureInstrument {
     double accuracy = 1.0;    ///< limits of error, plus or minus, in `unit`
     PressureTap tap = PressureTap::Vessel;
     double armSum = 0.0;         ///< TwoArm: left plus right, constant in a tube of even bore, in `unit`
-    double liquidCelsius = 20.0; ///< TwoArm: temperature of the mercury
+    double liquidCelsius = 20.0; ///< U-tubes: temperature of the liquid in them
+    ManometerLiquid liquid = ManometerLiquid::Mercury; ///< U-tubes
+    double oilDensity20 = 860.0;          ///< kg/m3 at 20 degC, of ManometerLiquid::Oil, from its bottle
+    std::string gas = "air";              ///< ThermalConductivity: what it really sees
+    double spanLow = 0.0, spanHigh = 0.0; ///< ends of the dial's scale, in `unit`; equal if not known
 };
 
 /// A reading exactly as the instrument shows it, in its own unit; `second` is the right arm of a U-tube.
@@ -59,6 +84,15 @@ struct AbsoluteReading {
 /// degC (P. H. Bigg, Br. J. Appl. Phys. 15 (1964) 1111, on the scale of ITS-90) to 2 parts in a million.
 [[nodiscard]] double mercuryDensity(double celsius);
 
+/// Density of the liquid in a U-tube, kg/m3: mercury as above, water by IAPWS SR1-86, oil from its density at
+/// 20 degC with 7.0e-4 /K.
+[[nodiscard]] double manometerDensity(const PressureInstrument& instrument);
+
+/// Whether two arms are read.
+[[nodiscard]] bool hasTwoArms(PressureConvention convention);
+/// Whether its readings need the room's pressure.
+[[nodiscard]] bool countsFromRoom(PressureConvention convention);
+
 /// Pascal in one unit of the instrument's scale (a centimetre of mercury at its temperature, for a U-tube).
 [[nodiscard]] double pascalPerScaleUnit(const PressureInstrument& instrument);
 
@@ -69,7 +103,7 @@ struct AbsoluteReading {
 [[nodiscard]] Result<void> check(const PressureInstrument& instrument);
 
 /// The absolute pressure that a reading means.
-/// @param room  needed by every convention but Absolute; Failure::Unreferenced without.
+/// @param room  needed by the conventions that count from it; Failure::Unreferenced without.
 /// @param zero  the instrument's own reading while open to the room; its error is taken off. Not needed.
 [[nodiscard]] Result<AbsoluteReading> toAbsolute(const PressureInstrument& instrument,
                                                  const GaugeReading& reading,

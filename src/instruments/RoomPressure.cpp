@@ -16,6 +16,7 @@ struct MethodText {
 
 constexpr std::array kMethods{
     MethodText{RoomMethod::Barometer, "barometer", "barometer", ""},
+    MethodText{RoomMethod::MercuryBarometer, "mercury", "mercury barometer", ""},
     MethodText{RoomMethod::StationReport, "station", "station report",
                "A station 10 m higher or lower than this room reads about 0.12 kPa off."},
     MethodText{RoomMethod::SeaLevelReport, "sea-level", "sea-level report",
@@ -69,12 +70,17 @@ std::string_view biasOf(RoomMethod method) { return textOf(method).bias; }
 Result<RoomMethod> roomMethodFromId(std::string_view wanted) {
     for (const MethodText& m : kMethods)
         if (m.id == wanted) return m.method;
-    return fail(Failure::BadInput, fmt::format("'{}' is not a way to know the room's pressure; accepted: "
-                                               "barometer, station, sea-level, altitude, dead-head, nominal",
-                                               wanted));
+    return fail(Failure::BadInput,
+                fmt::format("'{}' is not a way to know the room's pressure; accepted: "
+                            "barometer, mercury, station, sea-level, altitude, dead-head, nominal",
+                            wanted));
 }
 
 Result<RoomPressure> stationPressure(const RoomEntry& e) {
+    if (e.method == RoomMethod::MercuryBarometer)
+        return stationPressure(e.mercury).map([](const MercuryPressure& p) {
+            return RoomPressure{p.station, p.uPa, RoomMethod::MercuryBarometer};
+        });
     const auto unit = findUnit(e.unit, Dimension::Pressure);
     if (!unit) return tl::unexpected(unit.error());
     const double pa = (*unit)->toSi(e.value);
@@ -92,6 +98,8 @@ Result<RoomPressure> stationPressure(const RoomEntry& e) {
         return standardAtmospherePressure(Length::fromMetre(e.altitudeM)).map([&](Pressure p) {
             return RoomPressure{p, kWeatherSpreadPascal, e.method};
         });
+    case RoomMethod::MercuryBarometer: // above
+        break;
     case RoomMethod::DeadHead:
         if (!(pa < 0.0))
             return fail(Failure::BadInput,

@@ -1,5 +1,6 @@
 #pragma once
 
+#include "MercuryBarometer.h"
 #include "physics/Atmosphere.h"
 #include "quantities/Failure.h"
 #include "quantities/Units.h"
@@ -12,15 +13,16 @@ namespace uttrin {
 
 /// How the room's pressure was obtained.
 enum class RoomMethod {
-    Barometer,      ///< a barometer in the room, its own corrections already applied
-    StationReport,  ///< a weather station's pressure at (nearly) this height, not reduced
-    SeaLevelReport, ///< a report reduced to sea level, brought back to this height
-    Altitude,       ///< the standard atmosphere at this height: the weather is unknown
-    DeadHead,       ///< the empty vessel pumped down with the same gauge
-    Nominal         ///< a value assumed without any measurement, and labelled so
+    Barometer,        ///< a barometer in the room, its own corrections already applied
+    MercuryBarometer, ///< a mercury barometer as read, with its vernier and attached thermometer
+    StationReport,    ///< a weather station's pressure at (nearly) this height, not reduced
+    SeaLevelReport,   ///< a report reduced to sea level, brought back to this height
+    Altitude,         ///< the standard atmosphere at this height: the weather is unknown
+    DeadHead,         ///< the empty vessel pumped down with the same gauge
+    Nominal           ///< a value assumed without any measurement, and labelled so
 };
 
-/// Identifier in files: "barometer", "station", "sea-level", "altitude", "dead-head", "nominal".
+/// Identifier in files: "barometer", "mercury", "station", "sea-level", "altitude", "dead-head", "nominal".
 [[nodiscard]] std::string_view id(RoomMethod method);
 [[nodiscard]] Result<RoomMethod> roomMethodFromId(std::string_view id);
 /// One or two words for the spine and the report.
@@ -36,6 +38,7 @@ struct RoomEntry {
     double airCelsius = 15.0; ///< outdoor temperature; used by SeaLevelReport
     Reduction reduction = Reduction::Hypsometric;
     double ultimatePa = 0.0; ///< the pump's ultimate pressure; used by DeadHead
+    MercuryReading mercury;  ///< used by MercuryBarometer, instead of value, unit and valueU
 };
 
 /// The room's absolute pressure with its standard uncertainty.

@@ -1,5 +1,8 @@
 #include "Thermometer.h"
 
+#include "Thermometry.h"
+#include "substances/SubstanceLibrary.h"
+
 #include <fmt/format.h>
 
 #include <cmath>
@@ -34,6 +37,34 @@ Result<SensorPlace> sensorPlaceFromId(std::string_view wanted) {
             wanted));
 }
 
+namespace {
+
+struct KindId {
+    ThermometerKind kind;
+    std::string_view id;
+};
+constexpr KindId kKinds[] = {{ThermometerKind::Plain, "plain"},   {ThermometerKind::Mercury, "mercury"},
+                             {ThermometerKind::Spirit, "spirit"}, {ThermometerKind::Platinum, "platinum"},
+                             {ThermometerKind::Copper, "copper"}, {ThermometerKind::Infrared, "infrared"}};
+
+} // namespace
+
+std::string_view id(ThermometerKind kind) {
+    for (const KindId& k : kKinds)
+        if (k.kind == kind) return k.id;
+    return "";
+}
+
+Result<ThermometerKind> thermometerKindFromId(std::string_view wanted) {
+    for (const KindId& k : kKinds)
+        if (k.id == wanted) return k.kind;
+    return fail(
+        Failure::BadInput,
+        fmt::format("'{}' is not a kind of thermometer; accepted: plain, mercury, spirit, platinum, copper, "
+                    "infrared",
+                    wanted));
+}
+
 bool readsTheLiquid(SensorPlace place) {
     return place == SensorPlace::Liquid || place == SensorPlace::NearChips;
 }
@@ -44,21 +75,148 @@ Result<void> check(const Thermometer& t) {
         return fail(Failure::BadInput, "the smallest division of the thermometer must be above zero");
     if (!(t.accuracy >= 0.0) || !std::isfinite(t.accuracy))
         return fail(Failure::BadInput, "the accuracy of the thermometer must be zero or above");
+    if (!(t.nominalOhm > 0.0) || !std::isfinite(t.nominalOhm))
+        return fail(Failure::BadInput, "the nominal resistance of the thermometer must be above zero");
+    for (const double e : {t.emissivity, t.emissivitySet})
+        if (!(e >= 0.1 && e <= 1.0)) return fail(Failure::BadInput, "an emissivity must lie from 0.1 to 1");
+    if (!(t.wallMillimetre >= 0.0 && t.wallMillimetre < 50.0))
+        return fail(Failure::BadInput, "the wall's thickness must lie from 0 to 50 mm");
+    for (const ThermometerCalibration& c : t.calibrations)
+        if (const auto residuals = residualsOf(t, c); !residuals) return tl::unexpected(residuals.error());
     return {};
 }
 
-Result<LiquidTemperature> toTemperature(const Thermometer& t, double reading) {
-    const Unit& u = unit(t.unit);
-    const double kelvin = u.toSi(reading);
-    if (!(kelvin > 0.0) || !std::isfinite(kelvin))
-        return fail(Failure::BadInput, fmt::format("{} {} is not above absolute zero", reading, u.symbol));
-    return LiquidTemperature{Temperature::fromKelvin(kelvin),
-                             0.5 * t.division * u.factor / std::numbers::sqrt3,
-                             t.accuracy * u.factor / std::numbers::sqrt3};
+namespace {
+
+/// By the thermometer's kind alone, before any calibration, K.
+Result<double> byKind(const Thermometer& t, double reading) {
+    const double shown = readsOhms(t) ? 0.0 : unit(t.unit).toSi(reading);
+    switch (t.kind) {
+    case ThermometerKind::Plain:
+        return shown;
+    case ThermometerKind::Mercury:
+    case ThermometerKind::Spirit: {
+        const double celsius = shown - kIcePointKelvin;
+        if (!t.emergentFromCelsius || celsius <= *t.emergentFromCelsius) return shown;
+        return shown + thermometry::emergentStemCorrection(celsius, celsius - *t.emergentFromCelsius,
+                                                           t.stemCelsius, t.kind == ThermometerKind::Mercury);
+    }
+    case ThermometerKind::Platinum:
+        return thermometry::platinumCelsius(reading, t.nominalOhm).map([](double c) {
+            return c + kIcePointKelvin;
+        });
+    case ThermometerKind::Copper:
+        return thermometry::copperCelsius(reading, t.nominalOhm) + kIcePointKelvin;
+    case ThermometerKind::Infrared: {
+        constexpr double kGlass = 1.1, kMillimetre = 1e-3; // W/(m K), borosilicate
+        const double around = t.reflectedCelsius + kIcePointKelvin;
+        const double wall = thermometry::infraredKelvin(shown, t.emissivitySet, t.emissivity, around);
+        return wall + thermometry::wallDrop(wall, around, t.wallMillimetre * kMillimetre, kGlass);
+    }
+    }
+    return shown;
 }
 
-double toReading(const Thermometer& t, Temperature temperature) {
-    return unit(t.unit).fromSi(temperature.kelvin());
+/// The line through the two points of a calibration: true = ice + (indicated - indicatedIce) * stretch.
+struct Line {
+    double indicatedIce, stretch, steamKelvin, steamU; ///< K, K/K
+};
+
+Result<Line> lineOf(const Thermometer& t, const ThermometerCalibration& c) {
+    const auto ice = byKind(t, c.iceReading), steam = byKind(t, c.steamReading);
+    if (!ice) return tl::unexpected(ice.error());
+    if (!steam) return tl::unexpected(steam.error());
+    const auto boils = water().saturationAt(Pressure::fromPascal(c.roomPascal));
+    if (!boils) return tl::unexpected(boils.error());
+    constexpr double kLeastSpan = 20.0; // K between the two readings
+    if (!(*steam - *ice > kLeastSpan))
+        return fail(
+            Failure::BadInput,
+            "the steam reading of a calibration must lie well above the ice reading; are they swapped?");
+    const double steamKelvin = boils->temperature.kelvin();
+    return Line{*ice, (steamKelvin - kIcePointKelvin) / (*steam - *ice), steamKelvin,
+                std::hypot(c.roomU / boils->slope, boils->temperatureU())};
+}
+
+} // namespace
+
+bool readsOhms(const Thermometer& t) {
+    return t.kind == ThermometerKind::Platinum || t.kind == ThermometerKind::Copper;
+}
+
+std::string_view readingUnit(const Thermometer& t) { return readsOhms(t) ? "\u03A9" : unit(t.unit).display; }
+
+const ThermometerCalibration* calibrationAt(const Thermometer& t, std::optional<std::int64_t> atMs) {
+    const ThermometerCalibration* found = nullptr;
+    for (const ThermometerCalibration& c : t.calibrations)
+        if ((!atMs || c.atMs <= *atMs) && (!found || c.atMs >= found->atMs)) found = &c;
+    return found;
+}
+
+Result<LiquidTemperature> toTemperature(const Thermometer& t, double reading,
+                                        std::optional<std::int64_t> atMs) {
+    const auto kind = byKind(t, reading);
+    if (!kind) return tl::unexpected(kind.error());
+    const auto beside = byKind(t, reading + 0.01 * t.division);
+    const double perUnit = beside ? std::abs(*beside - *kind) / (0.01 * t.division) : unit(t.unit).factor;
+    double kelvin = *kind;
+    const double once = 0.5 * t.division * perUnit / std::numbers::sqrt3;
+    double shared = t.accuracy * perUnit / std::numbers::sqrt3;
+    if (t.kind == ThermometerKind::Infrared) { // emissivity known to 0.02, the wall's heat loss to a third
+        constexpr double kEmissivityU = 0.02, kWallU = 0.33;
+        Thermometer other = t;
+        other.emissivity = std::min(1.0, t.emissivity + kEmissivityU);
+        Thermometer bare = t;
+        bare.wallMillimetre = 0.0;
+        shared = std::hypot(shared, byKind(other, reading).value_or(kelvin) - kelvin,
+                            kWallU * (kelvin - byKind(bare, reading).value_or(kelvin)));
+    }
+    if (const ThermometerCalibration* c = calibrationAt(t, atMs)) {
+        const auto line = lineOf(t, *c);
+        if (!line) return tl::unexpected(line.error());
+        const double fraction =
+            (kelvin - line->indicatedIce) * line->stretch / (line->steamKelvin - kIcePointKelvin);
+        kelvin = kIcePointKelvin + (kelvin - line->indicatedIce) * line->stretch;
+        // Both points were read to half a division; between them the scale may bend by a tenth of its
+        // accuracy.
+        constexpr double kBend = 0.1;
+        shared =
+            std::hypot((1.0 - fraction) * once, fraction * std::hypot(once, line->steamU), kBend * shared);
+    }
+    if (!(kelvin > 0.0) || !std::isfinite(kelvin))
+        return fail(Failure::BadInput, fmt::format("{} {} is not above absolute zero", reading,
+                                                   readsOhms(t) ? "ohm" : unit(t.unit).symbol));
+    return LiquidTemperature{Temperature::fromKelvin(kelvin), once, shared};
+}
+
+Result<CalibrationResiduals> residualsOf(const Thermometer& t, const ThermometerCalibration& c) {
+    const auto line = lineOf(t, c);
+    if (!line) return tl::unexpected(line.error());
+    const auto steam = byKind(t, c.steamReading);
+    return CalibrationResiduals{line->indicatedIce - kIcePointKelvin, *steam - line->steamKelvin,
+                                Temperature::fromKelvin(line->steamKelvin)};
+}
+
+double toReading(const Thermometer& t, Temperature temperature, std::optional<std::int64_t> atMs) {
+    const double plain = unit(t.unit).fromSi(temperature.kelvin());
+    if (t.kind == ThermometerKind::Plain && !calibrationAt(t, atMs)) return plain;
+    // What it shows rises with the temperature: start from a guess and follow the slope.
+    double reading = t.kind == ThermometerKind::Platinum
+                         ? thermometry::platinumResistance(temperature.celsius(), t.nominalOhm)
+                     : t.kind == ThermometerKind::Copper
+                         ? thermometry::copperResistance(temperature.celsius(), t.nominalOhm)
+                         : plain;
+    constexpr int kSteps = 30;
+    for (int i = 0; i < kSteps; ++i) {
+        const double h = 0.01 * t.division;
+        const auto here = toTemperature(t, reading, atMs), beside = toTemperature(t, reading + h, atMs);
+        if (!here || !beside) break;
+        const double slope = (beside->temperature - here->temperature).kelvin() / h;
+        const double step = (temperature - here->temperature).kelvin() / slope;
+        reading += step;
+        if (std::abs(step) < 1e-10 * std::max(1.0, std::abs(reading))) break;
+    }
+    return reading;
 }
 
 } // namespace uttrin

@@ -3,8 +3,11 @@
 #include "quantities/Failure.h"
 #include "quantities/Units.h"
 
+#include <cstdint>
+#include <optional>
 #include <string>
 #include <string_view>
+#include <vector>
 
 namespace uttrin {
 
@@ -19,6 +22,27 @@ enum class SensorPlace { Liquid, NearChips, Vapour, OutsideWall };
 /// a fit only when a person says so.
 [[nodiscard]] bool readsTheLiquid(SensorPlace place);
 
+/// How it turns heat into a number.
+enum class ThermometerKind {
+    Plain,    ///< shows the temperature: digital, thermocouple, kitchen dial
+    Mercury,  ///< mercury in glass, with a stem that may stand out
+    Spirit,   ///< an organic liquid in glass
+    Platinum, ///< a platinum sensor read in ohms, IEC 60751
+    Copper,   ///< a copper coil read in ohms
+    Infrared  ///< aimed at the outside of the wall
+};
+[[nodiscard]] std::string_view
+id(ThermometerKind kind); ///< "plain", "mercury", "spirit", "platinum", "copper", "infrared"
+[[nodiscard]] Result<ThermometerKind> thermometerKindFromId(std::string_view id);
+
+/// What it showed in melting ice and in the steam over boiling water, when the room's pressure was known.
+struct ThermometerCalibration {
+    double iceReading = 0.0, steamReading = 0.0; ///< as shown
+    double roomPascal = 0.0, roomU = 0.0; ///< when the steam was read: water boils there, not at 100 degC
+    std::int64_t atMs = 0; ///< used for readings from then on; milliseconds since 1970-01-01 UTC
+    friend bool operator==(const ThermometerCalibration&, const ThermometerCalibration&) = default;
+};
+
 /// A thermometer as a person declares it once.
 struct Thermometer {
     std::string name = "thermometer";
@@ -26,6 +50,15 @@ struct Thermometer {
     double division = 1.0; ///< smallest division, in `unit`
     double accuracy = 1.0; ///< limits of error, plus or minus, in `unit`
     SensorPlace place = SensorPlace::Liquid;
+    ThermometerKind kind = ThermometerKind::Plain;
+    double nominalOhm = 100.0; ///< Platinum: at 0 degC; Copper: at 20 degC
+    std::optional<double> emergentFromCelsius =
+        std::nullopt; ///< Mercury, Spirit: where the column leaves the liquid; empty: wholly immersed
+    double stemCelsius = 22.0;                      ///< of the air beside the stem that stands out
+    double emissivitySet = 0.95, emissivity = 0.95; ///< Infrared: as it is set, and of the wall
+    double reflectedCelsius = 22.0;                 ///< Infrared: of what the wall mirrors
+    double wallMillimetre = 0.0; ///< Infrared: thickness of the glass between it and the liquid
+    std::vector<ThermometerCalibration> calibrations = {}; ///< by time
 };
 
 /// A temperature worked out from a reading, with standard uncertainties in kelvin as for a pressure.
@@ -38,10 +71,32 @@ struct LiquidTemperature {
 
 [[nodiscard]] Result<void> check(const Thermometer& thermometer);
 
-/// The temperature that a reading in the thermometer's unit means; it must be above absolute zero.
-[[nodiscard]] Result<LiquidTemperature> toTemperature(const Thermometer& thermometer, double reading);
+/// Whether it is read in ohms; `division` and `accuracy` are then ohms too.
+[[nodiscard]] bool readsOhms(const Thermometer& thermometer);
+/// What stands beside its reading: "°C", "Ω".
+[[nodiscard]] std::string_view readingUnit(const Thermometer& thermometer);
 
-/// What the thermometer shows at a temperature.
-[[nodiscard]] double toReading(const Thermometer& thermometer, Temperature t);
+/// The calibration that serves a reading of this time: the last one made before it; null if there is none.
+[[nodiscard]] const ThermometerCalibration* calibrationAt(const Thermometer& thermometer,
+                                                          std::optional<std::int64_t> atMs);
+
+/// The temperature that a reading means; it must be above absolute zero. Emergent stem, platinum, copper,
+/// emissivity and wall are worked in by its kind, then the calibration of that time, by the straight line
+/// through its two points.
+/// @param atMs  when it was read; empty: now, by the latest calibration.
+[[nodiscard]] Result<LiquidTemperature> toTemperature(const Thermometer& thermometer, double reading,
+                                                      std::optional<std::int64_t> atMs = std::nullopt);
+
+/// How far the thermometer was off at the ice and at the steam point, K, as it was calibrated.
+struct CalibrationResiduals {
+    double ice, steam;
+    Temperature steamTrue; ///< boiling point of water at the room's pressure
+};
+[[nodiscard]] Result<CalibrationResiduals> residualsOf(const Thermometer& thermometer,
+                                                       const ThermometerCalibration& calibration);
+
+/// What the thermometer shows at a temperature: the inverse of `toTemperature`.
+[[nodiscard]] double toReading(const Thermometer& thermometer, Temperature t,
+                               std::optional<std::int64_t> atMs = std::nullopt);
 
 } // namespace uttrin

@@ -1,5 +1,6 @@
 #include "BenchViews.h"
 
+#include "instruments/RoomComparison.h"
 #include "physics/Constants.h"
 #include "quantities/Rounding.h"
 #include "substances/SubstanceLibrary.h"
@@ -29,7 +30,7 @@ struct LivePair {
 LivePair livePair(const LessonSession& s) {
     LivePair live;
     const Draft& d = s.draft;
-    const bool twoArm = s.plan().rig.gauge.convention == PressureConvention::TwoArm;
+    const bool twoArm = hasTwoArms(s.plan().rig.gauge.convention);
     live.hasGauge = d.first && (!twoArm || d.second);
     live.hasTemperature = d.temperature.has_value();
     live.typed = d.first || d.second || d.temperature;
@@ -106,7 +107,7 @@ StripView stripView(const LessonSession& s) {
                   v.room.missing ? v.room.under : fmt::format("absolute; room {}", v.room.number),
                   v.room.missing};
     v.liquid = {upperCase(plan.solute.kind == SoluteKind::None ? substanceOf(plan).facts().name : "solution"),
-                "", std::string(scale.display), "nothing read yet", false};
+                "", std::string(readingUnit(plan.rig.thermometer)), "nothing read yet", false};
     v.boils = {"BOILS AT", "", std::string(scale.display), "", false};
     v.marginText = "no reading yet";
 
@@ -289,6 +290,36 @@ MapView mapView(const LessonSession& s, MapPurpose purpose) {
     }
     frame(v, purpose);
     return v;
+}
+
+std::vector<std::string> roomDisagreements(const LessonSession& s) {
+    std::vector<RoomSource> sources;
+    std::optional<double> altitude;
+    if (s.model().lesson().altitudeKnown) altitude = s.model().lesson().altitudeM;
+    constexpr Milliseconds kOneMoment = 3 * 3600 * 1000LL; // sources further apart may both be right
+    Milliseconds latest = 0;
+    for (const RoomRecord& r : s.model().data().rooms)
+        if (!r.groupId) latest = std::max(latest, r.takenAt);
+    for (const RoomRecord& r : s.model().data().rooms) {
+        const RoomEntry* entry = s.model().roomEntry(r.id);
+        if (r.groupId || !entry || latest - r.takenAt > kOneMoment) continue;
+        const auto pressure = stationPressure(*entry);
+        if (!pressure) continue;
+        if (entry->method == RoomMethod::MercuryBarometer)
+            altitude = altitude.value_or(entry->mercury.altitudeM);
+        if (entry->method == RoomMethod::SeaLevelReport || entry->method == RoomMethod::Altitude)
+            altitude = altitude.value_or(entry->altitudeM);
+        // A later reading of a kind takes the place of the earlier; a report is one source, however it was
+        // taken at first.
+        const auto kind = [](RoomMethod m) {
+            return m == RoomMethod::SeaLevelReport ? RoomMethod::StationReport : m;
+        };
+        std::erase_if(sources, [&](const RoomSource& known) {
+            return kind(known.entry.method) == kind(entry->method);
+        });
+        sources.push_back({*entry, *pressure});
+    }
+    return compareAll(sources, altitude);
 }
 
 namespace {

@@ -71,6 +71,10 @@ struct MapView {
            highPascal = 0.0; ///< frame of what matters now
 };
 
+/// Sources of the room's pressure that disagree, each pair as a sentence; the latest of each kind, the
+/// group's own apart.
+[[nodiscard]] std::vector<std::string> roomDisagreements(const LessonSession& session);
+
 /// What the map is used for, and so what it frames.
 enum class MapPurpose { Room, Plan, Run, WorkUp };
 [[nodiscard]] MapView mapView(const LessonSession& session, MapPurpose purpose);

@@ -20,7 +20,7 @@ std::vector<std::pair<std::string, Json>> cells(const LessonModel& model, const 
                                                 const ReducedReading& r) {
     const Plan& plan = model.plan(run.setupId);
     const auto& gauge = plan.rig.gauge;
-    const bool arms = gauge.convention == PressureConvention::TwoArm;
+    const bool arms = hasTwoArms(gauge.convention);
     const auto orNull = [](const auto& value) { return value ? Json(*value) : Json(); };
     return {
         {"group", model.group(run.groupId).name},
@@ -34,7 +34,8 @@ std::vector<std::pair<std::string, Json>> cells(const LessonModel& model, const 
         {"gauge", arms ? Json() : Json(r.raw.first)},
         {"left_arm", arms ? Json(r.raw.first) : Json()},
         {"right_arm", arms ? orNull(r.raw.second) : Json()},
-        {"thermometer_unit", plan.rig.thermometer.unit},
+        {"thermometer_unit",
+         readsOhms(plan.rig.thermometer) ? std::string("ohm") : plan.rig.thermometer.unit},
         {"temperature", r.raw.temperature},
         {"temperature_before_pull", orNull(r.raw.beforePull)},
         {"room_pa", r.room ? Json(r.room->station.pascal()) : Json()},

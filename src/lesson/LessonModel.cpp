@@ -136,7 +136,8 @@ ReducedReading LessonModel::reduce(const Reading& reading, const Run& run) const
     out.raw = reading;
     out.room = room(run.groupId, reading.takenAt);
     out.taster = reading.place == -1;
-    if (const auto t = toTemperature(p.rig.thermometer, reading.temperature)) out.liquid = *t;
+    if (const auto t = toTemperature(p.rig.thermometer, reading.temperature, reading.takenAt))
+        out.liquid = *t;
     const auto absolute = toAbsolute(p.rig.gauge, {reading.first, reading.second}, out.room, zeroOf(reading));
     if (!absolute) return out;
     out.absolute = *absolute;

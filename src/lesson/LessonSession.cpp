@@ -1,12 +1,14 @@
 #include "LessonSession.h"
 
 #include "plan/PlanJson.h"
+#include "quantities/Rounding.h"
 #include "substances/SubstanceLibrary.h"
 
 #include <fmt/format.h>
 
 #include <algorithm>
 #include <cmath>
+#include <map>
 #include <set>
 #include <utility>
 
@@ -173,6 +175,46 @@ Result<void> LessonSession::changePlan(const Plan& plan, const std::string& labe
     return perform(label, [&](Notebook::Editor& edit) { edit.update(setup); });
 }
 
+Result<std::string> LessonSession::calibrate(double iceReading, double steamReading, bool alsoEarlier) {
+    const auto here = room();
+    if (!here)
+        return fail(Failure::Unreferenced,
+                    "The steam point depends on the room's pressure: enter that first (Ctrl+1).");
+    // Temperatures of this plan's readings before and after tell what changed.
+    std::map<RowId, double> before;
+    Milliseconds first = m_clock.now();
+    for (const Run& run : m_model.runsOf(m_setupId))
+        for (const ReducedReading& r : m_model.reduce(run.id)) {
+            before[r.raw.id] = r.liquid.temperature.kelvin();
+            if (alsoEarlier) first = std::min(first, r.raw.takenAt);
+        }
+    Plan calibrated = plan();
+    const ThermometerCalibration c{iceReading, steamReading, here->station.pascal(), here->uPa, first};
+    const auto residuals = residualsOf(calibrated.rig.thermometer, c);
+    if (!residuals) return tl::unexpected(residuals.error());
+    calibrated.rig.thermometer.calibrations.push_back(c);
+    if (const auto done = changePlan(calibrated, "Calibrate the thermometer"); !done)
+        return tl::unexpected(done.error());
+    int moved = 0;
+    double sum = 0.0;
+    for (const Run& run : m_model.runsOf(m_setupId))
+        for (const ReducedReading& r : m_model.reduce(run.id)) {
+            const double change = r.liquid.temperature.kelvin() - before[r.raw.id];
+            constexpr double kUnchanged = 1e-9; // K
+            if (std::abs(change) < kUnchanged) continue;
+            ++moved;
+            sum += change;
+        }
+    std::string text =
+        fmt::format("It was {} K off in ice and {} K in steam, where water boils at {} °C here.",
+                    fixedSigned(residuals->ice, 2), fixedSigned(residuals->steam, 2),
+                    fixed(residuals->steamTrue.celsius(), 2));
+    text += moved > 0
+                ? fmt::format(" {} readings move, by {} K on average.", moved, fixedSigned(sum / moved, 2))
+                : std::string(" It serves the readings from now on.");
+    return text;
+}
+
 Result<void> LessonSession::moveTarget(int place, Pressure to) {
     Plan moved = plan();
     if (place == -1)
@@ -278,7 +320,7 @@ Reading LessonSession::readingFromDraft() const {
 
 SlipFinding LessonSession::checkDraft() const {
     const Plan& p = plan();
-    const bool twoArm = p.rig.gauge.convention == PressureConvention::TwoArm;
+    const bool twoArm = hasTwoArms(p.rig.gauge.convention);
     if (!m_runId || !draft.first || !draft.temperature || (twoArm && !draft.second)) return {};
     const Reading r = readingFromDraft();
     CapturePair pair{
@@ -289,7 +331,7 @@ SlipFinding LessonSession::checkDraft() const {
 }
 
 Result<CaptureOutcome> LessonSession::capture(bool keepOddPair) {
-    const bool twoArm = plan().rig.gauge.convention == PressureConvention::TwoArm;
+    const bool twoArm = hasTwoArms(plan().rig.gauge.convention);
     if (!m_runId) return fail(Failure::BadInput, "No run has been started: choose the group first.");
     if (!draft.first || (twoArm && !draft.second))
         return fail(Failure::BadInput,
@@ -333,7 +375,7 @@ Result<CaptureOutcome> LessonSession::captureBracket() {
 
 Result<void> LessonSession::checkZero(double first, std::optional<double> second) {
     if (!m_runId) return fail(Failure::BadInput, "A zero check belongs to a run: start one first.");
-    if (plan().rig.gauge.convention == PressureConvention::TwoArm && !second)
+    if (hasTwoArms(plan().rig.gauge.convention) && !second)
         return fail(Failure::BadInput, "Type both arms, open to the room.");
     return perform("Check the gauge's zero", [&](Notebook::Editor& edit) {
         edit.insert(ZeroCheck{0, *m_runId, m_clock.now(), first, second});

@@ -71,6 +71,11 @@ public:
 
     // Rig and plan.
     [[nodiscard]] Result<void> changePlan(const Plan& plan, const std::string& label);
+    /// Calibrates the plan's thermometer with what it showed in ice and in steam at the room's pressure now.
+    /// It serves the readings from now on, or also those taken already; the earlier calibrations stay in the
+    /// record.
+    /// @return what changed, as a sentence. Unreferenced without a room.
+    [[nodiscard]] Result<std::string> calibrate(double iceReading, double steamReading, bool alsoEarlier);
     [[nodiscard]] Result<void> moveTarget(int place, Pressure to);
     [[nodiscard]] Result<RowId> addSetup(Method method);
     /// The present plan once more, with something dissolved: the second part of a lab.

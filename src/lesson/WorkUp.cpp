@@ -198,7 +198,7 @@ std::vector<WorkStep> stepsOf(const ReducedReading& r, const Plan& plan,
     const auto& gauge = plan.rig.gauge;
     const std::string u(unitText(gauge));
     const int decimals = decimalsForDivision(0.5 * gauge.division);
-    const bool twoArm = gauge.convention == PressureConvention::TwoArm;
+    const bool twoArm = hasTwoArms(gauge.convention);
     const double shown = scaleValue(gauge, {r.raw.first, r.raw.second});
     std::vector<WorkStep> steps;
     if (twoArm)
@@ -207,7 +207,7 @@ std::vector<WorkStep> stepsOf(const ReducedReading& r, const Plan& plan,
                                      fixed(r.raw.second.value_or(0.0), decimals), u),
                          fmt::format("{} {}", fixed(shown, decimals), u)});
     double value = shown;
-    if (zero && gauge.convention != PressureConvention::Absolute) {
+    if (zero && countsFromRoom(gauge.convention)) {
         const double off = scaleValue(gauge, *zero);
         value -= off;
         steps.push_back({"Less the gauge's zero",
@@ -218,7 +218,7 @@ std::vector<WorkStep> stepsOf(const ReducedReading& r, const Plan& plan,
     if (twoArm)
         steps.push_back({"As a pressure",
                          fmt::format("{} {} × {} kg/m³ × {} m/s²", fixed(value, decimals), u,
-                                     fixed(mercuryDensity(gauge.liquidCelsius), 0), kStandardGravity),
+                                     fixed(manometerDensity(gauge), 0), kStandardGravity),
                          fmt::format("{} kPa", fixed(kPa, 2))});
     else if (gauge.unit != "kPa")
         steps.push_back({"In kilopascal",
@@ -229,7 +229,7 @@ std::vector<WorkStep> stepsOf(const ReducedReading& r, const Plan& plan,
         return steps;
     }
     const std::string absolute = fmt::format("{} kPa", fixed(r.absolute->pressure.kilopascal(), 2));
-    if (gauge.convention == PressureConvention::Absolute)
+    if (!countsFromRoom(gauge.convention))
         steps.push_back({"Absolute pressure", "as read", absolute});
     else if (gauge.convention == PressureConvention::GaugeNegative)
         steps.push_back(
@@ -243,7 +243,18 @@ std::vector<WorkStep> stepsOf(const ReducedReading& r, const Plan& plan,
              absolute});
     const Unit& scale = unit(plan.rig.thermometer.unit);
     const double kelvin = r.liquid.temperature.kelvin();
-    if (scale.symbol == "degC")
+    const Thermometer& thermometer = plan.rig.thermometer;
+    const bool plain = thermometer.kind == ThermometerKind::Plain;
+    if (const auto* calibration = calibrationAt(thermometer, r.raw.takenAt); calibration || !plain)
+        steps.push_back(
+            {"Temperature",
+             fmt::format("{} {}{}{}", fixed(r.raw.temperature, kelvinDecimals(plan)),
+                         readingUnit(thermometer), plain ? "" : fmt::format(", {}", id(thermometer.kind)),
+                         calibration ? fmt::format(", calibration with ice {} and steam {}",
+                                                   calibration->iceReading, calibration->steamReading)
+                                     : std::string()),
+             fmt::format("{} °C = {} K", fixed(kelvin - kIcePointKelvin, 2), fixed(kelvin, 2))});
+    else if (scale.symbol == "degC")
         steps.push_back({"Temperature",
                          fmt::format("{} °C + 273.15", fixed(r.raw.temperature, kelvinDecimals(plan))),
                          fmt::format("{} K", fixed(kelvin, 2))});

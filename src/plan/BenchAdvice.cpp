@@ -55,9 +55,8 @@ std::vector<std::string> materialsFor(const Plan& plan) {
     if (heat) out.emplace_back("reflux condenser with cooling water");
     if (!heat) out.emplace_back("hot water, ice water and a jug, to set the water's temperature");
     out.emplace_back("pump behind a ballast bottle, with a stopcock to close it off and a bleed valve");
-    out.emplace_back(plan.rig.gauge.convention == PressureConvention::TwoArm
-                         ? "U-tube with its ruler, both arms readable"
-                         : plan.rig.gauge.name);
+    out.emplace_back(hasTwoArms(plan.rig.gauge.convention) ? "U-tube with its ruler, both arms readable"
+                                                           : plan.rig.gauge.name);
     out.push_back(plan.rig.thermometer.name);
     if (plan.rig.aid == NucleationAid::Chips) out.emplace_back("boiling chips, fresh ones for each run");
     if (plan.rig.aid == NucleationAid::Stirrer) out.emplace_back("magnetic stirrer with its bar");
@@ -95,7 +94,7 @@ std::vector<Caution> cautionsFor(const Plan& plan) {
     if (plan.rig.aid == NucleationAid::None)
         out.push_back({"bumping", "Nothing in the liquid starts bubbles: it may superheat and bump. Add "
                                   "boiling chips before heating, never to hot liquid."});
-    if (plan.rig.gauge.convention == PressureConvention::TwoArm)
+    if (hasTwoArms(plan.rig.gauge.convention) && plan.rig.gauge.liquid == ManometerLiquid::Mercury)
         out.push_back({"mercury", "Mercury vapour is poisonous. Keep the U-tube over a tray, change pressure "
                                   "slowly, have the spill kit and the local rules at hand."});
     out.push_back(

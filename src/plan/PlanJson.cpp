@@ -98,8 +98,43 @@ auto inPascal(T (*parse)(std::string_view)) {
     return [parse](std::string_view s) { return parse(s).map([](auto p) { return p.pascal(); }); };
 }
 
+Json mercuryToJson(const MercuryReading& m) {
+    return {{"main_scale", formatMeasure(m.mainScale, unit(m.unit))},
+            {"main_division", m.mainDivision},
+            {"vernier_divisions", m.vernierDivisions},
+            {"vernier_line", m.vernierLine},
+            {"attached", formatMeasure(m.attachedCelsius, unit("degC"))},
+            {"scale", id(m.scale)},
+            {"latitude_deg", m.latitudeDegrees},
+            {"altitude", formatMeasure(m.altitudeM, unit("m"))},
+            {"index", m.indexCorrection}};
+}
+
+void readMercuryFrom(Reader r, MercuryReading& m) {
+    if (!r.has("main_scale")) r.refuse("main_scale", "the barometer's main scale as \"VALUE UNIT\"");
+    Measure main{0.0, &unit("mmHg")};
+    r.parsed("main_scale", main, [](std::string_view s) { return parseMeasure(s, Dimension::Pressure); });
+    m.mainScale = main.number;
+    m.unit = std::string(main.unit->symbol);
+    r.number("main_division", m.mainDivision);
+    r.count("vernier_divisions", m.vernierDivisions);
+    r.count("vernier_line", m.vernierLine);
+    r.parsed("attached", m.attachedCelsius, [](std::string_view s) {
+        return parseTemperature(s).map([](Temperature t) { return t.celsius(); });
+    });
+    r.parsed("scale", m.scale, scaleMaterialFromId);
+    r.number("latitude_deg", m.latitudeDegrees);
+    r.parsed("altitude", m.altitudeM,
+             [](std::string_view s) { return parseLength(s).map([](Length l) { return l.metre(); }); });
+    r.number("index", m.indexCorrection);
+}
+
 Json roomToJson(const RoomEntry& e) {
     Json j{{"method", id(e.method)}};
+    if (e.method == RoomMethod::MercuryBarometer) {
+        j["mercury"] = mercuryToJson(e.mercury);
+        return j;
+    }
     if (e.method != RoomMethod::Altitude) {
         j["reading"] = formatMeasure(e.value, unit(e.unit));
         j["uncertainty"] = formatMeasure(e.valueU, unit(e.unit));
@@ -123,6 +158,7 @@ Result<Reduction> reductionFromId(std::string_view word) {
 
 void readRoomFrom(Reader r, RoomEntry& e) {
     r.parsed("method", e.method, roomMethodFromId);
+    if (e.method == RoomMethod::MercuryBarometer) return readMercuryFrom(r.child("mercury"), e.mercury);
     if (e.method != RoomMethod::Altitude) {
         Measure reading{0.0, &unit("hPa")}, u{0.0, nullptr};
         const auto measure = [](std::string_view s) { return parseMeasure(s, Dimension::Pressure); };
@@ -145,9 +181,16 @@ void readRoomFrom(Reader r, RoomEntry& e) {
 Json gaugeToJson(const PressureInstrument& g) {
     Json j{{"name", g.name},         {"convention", id(g.convention)}, {"unit", g.unit},
            {"division", g.division}, {"accuracy", g.accuracy},         {"tap", id(g.tap)}};
-    if (g.convention == PressureConvention::TwoArm) {
+    if (hasTwoArms(g.convention)) {
         j["arm_sum"] = g.armSum;
         j["liquid_temperature"] = formatMeasure(g.liquidCelsius, unit("degC"));
+        j["liquid"] = id(g.liquid);
+        if (g.liquid == ManometerLiquid::Oil) j["oil_density_kg_per_m3"] = g.oilDensity20;
+    }
+    if (g.convention == PressureConvention::ThermalConductivity) j["gas"] = g.gas;
+    if (g.spanHigh != g.spanLow) {
+        j["span_low"] = g.spanLow;
+        j["span_high"] = g.spanHigh;
     }
     return j;
 }
@@ -155,8 +198,7 @@ Json gaugeToJson(const PressureInstrument& g) {
 void readGaugeFrom(Reader r, PressureInstrument& g) {
     r.string("name", g.name);
     r.parsed("convention", g.convention, pressureConventionFromId);
-    const Dimension dimension =
-        g.convention == PressureConvention::TwoArm ? Dimension::Length : Dimension::Pressure;
+    const Dimension dimension = hasTwoArms(g.convention) ? Dimension::Length : Dimension::Pressure;
     if (dimension == Dimension::Length && !r.has("unit")) g.unit = "cm";
     r.parsed("unit", g.unit, [dimension](std::string_view s) {
         return findUnit(s, dimension).map([](const Unit* u) { return std::string(u->symbol); });
@@ -165,6 +207,11 @@ void readGaugeFrom(Reader r, PressureInstrument& g) {
     r.number("accuracy", g.accuracy);
     r.parsed("tap", g.tap, pressureTapFromId);
     r.number("arm_sum", g.armSum);
+    r.parsed("liquid", g.liquid, manometerLiquidFromId);
+    r.number("oil_density_kg_per_m3", g.oilDensity20);
+    r.string("gas", g.gas);
+    r.number("span_low", g.spanLow);
+    r.number("span_high", g.spanHigh);
     r.parsed("liquid_temperature", g.liquidCelsius, [](std::string_view s) {
         return parseTemperature(s).map([](Temperature t) { return t.celsius(); });
     });
@@ -182,14 +229,85 @@ void readSoluteFrom(Reader r, Solute& s) {
     r.number("factor", s.factor);
 }
 
+Json thermometerToJson(const Thermometer& t) {
+    Json j{{"name", t.name},
+           {"unit", t.unit},
+           {"division", t.division},
+           {"accuracy", t.accuracy},
+           {"place", id(t.place)}};
+    if (t.kind != ThermometerKind::Plain) j["kind"] = id(t.kind);
+    if (readsOhms(t)) j["nominal_ohm"] = t.nominalOhm;
+    if (t.emergentFromCelsius) {
+        j["emergent_from"] = formatMeasure(*t.emergentFromCelsius, unit("degC"));
+        j["stem"] = formatMeasure(t.stemCelsius, unit("degC"));
+    }
+    if (t.kind == ThermometerKind::Infrared) {
+        j["emissivity_set"] = t.emissivitySet;
+        j["emissivity"] = t.emissivity;
+        j["reflected"] = formatMeasure(t.reflectedCelsius, unit("degC"));
+        j["wall_mm"] = t.wallMillimetre;
+    }
+    for (const ThermometerCalibration& c : t.calibrations)
+        j["calibrations"].push_back({{"at_ms", c.atMs},
+                                     {"ice", c.iceReading},
+                                     {"steam", c.steamReading},
+                                     {"room", formatMeasure(c.roomPascal, unit("Pa"))},
+                                     {"room_u", formatMeasure(c.roomU, unit("Pa"))}});
+    return j;
+}
+
+double readCelsius(Reader& r, const char* key, double otherwise) {
+    double celsius = otherwise;
+    r.parsed(key, celsius, [](std::string_view s) {
+        return parseTemperature(s).map([](Temperature t) { return t.celsius(); });
+    });
+    return celsius;
+}
+
+void readCalibrations(const Reader& parent, const Json& list, std::optional<Failure>& failure,
+                      Thermometer& t) {
+    constexpr std::size_t kMost = 200;
+    if (!list.is_array() || list.size() > kMost)
+        return parent.refuse("calibrations", "a list of calibrations");
+    for (std::size_t i = 0; i < list.size(); ++i) {
+        Reader r(list[i], parent.path("calibrations") + "/" + std::to_string(i), failure);
+        ThermometerCalibration c;
+        if (const Json* at = r.at("at_ms")) {
+            if (at->is_number_integer())
+                c.atMs = at->get<std::int64_t>();
+            else
+                r.refuse("at_ms", "milliseconds since 1970-01-01 UTC");
+        }
+        r.number("ice", c.iceReading);
+        r.number("steam", c.steamReading);
+        r.parsed("room", c.roomPascal, inPascal(parsePressure));
+        r.parsed("room_u", c.roomU, inPascal(parsePressureDifference));
+        t.calibrations.push_back(c);
+    }
+}
+
+void readThermometerFrom(Reader r, std::optional<Failure>& failure, Thermometer& t) {
+    r.string("name", t.name);
+    r.parsed("unit", t.unit, [](std::string_view s) {
+        return findUnit(s, Dimension::Temperature).map([](const Unit* u) { return std::string(u->symbol); });
+    });
+    r.number("division", t.division);
+    r.number("accuracy", t.accuracy);
+    r.parsed("place", t.place, sensorPlaceFromId);
+    r.parsed("kind", t.kind, thermometerKindFromId);
+    r.number("nominal_ohm", t.nominalOhm);
+    if (r.has("emergent_from")) t.emergentFromCelsius = readCelsius(r, "emergent_from", 0.0);
+    t.stemCelsius = readCelsius(r, "stem", t.stemCelsius);
+    r.number("emissivity_set", t.emissivitySet);
+    r.number("emissivity", t.emissivity);
+    t.reflectedCelsius = readCelsius(r, "reflected", t.reflectedCelsius);
+    r.number("wall_mm", t.wallMillimetre);
+    if (const Json* list = r.at("calibrations")) readCalibrations(r, *list, failure, t);
+}
+
 Json rigToJson(const Rig& r) {
     return {{"gauge", gaugeToJson(r.gauge)},
-            {"thermometer",
-             {{"name", r.thermometer.name},
-              {"unit", r.thermometer.unit},
-              {"division", r.thermometer.division},
-              {"accuracy", r.thermometer.accuracy},
-              {"place", id(r.thermometer.place)}}},
+            {"thermometer", thermometerToJson(r.thermometer)},
             {"vessel_l", r.vesselLitre},
             {"liquid_l", r.liquidLitre},
             {"depth_cm", r.depthCm},
@@ -200,16 +318,9 @@ Json rigToJson(const Rig& r) {
             {"pump_ultimate", formatMeasure(r.pumpUltimatePa, unit("Pa"))}};
 }
 
-void readRigFrom(Reader r, Rig& rig) {
+void readRigFrom(Reader r, std::optional<Failure>& failure, Rig& rig) {
     readGaugeFrom(r.child("gauge"), rig.gauge);
-    Reader t = r.child("thermometer");
-    t.string("name", rig.thermometer.name);
-    t.parsed("unit", rig.thermometer.unit, [](std::string_view s) {
-        return findUnit(s, Dimension::Temperature).map([](const Unit* u) { return std::string(u->symbol); });
-    });
-    t.number("division", rig.thermometer.division);
-    t.number("accuracy", rig.thermometer.accuracy);
-    t.parsed("place", rig.thermometer.place, sensorPlaceFromId);
+    readThermometerFrom(r.child("thermometer"), failure, rig.thermometer);
     r.number("vessel_l", rig.vesselLitre);
     r.number("liquid_l", rig.liquidLitre);
     r.number("depth_cm", rig.depthCm);
@@ -306,7 +417,7 @@ void readPlanFrom(Reader r, std::optional<Failure>& failure, Plan& p) {
     r.string("substance", p.substance);
     if (r.has("solute")) readSoluteFrom(r.child("solute"), p.solute);
     r.parsed("method", p.method, methodFromId);
-    readRigFrom(r.child("rig"), p.rig);
+    readRigFrom(r.child("rig"), failure, p.rig);
     readLadderFrom(r.child("ladder"), failure, p.ladder);
     r.number("period_min", p.periodMinutes);
     r.parsed("start_temperature", p.startCelsius, [](std::string_view s) {

@@ -62,6 +62,10 @@ std::string conventionText(PressureConvention c) {
         return "gauge, negative below the room";
     case PressureConvention::VacuumDepth:
         return "depth of vacuum, positive below the room";
+    case PressureConvention::ClosedTwoArm:
+        return "closed U-tube, difference from a vacuum";
+    case PressureConvention::ThermalConductivity:
+        return "by the gas's conduction of heat, from a vacuum";
     case PressureConvention::TwoArm:
         return "two arms, difference below the room";
     }
@@ -115,7 +119,7 @@ Table readingsTable(const WorkUpView& v, const Plan& plan, bool answers) {
     t.wordsInLastColumn = true;
     t.columns = {"#",
                  fmt::format("{}, {}", plan.rig.gauge.name, unitText(plan.rig.gauge)),
-                 fmt::format("t, {}", unit(plan.rig.thermometer.unit).display),
+                 fmt::format("t, {}", readingUnit(plan.rig.thermometer)),
                  "p, kPa abs.",
                  "T, K",
                  "1000 K/T",

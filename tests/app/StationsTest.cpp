@@ -1,5 +1,8 @@
 #include "Driver.h"
+#include "app/AltitudeWindow.h"
+#include "app/DialReader.h"
 #include "app/Dialogs.h"
+#include "app/InstrumentPicture.h"
 #include "app/PhaseMap.h"
 #include "app/Spine.h"
 #include "app/TableModel.h"
@@ -101,6 +104,46 @@ TEST_F(RoomStation, AnImpossibleReadingIsRefusedWithTheReason) {
     EXPECT_TRUE(d.find<QLineEdit>("roomValue")->property("wrong").toBool());
 }
 
+TEST_F(RoomStation, AMercuryColumnIsReadWithItsVernierAndCorrected) {
+    d.press("roomMethod_5");
+    d.type("barometerMain", QStringLiteral("709"));
+    d.type("barometerVernier", QStringLiteral("4"));
+    d.type("barometerAttached", QStringLiteral("21"));
+    d.type("barometerLatitude", QStringLiteral("61.2"));
+    EXPECT_FALSE(d.find<QAbstractButton>("roomEnter")->isEnabled());
+    d.type("barometerHeight", QStringLiteral("612"));
+    EXPECT_TRUE(d.text("barometerSteps").contains(QStringLiteral("709.4")));
+    EXPECT_TRUE(d.text("barometerSteps").contains(QStringLiteral("Temperature, brass scale at 21.0")));
+    d.press("roomEnter");
+    ASSERT_TRUE(d.session().room());
+    MercuryReading m;
+    m.mainScale = 709.0;
+    m.vernierLine = 4;
+    m.attachedCelsius = 21.0;
+    m.latitudeDegrees = 61.2;
+    m.altitudeM = 612.0;
+    EXPECT_EQ(d.session().room()->station, stationPressure(m)->station);
+    EXPECT_TRUE(d.text("roomHistory").contains(QStringLiteral("mercury barometer")));
+}
+
+TEST_F(RoomStation, TheVernierPictureIsSetByKeysAndByDragging) {
+    d.press("roomMethod_5");
+    d.type("barometerMain", QStringLiteral("709"));
+    auto* picture = d.find<app::VernierPicture>("vernierPicture");
+    EXPECT_NEAR(*picture->value(), 709.0, 1e-9);
+    picture->setFocus();
+    QTest::keyClick(picture, Qt::Key_Up);
+    EXPECT_EQ(d.find<QLineEdit>("barometerVernier")->text(), QStringLiteral("1"));
+    const QPoint from = picture->rect().center(), to = from - QPoint(0, 120);
+    QTest::mousePress(picture, Qt::LeftButton, {}, from);
+    QMouseEvent move(QEvent::MouseMove, to, picture->mapToGlobal(to), Qt::NoButton, Qt::LeftButton,
+                     Qt::NoModifier);
+    QApplication::sendEvent(picture, &move);
+    QTest::mouseRelease(picture, Qt::LeftButton, {}, to);
+    EXPECT_GT(*picture->value(), 710.0);
+    EXPECT_GE(d.find<QLineEdit>("barometerMain")->text().toDouble(), 710.0);
+}
+
 TEST_F(RigStation, ChangingTheConventionChangesWhatTheDialWillShow) {
     enterRoom();
     goTo(Station::Rig);
@@ -153,6 +196,28 @@ TEST_F(RigStation, SaltInTheWaterRaisesTheBoilingPointsAndMakesASecondPart) {
     EXPECT_NEAR(d.session().plan().solute.amount, 2.0, 1e-12);
     EXPECT_EQ(d.session().model().plan(d.session().model().data().setups[0].id).solute.kind,
               SoluteKind::None);
+}
+
+TEST_F(RigStation, AThermometerIsDeclaredByItsKindAndCalibrated) {
+    enterRoom();
+    goTo(Station::Rig);
+    d.type("calibrationIce", QStringLiteral("0.5"));
+    d.type("calibrationSteam", QStringLiteral("98.5"));
+    d.press("calibrate");
+    ASSERT_EQ(d.session().plan().rig.thermometer.calibrations.size(), 1U);
+    EXPECT_TRUE(d.text("calibrationResult").contains(QStringLiteral("97.98")))
+        << d.text("calibrationResult").toStdString();
+    auto* kind = d.find<QComboBox>("thermometerKind");
+    kind->setCurrentIndex(kind->findData(QStringLiteral("platinum")));
+    Driver::settle();
+    EXPECT_TRUE(d.session().plan().rig.thermometer.calibrations.empty()); // they were in degrees
+    d.type("thermometerOhm", QStringLiteral("1000"));
+    EXPECT_NEAR(d.session().plan().rig.thermometer.nominalOhm, 1000.0, 1e-12);
+    goTo(Station::Run);
+    d.type("newGroup", QStringLiteral("Cedar"), Qt::Key_Return);
+    d.type("readTemperature", QStringLiteral("1385.1")); // 100 degC by IEC 60751
+    const auto t = toTemperature(d.session().plan().rig.thermometer, *d.session().draft.temperature);
+    EXPECT_NEAR(t->temperature.celsius(), 100.0, 0.02);
 }
 
 TEST_F(RigStation, OtherSubstancesAreLaidOverTheMap) {
@@ -436,6 +501,90 @@ TEST_F(NewLesson, ControlAndANumberGoToTheStations) {
         QTest::keyClick(&d.window, static_cast<Qt::Key>(Qt::Key_1 + i), Qt::ControlModifier);
         EXPECT_EQ(d.window.station(), static_cast<Station>(i));
     }
+}
+
+class DialReaderTest : public NewLesson {
+protected:
+    app::DialReader* reader = nullptr;
+    void SetUp() override {
+        enterRoom();
+        d.key(Qt::Key_D, Qt::ControlModifier);
+        reader = d.window.findChild<app::DialReader*>(QStringLiteral("dialReader"));
+        ASSERT_NE(reader, nullptr);
+        EXPECT_TRUE(reader->isVisible());
+    }
+    QString label(const char* name) { return reader->findChild<QLabel*>(QLatin1String(name))->text(); }
+};
+
+TEST_F(DialReaderTest, APastedReadingMovesTheNeedleAndIsExplained) {
+    QApplication::clipboard()->setText(QStringLiteral("\u22120.62 bar"));
+    auto* edit = reader->findChild<QLineEdit*>(QStringLiteral("dialText"));
+    edit->paste();
+    emit edit->textEdited(edit->text());
+    Driver::settle();
+    EXPECT_TRUE(label("dialMeaning").contains(QStringLiteral("32.3"))) << label("dialMeaning").toStdString();
+    EXPECT_NEAR(*reader->findChild<app::DialPicture*>()->value(), -0.62, 1e-9);
+}
+
+TEST_F(DialReaderTest, APositiveNumberAsksWhatItCountsFrom) {
+    reader->read(QStringLiteral("0.62 bar"));
+    auto* question = reader->findChild<QLabel*>(QStringLiteral("dialQuestion"));
+    EXPECT_TRUE(question->isVisible());
+    EXPECT_TRUE(label("dialMeaning").isEmpty());
+    QTest::mouseClick(reader->findChild<QAbstractButton*>(QStringLiteral("dialFrom_2")), Qt::LeftButton);
+    EXPECT_TRUE(label("dialMeaning").contains(QStringLiteral("62.0"))) << label("dialMeaning").toStdString();
+    EXPECT_FALSE(question->isVisible());
+}
+
+TEST_F(DialReaderTest, TheNeedleIsDraggedAndTheReadingTaken) {
+    ASSERT_TRUE(d.session().startRun("Cedar"));
+    auto* dial = reader->findChild<app::DialPicture*>();
+    dial->setFocus();
+    const QPoint at = dial->needleTip(-0.5).toPoint();
+    QTest::mouseClick(dial, Qt::LeftButton, {}, at);
+    ASSERT_TRUE(dial->value());
+    EXPECT_NEAR(*dial->value(), -0.5, 0.011);
+    QTest::keyClick(dial, Qt::Key_Down);
+    const double shown = *dial->value();
+    EXPECT_TRUE(label("dialMeaning").contains(QStringLiteral("boils at")));
+    QTest::mouseClick(reader->findChild<QAbstractButton*>(QStringLiteral("dialTake")), Qt::LeftButton);
+    EXPECT_EQ(d.session().draft.first, shown);
+}
+
+TEST_F(DialReaderTest, BackwardsItGivesTheDial) {
+    auto* edit = reader->findChild<QLineEdit*>(QStringLiteral("dialBoils"));
+    QTest::keyClicks(edit, QStringLiteral("60"));
+    EXPECT_TRUE(label("dialBackwards").contains(QStringLiteral("\u22120.74 bar")))
+        << label("dialBackwards").toStdString();
+}
+
+TEST_F(DialReaderTest, TheThermometerIsSetToAskBackwards) {
+    auto* picture = reader->findChild<app::ThermometerPicture*>();
+    picture->setFocus();
+    QTest::mouseClick(picture, Qt::LeftButton, {}, QPoint(picture->width() / 3, picture->height() / 2));
+    ASSERT_TRUE(picture->value());
+    EXPECT_EQ(reader->findChild<QLineEdit*>(QStringLiteral("dialBoils"))->text().toDouble(),
+              *picture->value());
+    EXPECT_TRUE(label("dialBackwards").contains(QStringLiteral("boils at")));
+    const double before = *picture->value();
+    QTest::keyClick(picture, Qt::Key_Up);
+    EXPECT_NEAR(*picture->value(), before + 0.5, 1e-9);
+}
+
+TEST_F(NewLesson, TheHeightWindowFollowsTheRoomAndTheActivationEnergy) {
+    enterRoom();
+    d.key(Qt::Key_H, Qt::ControlModifier);
+    auto* window = d.window.findChild<app::AltitudeWindow*>();
+    ASSERT_TRUE(window && window->isVisible());
+    const auto advice = [&] { return window->findChild<QLabel*>(QStringLiteral("altitudeAdvice"))->text(); };
+    EXPECT_TRUE(advice().contains(QStringLiteral("98.0 °C"))) << advice().toStdString();
+    EXPECT_TRUE(advice().contains(QStringLiteral("scalds")));
+    const QString before = advice();
+    auto* energy = window->findChild<QLineEdit*>(QStringLiteral("activationEnergy"));
+    energy->selectAll();
+    QTest::keyClicks(energy, QStringLiteral("400"));
+    EXPECT_NE(advice(), before);
+    EXPECT_EQ(window->findChild<QTableView*>(QStringLiteral("altitudeTable"))->model()->rowCount(), 13);
 }
 
 } // namespace

@@ -26,7 +26,7 @@ const std::map<std::string, std::set<std::string>> kMayUse{
      {"analysis", "instruments", "lesson", "notebook", "physics", "plan", "quantities", "solutions",
       "substances"}},
     {"demo", {"instruments", "notebook", "physics", "plan", "quantities", "solutions", "substances"}},
-    {"accuracy", {"physics", "quantities", "solutions", "substances"}},
+    {"accuracy", {"instruments", "physics", "quantities", "solutions", "substances"}},
     {"gui", {"report"}},
     {"cli",
      {"analysis", "instruments", "lesson", "notebook", "gui", "physics", "plan", "quantities", "report",

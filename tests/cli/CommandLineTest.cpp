@@ -93,6 +93,28 @@ TEST(CommandLine, SolutionsBoilHigherAndFreezeLower) {
     EXPECT_TRUE(run("boil --pressure '1 atm' --molality 1").out.empty());
 }
 
+TEST(CommandLine, ABarometerAndEveryGaugeAreRead) {
+    const auto b = json("barometer --reading '741.6 mmHg' --temperature '23.5 degC' --latitude 61.2 "
+                        "--altitude '612 m' --scale brass");
+    // 741.6 mmHg; (1.818e-4 - 1.84e-5) 23.5 / (1 + 1.818e-4 23.5) of it; g = 9.81822 m/s2.
+    EXPECT_NEAR(b["temperature_correction_pa"], -378.0, 1.0);
+    EXPECT_NEAR(b["gravity_correction_pa"], 116.2, 1.0);
+    EXPECT_NEAR(b["station_pressure_pa"], 98610.1, 1.5);
+    EXPECT_GT(b["station_pressure_pa_u"].get<double>(), 0.0);
+    EXPECT_NEAR(
+        json("gauge --type closed-u-tube --legs '25 cm' '15 cm' --temperature '20 degC'")["absolute_pa"],
+        13284.0, 2.0);
+    EXPECT_NEAR(
+        json("gauge --type thermal-conductivity --reading '1 mbar' --gas water-vapour")["absolute_pa"], 60.0,
+        1e-6);
+    EXPECT_NEAR(json("gauge --type open-u-tube --liquid water --legs '60 cm' '40 cm' --room '1000 hPa'")
+                    ["absolute_pa"],
+                100000.0 - 0.2 * 998.2 * 9.80665, 1.0);
+    EXPECT_EQ(run("gauge --type thermal-conductivity --reading '1 mbar' --gas smoke").code, 2);
+    EXPECT_EQ(
+        run("barometer --reading '74 mmHg' --temperature '20 degC' --latitude 50 --altitude '0 m'").code, 2);
+}
+
 TEST(CommandLine, AnOwnSubstanceIsOfferedAndABrokenOneIsNamed) {
     const testing::TempDir dir;
     std::filesystem::create_directories(dir / "uttrin/substances");

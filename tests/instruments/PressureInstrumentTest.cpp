@@ -121,5 +121,71 @@ RC_GTEST_PROP(PressureInstrument, ReadingToPressureAndBackIsTheIdentity, ()) {
                  scaleValue(gauge, reading)) <= 0.5 * gauge.division + 1e-9);
 }
 
+TEST(PressureInstrument, AClosedUTubeCountsFromAVacuumWhateverTheRoomDoes) {
+    PressureInstrument g;
+    g.convention = PressureConvention::ClosedTwoArm;
+    g.unit = "cm";
+    g.division = g.accuracy = 0.1;
+    g.armSum = 40.0;
+    const auto p = toAbsolute(g, {25.0, 15.0}, std::nullopt);
+    ASSERT_TRUE(p);
+    EXPECT_NEAR(p->pressure.pascal(), 0.1 * 13545.86 * 9.80665, 1.0); // 10 cm of mercury at 20 degC
+    const auto back = toReading(g, p->pressure, Pressure::fromPascal(94310.0));
+    EXPECT_NEAR(back.first, 25.0, 1e-9);
+    EXPECT_NEAR(*back.second, 15.0, 1e-9);
+}
+
+TEST(PressureInstrument, WaterAndOilColumnsHaveTheirOwnDensity) {
+    PressureInstrument g;
+    g.convention = PressureConvention::TwoArm;
+    g.unit = "cm";
+    g.armSum = 100.0;
+    g.liquid = ManometerLiquid::Water;
+    EXPECT_NEAR(pascalPerScaleUnit(g), 0.01 * 998.2 * 9.80665, 0.01); // steam tables, 20 degC
+    g.liquid = ManometerLiquid::Oil;
+    g.oilDensity20 = 850.0;
+    g.liquidCelsius = 30.0;
+    EXPECT_NEAR(manometerDensity(g), 850.0 / 1.007, 1e-9);
+    g.oilDensity20 = 13000.0;
+    EXPECT_FALSE(check(g));
+    EXPECT_FALSE(manometerLiquidFromId("honey"));
+}
+
+TEST(PressureInstrument, AHeatConductionGaugeIsReadByTheGasThatItSees) {
+    PressureInstrument g;
+    g.convention = PressureConvention::ThermalConductivity;
+    g.unit = "mbar";
+    g.division = g.accuracy = 0.01;
+    const auto air = toAbsolute(g, {1.0, std::nullopt}, std::nullopt);
+    g.gas = "water-vapour";
+    const auto vapour = toAbsolute(g, {1.0, std::nullopt}, std::nullopt);
+    EXPECT_NEAR(air->pressure.pascal(), 100.0, 1e-9);
+    EXPECT_LT(vapour->pressure.pascal(), 80.0); // over water it reads high
+    EXPECT_GT(vapour->u() / vapour->pressure.pascal(), 0.1);
+    g.gas = "smoke";
+    EXPECT_FALSE(check(g));
+    for (const GasFactor& known : gasFactors())
+        EXPECT_EQ(*gasFactor(known.gas), known.factor);
+}
+
+RC_GTEST_PROP(PressureInstrument, EveryConventionReadsBackWhatItShows, ()) {
+    PressureInstrument g;
+    g.convention =
+        *rc::gen::element(PressureConvention::Absolute, PressureConvention::GaugeNegative,
+                          PressureConvention::VacuumDepth, PressureConvention::TwoArm,
+                          PressureConvention::ClosedTwoArm, PressureConvention::ThermalConductivity);
+    g.unit = hasTwoArms(g.convention) ? "cm" : "mbar";
+    g.armSum = 90.0;
+    g.liquid = *rc::gen::element(ManometerLiquid::Mercury, ManometerLiquid::Water, ManometerLiquid::Oil);
+    g.gas = std::string(gasFactors()[*rc::gen::inRange<std::size_t>(0, gasFactors().size())].gas);
+    const auto p = Pressure::fromPascal(*rc::gen::inRange(10, 120000));
+    const RoomPressure room{Pressure::fromPascal(*rc::gen::inRange(60000, 105000)), 30.0,
+                            RoomMethod::Barometer};
+    const auto back = toAbsolute(g, toReading(g, p, room.station), room);
+    RC_ASSERT(std::abs(back->pressure.pascal() - p.pascal()) < 1e-6);
+    RC_ASSERT(back->u() > 0.0);
+    RC_ASSERT(*pressureConventionFromId(id(g.convention)) == g.convention);
+}
+
 } // namespace
 } // namespace uttrin

@@ -280,5 +280,31 @@ TEST_F(LessonSessionTest, AnImpossibleSolutionIsRefused) {
     EXPECT_EQ(s->model().data().setups.size(), before);
 }
 
+TEST_F(LessonSessionTest, ACalibrationServesFromNowOnAndSaysWhatChanged) {
+    const auto blind = s->calibrate(0.5, 98.5, false);
+    ASSERT_FALSE(blind);
+    EXPECT_EQ(blind.error().kind, Failure::Unreferenced);
+    enterRoom();
+    ASSERT_TRUE(s->startRun("Cedar"));
+    type(40e3);
+    ASSERT_TRUE(s->capture(true));
+    const double before = s->model().reduce(*s->runId())[0].liquid.temperature.kelvin();
+    clock.time += 60'000;
+    const auto said = s->calibrate(0.5, 98.48, false);
+    ASSERT_TRUE(said);
+    EXPECT_NE(said->find("serves the readings from now on"), std::string::npos) << *said;
+    EXPECT_NEAR(s->model().reduce(*s->runId())[0].liquid.temperature.kelvin(), before, 1e-9);
+    const auto again = s->calibrate(0.5, 98.48, true);
+    EXPECT_NE(again->find("1 readings move, by \u22120.50 K"), std::string::npos) << *again;
+    EXPECT_NEAR(s->model().reduce(*s->runId())[0].liquid.temperature.kelvin(), before - 0.5, 0.01);
+    EXPECT_EQ(s->plan().rig.thermometer.calibrations.size(), 2U);
+    const auto steps = stepsOf(s->model().reduce(*s->runId())[0], s->plan(), std::nullopt);
+    EXPECT_TRUE(std::any_of(steps.begin(), steps.end(), [](const WorkStep& w) {
+        return w.how.find("calibration with ice 0.5") != std::string::npos;
+    }));
+    ASSERT_TRUE(s->undo());
+    EXPECT_NEAR(s->model().reduce(*s->runId())[0].liquid.temperature.kelvin(), before, 1e-9);
+}
+
 } // namespace
 } // namespace uttrin

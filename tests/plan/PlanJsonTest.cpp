@@ -87,5 +87,41 @@ RC_GTEST_PROP(PlanJson, AnyTextIsReadOrRefusedWithAReason, (std::string text)) {
     if (!file) RC_ASSERT(!file.error().message.empty());
 }
 
+TEST(PlanJson, InstrumentsSolutionsAndBarometersComeBackAsTheyWere) {
+    Plan p;
+    p.solute = {SoluteKind::Ideal, 0.4, 2.5};
+    p.rig.gauge.convention = PressureConvention::ClosedTwoArm;
+    p.rig.gauge.unit = "mm";
+    p.rig.gauge.armSum = 400.0;
+    p.rig.gauge.liquid = ManometerLiquid::Oil;
+    p.rig.gauge.oilDensity20 = 871.5;
+    p.rig.gauge.spanHigh = 400.0;
+    Thermometer& t = p.rig.thermometer;
+    t.kind = ThermometerKind::Mercury;
+    t.emergentFromCelsius = 12.5;
+    t.stemCelsius = 24.0;
+    t.calibrations = {{0.2, 97.9, 94310.0, 25.0, 1'776'932'460'000}};
+    const auto back = readPlan(writePlan(p));
+    ASSERT_TRUE(back) << back.error().message;
+    EXPECT_EQ(back->solute, p.solute);
+    EXPECT_EQ(back->rig.gauge.convention, p.rig.gauge.convention);
+    EXPECT_EQ(back->rig.gauge.liquid, p.rig.gauge.liquid);
+    EXPECT_EQ(back->rig.gauge.oilDensity20, 871.5);
+    EXPECT_EQ(back->rig.gauge.spanHigh, 400.0);
+    EXPECT_EQ(back->rig.thermometer.kind, t.kind);
+    EXPECT_NEAR(*back->rig.thermometer.emergentFromCelsius, 12.5, 1e-9);
+    EXPECT_EQ(back->rig.thermometer.calibrations, t.calibrations);
+
+    RoomEntry e;
+    e.method = RoomMethod::MercuryBarometer;
+    e.mercury.mainScale = 709.0;
+    e.mercury.vernierLine = 4;
+    e.mercury.scale = ScaleMaterial::Glass;
+    e.mercury.latitudeDegrees = 61.2;
+    const auto room = readRoom(writeRoom(e));
+    ASSERT_TRUE(room) << room.error().message;
+    EXPECT_EQ(room->mercury, e.mercury);
+}
+
 } // namespace
 } // namespace uttrin

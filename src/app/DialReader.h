@@ -1,0 +1,51 @@
+#pragma once
+
+#include "LessonController.h"
+#include "lesson/DialMeaning.h"
+
+#include <QDialog>
+
+class QLabel;
+class QLineEdit;
+class QPushButton;
+
+namespace uttrin::app {
+
+class DialPicture;
+class NumberField;
+class Segments;
+class ThermometerPicture;
+class UTubePicture;
+
+/// What does this reading mean, and what will the dial show? A small window that stays open beside the
+/// lesson.
+class DialReader : public QDialog {
+    Q_OBJECT
+public:
+    explicit DialReader(LessonController& controller, QWidget* parent = nullptr);
+    /// Shows a text as if it had been typed.
+    void read(const QString& text);
+
+protected:
+    void showEvent(QShowEvent* event) override;
+
+private:
+    void wire();
+    void refresh();
+    void readText();
+    void showReading(const DialText& text);
+    void showBackwards();
+
+    LessonController& m_controller;
+    QLineEdit* m_text;
+    Segments* m_from;
+    QLabel *m_question, *m_meaning, *m_backwards;
+    NumberField* m_boils;
+    QPushButton* m_take;
+    DialPicture* m_dial;
+    UTubePicture* m_tube;
+    ThermometerPicture* m_thermometer;
+    std::optional<GaugeReading> m_ofTheRig; ///< the reading shown, where it is the rig's own gauge's
+};
+
+} // namespace uttrin::app

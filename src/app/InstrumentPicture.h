@@ -1,0 +1,133 @@
+#pragma once
+
+#include "instruments/MercuryBarometer.h"
+#include "instruments/PressureInstrument.h"
+#include "instruments/Thermometer.h"
+
+#include <QWidget>
+
+#include <optional>
+
+class QPainter;
+
+namespace uttrin::app {
+
+/// An instrument drawn to scale. It follows a value, and can itself be set: by dragging its needle, meniscus
+/// or vernier, by the wheel, and by the arrow keys, in steps of what can be read.
+class InstrumentPicture : public QWidget {
+    Q_OBJECT
+public:
+    explicit InstrumentPicture(const QString& name, QWidget* parent = nullptr);
+    void
+    setValue(std::optional<double> value); ///< emits nothing; empty shows the instrument without a reading
+    [[nodiscard]] std::optional<double> value() const { return m_value; }
+
+signals:
+    void moved(double value); ///< by the person
+
+protected:
+    /// What one step of the keys and the wheel moves: the smallest difference that can be read.
+    [[nodiscard]] virtual double step() const = 0;
+    [[nodiscard]] virtual std::pair<double, double> ends() const = 0;
+    /// The value to which a press or drag at this place sets the instrument.
+    [[nodiscard]] virtual double valueAt(QPointF pixel) const = 0;
+    /// What the keys begin from where nothing is shown yet.
+    [[nodiscard]] virtual double resting() const { return ends().first; }
+
+    void mousePressEvent(QMouseEvent* event) override;
+    void mouseMoveEvent(QMouseEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
+    void wheelEvent(QWheelEvent* event) override;
+    void setTo(double value);
+
+private:
+    std::optional<double> m_value;
+};
+
+/// A round dial over three quarters of a circle: vacuum gauge, absolute gauge.
+class DialPicture : public InstrumentPicture {
+    Q_OBJECT
+public:
+    using InstrumentPicture::InstrumentPicture;
+    /// @param room  in the instrument's unit, to choose a span where none is declared.
+    void setInstrument(const PressureInstrument& instrument, double roomPascal);
+    [[nodiscard]] QPointF needleTip(double value) const; ///< px
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+    [[nodiscard]] double step() const override { return 0.5 * m_instrument.division; }
+    [[nodiscard]] std::pair<double, double> ends() const override { return {m_low, m_high}; }
+    [[nodiscard]] double valueAt(QPointF pixel) const override;
+    [[nodiscard]] double resting() const override { return std::clamp(0.0, m_low, m_high); }
+
+private:
+    [[nodiscard]] double angle(double value) const; ///< degrees, 0 to the right, counterclockwise
+    [[nodiscard]] QPointF centre() const;
+    [[nodiscard]] double radius() const;
+    PressureInstrument m_instrument;
+    double m_low = -1.0, m_high = 0.0;
+};
+
+/// A U-tube between two arms with a ruler; the value is the difference, first arm less second.
+class UTubePicture : public InstrumentPicture {
+    Q_OBJECT
+public:
+    using InstrumentPicture::InstrumentPicture;
+    void setInstrument(const PressureInstrument& instrument);
+    [[nodiscard]] QPointF meniscus(bool first) const; ///< px, at the present value
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+    [[nodiscard]] double step() const override { return 0.5 * m_instrument.division; }
+    [[nodiscard]] std::pair<double, double> ends() const override;
+    [[nodiscard]] double valueAt(QPointF pixel) const override;
+    [[nodiscard]] double resting() const override { return 0.0; }
+
+private:
+    [[nodiscard]] double yOf(double ruler) const;
+    [[nodiscard]] double xOf(bool first) const;
+    PressureInstrument m_instrument;
+};
+
+/// A liquid-in-glass thermometer, upright.
+class ThermometerPicture : public InstrumentPicture {
+    Q_OBJECT
+public:
+    using InstrumentPicture::InstrumentPicture;
+    void setInstrument(const Thermometer& thermometer);
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+    [[nodiscard]] double step() const override { return 0.5 * m_thermometer.division; }
+    [[nodiscard]] std::pair<double, double> ends() const override;
+    [[nodiscard]] double valueAt(QPointF pixel) const override;
+    [[nodiscard]] double resting() const override;
+
+private:
+    [[nodiscard]] double yOf(double value) const;
+    Thermometer m_thermometer;
+};
+
+/// The window of a barometer: main scale at the left, vernier at the right, the mercury under its zero.
+class VernierPicture : public InstrumentPicture {
+    Q_OBJECT
+public:
+    using InstrumentPicture::InstrumentPicture;
+    void setInstrument(const MercuryReading& reading);
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+    [[nodiscard]] double step() const override { return m_reading.vernierStep(); }
+    [[nodiscard]] std::pair<double, double> ends() const override;
+    [[nodiscard]] double valueAt(QPointF pixel) const override;
+    [[nodiscard]] double resting() const override;
+
+private:
+    [[nodiscard]] double pixelsPerUnit() const;
+    MercuryReading m_reading;
+    double m_middle = 750.0;                       ///< value in the middle of the window
+    double m_grabbedY = 0.0, m_grabbedValue = 0.0; ///< where a drag began
+};
+
+} // namespace uttrin::app

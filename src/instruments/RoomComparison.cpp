@@ -1,0 +1,77 @@
+#include "RoomComparison.h"
+
+#include "quantities/Rounding.h"
+
+#include <fmt/format.h>
+
+#include <cmath>
+
+namespace uttrin {
+namespace {
+
+constexpr double kCoverage = 2.0;
+constexpr double kReportU = 50.0; // Pa, a report's rounding and its distance, where none was stated
+
+double uOf(const RoomSource& s) {
+    const bool report =
+        s.entry.method == RoomMethod::StationReport || s.entry.method == RoomMethod::SeaLevelReport;
+    return report ? std::hypot(s.pressure.uPa, kReportU) : s.pressure.uPa;
+}
+
+bool measuredHere(RoomMethod m) { return m == RoomMethod::Barometer || m == RoomMethod::MercuryBarometer; }
+
+/// The question that a difference (second less first) suggests; empty if none fits.
+std::string question(const RoomSource& a, const RoomSource& b, double difference, double u,
+                     std::optional<double> altitudeM) {
+    const auto fits = [&](double expected) {
+        return std::abs(difference - expected) < std::max(kCoverage * u, 0.15 * std::abs(expected));
+    };
+    if (altitudeM && std::abs(*altitudeM) > 30.0 && b.entry.method == RoomMethod::StationReport) {
+        const auto sea = standardAtmospherePressure(Length::fromMetre(0.0)),
+                   here = standardAtmospherePressure(Length::fromMetre(*altitudeM));
+        if (here && fits((*sea - *here).pascal())) return "is it reduced to sea level?";
+    }
+    if (altitudeM && b.entry.method == RoomMethod::SeaLevelReport) {
+        const auto sea = standardAtmospherePressure(Length::fromMetre(0.0)),
+                   here = standardAtmospherePressure(Length::fromMetre(*altitudeM));
+        if (here && fits(-(*sea - *here).pascal())) return "was it already the station's own pressure?";
+    }
+    if (b.entry.method == RoomMethod::StationReport && difference > 0.0 && !altitudeM)
+        return "is it reduced to sea level?";
+    if (b.entry.method == RoomMethod::DeadHead)
+        return difference < 0.0 ? "does the pump leave more than was said, or is there water in the vessel?"
+                                : "does the pump leave less than was said, or is the gauge's scale off?";
+    constexpr double kTorr = 101325.0 / 760.0, kHectopascal = 100.0;
+    const double ratio = b.pressure.station.pascal() / a.pressure.station.pascal();
+    if (std::abs(ratio - kTorr / kHectopascal) < 0.02 || std::abs(ratio - kHectopascal / kTorr) < 0.02)
+        return "are mmHg and hPa mixed up?";
+    return "read both again.";
+}
+
+} // namespace
+
+std::string compare(const RoomSource& a, const RoomSource& b, std::optional<double> altitudeM) {
+    // What was measured in the room comes first: the other is held against it.
+    if (measuredHere(b.entry.method) && !measuredHere(a.entry.method)) return compare(b, a, altitudeM);
+    if (a.entry.method == RoomMethod::Nominal || b.entry.method == RoomMethod::Nominal)
+        return {}; // nothing was measured
+    const double difference = (b.pressure.station - a.pressure.station).pascal();
+    const double u = std::hypot(uOf(a), uOf(b));
+    if (std::abs(difference) <= kCoverage * u) return {};
+    const std::string owner = measuredHere(a.entry.method) ? "your " : "the ";
+    return fmt::format("The {} lies {} kPa {} {}{}: {}", label(b.entry.method),
+                       fixed(std::abs(difference) * 1e-3, std::abs(difference) < 1000.0 ? 2 : 1),
+                       difference > 0.0 ? "above" : "below", owner, label(a.entry.method),
+                       question(a, b, difference, u, altitudeM));
+}
+
+std::vector<std::string> compareAll(const std::vector<RoomSource>& sources, std::optional<double> altitudeM) {
+    std::vector<std::string> out;
+    for (std::size_t i = 0; i < sources.size(); ++i)
+        for (std::size_t j = i + 1; j < sources.size(); ++j)
+            if (std::string sentence = compare(sources[i], sources[j], altitudeM); !sentence.empty())
+                out.push_back(std::move(sentence));
+    return out;
+}
+
+} // namespace uttrin
