@@ -180,4 +180,19 @@ void ScrollColumn::setWidths(int narrowest, int widest) {
     setMaximumWidth(widest);
 }
 
+QLineEdit* nameEdit(const char* name, const QString& accessible) {
+    auto* edit = new FieldEdit;
+    edit->setObjectName(QLatin1String(name));
+    edit->setAccessibleName(accessible);
+    return edit;
+}
+
+QVBoxLayout* labelled(const QString& label, QWidget* widget) {
+    auto* column = new QVBoxLayout;
+    column->setSpacing(3);
+    column->addWidget(makeLabel(label, "muted"));
+    column->addWidget(widget);
+    return column;
+}
+
 } // namespace uttrin::app

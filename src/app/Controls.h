@@ -31,6 +31,20 @@ QLabel* makeLabel(const QString& text, const char* role = nullptr, QWidget* pare
 /// A row that keeps a widget of fixed width in the middle, as high as its text needs.
 QLayout* centred(QWidget* widget);
 
+/// A field for a name, known by this object name.
+QLineEdit* nameEdit(const char* name, const QString& accessible);
+
+/// A caption over a control.
+QVBoxLayout* labelled(const QString& label, QWidget* widget);
+
+/// Where a value stands in a list of choices; -1 if it does not.
+template <typename E, std::size_t N>
+int indexOf(const E (&all)[N], E value) {
+    for (std::size_t i = 0; i < N; ++i)
+        if (all[i] == value) return static_cast<int>(i);
+    return -1;
+}
+
 /// Gives a label another role and restyles it.
 void setRole(QWidget* widget, const char* role);
 

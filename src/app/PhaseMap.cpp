@@ -1,9 +1,10 @@
 #include "PhaseMap.h"
 
+#include "MapMarks.h"
 #include "MapOverview.h"
 #include "OnScreen.h"
 #include "PhaseCurve.h"
-#include "PhaseMapLayers.h"
+#include "PhaseRegions.h"
 #include "ScaleTicker.h"
 #include "Theme.h"
 #include "substances/SubstanceLibrary.h"

@@ -3,6 +3,7 @@
 #include "Controls.h"
 #include "OnScreen.h"
 #include "PhaseMap.h"
+#include "ThermometerCard.h"
 #include "physics/Constants.h"
 #include "quantities/Rounding.h"
 #include "substances/SubstanceLibrary.h"
@@ -22,31 +23,7 @@ constexpr PressureConvention kConventions[] = {
     PressureConvention::GaugeNegative, PressureConvention::VacuumDepth,
     PressureConvention::Absolute,      PressureConvention::TwoArm,
     PressureConvention::ClosedTwoArm,  PressureConvention::ThermalConductivity};
-constexpr SensorPlace kPlaces[] = {SensorPlace::Liquid, SensorPlace::NearChips, SensorPlace::Vapour,
-                                   SensorPlace::OutsideWall};
 constexpr NucleationAid kAids[] = {NucleationAid::Chips, NucleationAid::Stirrer, NucleationAid::None};
-
-template <typename E, std::size_t N>
-int indexOf(const E (&all)[N], E value) {
-    for (std::size_t i = 0; i < N; ++i)
-        if (all[i] == value) return static_cast<int>(i);
-    return -1;
-}
-
-QLineEdit* nameEdit(const char* name, const QString& accessible) {
-    auto* edit = new FieldEdit;
-    edit->setObjectName(QLatin1String(name));
-    edit->setAccessibleName(accessible);
-    return edit;
-}
-
-QVBoxLayout* labelled(const QString& label, QWidget* widget) {
-    auto* column = new QVBoxLayout;
-    column->setSpacing(3);
-    column->addWidget(makeLabel(label, "muted"));
-    column->addWidget(widget);
-    return column;
-}
 
 } // namespace
 
@@ -63,7 +40,8 @@ RigStation::RigStation(LessonController& controller) : StationPage(controller) {
     method->column()->addWidget(m_setup);
     left->column()->addWidget(method);
     left->column()->addWidget(buildGauge());
-    left->column()->addWidget(buildThermometer());
+    m_thermometer = new ThermometerCard;
+    left->column()->addWidget(m_thermometer);
     left->column()->addWidget(buildVessel());
     left->column()->addStretch();
     auto* right = new QVBoxLayout;
@@ -137,154 +115,6 @@ QWidget* RigStation::buildGauge() {
     return card;
 }
 
-QWidget* RigStation::buildThermometer() {
-    auto* card = new Card;
-    card->column()->addWidget(makeLabel(tr("Thermometer"), "heading"));
-    auto* grid = new QGridLayout;
-    grid->setHorizontalSpacing(14);
-    m_thermometerName = nameEdit("thermometerName", tr("Name of the thermometer"));
-    m_thermometerUnit = new QComboBox;
-    m_thermometerUnit->setObjectName(QStringLiteral("thermometerUnit"));
-    m_thermometerUnit->setAccessibleName(tr("Unit of the thermometer"));
-    for (const Unit& u : unitsOf(Dimension::Temperature))
-        m_thermometerUnit->addItem(onScreen(u.display), onScreen(u.symbol));
-    m_thermometerDivision =
-        new NumberField(tr("Smallest division"), {}, QStringLiteral("thermometerDivision"));
-    m_thermometerAccuracy = new NumberField(tr("Accuracy ±"), {}, QStringLiteral("thermometerAccuracy"));
-    grid->addLayout(labelled(tr("Name"), m_thermometerName), 0, 0);
-    grid->addLayout(labelled(tr("Unit"), m_thermometerUnit), 0, 1);
-    grid->addWidget(m_thermometerDivision, 0, 2);
-    grid->addWidget(m_thermometerAccuracy, 0, 3);
-    addThermometerKind(grid);
-    grid->setColumnStretch(0, 2);
-    grid->setColumnStretch(2, 1);
-    grid->setColumnStretch(3, 1);
-    card->column()->addLayout(grid);
-    m_place = new Segments(QStringLiteral("thermometerPlace"));
-    m_place->setChoices({tr("in the liquid"), tr("near the chips"), tr("in the vapour"), tr("outside wall")});
-    card->column()->addWidget(makeLabel(tr("Its sensor sits"), "muted"));
-    card->column()->addWidget(m_place);
-    m_placeNote = makeLabel({}, "caution");
-    card->column()->addWidget(m_placeNote);
-    addCalibration(card->column());
-    return card;
-}
-
-void RigStation::addThermometerKind(QGridLayout* grid) {
-    m_kind = new QComboBox;
-    m_kind->setObjectName(QStringLiteral("thermometerKind"));
-    m_kind->setAccessibleName(tr("Kind of thermometer"));
-    for (const auto& [kind, label] : {std::pair{ThermometerKind::Plain, tr("digital, dial, thermocouple")},
-                                      {ThermometerKind::Mercury, tr("mercury in glass")},
-                                      {ThermometerKind::Spirit, tr("spirit in glass")},
-                                      {ThermometerKind::Platinum, tr("platinum, in ohms")},
-                                      {ThermometerKind::Copper, tr("copper coil, in ohms")},
-                                      {ThermometerKind::Infrared, tr("infrared, on the wall")}})
-        m_kind->addItem(label, onScreen(id(kind)));
-    const QString degrees = QStringLiteral("°C");
-    m_nominal = new NumberField(tr("Nominal"), QStringLiteral("Ω"), QStringLiteral("thermometerOhm"));
-    m_emergent = new NumberField(tr("Stem out from"), degrees, QStringLiteral("thermometerEmergent"));
-    m_emergent->setPlaceholder(tr("none"));
-    m_emergent->setToolTip(
-        tr("What the scale reads where the column leaves the liquid; empty if all of it is immersed"));
-    m_stem = new NumberField(tr("Air at the stem"), degrees, QStringLiteral("thermometerStem"));
-    m_emissivitySet = new NumberField(tr("Emissivity set"), {}, QStringLiteral("emissivitySet"));
-    m_emissivity = new NumberField(tr("of the wall"), {}, QStringLiteral("emissivity"));
-    m_reflected = new NumberField(tr("Reflected"), degrees, QStringLiteral("reflected"));
-    m_wall = new NumberField(tr("Glass wall"), QStringLiteral("mm"), QStringLiteral("wallThickness"));
-    grid->addLayout(labelled(tr("Kind"), m_kind), 1, 0);
-    grid->addWidget(m_nominal, 1, 1);
-    grid->addWidget(m_emergent, 1, 1, 1, 2);
-    grid->addWidget(m_stem, 1, 3);
-    grid->addWidget(m_emissivitySet, 1, 2);
-    grid->addWidget(m_emissivity, 1, 3);
-    grid->addWidget(m_reflected, 2, 2);
-    grid->addWidget(m_wall, 2, 3);
-}
-
-void RigStation::addCalibration(QVBoxLayout* column) {
-    column->addWidget(
-        makeLabel(tr("Calibrate at two points: melting ice, and steam over boiling water"), "muted"));
-    auto* row = new QHBoxLayout;
-    m_ice = new NumberField(tr("In ice it shows"), {}, QStringLiteral("calibrationIce"));
-    m_steam = new NumberField(tr("In steam it shows"), {}, QStringLiteral("calibrationSteam"));
-    auto* store = new QPushButton(tr("Store"));
-    store->setObjectName(QStringLiteral("calibrate"));
-    store->setToolTip(tr(
-        "Water boils at the room's own boiling point, not at 100 °C; the room's pressure of now is used."));
-    m_alsoEarlier = new QCheckBox(tr("also for readings\ntaken already"));
-    m_alsoEarlier->setObjectName(QStringLiteral("calibrationEarlier"));
-    row->addWidget(m_ice, 1);
-    row->addWidget(m_steam, 1);
-    row->addWidget(m_alsoEarlier, 0, Qt::AlignBottom);
-    row->addWidget(store, 0, Qt::AlignBottom);
-    column->addLayout(row);
-    m_calibration = makeLabel({}, "note");
-    m_calibration->setObjectName(QStringLiteral("calibrationResult"));
-    m_calibration->hide();
-    column->addWidget(m_calibration);
-    connect(store, &QPushButton::clicked, this, [this] {
-        if (!m_ice->value() || !m_steam->value()) {
-            m_controller.say(tr("Type what it shows in melting ice and in steam first."));
-            return;
-        }
-        const auto done = session().calibrate(*m_ice->value(), *m_steam->value(), m_alsoEarlier->isChecked());
-        if (m_controller.report(done)) {
-            m_ice->setValue(std::nullopt);
-            m_steam->setValue(std::nullopt);
-            m_controller.say(onScreen(*done));
-        }
-    });
-}
-
-void RigStation::takeThermometer(Thermometer& t) const {
-    const auto take = [](const NumberField* f, double& into) {
-        if (const auto v = f->value()) into = *v;
-    };
-    t.kind = thermometerKindFromId(m_kind->currentData().toString().toStdString()).value_or(t.kind);
-    take(m_nominal, t.nominalOhm);
-    const bool glass = t.kind == ThermometerKind::Mercury || t.kind == ThermometerKind::Spirit;
-    t.emergentFromCelsius = glass ? m_emergent->value() : std::nullopt;
-    take(m_stem, t.stemCelsius);
-    take(m_emissivitySet, t.emissivitySet);
-    take(m_emissivity, t.emissivity);
-    take(m_reflected, t.reflectedCelsius);
-    take(m_wall, t.wallMillimetre);
-}
-
-void RigStation::showThermometer(const Thermometer& t) {
-    const QSignalBlocker quiet(m_kind);
-    m_kind->setCurrentIndex(m_kind->findData(onScreen(id(t.kind))));
-    const bool glass = t.kind == ThermometerKind::Mercury || t.kind == ThermometerKind::Spirit;
-    const bool infrared = t.kind == ThermometerKind::Infrared;
-    m_nominal->setVisible(readsOhms(t));
-    m_emergent->setVisible(glass);
-    m_stem->setVisible(glass);
-    for (NumberField* f : {m_emissivitySet, m_emissivity, m_reflected, m_wall})
-        f->setVisible(infrared);
-    m_nominal->setValue(t.nominalOhm);
-    m_emergent->setValue(t.emergentFromCelsius);
-    m_stem->setValue(t.stemCelsius);
-    m_emissivitySet->setValue(t.emissivitySet);
-    m_emissivity->setValue(t.emissivity);
-    m_reflected->setValue(t.reflectedCelsius);
-    m_wall->setValue(t.wallMillimetre);
-    const QString u = onScreen(readingUnit(t));
-    for (NumberField* f : {m_thermometerDivision, m_thermometerAccuracy, m_ice, m_steam})
-        f->setUnit(u);
-    const ThermometerCalibration* last = calibrationAt(t, std::nullopt);
-    m_calibration->setVisible(last != nullptr);
-    if (!last) return;
-    const auto residuals = residualsOf(t, *last);
-    if (residuals)
-        m_calibration->setText(
-            tr("Calibrated at %1: %2 K off in ice, %3 K in steam (%4 °C here). %5 in the record.")
-                .arg(onScreen(clockText(last->atMs, session().model().lesson().utcOffsetMin)),
-                     onScreen(fixedSigned(residuals->ice, 2)), onScreen(fixedSigned(residuals->steam, 2)),
-                     onScreen(residuals->steamTrue.celsius(), 2))
-                .arg(t.calibrations.size()));
-}
-
 QWidget* RigStation::buildVessel() {
     auto* card = new Card;
     card->column()->addWidget(makeLabel(tr("Vessel, heat and pump"), "heading"));
@@ -354,32 +184,15 @@ void RigStation::wire() {
         fillUnits(kConventions[index]);
         apply();
     });
-    for (Segments* s : {m_tap, m_place, m_aid})
+    for (Segments* s : {m_tap, m_aid})
         connect(s, &Segments::picked, this, &RigStation::apply);
-    for (QComboBox* c : {m_gaugeUnit, m_thermometerUnit, m_tubeLiquid, m_gas, m_kind})
+    for (QComboBox* c : {m_gaugeUnit, m_tubeLiquid, m_gas})
         connect(c, &QComboBox::currentIndexChanged, this, &RigStation::apply);
-    for (QLineEdit* e : {m_gaugeName, m_thermometerName})
-        connect(e, &QLineEdit::editingFinished, this, &RigStation::apply);
-    for (NumberField* f : {m_division,
-                           m_accuracy,
-                           m_armSum,
-                           m_liquidTemperature,
-                           m_oilDensity,
-                           m_thermometerDivision,
-                           m_thermometerAccuracy,
-                           m_nominal,
-                           m_emergent,
-                           m_stem,
-                           m_emissivitySet,
-                           m_emissivity,
-                           m_reflected,
-                           m_wall,
-                           m_vessel,
-                           m_liquid,
-                           m_depth,
-                           m_heater,
-                           m_pump,
-                           m_floor})
+    connect(m_gaugeName, &QLineEdit::editingFinished, this, &RigStation::apply);
+    connect(m_thermometer, &ThermometerCard::edited, this, &RigStation::apply);
+    connect(m_thermometer, &ThermometerCard::calibrated, this, &RigStation::calibrate);
+    for (NumberField* f : {m_division, m_accuracy, m_armSum, m_liquidTemperature, m_oilDensity, m_vessel,
+                           m_liquid, m_depth, m_heater, m_pump, m_floor})
         connect(f, &NumberField::committed, this, &RigStation::apply);
     connect(m_fresh, &QCheckBox::clicked, this, &RigStation::apply);
     for (NumberField* f : {m_soluteAmount, m_soluteFactor})
@@ -468,15 +281,7 @@ void RigStation::apply() {
             if (kept) p.ladder = *kept;
         }
     }
-    auto& t = p.rig.thermometer;
-    t.name = m_thermometerName->text().trimmed().toStdString();
-    t.unit = m_thermometerUnit->currentData().toString().toStdString();
-    t.place = kPlaces[std::max(0, m_place->chosen())];
-    const bool ohmsBefore = readsOhms(t);
-    takeThermometer(t);
-    if (readsOhms(t) != ohmsBefore) t.calibrations.clear(); // they are in degrees, or in ohms
-    take(m_thermometerDivision, t.division);
-    take(m_thermometerAccuracy, t.accuracy);
+    m_thermometer->take(p.rig.thermometer);
     take(m_vessel, p.rig.vesselLitre);
     take(m_liquid, p.rig.liquidLitre);
     take(m_depth, p.rig.depthCm);
@@ -487,6 +292,17 @@ void RigStation::apply() {
     p.rig.aid = kAids[std::max(0, m_aid->chosen())];
     p.rig.aidFresh = m_fresh->isChecked();
     m_controller.report(session().changePlan(p, tr("Change the rig").toStdString()));
+}
+
+void RigStation::calibrate(std::optional<double> ice, std::optional<double> steam, bool alsoEarlier) {
+    if (!ice || !steam) {
+        m_controller.say(tr("Type what it shows in melting ice and in steam first."));
+        return;
+    }
+    const auto done = session().calibrate(*ice, *steam, alsoEarlier);
+    if (!m_controller.report(done)) return;
+    m_thermometer->clearCalibration();
+    m_controller.say(onScreen(*done));
 }
 
 Solute RigStation::chosenSolute() const {
@@ -568,19 +384,15 @@ void RigStation::refresh() {
            "water it sees vapour. Good below about 1 hPa.")};
     m_conventionNote->setText(conventions[std::max(0, m_convention->chosen())]);
     {
-        const QSignalBlocker quietGauge(m_gaugeUnit), quietThermometer(m_thermometerUnit),
-            quietLiquid(m_substance), quietTube(m_tubeLiquid), quietGas(m_gas);
+        const QSignalBlocker quietGauge(m_gaugeUnit), quietLiquid(m_substance), quietTube(m_tubeLiquid),
+            quietGas(m_gas);
         m_tubeLiquid->setCurrentIndex(m_tubeLiquid->findData(onScreen(id(g.liquid))));
         m_gas->setCurrentIndex(m_gas->findData(QString::fromStdString(g.gas)));
         m_substance->setCurrentIndex(m_substance->findData(QString::fromStdString(p.substance)));
         m_gaugeUnit->setCurrentIndex(m_gaugeUnit->findData(QString::fromStdString(g.unit)));
-        m_thermometerUnit->setCurrentIndex(
-            m_thermometerUnit->findData(QString::fromStdString(p.rig.thermometer.unit)));
     }
     m_gaugeName->setText(QString::fromStdString(g.name));
-    m_thermometerName->setText(QString::fromStdString(p.rig.thermometer.name));
-    for (QLineEdit* e : {m_gaugeName, m_thermometerName})
-        if (!e->hasFocus()) e->setCursorPosition(0);
+    if (!m_gaugeName->hasFocus()) m_gaugeName->setCursorPosition(0);
     const QString u = onScreen(unitText(g));
     m_division->setUnit(u);
     m_accuracy->setUnit(u);
@@ -597,17 +409,7 @@ void RigStation::refresh() {
     m_oilDensity->setValue(g.oilDensity20);
     m_gasBox->setVisible(g.convention == PressureConvention::ThermalConductivity);
     m_tap->choose(g.tap == PressureTap::PumpLine ? 1 : 0);
-    const QString tu = onScreen(unit(p.rig.thermometer.unit).display);
-    m_thermometerDivision->setUnit(tu);
-    m_thermometerAccuracy->setUnit(tu);
-    m_thermometerDivision->setValue(p.rig.thermometer.division);
-    m_thermometerAccuracy->setValue(p.rig.thermometer.accuracy);
-    showThermometer(p.rig.thermometer);
-    m_place->choose(indexOf(kPlaces, p.rig.thermometer.place));
-    const bool outside = !readsTheLiquid(p.rig.thermometer.place);
-    m_placeNote->setVisible(outside);
-    m_placeNote->setText(QStringLiteral("\u26A0  ") + tr("This sensor does not read the liquid: its points "
-                                                         "stay out of the fit unless you put each one in."));
+    m_thermometer->show(p.rig.thermometer, session().model().lesson().utcOffsetMin);
     m_vessel->setValue(p.rig.vesselLitre);
     m_liquid->setValue(p.rig.liquidLitre);
     m_depth->setValue(p.rig.depthCm);

@@ -76,9 +76,11 @@ bool takeScreenshots(MainWindow& window, LessonController& controller, const QSt
         window.findChild<QAction*>(QLatin1String(action))->trigger();
         settle();
         auto* opened = window.findChild<QWidget*>(QLatin1String(widget));
-        if (auto* reader = qobject_cast<DialReader*>(opened)) reader->read(QStringLiteral("57.9 cm \u2212 24.2 cm"));
+        if (auto* reader = qobject_cast<DialReader*>(opened))
+            reader->read(QStringLiteral("57.9 cm \u2212 24.2 cm"));
         settle();
-        written = opened->grab().save(QStringLiteral("%1/%2.png").arg(folder, QLatin1String(name))) && written;
+        written =
+            opened->grab().save(QStringLiteral("%1/%2.png").arg(folder, QLatin1String(name))) && written;
         opened->hide();
     };
     shootWindow("actionDialReader", "dialReader", "dial-reader");

@@ -66,7 +66,8 @@ TEST(Dissolved, ACommonErrorOfTheThermometerWidensTheAnswer) {
 }
 
 TEST(Dissolved, PureWaterGivesNothingWithinItsUncertainty) {
-    const auto e = estimateDissolved(boilSolution(Liquid(water()), 7, 0.1, 50.0), water(), SoluteKind::SodiumChloride);
+    const auto e =
+        estimateDissolved(boilSolution(Liquid(water()), 7, 0.1, 50.0), water(), SoluteKind::SodiumChloride);
     ASSERT_TRUE(e && e->molality);
     EXPECT_LT(std::abs(e->molality->value), 3.0 * e->molality->u);
     EXPECT_GT(e->molality->u, 0.01);

@@ -139,5 +139,76 @@ TEST(RunSheet, CautionsFollowTheRig) {
     EXPECT_FALSE(has(plan, "closed-heating"));
 }
 
+TEST(RunSheet, AnotherSubstanceKeepsThePressuresThatItsCurveCovers) {
+    Plan p;
+    p.ladder.spacing = Spacing::Pressure;
+    p.ladder.from = 20e3;
+    p.ladder.to = 90e3;
+    const auto room = Pressure::fromPascal(94310.0);
+    const auto acetone = withSubstance(p, "acetone", room);
+    ASSERT_TRUE(acetone) << acetone.error().message;
+    EXPECT_EQ(acetone->substance, "acetone");
+    EXPECT_EQ(acetone->ladder.from, 20e3);
+    EXPECT_TRUE(check(*acetone));
+    // Spaced by temperature, the ends are acetone's boiling points at the same pressures.
+    p.ladder = *withSpacing(p, Spacing::Temperature, room);
+    const auto warm = withSubstance(p, "acetone", room);
+    ASSERT_TRUE(warm);
+    EXPECT_NEAR(warm->ladder.to,
+                (*findSubstance("acetone"))->boilingPoint(Pressure::fromPascal(90e3))->kelvin(), 1e-6);
+    const auto back = withSubstance(*warm, "water", room);
+    EXPECT_NEAR(back->ladder.to, p.ladder.to, 1e-6);
+    // Ammonia starts as a cold liquid, and its curve begins at 6 kPa; carbon dioxide has solid at all these
+    // pressures.
+    EXPECT_LT(withSubstance(p, "ammonia", room)->startCelsius, -33.0);
+    EXPECT_TRUE(check(*withSubstance(p, "carbon-dioxide", room)));
+    EXPECT_FALSE(withSubstance(p, "treacle", room));
+    // A solute that the new solvent does not take is left out.
+    p.solute = {SoluteKind::SodiumChloride, 1.0, 1.0};
+    EXPECT_EQ(withSubstance(p, "ethanol", room)->solute.kind, SoluteKind::None);
+}
+
+TEST(RunSheet, EverySubstanceBringsItsOwnCautions) {
+    const auto has = [](const Plan& p, const char* id) {
+        const auto all = cautionsFor(p);
+        return std::any_of(all.begin(), all.end(), [id](const Caution& c) { return c.id == id; });
+    };
+    Plan p;
+    EXPECT_FALSE(has(p, "flammable"));
+    const std::pair<const char*, const char*> expected[] = {
+        {"acetone", "flammable"},   {"methanol", "toxic"},   {"diethyl-ether", "narcotic"},
+        {"nitrogen", "asphyxiant"}, {"ammonia", "pressure"}, {"carbon-dioxide", "cold"}};
+    for (const auto& [substance, hazard] : expected) {
+        SCOPED_TRACE(substance);
+        p.substance = substance;
+        EXPECT_TRUE(has(p, hazard));
+        EXPECT_TRUE(has(p, "implosion"));
+    }
+    // A flammable liquid is never heated by a mantle.
+    p.substance = "acetone";
+    const auto all = cautionsFor(p);
+    EXPECT_TRUE(std::any_of(all.begin(), all.end(), [](const Caution& c) {
+        return c.text.find("never by a mantle") != std::string::npos;
+    }));
+    const auto materials = materialsFor(p);
+    EXPECT_TRUE(std::any_of(materials.begin(), materials.end(), [](const std::string& m) {
+        return m.find("fume cupboard") != std::string::npos;
+    }));
+}
+
+TEST(RunSheet, MercuryIsCautionedOnlyWhereThereIsMercury) {
+    Plan p;
+    p.rig.gauge.convention = PressureConvention::TwoArm;
+    p.rig.gauge.unit = "cm";
+    p.rig.gauge.armSum = 80.0;
+    const auto mercury = [&p] {
+        const auto all = cautionsFor(p);
+        return std::any_of(all.begin(), all.end(), [](const Caution& c) { return c.id == "mercury"; });
+    };
+    EXPECT_TRUE(mercury());
+    p.rig.gauge.liquid = ManometerLiquid::Water;
+    EXPECT_FALSE(mercury());
+}
+
 } // namespace
 } // namespace uttrin
