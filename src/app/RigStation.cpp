@@ -161,6 +161,10 @@ QWidget* RigStation::buildVessel() {
     grid->addWidget(m_soluteAmount, 2, 1);
     grid->addWidget(m_soluteFactor, 2, 2);
     grid->addWidget(m_secondPart, 3, 0, 1, 2);
+    for (QComboBox* c : {m_substance, m_solute}) { // or the longest name widens the page
+        c->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+        c->setMinimumContentsLength(10);
+    }
     auto* aidRow = new QHBoxLayout;
     m_aid = new Segments(QStringLiteral("nucleationAid"));
     m_aid->setChoices({tr("boiling chips"), tr("stirrer"), tr("nothing")});

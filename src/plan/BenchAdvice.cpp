@@ -2,12 +2,16 @@
 
 #include <fmt/format.h>
 
+#include <cctype>
+
 namespace uttrin {
 namespace {
 
 /// What this substance adds to the dangers of any boiling at reduced pressure.
 void addHazards(const Substance& liquid, Method method, std::vector<Caution>& out) {
     const std::string& name = liquid.facts().name;
+    std::string capital = name; // at the beginning of a sentence
+    capital[0] = static_cast<char>(std::toupper(static_cast<unsigned char>(capital[0])));
     const auto add = [&](const char* id, const std::string& text) { out.push_back({id, text}); };
     if (liquid.hasHazard("flammable"))
         add("flammable",
@@ -22,7 +26,7 @@ void addHazards(const Substance& liquid, Method method, std::vector<Caution>& ou
             fmt::format(
                 "{} is poisonous to breathe, to swallow and on the skin: work in a fume cupboard, with "
                 "gloves that withstand it.",
-                name));
+                capital));
     if (liquid.hasHazard("narcotic"))
         add("narcotic",
             fmt::format("The vapour of {} makes drowsy before it is noticed: fume cupboard, small amounts.",
@@ -32,16 +36,16 @@ void addHazards(const Substance& liquid, Method method, std::vector<Caution>& ou
             fmt::format(
                 "{} is cold enough to freeze skin and to crack ordinary glass: insulating gloves, face "
                 "shield, vessels made for it.",
-                name));
+                capital));
     if (liquid.hasHazard("asphyxiant"))
         add("asphyxiant",
             fmt::format("{} that boils away takes the place of air: a large, aired room, never a cold "
                         "store or a lift.",
-                        name));
+                        capital));
     if (liquid.hasHazard("pressure"))
         add("pressure", fmt::format("{} in anything closed bursts it when it warms up: every vessel stays "
                                     "open or has a relief valve.",
-                                    name));
+                                    capital));
 }
 
 } // namespace

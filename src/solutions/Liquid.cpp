@@ -256,7 +256,8 @@ Result<double> molalityFromBoiling(const Substance& solvent, SoluteKind kind, Te
         const auto a = sodiumChloride::waterActivity(m, boils);
         return a ? logActivity - std::log(*a) : -1.0;
     };
-    // Below the pure solvent, where noise may put a thin solution: the ideal line, so that a mean is not bent.
+    // Below the pure solvent, where noise may put a thin solution: the ideal line, so that a mean is not
+    // bent.
     constexpr double kIons = 2.0;
     if (logActivity >= 0.0) return -logActivity / (kIons * solvent.facts().molarMass);
     return solve(excess, 0.0, sodiumChloride::kHighestMolality);
