@@ -38,7 +38,6 @@ public:
         return before;
     }
     friend bool operator==(const CountingIterator& a, const CountingIterator& b) { return a.m_at == b.m_at; }
-    friend bool operator!=(const CountingIterator& a, const CountingIterator& b) { return a.m_at != b.m_at; }
 
 private:
     const char* m_at;
