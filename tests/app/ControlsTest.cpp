@@ -32,14 +32,14 @@ private:
 
 TEST(OnScreen, NumbersFollowTheLocaleOnScreen) {
     EXPECT_EQ(onScreen("−0.70 bar, 94.31 kPa"), QStringLiteral("−0.70 bar, 94.31 kPa"));
-    const Speaking german(QLocale(QLocale::German));
+    const Speaking german{QLocale(QLocale::German)};
     EXPECT_EQ(onScreen("−0.70 bar, 94.31 kPa."), QStringLiteral("−0,70 bar, 94,31 kPa."));
     EXPECT_EQ(onScreen(-1.25, 1), QStringLiteral("−1,2"));
     EXPECT_EQ(fieldText(-0.5), QStringLiteral("−0,5"));
 }
 
 TEST(OnScreen, BothDecimalSignsAndBothMinusSignsAreUnderstood) {
-    const Speaking german(QLocale(QLocale::German));
+    const Speaking german{QLocale(QLocale::German)};
     for (const auto& text : {QStringLiteral("-0.7"), QStringLiteral("−0,7"), QStringLiteral(" -0,7 ")})
         EXPECT_EQ(typedNumber(text), -0.7) << text.toStdString();
     for (const auto& text :

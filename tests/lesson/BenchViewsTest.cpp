@@ -220,7 +220,7 @@ TEST_F(BenchViewsTest, TheTapeHoldsWhatIsDoneAndWhatIsToCome) {
     EXPECT_EQ(tape.period, 55.0);
     EXPECT_FALSE(tape.now);
     ASSERT_TRUE(s->startRun("Cedar"));
-    clock.time += 6 * 60'000;
+    clock.time += 6LL * 60'000;
     type(s->currentTarget()->absolute.pascal());
     ASSERT_TRUE(s->capture()->readingId);
     tape = tapeView(*s);
