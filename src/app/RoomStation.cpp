@@ -4,6 +4,7 @@
 #include "InstrumentPicture.h"
 #include "OnScreen.h"
 #include "PhaseMap.h"
+#include "instruments/BarometerScales.h"
 #include "quantities/Rounding.h"
 #include "substances/SubstanceLibrary.h"
 
@@ -184,11 +185,8 @@ void RoomStation::wire() {
         follow();
     });
     connect(m_vernier, &VernierPicture::moved, this, [this](double value) {
-        MercuryReading m = typedMercury().value_or(MercuryReading{});
-        m.unit = m_barometerUnit->currentData().toString().toStdString();
-        m.mainDivision = m.unit == "inHg" ? 0.05 : 1.0;
-        m.vernierDivisions = m.unit == "inHg" ? 25 : 10;
-        m = withValue(m, value);
+        const MercuryReading m =
+            withValue(barometerGraduatedIn(m_barometerUnit->currentData().toString().toStdString()), value);
         m_mainScale->setValue(m.mainScale);
         m_vernierLine->setValue(m.vernierLine);
         preview();
@@ -262,10 +260,7 @@ std::optional<MercuryReading> RoomStation::typedMercury() const {
     const auto main = m_mainScale->value(), attached = m_attached->value(), latitude = m_latitude->value(),
                height = m_barometerHeight->value();
     if (!main || !attached || !latitude || !height) return std::nullopt;
-    MercuryReading m;
-    m.unit = m_barometerUnit->currentData().toString().toStdString();
-    m.mainDivision = m.unit == "inHg" ? 0.05 : 1.0;
-    m.vernierDivisions = m.unit == "inHg" ? 25 : 10;
+    MercuryReading m = barometerGraduatedIn(m_barometerUnit->currentData().toString().toStdString());
     m.mainScale = *main;
     m.vernierLine = static_cast<int>(std::lround(m_vernierLine->value().value_or(0.0)));
     m.attachedCelsius = *attached;

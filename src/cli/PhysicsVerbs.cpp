@@ -1,5 +1,5 @@
 #include "Verbs.h"
-#include "instruments/MercuryBarometer.h"
+#include "instruments/BarometerScales.h"
 #include "instruments/PressureInstrument.h"
 #include "physics/Constants.h"
 #include "quantities/Rounding.h"
@@ -209,10 +209,8 @@ Job addBarometer(CLI::App& verb) {
     verb.add_option("--index", in->index, "this instrument's own correction, e.g. \"-0.1 mmHg\"");
     return [in] {
         const Measure reading = need(parseMeasure(in->reading, Dimension::Pressure));
-        MercuryReading m;
-        m.unit = std::string(reading.unit->symbol);
+        MercuryReading m = barometerGraduatedIn(reading.unit->symbol);
         m.mainScale = reading.number;
-        m.mainDivision = reading.unit->symbol == "inHg" ? 0.05 : reading.unit->symbol == "cmHg" ? 0.1 : 1.0;
         m.attachedCelsius = need(parseTemperature(in->temperature)).celsius();
         m.latitudeDegrees = in->latitude;
         m.altitudeM = need(parseLength(in->altitude)).metre();

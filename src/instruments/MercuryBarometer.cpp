@@ -18,7 +18,6 @@ constexpr double kGlassExpansion = 8.0e-6;               // 1/K, linear
 constexpr double kInchScaleTrueAt = (62.0 - 32.0) / 1.8; // degC
 constexpr double kAttachedU = 0.5;                       // K
 constexpr double kInstrumentU = 10.0;                    // Pa
-const double kRectangular = std::sqrt(3.0);
 
 } // namespace
 
@@ -90,7 +89,7 @@ Result<MercuryPressure> stationPressure(const MercuryReading& r) {
                                    fixed(r.latitudeDegrees, 1), fixed(r.altitudeM, 0)),
                        p * (g / kStandardGravity - 1.0));
     out.station = Pressure::fromPascal(p);
-    const double readingU = 0.5 * r.vernierStep() * (*unit)->factor / kRectangular;
+    const double readingU = 0.5 * r.vernierStep() * (*unit)->factor / std::numbers::sqrt3;
     const double temperatureU =
         corrected * std::abs(temperatureFactor(t + kAttachedU) - temperatureFactor(t));
     out.uPa = std::hypot(readingU, temperatureU, kInstrumentU);

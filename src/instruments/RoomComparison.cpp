@@ -1,5 +1,6 @@
 #include "RoomComparison.h"
 
+#include "physics/Constants.h"
 #include "quantities/Rounding.h"
 
 #include <fmt/format.h>
@@ -26,22 +27,21 @@ std::string question(const RoomSource& a, const RoomSource& b, double difference
     const auto fits = [&](double expected) {
         return std::abs(difference - expected) < std::max(kCoverage * u, 0.15 * std::abs(expected));
     };
-    if (altitudeM && std::abs(*altitudeM) > 30.0 && b.entry.method == RoomMethod::StationReport) {
-        const auto sea = standardAtmospherePressure(Length::fromMetre(0.0)),
-                   here = standardAtmospherePressure(Length::fromMetre(*altitudeM));
-        if (here && fits((*sea - *here).pascal())) return "is it reduced to sea level?";
-    }
-    if (altitudeM && b.entry.method == RoomMethod::SeaLevelReport) {
-        const auto sea = standardAtmospherePressure(Length::fromMetre(0.0)),
-                   here = standardAtmospherePressure(Length::fromMetre(*altitudeM));
-        if (here && fits(-(*sea - *here).pascal())) return "was it already the station's own pressure?";
-    }
+    // How much lower the pressure is here than at sea level on a standard day.
+    const auto here = standardAtmospherePressure(Length::fromMetre(altitudeM.value_or(0.0)));
+    const double reduction = here ? kStandardAtmospherePascal - here->pascal() : 0.0;
+    constexpr double kLeastHeight = 30.0; // m, below which a reduction is lost in the readings' uncertainty
+    if (altitudeM && here && b.entry.method == RoomMethod::StationReport &&
+        std::abs(*altitudeM) > kLeastHeight && fits(reduction))
+        return "is it reduced to sea level?";
+    if (altitudeM && here && b.entry.method == RoomMethod::SeaLevelReport && fits(-reduction))
+        return "was it already the station's own pressure?";
     if (b.entry.method == RoomMethod::StationReport && difference > 0.0 && !altitudeM)
         return "is it reduced to sea level?";
     if (b.entry.method == RoomMethod::DeadHead)
         return difference < 0.0 ? "does the pump leave more than was said, or is there water in the vessel?"
                                 : "does the pump leave less than was said, or is the gauge's scale off?";
-    constexpr double kTorr = 101325.0 / 760.0, kHectopascal = 100.0;
+    constexpr double kTorr = kStandardAtmospherePascal / 760.0, kHectopascal = 100.0;
     const double ratio = b.pressure.station.pascal() / a.pressure.station.pascal();
     if (std::abs(ratio - kTorr / kHectopascal) < 0.02 || std::abs(ratio - kHectopascal / kTorr) < 0.02)
         return "are mmHg and hPa mixed up?";

@@ -1,4 +1,4 @@
-#include "instruments/MercuryBarometer.h"
+#include "instruments/BarometerScales.h"
 
 #include "instruments/RoomPressure.h"
 
@@ -70,6 +70,13 @@ TEST(MercuryBarometer, InchScalesAreTrueAt62DegreesFahrenheit) {
     // At 62 degF only the mercury has expanded: 29 in * 1.818e-4 * 16.667.
     EXPECT_NEAR(stationPressure(r)->temperature.pascal() / 3386.388640341,
                 -29.0 * 1.818e-4 * 16.6667 / (1 + 1.818e-4 * 16.6667), 1e-4);
+}
+
+TEST(MercuryBarometer, AScaleIsGraduatedAsIsUsualInItsUnit) {
+    EXPECT_NEAR(barometerGraduatedIn("mmHg").vernierStep(), 0.1, 1e-12);
+    EXPECT_NEAR(barometerGraduatedIn("hPa").vernierStep(), 0.1, 1e-12);
+    EXPECT_NEAR(barometerGraduatedIn("inHg").vernierStep(), 0.002, 1e-12);
+    EXPECT_NEAR(barometerGraduatedIn("cmHg").vernierStep(), 0.01, 1e-12);
 }
 
 TEST(MercuryBarometer, NonsenseIsNamed) {
