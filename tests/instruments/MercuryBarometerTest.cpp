@@ -1,5 +1,4 @@
 #include "instruments/BarometerScales.h"
-
 #include "instruments/RoomPressure.h"
 
 #include <gtest/gtest.h>
