@@ -1,6 +1,8 @@
 #include "MercuryBarometer.h"
 
+#include "physics/Atmosphere.h"
 #include "physics/Constants.h"
+#include "quantities/Identifiers.h"
 #include "quantities/Rounding.h"
 #include "quantities/Units.h"
 
@@ -23,11 +25,8 @@ constexpr double kInstrumentU = 10.0;                    // Pa
 
 std::string_view id(ScaleMaterial material) { return material == ScaleMaterial::Brass ? "brass" : "glass"; }
 
-Result<ScaleMaterial> scaleMaterialFromId(std::string_view word) {
-    if (word == "brass") return ScaleMaterial::Brass;
-    if (word == "glass") return ScaleMaterial::Glass;
-    return fail(Failure::BadInput,
-                fmt::format("'{}' is not a barometer's scale; accepted: brass, glass", word));
+Result<ScaleMaterial> scaleMaterialFromId(std::string_view wanted) {
+    return fromId(wanted, std::array{ScaleMaterial::Brass, ScaleMaterial::Glass}, "a barometer's scale");
 }
 
 double MercuryReading::value() const { return mainScale + vernierLine * vernierStep(); }
@@ -61,8 +60,7 @@ Result<MercuryPressure> stationPressure(const MercuryReading& r) {
     if (!(r.altitudeM >= -500.0 && r.altitudeM <= 9000.0))
         return refuse(fmt::format("a height lies from -500 to 9000 m, not at {:g} m", r.altitudeM));
     const double read = (*unit)->toSi(r.value());
-    constexpr double kLowest = 30e3, kHighest = 120e3; // Pa
-    if (!(read >= kLowest && read <= kHighest))
+    if (!(read >= kLowestRoomPascal && read <= kHighestRoomPascal))
         return refuse(fmt::format(
             "{:g} {} is {:.2f} kPa, which no room has; check the number and its unit (30 to 120 kPa)",
             r.value(), r.unit, read * 1e-3));

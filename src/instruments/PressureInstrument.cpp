@@ -1,6 +1,7 @@
 #include "PressureInstrument.h"
 
 #include "physics/Constants.h"
+#include "quantities/Identifiers.h"
 #include "quantities/Rounding.h"
 #include "substances/SubstanceLibrary.h"
 
@@ -57,25 +58,17 @@ std::string_view id(PressureConvention convention) {
 }
 
 Result<PressureConvention> pressureConventionFromId(std::string_view wanted) {
-    for (const auto c : {PressureConvention::Absolute, PressureConvention::GaugeNegative,
-                         PressureConvention::VacuumDepth, PressureConvention::TwoArm,
-                         PressureConvention::ClosedTwoArm, PressureConvention::ThermalConductivity})
-        if (id(c) == wanted) return c;
-    return fail(
-        Failure::BadInput,
-        fmt::format(
-            "'{}' is not a gauge convention; accepted: absolute, gauge-negative, vacuum-depth, two-arm, "
-            "closed-two-arm, thermal-conductivity",
-            wanted));
+    return fromId(wanted,
+                  std::array{PressureConvention::Absolute, PressureConvention::GaugeNegative,
+                             PressureConvention::VacuumDepth, PressureConvention::TwoArm,
+                             PressureConvention::ClosedTwoArm, PressureConvention::ThermalConductivity},
+                  "a gauge convention");
 }
 
 std::string_view id(PressureTap tap) { return tap == PressureTap::Vessel ? "vessel" : "pump-line"; }
 
 Result<PressureTap> pressureTapFromId(std::string_view wanted) {
-    for (const auto t : {PressureTap::Vessel, PressureTap::PumpLine})
-        if (id(t) == wanted) return t;
-    return fail(Failure::BadInput,
-                fmt::format("'{}' is not a place for a gauge; accepted: vessel, pump-line", wanted));
+    return fromId(wanted, std::array{PressureTap::Vessel, PressureTap::PumpLine}, "a place for a gauge");
 }
 
 double mercuryDensity(double celsius) {
@@ -98,10 +91,8 @@ std::string_view id(ManometerLiquid liquid) {
 }
 
 Result<ManometerLiquid> manometerLiquidFromId(std::string_view wanted) {
-    for (const auto l : {ManometerLiquid::Mercury, ManometerLiquid::Water, ManometerLiquid::Oil})
-        if (id(l) == wanted) return l;
-    return fail(Failure::BadInput,
-                fmt::format("'{}' is not a liquid for a U-tube; accepted: mercury, water, oil", wanted));
+    return fromId(wanted, std::array{ManometerLiquid::Mercury, ManometerLiquid::Water, ManometerLiquid::Oil},
+                  "a liquid for a U-tube");
 }
 
 std::span<const GasFactor> gasFactors() {
@@ -148,6 +139,11 @@ double scaleValue(const PressureInstrument& i, const GaugeReading& reading) {
     return hasTwoArms(i.convention) ? reading.first - reading.second.value_or(0.0) : reading.first;
 }
 
+GaugeReading readingAt(const PressureInstrument& i, double scaleValue) {
+    if (!hasTwoArms(i.convention)) return {scaleValue, std::nullopt};
+    return {0.5 * (i.armSum + scaleValue), 0.5 * (i.armSum - scaleValue)};
+}
+
 Result<void> check(const PressureInstrument& i) {
     if (const auto u = findUnit(i.unit, scaleDimension(i.convention)); !u) return tl::unexpected(u.error());
     if (!(i.division > 0.0) || !std::isfinite(i.division))
@@ -156,6 +152,8 @@ Result<void> check(const PressureInstrument& i) {
         return fail(Failure::BadInput, "the accuracy of the gauge must be zero or above");
     if (hasTwoArms(i.convention) && !(i.armSum > 0.0 && std::isfinite(i.armSum)))
         return fail(Failure::BadInput, "the two arms of a U-tube must add up to a length above zero");
+    if (!std::isfinite(i.spanLow) || !std::isfinite(i.spanHigh))
+        return fail(Failure::BadInput, "the ends of the gauge's scale must be numbers");
     if (!(i.liquidCelsius > -20.0 && i.liquidCelsius < 60.0))
         return fail(Failure::BadInput,
                     "the temperature of the gauge's liquid must be between -20 and 60 degC");
@@ -214,22 +212,22 @@ GaugeReading toReading(const PressureInstrument& i, Pressure absolute, Pressure 
                        const std::optional<GaugeReading>& zero) {
     const double scale = pascalPerScaleUnit(i);
     const double error = zero ? zeroError(i, *zero, room) : 0.0;
+    double pascal = 0.0;
     switch (i.convention) {
     case PressureConvention::Absolute:
-    case PressureConvention::ThermalConductivity:
-        return {absolute.pascal() / scale + error, std::nullopt};
-    case PressureConvention::GaugeNegative:
-        return {(absolute - room).pascal() / scale + error, std::nullopt};
-    case PressureConvention::VacuumDepth:
-        return {(room - absolute).pascal() / scale + error, std::nullopt};
-    case PressureConvention::TwoArm:
     case PressureConvention::ClosedTwoArm:
+    case PressureConvention::ThermalConductivity:
+        pascal = absolute.pascal();
+        break;
+    case PressureConvention::GaugeNegative:
+        pascal = (absolute - room).pascal();
+        break;
+    case PressureConvention::VacuumDepth:
+    case PressureConvention::TwoArm:
+        pascal = (room - absolute).pascal();
         break;
     }
-    const double column =
-        i.convention == PressureConvention::TwoArm ? (room - absolute).pascal() : absolute.pascal();
-    const double difference = column / scale + error;
-    return {0.5 * (i.armSum + difference), 0.5 * (i.armSum - difference)};
+    return readingAt(i, pascal / scale + error);
 }
 
 GaugeReading toReadableReading(const PressureInstrument& i, Pressure absolute, Pressure room,

@@ -99,6 +99,9 @@ struct AbsoluteReading {
 /// The single number that a reading amounts to, in the instrument's unit: left minus right for a U-tube.
 [[nodiscard]] double scaleValue(const PressureInstrument& instrument, const GaugeReading& reading);
 
+/// The reading at which it amounts to this number: the inverse of `scaleValue`, in a tube of even bore.
+[[nodiscard]] GaugeReading readingAt(const PressureInstrument& instrument, double scaleValue);
+
 /// Checks that a declaration makes sense; the failure names the field.
 [[nodiscard]] Result<void> check(const PressureInstrument& instrument);
 

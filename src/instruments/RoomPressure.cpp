@@ -39,8 +39,6 @@ constexpr double kAirTemperatureU = 3.0; // K, indoor or city thermometer for th
 constexpr double kHeightU = 10.0;        // m, a height read off a map
 constexpr double kPaPerMetre = 12.0;     // Pa/m, fall of pressure with height near the ground
 constexpr double kUltimateRelativeU = 0.5;
-constexpr double kLowestRoom = 30e3,
-                 kHighestRoom = 120e3; // Pa, from above the highest school to below the lowest
 
 Result<RoomPressure> fromSeaLevel(const RoomEntry& e, Pressure value, double readingU) {
     const auto altitude = Length::fromMetre(e.altitudeM);
@@ -55,7 +53,7 @@ Result<RoomPressure> fromSeaLevel(const RoomEntry& e, Pressure value, double rea
 
 Result<RoomPressure> plausible(const RoomPressure& room, const RoomEntry& e) {
     const double pa = room.station.pascal();
-    if (pa >= kLowestRoom && pa <= kHighestRoom) return room;
+    if (pa >= kLowestRoomPascal && pa <= kHighestRoomPascal) return room;
     return fail(Failure::BadInput, fmt::format("{} {} as {} would make the room {:.2f} kPa, which no room "
                                                "has; check the number and its unit (30 to 120 kPa)",
                                                e.value, e.unit, label(e.method), room.station.kilopascal()));

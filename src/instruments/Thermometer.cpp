@@ -1,6 +1,7 @@
 #include "Thermometer.h"
 
 #include "Thermometry.h"
+#include "quantities/Identifiers.h"
 #include "substances/SubstanceLibrary.h"
 
 #include <fmt/format.h>
@@ -27,42 +28,35 @@ std::string_view id(SensorPlace place) {
 }
 
 Result<SensorPlace> sensorPlaceFromId(std::string_view wanted) {
-    for (const auto p :
-         {SensorPlace::Liquid, SensorPlace::NearChips, SensorPlace::Vapour, SensorPlace::OutsideWall})
-        if (id(p) == wanted) return p;
-    return fail(
-        Failure::BadInput,
-        fmt::format(
-            "'{}' is not a place for a thermometer; accepted: liquid, near-chips, vapour, outside-wall",
-            wanted));
+    return fromId(wanted,
+                  std::array{SensorPlace::Liquid, SensorPlace::NearChips, SensorPlace::Vapour,
+                             SensorPlace::OutsideWall},
+                  "a place for a thermometer");
 }
 
-namespace {
-
-struct KindId {
-    ThermometerKind kind;
-    std::string_view id;
-};
-constexpr KindId kKinds[] = {{ThermometerKind::Plain, "plain"},   {ThermometerKind::Mercury, "mercury"},
-                             {ThermometerKind::Spirit, "spirit"}, {ThermometerKind::Platinum, "platinum"},
-                             {ThermometerKind::Copper, "copper"}, {ThermometerKind::Infrared, "infrared"}};
-
-} // namespace
-
 std::string_view id(ThermometerKind kind) {
-    for (const KindId& k : kKinds)
-        if (k.kind == kind) return k.id;
+    switch (kind) {
+    case ThermometerKind::Plain:
+        return "plain";
+    case ThermometerKind::Mercury:
+        return "mercury";
+    case ThermometerKind::Spirit:
+        return "spirit";
+    case ThermometerKind::Platinum:
+        return "platinum";
+    case ThermometerKind::Copper:
+        return "copper";
+    case ThermometerKind::Infrared:
+        return "infrared";
+    }
     return "";
 }
 
 Result<ThermometerKind> thermometerKindFromId(std::string_view wanted) {
-    for (const KindId& k : kKinds)
-        if (k.id == wanted) return k.kind;
-    return fail(
-        Failure::BadInput,
-        fmt::format("'{}' is not a kind of thermometer; accepted: plain, mercury, spirit, platinum, copper, "
-                    "infrared",
-                    wanted));
+    return fromId(wanted,
+                  std::array{ThermometerKind::Plain, ThermometerKind::Mercury, ThermometerKind::Spirit,
+                             ThermometerKind::Platinum, ThermometerKind::Copper, ThermometerKind::Infrared},
+                  "a kind of thermometer");
 }
 
 bool readsTheLiquid(SensorPlace place) {
@@ -153,6 +147,8 @@ const ThermometerCalibration* calibrationAt(const Thermometer& t, std::optional<
     return found;
 }
 
+double readingU(const Thermometer& t) { return 0.5 * t.division / std::numbers::sqrt3; }
+
 Result<LiquidTemperature> toTemperature(const Thermometer& t, double reading,
                                         std::optional<std::int64_t> atMs) {
     const auto kind = byKind(t, reading);
@@ -160,7 +156,7 @@ Result<LiquidTemperature> toTemperature(const Thermometer& t, double reading,
     const auto beside = byKind(t, reading + 0.01 * t.division);
     const double perUnit = beside ? std::abs(*beside - *kind) / (0.01 * t.division) : unit(t.unit).factor;
     double kelvin = *kind;
-    const double once = 0.5 * t.division * perUnit / std::numbers::sqrt3;
+    const double once = readingU(t) * perUnit;
     double shared = t.accuracy * perUnit / std::numbers::sqrt3;
     if (t.kind == ThermometerKind::Infrared) { // emissivity known to 0.02, the wall's heat loss to a third
         constexpr double kEmissivityU = 0.02, kWallU = 0.33;

@@ -80,6 +80,9 @@ struct LiquidTemperature {
 [[nodiscard]] const ThermometerCalibration* calibrationAt(const Thermometer& thermometer,
                                                           std::optional<std::int64_t> atMs);
 
+/// Standard uncertainty of one reading by eye, to half a division either way, in the unit of the reading.
+[[nodiscard]] double readingU(const Thermometer& thermometer);
+
 /// The temperature that a reading means; it must be above absolute zero. Emergent stem, platinum, copper,
 /// emissivity and wall are worked in by its kind, then the calibration of that time, by the straight line
 /// through its two points.

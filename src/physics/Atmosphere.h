@@ -5,6 +5,9 @@
 
 namespace uttrin {
 
+/// No room has a pressure beyond these, Pa: from above the highest school to below the lowest.
+inline constexpr double kLowestRoomPascal = 30e3, kHighestRoomPascal = 120e3;
+
 /// Pressure of the standard atmosphere at a geometric height, ISO 2533:1975 eq. 12 (layer of -6.5 K/km), -5
 /// to 11 km; outside that Failure::OutOfRange. It is what the weather is not: see kWeatherSpreadPascal.
 [[nodiscard]] Result<Pressure> standardAtmospherePressure(Length altitude);

@@ -2,12 +2,6 @@
 
 #include "Iapws.h"
 
-// Boost 1.74's pchip calls isnan unqualified, so math.h comes first.
-// clang-format off
-#include <math.h>
-#include <boost/math/interpolators/pchip.hpp>
-// clang-format on
-
 #include <algorithm>
 #include <cmath>
 #include <memory>
@@ -89,15 +83,10 @@ VapourPressureCurve::VapourPressureCurve(Form form, double lowest, double highes
     : m_form(std::move(form)), m_lowest(lowest), m_highest(highest), m_u(std::move(u)),
       m_source(std::move(source)) {
     if (const auto* table = std::get_if<PressureTable>(&m_form)) {
-        std::vector<double> x, y;
-        for (auto p = table->points.rbegin(); p != table->points.rend(); ++p) {
-            x.push_back(1.0 / p->kelvin);
-            y.push_back(std::log(p->pascal));
-        }
-        using Pchip = boost::math::interpolators::pchip<std::vector<double>>;
-        const auto curve = std::make_shared<const Pchip>(std::move(x), std::move(y));
-        m_interpolant = [curve](double inverse) { return (*curve)(inverse); };
-        m_interpolantSlope = [curve](double inverse) { return curve->prime(inverse); };
+        std::vector<std::pair<double, double>> points;
+        for (auto p = table->points.rbegin(); p != table->points.rend(); ++p)
+            points.emplace_back(1.0 / p->kelvin, std::log(p->pascal));
+        m_interpolant.emplace(std::span<const std::pair<double, double>>(points));
     }
     const double first = 1.0 / m_highest, step = (1.0 / m_lowest - first) / (kNodes - 1);
     for (std::size_t i = 0; i < kNodes; ++i) {
@@ -124,7 +113,7 @@ VapourPressureCurve::Value VapourPressureCurve::evaluate(double t) const {
                              -f.b / ((t + f.c) * (t + f.c)) + (f.d + extra * f.f) / t};
             },
             [this, t](const PressureTable&) {
-                return Value{m_interpolant(1.0 / t), -m_interpolantSlope(1.0 / t) / (t * t)};
+                return Value{(*m_interpolant)(1.0 / t), -m_interpolant->slope(1.0 / t) / (t * t)};
             },
             [this, t](const IapwsSaturation&) {
                 return Value{std::log(iapws::region4Pressure(t)),

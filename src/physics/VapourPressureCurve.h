@@ -1,6 +1,8 @@
 #pragma once
 
-#include <functional>
+#include "MonotoneTable.h"
+
+#include <optional>
 #include <string>
 #include <variant>
 #include <vector>
@@ -85,7 +87,7 @@ private:
     double m_lowest, m_highest, m_lowestPressure = 0.0, m_highestPressure = 0.0;
     RelativeUncertainty m_u;
     std::string m_source;
-    std::function<double(double)> m_interpolant, m_interpolantSlope; ///< of ln p in 1/T, for PressureTable
+    std::optional<MonotoneTable> m_interpolant; ///< of ln p in 1/T, for PressureTable
     std::vector<double> m_nodes; ///< ln p at even steps of 1/T from the hot end, where the inverse starts
 };
 

@@ -1,5 +1,6 @@
 #include "Plan.h"
 
+#include "quantities/Identifiers.h"
 #include "substances/SubstanceLibrary.h"
 
 #include <fmt/format.h>
@@ -9,17 +10,6 @@
 
 namespace uttrin {
 namespace {
-
-/// The enumerator with an identifier, or a failure that lists them all.
-template <typename E, std::size_t N>
-Result<E> fromId(std::string_view wanted, const std::array<E, N>& all, std::string_view what) {
-    std::string known;
-    for (const E e : all) {
-        if (id(e) == wanted) return e;
-        known += (known.empty() ? "" : ", ") + std::string(id(e));
-    }
-    return fail(Failure::BadInput, fmt::format("'{}' is not {}; accepted: {}", wanted, what, known));
-}
 
 Result<void> above(double value, double floor, std::string_view name, std::string_view unit) {
     if (std::isfinite(value) && value > floor) return {};

@@ -99,10 +99,8 @@ Result<std::vector<Pressure>> dialLadder(const Plan& plan, Pressure room) {
     std::vector<Pressure> out;
     for (int i = 0; i <= steps; ++i) {
         const double value = l.from + sign * i * l.dialStep;
-        GaugeReading reading{value, std::nullopt};
-        if (hasTwoArms(plan.rig.gauge.convention))
-            reading = {0.5 * (plan.rig.gauge.armSum + value), 0.5 * (plan.rig.gauge.armSum - value)};
-        const auto p = toAbsolute(plan.rig.gauge, reading, RoomPressure{room, 0.0, RoomMethod::Barometer});
+        const auto p = toAbsolute(plan.rig.gauge, readingAt(plan.rig.gauge, value),
+                                  RoomPressure{room, 0.0, RoomMethod::Barometer});
         if (!p) return tl::unexpected(p.error());
         if (p->pressure.pascal() > 0.0) out.push_back(p->pressure);
     }

@@ -5,6 +5,7 @@
 #include "SolventActivity.h"
 #include "Sucrose.h"
 #include "physics/Constants.h"
+#include "quantities/Identifiers.h"
 
 #include <boost/math/tools/roots.hpp>
 #include <fmt/format.h>
@@ -56,12 +57,11 @@ Result<double> solve(F f, double low, double high) {
 std::string_view id(SoluteKind kind) { return textOf(kind).id; }
 
 Result<SoluteKind> soluteKindFromId(std::string_view wanted) {
-    for (const KindText& k : kKinds)
-        if (k.id == wanted) return k.kind;
-    return fail(Failure::BadInput,
-                fmt::format("'{}' is not a solute that Uttrin knows; accepted: nacl, sucrose, ideal, "
-                            "ethanol, methanol, acetone, none",
-                            wanted));
+    return fromId(wanted,
+                  std::array{SoluteKind::SodiumChloride, SoluteKind::Sucrose, SoluteKind::Ideal,
+                             SoluteKind::Ethanol, SoluteKind::Methanol, SoluteKind::Acetone,
+                             SoluteKind::None},
+                  "a solute that Uttrin knows");
 }
 
 bool byMassFraction(SoluteKind kind) {

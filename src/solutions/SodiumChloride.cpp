@@ -1,7 +1,7 @@
 #include "SodiumChloride.h"
 
-#include "MonotoneTable.h"
 #include "physics/Iapws.h"
+#include "physics/MonotoneTable.h"
 
 #include <fmt/format.h>
 

@@ -1,10 +1,11 @@
 #include "Sucrose.h"
 
-#include "MonotoneTable.h"
 #include "SolventActivity.h"
 #include "physics/Constants.h"
+#include "physics/MonotoneTable.h"
 #include "substances/SubstanceLibrary.h"
 
+#include <boost/math/tools/roots.hpp>
 #include <fmt/format.h>
 
 #include <algorithm>
@@ -45,6 +46,20 @@ Result<TemperatureDifference> elevationAtStandardPressure(double massFraction) {
                     fmt::format("sucrose solutions are known from 0 to {} % by mass; {:.4g} % lies outside",
                                 100.0 * kHighestMassFraction, 100.0 * massFraction));
     return TemperatureDifference::fromKelvin(table()(100.0 * massFraction));
+}
+
+Result<double> massFractionForElevation(TemperatureDifference elevation) {
+    const double highest = table()(100.0 * kHighestMassFraction), wanted = elevation.kelvin();
+    if (!(wanted >= 0.0 && wanted <= highest))
+        return fail(
+            Failure::OutOfRange,
+            fmt::format("sucrose solutions boil 0 to {:.0f} K higher than water; {:.4g} K lies outside",
+                        highest, wanted));
+    constexpr int kBits = 40;
+    const auto above = [&](double percent) { return table()(percent) - wanted; };
+    const auto [low, high] = boost::math::tools::bisect(above, 0.0, 100.0 * kHighestMassFraction,
+                                                        boost::math::tools::eps_tolerance<double>(kBits));
+    return 0.01 * 0.5 * (low + high);
 }
 
 double elevationU(double massFraction) {

@@ -17,6 +17,9 @@ inline constexpr double kHighestMassFraction = 0.995; ///< of the table
 /// 160 degC, 99.5 % 166 degC); interpolated monotonically. Printed tables differ: see `elevationU`.
 [[nodiscard]] Result<TemperatureDifference> elevationAtStandardPressure(double massFraction);
 
+/// The solution that boils so much higher than water at 101 325 Pa: the inverse of the above, 0 to its end.
+[[nodiscard]] Result<double> massFractionForElevation(TemperatureDifference elevation);
+
 /// Standard uncertainty of that elevation, K: the spread between printed tables, about 6 % of the elevation
 /// and at least 0.05 K.
 [[nodiscard]] double elevationU(double massFraction);

@@ -17,11 +17,13 @@ const std::map<std::string, std::set<std::string>> kMayUse{
     {"substances", {"physics", "quantities"}},
     {"solutions", {"physics", "quantities", "substances"}},
     {"instruments", {"physics", "quantities", "substances"}},
+    {"photo", {"quantities"}},
     {"plan", {"instruments", "physics", "quantities", "solutions", "substances"}},
     {"analysis", {"instruments", "physics", "quantities", "solutions", "substances"}},
     {"notebook", {"quantities"}},
     {"lesson",
-     {"analysis", "instruments", "notebook", "physics", "plan", "quantities", "solutions", "substances"}},
+     {"analysis", "instruments", "notebook", "photo", "physics", "plan", "quantities", "solutions",
+      "substances"}},
     {"report",
      {"analysis", "instruments", "lesson", "notebook", "physics", "plan", "quantities", "solutions",
       "substances"}},
@@ -32,8 +34,8 @@ const std::map<std::string, std::set<std::string>> kMayUse{
      {"analysis", "instruments", "lesson", "notebook", "gui", "physics", "plan", "quantities", "report",
       "solutions", "substances"}},
     {"app",
-     {"analysis", "demo", "instruments", "lesson", "notebook", "gui", "physics", "plan", "quantities",
-      "report", "solutions", "substances"}},
+     {"analysis", "demo", "instruments", "lesson", "notebook", "gui", "photo", "physics", "plan",
+      "quantities", "report", "solutions", "substances"}},
 };
 const std::set<std::string> kWithQt{"gui", "cli", "app"};
 

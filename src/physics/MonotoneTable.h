@@ -2,6 +2,7 @@
 
 #include <initializer_list>
 #include <memory>
+#include <span>
 #include <utility>
 #include <vector>
 
@@ -12,8 +13,10 @@ namespace uttrin {
 class MonotoneTable {
 public:
     /// @param points  at least four, x rising.
+    explicit MonotoneTable(std::span<const std::pair<double, double>> points);
     MonotoneTable(std::initializer_list<std::pair<double, double>> points);
     [[nodiscard]] double operator()(double x) const;
+    [[nodiscard]] double slope(double x) const;
     [[nodiscard]] double first() const { return m_first; }
     [[nodiscard]] double last() const { return m_last; }
 

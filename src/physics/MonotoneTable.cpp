@@ -11,7 +11,7 @@
 namespace uttrin {
 namespace {
 
-std::vector<double> column(std::initializer_list<std::pair<double, double>> points, bool second) {
+std::vector<double> column(std::span<const std::pair<double, double>> points, bool second) {
     std::vector<double> out;
     for (const auto& [x, y] : points)
         out.push_back(second ? y : x);
@@ -24,10 +24,15 @@ struct MonotoneTable::Curve {
     boost::math::interpolators::pchip<std::vector<double>> value;
 };
 
-MonotoneTable::MonotoneTable(std::initializer_list<std::pair<double, double>> points)
+MonotoneTable::MonotoneTable(std::span<const std::pair<double, double>> points)
     : m_curve(std::make_shared<const Curve>(Curve{{column(points, false), column(points, true)}})),
-      m_first(points.begin()->first), m_last((points.end() - 1)->first) {}
+      m_first(points.front().first), m_last(points.back().first) {}
+
+MonotoneTable::MonotoneTable(std::initializer_list<std::pair<double, double>> points)
+    : MonotoneTable(std::span(points.begin(), points.size())) {}
 
 double MonotoneTable::operator()(double x) const { return m_curve->value(std::clamp(x, m_first, m_last)); }
+
+double MonotoneTable::slope(double x) const { return m_curve->value.prime(std::clamp(x, m_first, m_last)); }
 
 } // namespace uttrin
