@@ -49,7 +49,7 @@ Plan uTubePlan() {
     p.title = "Hold the pressure, heat";
     p.method = Method::HoldPressure;
     p.rig.gauge = {"U-tube", PressureConvention::TwoArm, "cm", 0.1, 0.05, PressureTap::Vessel, 82.1, 21.5};
-    p.rig.thermometer = {"bulb thermometer", "degC", 0.2, 0.2, SensorPlace::Liquid};
+    p.rig.thermometer = {"bulb thermometer", "degC", 0.2, 0.2, SensorPlace::Liquid, ThermometerKind::Mercury};
     p.rig.heaterWatt = 450.0;
     p.rig.liquidLitre = 0.25;
     p.ladder.spacing = Spacing::Pressure;

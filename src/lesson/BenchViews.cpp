@@ -391,8 +391,11 @@ RunView runView(const LessonSession& s) {
         return v;
     }
     const auto readings = s.model().reduce(*s.runId());
-    for (auto r = readings.rbegin(); r != readings.rend(); ++r)
+    for (auto r = readings.rbegin(); r != readings.rend(); ++r) {
         v.taken.push_back(takenLine(*r, plan, sheet ? &*sheet : nullptr));
+        for (const char* shows : {"pressure", "temperature"})
+            v.taken.back().hasPicture |= s.model().photoOf(r->raw.id, shows) != nullptr;
+    }
     if (!readings.empty()) v.repeats = repeatsText(readings, readings.back().raw.place);
     if (!sheet) {
         v.heading = "Readings stay unreferenced";

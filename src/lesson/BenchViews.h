@@ -92,6 +92,7 @@ struct RunView {
         int position = 0;
         std::string target, actual, temperature, deviation, marks;
         bool struck = false, inFit = true;
+        bool hasPicture = false; ///< read from a picture that is in the notebook
         std::string struckReason;
     };
     std::vector<Taken> taken; ///< newest first

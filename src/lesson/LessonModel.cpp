@@ -63,6 +63,9 @@ LessonModel::LessonModel(LessonData data) : m_data(std::move(data)) {
             m_troubles.push_back(
                 fmt::format("A reading of the room's pressure cannot be used: {}", room.error().message));
     }
+    for (std::size_t i = 0; i < m_data.photos.size(); ++i)
+        if (const Photo& photo = m_data.photos[i]; photo.readingId)
+            m_photos[{*photo.readingId, photo.shows}] = i;
 }
 
 const Setup& LessonModel::setup(RowId id) const { return byId(m_data.setups, id); }
@@ -130,17 +133,28 @@ std::optional<GaugeReading> LessonModel::zeroOf(const Reading& reading) const {
     return GaugeReading{z.first, z.second};
 }
 
+const Photo* LessonModel::photoOf(RowId readingId, std::string_view shows) const {
+    const auto found = m_photos.find({readingId, std::string(shows)});
+    return found == m_photos.end() ? nullptr : &m_data.photos[found->second];
+}
+
 ReducedReading LessonModel::reduce(const Reading& reading, const Run& run) const {
     const Plan& p = plan(run.setupId);
     ReducedReading out;
     out.raw = reading;
     out.room = room(run.groupId, reading.takenAt);
     out.taster = reading.place == -1;
-    if (const auto t = toTemperature(p.rig.thermometer, reading.temperature, reading.takenAt))
+    if (const auto t = toTemperature(p.rig.thermometer, reading.temperature, reading.takenAt)) {
         out.liquid = *t;
+        if (const Photo* photo = photoOf(reading.id, "temperature"))
+            out.liquid.uIndependent *= photo->uFirst / readingU(p.rig.thermometer);
+    }
     const auto absolute = toAbsolute(p.rig.gauge, {reading.first, reading.second}, out.room, zeroOf(reading));
     if (!absolute) return out;
     out.absolute = *absolute;
+    if (const Photo* photo = photoOf(reading.id, "pressure")) // read on the picture, not between divisions
+        out.absolute->uIndependent =
+            pascalPerScaleUnit(p.rig.gauge) * std::hypot(photo->uFirst, photo->uSecond.value_or(0.0));
     const auto boils = liquidOf(p).saturationAt(absolute->pressure);
     if (!boils) return out;
     out.superheatKelvin = (out.liquid.temperature - boils->temperature).kelvin();

@@ -70,6 +70,9 @@ public:
     [[nodiscard]] std::span<const Reading> readingsOf(RowId runId) const;
     [[nodiscard]] std::vector<ReducedReading> reduce(RowId runId) const;
     [[nodiscard]] ReducedReading reduce(const Reading& reading, const Run& run) const;
+    /// The picture from which a reading was taken; null if it was read by eye.
+    /// @param shows  "pressure" or "temperature"
+    [[nodiscard]] const Photo* photoOf(RowId readingId, std::string_view shows) const;
     [[nodiscard]] std::optional<GaugeReading> zeroOf(const Reading& reading) const;
 
     /// Fits the readings of a run that are in the fit.
@@ -83,6 +86,7 @@ private:
     std::map<RowId, Plan> m_plans;
     std::map<RowId, RoomEntry> m_entries;
     std::map<RowId, RoomPressure> m_rooms;
+    std::map<std::pair<RowId, std::string>, std::size_t> m_photos; ///< of readings, by what they show
     std::vector<std::string> m_troubles;
 };
 

@@ -27,19 +27,43 @@ void LessonSession::selectLesson(RowId id) {
     reload();
 }
 
+std::optional<Rig> LessonSession::rigInHand() const {
+    if (m_setupId == 0) return std::nullopt;
+    return plan().rig;
+}
+
+void LessonSession::keepDraftOnlyFor(const std::optional<Rig>& before) {
+    const auto now = rigInHand();
+    if (!before || !now) return;
+    if (before->gauge.convention != now->gauge.convention || before->gauge.unit != now->gauge.unit) {
+        draft.first.reset();
+        draft.second.reset();
+        draft.gaugePhoto.reset();
+    }
+    if (readingUnit(before->thermometer) != readingUnit(now->thermometer)) {
+        draft.temperature.reset();
+        draft.beforePull.reset();
+        draft.thermometerPhoto.reset();
+    }
+}
+
 void LessonSession::selectSetup(RowId id) {
     if (id == m_setupId) return;
+    const auto before = rigInHand();
     m_setupId = id;
     m_runId.reset();
     m_targetPlace.reset();
     settleSelection();
+    keepDraftOnlyFor(before);
     draft.criterion = plan().criterion;
 }
 
 void LessonSession::selectRun(RowId id) {
+    const auto before = rigInHand();
     m_runId = id;
     m_setupId = m_model.run(id).setupId;
     m_targetPlace.reset();
+    keepDraftOnlyFor(before);
     draft.criterion = plan().criterion;
 }
 
@@ -150,21 +174,22 @@ Result<void> LessonSession::changeLesson(const Lesson& lesson) {
 }
 
 Result<void> LessonSession::enterRoom(const RoomEntry& entry, const std::string& role, Milliseconds takenAt,
-                                      std::optional<RowId> group) {
+                                      std::optional<RowId> group, const PhotoEvidence* photo) {
     const auto room = stationPressure(entry);
     if (!room) return tl::unexpected(room.error());
     const RoomRecord* before = m_model.roomRecord(group, role);
     const bool corrects = before && before->groupId == group;
-    return perform(corrects ? "Correct the room's pressure" : "Enter the room's pressure", [&](Notebook::
-                                                                                                   Editor&
-                                                                                                       edit) {
-        if (corrects) {
-            RoomRecord old = *before;
-            old.current = false;
-            edit.update(old);
-        }
-        edit.insert(RoomRecord{0, m_lessonId, group, role, takenAt, m_clock.now(), writeRoom(entry), true});
-    });
+    return perform(corrects ? "Correct the room's pressure" : "Enter the room's pressure",
+                   [&](Notebook::Editor& edit) {
+                       if (corrects) {
+                           RoomRecord old = *before;
+                           old.current = false;
+                           edit.update(old);
+                       }
+                       const RowId id = edit.insert(RoomRecord{0, m_lessonId, group, role, takenAt,
+                                                               m_clock.now(), writeRoom(entry), true});
+                       if (photo) keepPhoto(edit, *photo, std::nullopt, id);
+                   });
 }
 
 Result<void> LessonSession::changePlan(const Plan& plan, const std::string& label) {
@@ -172,7 +197,10 @@ Result<void> LessonSession::changePlan(const Plan& plan, const std::string& labe
     Setup setup = m_model.setup(m_setupId);
     setup.plan = writePlan(plan);
     setup.name = plan.title;
-    return perform(label, [&](Notebook::Editor& edit) { edit.update(setup); });
+    const auto before = rigInHand();
+    const auto done = perform(label, [&](Notebook::Editor& edit) { edit.update(setup); });
+    if (done) keepDraftOnlyFor(before);
+    return done;
 }
 
 Result<std::string> LessonSession::calibrate(double iceReading, double steamReading, bool alsoEarlier) {
@@ -318,6 +346,24 @@ Reading LessonSession::readingFromDraft() const {
     return r;
 }
 
+void LessonSession::keepPhoto(Notebook::Editor& edit, const PhotoEvidence& evidence,
+                              std::optional<RowId> readingId, std::optional<RowId> roomId) const {
+    const RowId picture = edit.insert(Picture{0, evidence.bytes});
+    edit.insert(Photo{0, m_lessonId, readingId, roomId, evidence.shows, m_clock.now(), picture,
+                      writePhotoMarks(evidence.marks), evidence.uFirst, evidence.uSecond});
+}
+
+void LessonSession::takeFromPhoto(PhotoEvidence evidence) {
+    if (evidence.shows == "temperature") {
+        draft.temperature = evidence.reading.first;
+        draft.thermometerPhoto = std::move(evidence);
+    } else {
+        draft.first = evidence.reading.first;
+        draft.second = evidence.reading.second;
+        draft.gaugePhoto = std::move(evidence);
+    }
+}
+
 SlipFinding LessonSession::checkDraft() const {
     const Plan& p = plan();
     const bool twoArm = hasTwoArms(p.rig.gauge.convention);
@@ -344,8 +390,15 @@ Result<CaptureOutcome> LessonSession::capture(bool keepOddPair) {
     if (outcome.finding.kind != SlipKind::None && !keepOddPair) return outcome;
     RowId id = 0;
     const Reading reading = readingFromDraft();
-    const auto done = perform(fmt::format("Capture point {}", reading.position),
-                              [&](Notebook::Editor& edit) { id = edit.insert(reading); });
+    const auto done = perform(fmt::format("Capture point {}", reading.position), [&](Notebook::Editor& edit) {
+        id = edit.insert(reading);
+        // A picture speaks for a reading only if that was not typed over.
+        const GaugeReading gauge{reading.first, reading.second};
+        if (draft.gaugePhoto && draft.gaugePhoto->reading == gauge)
+            keepPhoto(edit, *draft.gaugePhoto, id, std::nullopt);
+        if (draft.thermometerPhoto && draft.thermometerPhoto->reading.first == reading.temperature)
+            keepPhoto(edit, *draft.thermometerPhoto, id, std::nullopt);
+    });
     if (!done) return tl::unexpected(done.error());
     outcome.readingId = id;
     m_targetPlace.reset();
@@ -353,6 +406,8 @@ Result<CaptureOutcome> LessonSession::capture(bool keepOddPair) {
     draft.second.reset();
     draft.temperature.reset();
     draft.beforePull.reset();
+    draft.gaugePhoto.reset();
+    draft.thermometerPhoto.reset();
     return outcome;
 }
 

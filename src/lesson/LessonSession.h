@@ -4,12 +4,23 @@
 #include "LessonModel.h"
 #include "analysis/SlipCheck.h"
 #include "notebook/Notebook.h"
+#include "photo/PhotoMarks.h"
 
 #include <optional>
 #include <string>
 #include <vector>
 
 namespace uttrin {
+
+/// A picture that was measured, waiting for the reading that it belongs to.
+struct PhotoEvidence {
+    std::string shows = "pressure"; ///< as in Photo
+    std::vector<std::byte> bytes;   ///< PNG or JPEG, as brought in
+    PhotoMarks marks;
+    GaugeReading reading; ///< what was taken from it, as it stands in the fields
+    double uFirst = 0.0;
+    std::optional<double> uSecond;
+};
 
 /// What is in hand at the bench: typed, not yet captured.
 struct Draft {
@@ -21,6 +32,7 @@ struct Draft {
     std::string side = "heating";
     bool isolated = true;
     int vigour = 2;
+    std::optional<PhotoEvidence> gaugePhoto, thermometerPhoto; ///< kept while the fields show their reading
 };
 
 /// What became of a capture.
@@ -67,7 +79,8 @@ public:
 
     // Room. The earlier value of the same role stays in the record.
     [[nodiscard]] Result<void> enterRoom(const RoomEntry& entry, const std::string& role,
-                                         Milliseconds takenAt, std::optional<RowId> groupId = std::nullopt);
+                                         Milliseconds takenAt, std::optional<RowId> groupId = std::nullopt,
+                                         const PhotoEvidence* photo = nullptr);
 
     // Rig and plan.
     [[nodiscard]] Result<void> changePlan(const Plan& plan, const std::string& label);
@@ -86,6 +99,8 @@ public:
     // Run.
     [[nodiscard]] Result<RowId> startRun(const std::string& groupName);
     Draft draft; ///< edited in place by the bench's card
+    /// Puts what a picture shows into the draft, and the picture with it.
+    void takeFromPhoto(PhotoEvidence evidence);
     [[nodiscard]] SlipFinding checkDraft() const;
     /// Captures the draft. An odd pair is held back with its finding until it is kept on purpose.
     [[nodiscard]] Result<CaptureOutcome> capture(bool keepOddPair = false);
@@ -118,8 +133,14 @@ public:
 private:
     Result<void> perform(const std::string& label, const std::function<void(Notebook::Editor&)>& change);
     void reload();
+    [[nodiscard]] std::optional<Rig> rigInHand() const;
+    /// Forgets what was typed for an instrument that is no longer the one in hand: another scale or unit.
+    void keepDraftOnlyFor(const std::optional<Rig>& before);
     void settleSelection();
     [[nodiscard]] Reading readingFromDraft() const;
+    /// Stores a picture with its marks for a reading or a room record.
+    void keepPhoto(Notebook::Editor& editor, const PhotoEvidence& evidence, std::optional<RowId> readingId,
+                   std::optional<RowId> roomId) const;
     [[nodiscard]] const Reading& reading(RowId id) const;
     [[nodiscard]] Result<void> changeReading(RowId id, const std::string& label,
                                              const std::function<void(Reading&)>& change);

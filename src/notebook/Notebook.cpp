@@ -48,6 +48,16 @@ int pragma(SQLite::Database& db, const char* name) {
     return db.execAndGet(fmt::format("PRAGMA {}", name)).getInt();
 }
 
+/// Brings the tables of an older notebook up to this version, all of it or nothing.
+void upgrade(SQLite::Database& db) {
+    SQLite::Transaction transaction(db);
+    db.exec(kPhotoTables);
+    db.exec(fmt::format("PRAGMA user_version = {}", kSchemaVersion));
+    transaction.commit();
+}
+
+constexpr int kFirstVersionWithPhotos = 2;
+
 /// The first few complaints of SQLite's own check.
 std::vector<std::string> complaints(SQLite::Database& db, const char* check) {
     std::vector<std::string> out;
@@ -84,6 +94,7 @@ Result<Notebook> Notebook::create(const fs::path& path) {
         configure(state->db, false);
         SQLite::Transaction transaction(state->db);
         state->db.exec(kSchema);
+        state->db.exec(kPhotoTables);
         state->db.exec(fmt::format("PRAGMA application_id = {}; PRAGMA user_version = {}", kApplicationId,
                                    kSchemaVersion));
         transaction.commit();
@@ -122,6 +133,7 @@ Result<Notebook> Notebook::open(const fs::path& path) {
             state->notice = "This notebook is read-only. Save a copy to work in it.";
         } else {
             configure(state->db, false);
+            if (version < kSchemaVersion) upgrade(state->db);
         }
         Notebook notebook(std::move(state));
         (void)notebook.lessons(); // a missing table or column shows here, not later
@@ -164,7 +176,14 @@ LessonData Notebook::load(RowId lessonId) const {
         tables::select<Reading>(db, ofRuns("reading", "reading.run_id, reading.position"), lessonId);
     data.zeros = tables::select<ZeroCheck>(db, ofRuns("zero_check", "zero_check.id"), lessonId);
     data.notes = tables::select<Note>(db, ofRuns("note", "note.id"), lessonId);
+    if (pragma(db, "user_version") >= kFirstVersionWithPhotos)
+        data.photos = tables::select<Photo>(db, "WHERE lesson_id = ? ORDER BY id", lessonId);
     return data;
+}
+
+std::vector<std::byte> Notebook::picture(RowId id) const {
+    auto found = tables::select<Picture>(m_state->db, "WHERE id = ?", id);
+    return found.empty() ? std::vector<std::byte>() : std::move(found.front().bytes);
 }
 
 int Notebook::count(const std::string& table) const {
@@ -200,6 +219,8 @@ RowId Notebook::Editor::insert(const Run& r) { return insertRecord(m_notebook.m_
 RowId Notebook::Editor::insert(const Reading& r) { return insertRecord(m_notebook.m_state->db, r); }
 RowId Notebook::Editor::insert(const ZeroCheck& r) { return insertRecord(m_notebook.m_state->db, r); }
 RowId Notebook::Editor::insert(const Note& r) { return insertRecord(m_notebook.m_state->db, r); }
+RowId Notebook::Editor::insert(const Picture& r) { return insertRecord(m_notebook.m_state->db, r); }
+RowId Notebook::Editor::insert(const Photo& r) { return insertRecord(m_notebook.m_state->db, r); }
 void Notebook::Editor::update(const Lesson& r) { updateRecord(m_notebook.m_state->db, r); }
 void Notebook::Editor::update(const RoomRecord& r) { updateRecord(m_notebook.m_state->db, r); }
 void Notebook::Editor::update(const Setup& r) { updateRecord(m_notebook.m_state->db, r); }
@@ -318,6 +339,8 @@ void Notebook::copyReadable(State& from, Notebook& into) {
     copyTable<ZeroCheck>(from.db, to);
     copyTable<Reading>(from.db, to);
     copyTable<Note>(from.db, to);
+    copyTable<Picture>(from.db, to);
+    copyTable<Photo>(from.db, to);
     transaction.commit();
     to.exec("PRAGMA foreign_keys = ON");
 }

@@ -3,6 +3,7 @@
 #include "Records.h"
 #include "quantities/Failure.h"
 
+#include <cstddef>
 #include <filesystem>
 #include <functional>
 #include <memory>
@@ -41,6 +42,8 @@ public:
     [[nodiscard]] std::vector<Lesson> lessons() const;
     /// Everything of one lesson. @throws std::runtime_error if there is no such lesson.
     [[nodiscard]] LessonData load(RowId lessonId) const;
+    /// The bytes of a picture as they were brought in; empty if there is none of this id.
+    [[nodiscard]] std::vector<std::byte> picture(RowId id) const;
     [[nodiscard]] int count(const std::string& table) const;
 
     /// Writes rows inside one `perform`. Insert gives the new row's id; update finds the row by its id.
@@ -55,6 +58,8 @@ public:
         RowId insert(const Reading&);
         RowId insert(const ZeroCheck&);
         RowId insert(const Note&);
+        RowId insert(const Picture&);
+        RowId insert(const Photo&);
         void update(const Lesson&);
         void update(const RoomRecord&);
         void update(const Setup&);

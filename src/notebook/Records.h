@@ -1,5 +1,6 @@
 #pragma once
 
+#include <cstddef>
 #include <cstdint>
 #include <optional>
 #include <string>
@@ -107,6 +108,25 @@ struct Note {
     std::string text;
 };
 
+/// A picture of an instrument as it was taken, in its own file format.
+struct Picture {
+    RowId id = 0;
+    std::vector<std::byte> bytes; ///< PNG or JPEG
+};
+
+/// What was measured in a picture, and for which reading. Belongs to a reading or to a room record.
+struct Photo {
+    RowId id = 0;
+    RowId lessonId = 0;
+    std::optional<RowId> readingId, roomId; ///< one of them
+    std::string shows = "pressure";         ///< "pressure", "temperature" or "room"
+    Milliseconds addedAt = 0;
+    RowId pictureId = 0;
+    std::string marks;             ///< JSON, see docs/notebook-format.md
+    double uFirst = 0.0;           ///< standard uncertainty from the marks, in the instrument's unit
+    std::optional<double> uSecond; ///< of the right arm
+};
+
 /// All that belongs to one lesson.
 struct LessonData {
     Lesson lesson;
@@ -118,6 +138,7 @@ struct LessonData {
     std::vector<Reading> readings; ///< by run, then by position
     std::vector<ZeroCheck> zeros;
     std::vector<Note> notes;
+    std::vector<Photo> photos; ///< without the pictures themselves: see Notebook::picture
 };
 
 } // namespace uttrin

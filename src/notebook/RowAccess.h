@@ -24,6 +24,8 @@ void bindValue(SQLite::Statement& statement, int index, const T& value) {
             statement.bind(index);
     } else if constexpr (std::is_same_v<T, bool>) {
         statement.bind(index, value ? 1 : 0);
+    } else if constexpr (std::is_same_v<T, std::vector<std::byte>>) {
+        statement.bind(index, value.data(), static_cast<int>(value.size()));
     } else if constexpr (std::is_same_v<T, RowId>) {
         statement.bind(index, static_cast<std::int64_t>(value));
     } else {
@@ -38,6 +40,9 @@ void readValue(const SQLite::Column& column, T& into) {
         if (!column.isNull()) readValue(column, into.emplace());
     } else if constexpr (std::is_same_v<T, bool>) {
         into = column.getInt() != 0;
+    } else if constexpr (std::is_same_v<T, std::vector<std::byte>>) {
+        const auto* bytes = static_cast<const std::byte*>(column.getBlob());
+        into.assign(bytes, bytes + column.getBytes());
     } else if constexpr (std::is_same_v<T, int>) {
         into = column.getInt();
     } else if constexpr (std::is_same_v<T, RowId>) {

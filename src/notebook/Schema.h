@@ -3,9 +3,9 @@
 namespace uttrin {
 
 inline constexpr int kApplicationId = 0x55545452; ///< "UTTR" in PRAGMA application_id
-inline constexpr int kSchemaVersion = 1;          ///< PRAGMA user_version
+inline constexpr int kSchemaVersion = 2;          ///< PRAGMA user_version
 
-/// Version 1 of the notebook's tables. Readings are never deleted; struck ones keep their reason.
+/// The tables of version 1. Readings are never deleted; struck ones keep their reason.
 inline constexpr const char* kSchema = R"sql(
 CREATE TABLE lesson (
   id INTEGER PRIMARY KEY, title TEXT NOT NULL, school TEXT NOT NULL, room_name TEXT NOT NULL, held_on TEXT NOT NULL,
@@ -37,6 +37,16 @@ CREATE TABLE note (
   id INTEGER PRIMARY KEY, run_id INTEGER NOT NULL REFERENCES run(id), taken_at INTEGER NOT NULL, text TEXT NOT NULL);
 CREATE INDEX reading_of_run ON reading(run_id, position);
 CREATE INDEX run_of_setup ON run(setup_id);
+)sql";
+
+/// What version 2 adds: pictures of instruments, and what was measured in them.
+inline constexpr const char* kPhotoTables = R"sql(
+CREATE TABLE picture (id INTEGER PRIMARY KEY, bytes BLOB NOT NULL);
+CREATE TABLE photo (
+  id INTEGER PRIMARY KEY, lesson_id INTEGER NOT NULL REFERENCES lesson(id), reading_id INTEGER REFERENCES reading(id),
+  room_id INTEGER REFERENCES room(id), shows TEXT NOT NULL CHECK (shows IN ('pressure', 'temperature', 'room')),
+  added_at INTEGER NOT NULL, picture_id INTEGER NOT NULL REFERENCES picture(id), marks TEXT NOT NULL, u_first REAL NOT NULL,
+  u_second REAL, CHECK ((reading_id IS NULL) <> (room_id IS NULL)));
 )sql";
 
 } // namespace uttrin

@@ -98,6 +98,25 @@ struct Table<Note> {
     static auto fields(auto& r) { return std::tie(r.id, r.runId, r.takenAt, r.text); }
 };
 
+template <>
+struct Table<Picture> {
+    static constexpr std::string_view name = "picture";
+    static constexpr std::array<std::string_view, 2> columns{"id", "bytes"};
+    static auto fields(auto& r) { return std::tie(r.id, r.bytes); }
+};
+
+template <>
+struct Table<Photo> {
+    static constexpr std::string_view name = "photo";
+    static constexpr std::array<std::string_view, 10> columns{"id",      "lesson_id", "reading_id", "room_id",
+                                                              "shows",   "added_at",  "picture_id", "marks",
+                                                              "u_first", "u_second"};
+    static auto fields(auto& r) {
+        return std::tie(r.id, r.lessonId, r.readingId, r.roomId, r.shows, r.addedAt, r.pictureId, r.marks,
+                        r.uFirst, r.uSecond);
+    }
+};
+
 /// "INSERT INTO t (columns but the id) VALUES (?, …)"
 template <typename Record>
 std::string insertSql() {

@@ -70,6 +70,75 @@ TEST_F(LessonSessionTest, TargetsAdvanceAndOnlyTheActualIsFitted) {
     EXPECT_EQ(runView(*s).taken.front().position, 1);
 }
 
+/// What the photo reader hands over for a gauge reading.
+PhotoEvidence gaugePhoto(double reading, double u) {
+    PhotoEvidence e;
+    e.bytes = {std::byte{0x89}, std::byte{'P'}};
+    e.marks.graduations = {{0.0, {0, 0}, std::nullopt}, {1.0, {9, 0}, std::nullopt}};
+    e.marks.sights = {{3, 0}};
+    e.reading.first = reading;
+    e.uFirst = u;
+    return e;
+}
+
+TEST_F(LessonSessionTest, APictureGoesWithItsReadingAndItsUncertaintyCounts) {
+    enterRoom();
+    ASSERT_TRUE(s->startRun("Cedar"));
+    type(40e3);
+    const double shown = *s->draft.first;
+    constexpr double kU = 0.004; // bar
+    s->takeFromPhoto(gaugePhoto(shown, kU));
+    ASSERT_TRUE(s->capture()->readingId);
+    ASSERT_EQ(s->model().data().photos.size(), 1U);
+    const ReducedReading r = s->model().reduce(*s->runId()).front();
+    const Photo* photo = s->model().photoOf(r.raw.id, "pressure");
+    ASSERT_NE(photo, nullptr);
+    EXPECT_EQ(s->notebook().picture(photo->pictureId), gaugePhoto(0, 0).bytes);
+    EXPECT_EQ(*photoMarksFromJson(photo->marks), gaugePhoto(0, 0).marks);
+    EXPECT_NEAR(r.absolute->uIndependent, kU * 1e5, 1e-6);
+    EXPECT_TRUE(runView(*s).taken.front().hasPicture);
+    EXPECT_FALSE(s->draft.gaugePhoto);
+    ASSERT_TRUE(s->undo());
+    EXPECT_TRUE(s->model().data().photos.empty());
+}
+
+TEST_F(LessonSessionTest, AReadingTypedOverLeavesItsPictureBehind) {
+    enterRoom();
+    ASSERT_TRUE(s->startRun("Cedar"));
+    type(40e3);
+    s->takeFromPhoto(gaugePhoto(*s->draft.first - 0.02, 0.004));
+    type(40e3); // read again, by eye
+    ASSERT_TRUE(s->capture()->readingId);
+    EXPECT_TRUE(s->model().data().photos.empty());
+    EXPECT_EQ(s->model().photoOf(s->model().readingsOf(*s->runId()).front().id, "pressure"), nullptr);
+}
+
+TEST_F(LessonSessionTest, ABarometersPictureGoesWithTheRoom) {
+    PhotoEvidence e = gaugePhoto(707.3, 0.1);
+    e.shows = "room";
+    ASSERT_TRUE(s->enterRoom(barometer(943.1), "start", clock.time, std::nullopt, &e));
+    const auto& photos = s->model().data().photos;
+    ASSERT_EQ(photos.size(), 1U);
+    EXPECT_EQ(photos.front().roomId, s->model().data().rooms.front().id);
+}
+
+TEST_F(LessonSessionTest, WhatWasTypedForOneGaugeIsForgottenAtAnother) {
+    enterRoom();
+    ASSERT_TRUE(s->startRun("Cedar"));
+    type(40e3);
+    change([](Plan& p) { p.title = "the same gauge"; });
+    EXPECT_TRUE(s->draft.first);
+    change([](Plan& p) {
+        p.rig.gauge.convention = PressureConvention::TwoArm;
+        p.rig.gauge.unit = "cm";
+        p.rig.gauge.armSum = 82.0;
+    });
+    EXPECT_FALSE(s->draft.first);
+    EXPECT_TRUE(s->draft.temperature) << "the thermometer is the same";
+    change([](Plan& p) { p.rig.thermometer.unit = "degF"; });
+    EXPECT_FALSE(s->draft.temperature);
+}
+
 TEST_F(LessonSessionTest, AnOddPairIsHeldBackUntilItIsKeptOnPurpose) {
     ASSERT_TRUE(s->enterRoom(barometer(943.1), "start", clock.time));
     ASSERT_TRUE(s->startRun("Cedar"));

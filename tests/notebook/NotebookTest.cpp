@@ -2,11 +2,13 @@
 
 #include "support/TempDir.h"
 
+#include <SQLiteCpp/SQLiteCpp.h>
 #include <gtest/gtest.h>
 
 #include <fstream>
 #include <iterator>
 #include <sys/stat.h>
+#include <unistd.h>
 
 namespace uttrin {
 namespace {
@@ -97,6 +99,71 @@ TEST(Notebook, EveryFieldOfAReadingComesBackAsItWas) {
     EXPECT_TRUE(data.lesson.altitudeKnown);
 }
 
+TEST(Notebook, APictureComesBackByteForByteWithItsMarks) {
+    const TempDir dir;
+    const std::vector<std::byte> bytes{std::byte{0x89}, std::byte{0}, std::byte{0xFF}, std::byte{0}};
+    {
+        auto notebook = *Notebook::create(dir / "a.uttrin");
+        fill(notebook, 1);
+        ASSERT_TRUE(notebook.perform("photo", [&](Notebook::Editor& edit) {
+            const RowId picture = edit.insert(Picture{0, bytes});
+            edit.insert(Photo{0, 1, 1, std::nullopt, "pressure", 7, picture, R"({"a":1})", 0.25, 0.5});
+        }));
+    }
+    auto notebook = *Notebook::open(dir / "a.uttrin");
+    const auto photos = notebook.load(1).photos;
+    ASSERT_EQ(photos.size(), 1U);
+    EXPECT_EQ(photos[0].readingId, 1);
+    EXPECT_FALSE(photos[0].roomId);
+    EXPECT_EQ(photos[0].marks, R"({"a":1})");
+    EXPECT_EQ(photos[0].uFirst, 0.25);
+    EXPECT_EQ(photos[0].uSecond, 0.5);
+    EXPECT_EQ(notebook.picture(photos[0].pictureId), bytes);
+    EXPECT_TRUE(notebook.picture(99).empty());
+    const auto homeless = notebook.perform("a picture of nothing", [&](Notebook::Editor& edit) {
+        edit.insert(Photo{0, 1, std::nullopt, std::nullopt, "room", 7, photos[0].pictureId, "{}", 0.0, {}});
+    });
+    EXPECT_FALSE(homeless) << "a picture belongs to a reading or to a room record";
+    const auto saved = Notebook::salvage(dir / "a.uttrin", dir / "b.uttrin");
+    ASSERT_TRUE(saved);
+    auto copy = *Notebook::open(dir / "b.uttrin");
+    EXPECT_EQ(copy.picture(copy.load(1).photos.at(0).pictureId), bytes);
+}
+
+/// A notebook as the first version of the program left it.
+void makeVersion1(const std::filesystem::path& path) {
+    {
+        auto notebook = *Notebook::create(path);
+        fill(notebook, 2);
+    }
+    SQLite::Database db(path.string(), SQLite::OPEN_READWRITE);
+    db.exec("DROP TABLE photo; DROP TABLE picture; PRAGMA user_version = 1");
+}
+
+TEST(Notebook, AnOlderNotebookIsBroughtUpToDateAndKeepsItsReadings) {
+    const TempDir dir;
+    makeVersion1(dir / "a.uttrin");
+    auto notebook = *Notebook::open(dir / "a.uttrin");
+    EXPECT_TRUE(notebook.notice().empty());
+    EXPECT_EQ(notebook.load(1).readings.size(), 2U);
+    EXPECT_EQ(notebook.count("photo"), 0);
+    EXPECT_TRUE(notebook.check().empty());
+    auto again = Notebook::open(dir / "a.uttrin");
+    ASSERT_TRUE(again) << again.error().message;
+}
+
+TEST(Notebook, AnOlderNotebookThatIsReadOnlyIsReadAsItIs) {
+    const TempDir dir;
+    makeVersion1(dir / "a.uttrin");
+    std::filesystem::permissions(dir / "a.uttrin", std::filesystem::perms::owner_read);
+    if (::access((dir / "a.uttrin").c_str(), W_OK) == 0) GTEST_SKIP() << "this user may write everywhere";
+    const auto notebook = Notebook::open(dir / "a.uttrin");
+    ASSERT_TRUE(notebook) << notebook.error().message;
+    EXPECT_TRUE(notebook->readOnly());
+    EXPECT_EQ(notebook->load(1).readings.size(), 2U);
+    EXPECT_TRUE(notebook->load(1).photos.empty());
+}
+
 TEST(Notebook, UndoAndRedoTakeAWholeChangeBackAndForth) {
     const TempDir dir;
     auto notebook = *Notebook::create(dir / "a.uttrin");
@@ -170,7 +237,7 @@ TEST(Notebook, WhatIsNotANotebookIsNamedAndLeftAlone) {
         auto notebook = *Notebook::create(dir / "a.uttrin");
         foreign = bytes(dir / "a.uttrin");
     }
-    foreign.replace(68, 4, std::string("\0\0\0\1", 4)); // another application's id
+    foreign.replace(68, 4, std::string("\0\0\0\2", 4)); // another application's id
     for (const BadFile& bad : {BadFile{"text", "temperature,pressure\n", "not an Uttrin notebook"},
                                BadFile{"empty", "", "not an Uttrin notebook"},
                                BadFile{"foreign", foreign, "not an Uttrin notebook"}}) {
@@ -232,7 +299,7 @@ TEST(Notebook, TheFileSaysWhatItIs) {
     { auto notebook = *Notebook::create(dir / "a.uttrin"); }
     const std::string head = bytes(dir / "a.uttrin").substr(0, 100);
     EXPECT_EQ(head.substr(68, 4), "UTTR");
-    EXPECT_EQ(head.substr(60, 4), std::string("\0\0\0\1", 4));
+    EXPECT_EQ(head.substr(60, 4), std::string("\0\0\0\2", 4));
 }
 
 } // namespace
