@@ -1,5 +1,6 @@
 #include "AltitudeWindow.h"
 
+#include "ChartStyle.h"
 #include "Controls.h"
 #include "OnScreen.h"
 #include "TableModel.h"
@@ -97,37 +98,20 @@ void AltitudeWindow::refresh() {
                            : tr("Enter the room's pressure, and this says what it means for cooking here. "
                                 "Boiling water scalds at every "
                                 "height."));
-    m_chart->clearGraphs();
-    m_chart->clearItems();
-    m_chart->setBackground(t.paper);
+    restyleChart(*m_chart);
+    m_chart->xAxis->setRange(kLowest, kHighest);
+    m_chart->yAxis->setRange(80.0, 102.0);
     auto* graph = m_chart->addGraph();
     graph->setPen(QPen(t.ink, 2));
     for (const AltitudeRow& r : altitudeRows(kLowest, kHighest, kChartStep, energy, std::nullopt))
         graph->addData(r.metre, r.celsius);
     if (here) {
-        auto* mark = m_chart->addGraph();
-        mark->setLineStyle(QCPGraph::lsNone);
-        mark->setScatterStyle(QCPScatterStyle(QCPScatterStyle::ssDisc, t.done, 12));
-        mark->addData(here->metre, here->celsius);
-        auto* label = new QCPItemText(m_chart);
-        label->setPositionAlignment(Qt::AlignLeft | Qt::AlignBottom);
-        label->position->setCoords(here->metre + 120.0, here->celsius + 0.2);
-        label->setText(tr("here: %1 °C").arg(onScreen(here->celsius, 1)));
-        label->setFont(fontOf(t.text, QFont::DemiBold));
-        label->setColor(t.done);
-    }
-    for (QCPAxis* axis : {m_chart->xAxis, m_chart->yAxis}) {
-        axis->setTickLabelFont(fontOf(t.small));
-        axis->setLabelFont(fontOf(t.small, QFont::Medium));
-        axis->setTickLabelColor(t.ink);
-        axis->setLabelColor(t.muted);
-        axis->setBasePen(QPen(t.muted, 1));
-        axis->grid()->setPen(QPen(t.hairline, 1));
+        markPoint(*m_chart, here->metre, here->celsius, true);
+        writeBeside(*m_chart, here->metre, here->celsius, tr("here: %1 °C").arg(onScreen(here->celsius, 1)),
+                    Qt::AlignLeft | Qt::AlignBottom, true);
     }
     m_chart->xAxis->setLabel(tr("height above sea level on a standard day, m"));
     m_chart->yAxis->setLabel(tr("water boils at, °C"));
-    m_chart->xAxis->setRange(kLowest, kHighest);
-    m_chart->yAxis->setRange(80.0, 102.0);
     m_chart->replot();
 }
 

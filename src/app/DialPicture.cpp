@@ -31,16 +31,16 @@ void DialPicture::setInstrument(const PressureInstrument& i, double roomPascal) 
         m_high = std::max(i.spanLow, i.spanHigh);
     } else {
         const double room = roomPascal / pascalPerScaleUnit(i);
-        const double atmosphere = roundStep(room / 10.0) * std::ceil(room / roundStep(room / 10.0) - 1e-9);
+        // A dial that ends at one bar is not given a step more because the room stands a little above it.
+        constexpr double kLittle = 0.1; // of a step
+        const double atmosphere = roundStep(room / 10.0) * std::ceil(room / roundStep(room / 10.0) - kLittle);
         m_low = i.convention == PressureConvention::GaugeNegative ? -atmosphere : 0.0;
         m_high = i.convention == PressureConvention::GaugeNegative ? 0.0 : atmosphere;
     }
     update();
 }
 
-QPointF DialPicture::centre() const {
-    return {width() / 2.0, height() / 2.0 + 0.06 * std::min(width(), height())};
-}
+QPointF DialPicture::centre() const { return {width() / 2.0, height() / 2.0}; }
 double DialPicture::radius() const { return 0.5 * std::min(width(), height()) - 6.0; }
 
 double DialPicture::angle(double value) const { return kStart - kSweep * (value - m_low) / (m_high - m_low); }

@@ -1,9 +1,10 @@
 #include "DialReader.h"
 
 #include "Controls.h"
-#include "InstrumentPicture.h"
+#include "InstrumentPair.h"
 #include "OnScreen.h"
 #include "Theme.h"
+#include "physics/Constants.h"
 
 #include <QHBoxLayout>
 
@@ -11,7 +12,6 @@ namespace uttrin::app {
 namespace {
 
 constexpr CountsFrom kFrom[] = {CountsFrom::Gauge, CountsFrom::Depth, CountsFrom::Absolute};
-constexpr double kOneAtmosphere = 101325.0; // Pa, the dial's span where no room is known
 
 } // namespace
 
@@ -24,21 +24,9 @@ DialReader::DialReader(LessonController& controller, QWidget* parent)
     row->setContentsMargins(16, 14, 16, 14);
     row->setSpacing(16);
     auto* pictures = new QVBoxLayout;
-    auto* side = new QHBoxLayout;
-    m_dial = new DialPicture(QStringLiteral("dialPicture"));
-    m_tube = new UTubePicture(QStringLiteral("tubePicture"));
-    for (QWidget* w : {static_cast<QWidget*>(m_dial), static_cast<QWidget*>(m_tube)}) {
-        w->setMinimumSize(250, 330);
-        side->addWidget(w, 1);
-    }
-    m_thermometer = new ThermometerPicture(QStringLiteral("thermometerPicture"));
-    m_thermometer->setMinimumSize(92, 330);
-    Thermometer
-        celsius; // what is asked backwards is a true temperature, whatever the rig's thermometer shows
-    celsius.division = 1.0;
-    m_thermometer->setInstrument(celsius);
-    side->addWidget(m_thermometer);
-    pictures->addLayout(side, 1);
+    m_pair = new InstrumentPair;
+    m_pair->setMinimumSize(350, 330);
+    pictures->addWidget(m_pair, 1);
     m_take = new QPushButton(tr("Take it as the reading"));
     m_take->setObjectName(QStringLiteral("dialTake"));
     m_take->setToolTip(tr("Puts this into the fields of the Run station; nothing is captured yet."));
@@ -79,22 +67,16 @@ void DialReader::wire() {
     });
     connect(m_from, &Segments::picked, this, &DialReader::readText);
     connect(m_boils, &NumberField::edited, this, &DialReader::showBackwards);
-    connect(m_thermometer, &InstrumentPicture::moved, this, [this](double celsius) {
+    connect(m_pair, &InstrumentPair::temperatureMoved, this, [this](double celsius) {
         m_boils->setValue(celsius);
         showBackwards();
     });
-    for (InstrumentPicture* picture :
-         {static_cast<InstrumentPicture*>(m_dial), static_cast<InstrumentPicture*>(m_tube)})
-        connect(picture, &InstrumentPicture::moved, this, [this](double value) {
-            const auto& gauge = m_controller.session().plan().rig.gauge;
-            const GaugeReading reading =
-                hasTwoArms(gauge.convention)
-                    ? GaugeReading{0.5 * (gauge.armSum + value), 0.5 * (gauge.armSum - value)}
-                    : GaugeReading{value, std::nullopt};
-            m_text->setText(onScreen(uttrin::text(gauge, reading)));
-            m_from->choose(-1);
-            showReading({gauge, reading, false});
-        });
+    connect(m_pair, &InstrumentPair::gaugeMoved, this, [this](const GaugeReading& reading) {
+        const auto& gauge = m_controller.session().plan().rig.gauge;
+        m_text->setText(onScreen(uttrin::text(gauge, reading)));
+        m_from->choose(-1);
+        showReading({gauge, reading, false});
+    });
     connect(m_take, &QPushButton::clicked, this, [this] {
         if (!m_ofTheRig) return;
         m_controller.session().draft.first = m_ofTheRig->first;
@@ -117,12 +99,11 @@ void DialReader::showEvent(QShowEvent* event) {
 void DialReader::refresh() {
     if (!m_controller.isOpen()) return;
     const auto& gauge = m_controller.session().plan().rig.gauge;
-    const bool arms = hasTwoArms(gauge.convention);
     const auto room = m_controller.session().room();
-    m_dial->setInstrument(gauge, room ? room->station.pascal() : kOneAtmosphere);
-    m_tube->setInstrument(gauge);
-    m_dial->setVisible(!arms);
-    m_tube->setVisible(arms);
+    // What is asked backwards is a true temperature, whatever the rig's thermometer shows.
+    Thermometer celsius;
+    celsius.kind = ThermometerKind::Spirit;
+    m_pair->setInstruments(gauge, celsius, room ? room->station.pascal() : kStandardAtmospherePascal);
     readText();
     showBackwards();
 }
@@ -173,15 +154,14 @@ void DialReader::showReading(const DialText& text) {
     const GaugeReading shown =
         own ? text.reading
             : toReadableReading(gauge, *meaning->absolute, room ? room->station : *meaning->absolute);
-    (hasTwoArms(gauge.convention) ? static_cast<InstrumentPicture*>(m_tube) : m_dial)
-        ->setValue(scaleValue(gauge, shown));
+    m_pair->showGauge(shown);
     m_ofTheRig = shown;
     m_take->setEnabled(session.runId().has_value());
 }
 
 void DialReader::showBackwards() {
     const auto celsius = m_boils->value();
-    m_thermometer->setValue(celsius);
+    m_pair->showTemperature(celsius);
     if (!celsius) {
         m_backwards->setText(tr("Type a temperature: 60 °C, for instance."));
         return;

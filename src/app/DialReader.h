@@ -11,11 +11,9 @@ class QPushButton;
 
 namespace uttrin::app {
 
-class DialPicture;
+class InstrumentPair;
 class NumberField;
 class Segments;
-class ThermometerPicture;
-class UTubePicture;
 
 /// What does this reading mean, and what will the dial show? A small window that stays open beside the
 /// lesson.
@@ -42,9 +40,7 @@ private:
     QLabel *m_question, *m_meaning, *m_backwards;
     NumberField* m_boils;
     QPushButton* m_take;
-    DialPicture* m_dial;
-    UTubePicture* m_tube;
-    ThermometerPicture* m_thermometer;
+    InstrumentPair* m_pair;
     std::optional<GaugeReading> m_ofTheRig; ///< the reading shown, where it is the rig's own gauge's
 };
 

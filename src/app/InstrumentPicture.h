@@ -52,6 +52,8 @@ public:
     /// @param room  in the instrument's unit, to choose a span where none is declared.
     void setInstrument(const PressureInstrument& instrument, double roomPascal);
     [[nodiscard]] QPointF needleTip(double value) const; ///< px
+    [[nodiscard]] QPointF centre() const;                ///< px
+    [[nodiscard]] std::pair<double, double> span() const { return ends(); }
 
 protected:
     void paintEvent(QPaintEvent* event) override;
@@ -62,7 +64,6 @@ protected:
 
 private:
     [[nodiscard]] double angle(double value) const; ///< degrees, 0 to the right, counterclockwise
-    [[nodiscard]] QPointF centre() const;
     [[nodiscard]] double radius() const;
     PressureInstrument m_instrument;
     double m_low = -1.0, m_high = 0.0;
@@ -75,6 +76,10 @@ public:
     using InstrumentPicture::InstrumentPicture;
     void setInstrument(const PressureInstrument& instrument);
     [[nodiscard]] QPointF meniscus(bool first) const; ///< px, at the present value
+    /// The end of a graduation of the ruler. @param left  at its left edge, else at its right one.
+    [[nodiscard]] QPointF graduation(double ruler, bool left) const; ///< px
+    /// Whether what the arms show stands under them in figures, with lines to the ruler.
+    void setFigures(bool shown) { m_figures = shown; }
 
 protected:
     void paintEvent(QPaintEvent* event) override;
@@ -87,6 +92,7 @@ private:
     [[nodiscard]] double yOf(double ruler) const;
     [[nodiscard]] double xOf(bool first) const;
     PressureInstrument m_instrument;
+    bool m_figures = true;
 };
 
 /// A liquid-in-glass thermometer, upright.
@@ -95,6 +101,8 @@ class ThermometerPicture : public InstrumentPicture {
 public:
     using InstrumentPicture::InstrumentPicture;
     void setInstrument(const Thermometer& thermometer);
+    [[nodiscard]] QPointF columnEnd(double value) const;             ///< px
+    [[nodiscard]] QPointF graduation(double value, bool left) const; ///< px, either end of its line
 
 protected:
     void paintEvent(QPaintEvent* event) override;
@@ -105,7 +113,31 @@ protected:
 
 private:
     [[nodiscard]] double yOf(double value) const;
+    [[nodiscard]] double xOfColumn() const;
     Thermometer m_thermometer;
+};
+
+/// A meter with figures: a digital thermometer, a sensor or coil read in ohms, an infrared thermometer aimed
+/// at the wall. A bar from cold to hot sets it.
+class MeterPicture : public InstrumentPicture {
+    Q_OBJECT
+public:
+    using InstrumentPicture::InstrumentPicture;
+    void setInstrument(const Thermometer& thermometer);
+    [[nodiscard]] double xOf(double reading) const; ///< px, on the bar
+    [[nodiscard]] QRectF bar() const;               ///< px
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+    [[nodiscard]] double step() const override { return m_thermometer.division; }
+    [[nodiscard]] std::pair<double, double> ends() const override { return {m_low, m_high}; }
+    [[nodiscard]] double valueAt(QPointF pixel) const override;
+    [[nodiscard]] double resting() const override;
+
+private:
+    void drawSensor(QPainter& painter, QPointF from) const;
+    Thermometer m_thermometer;
+    double m_low = -10.0, m_high = 110.0;
 };
 
 /// The window of a barometer: main scale at the left, vernier at the right, the mercury under its zero.
@@ -114,6 +146,8 @@ class VernierPicture : public InstrumentPicture {
 public:
     using InstrumentPicture::InstrumentPicture;
     void setInstrument(const MercuryReading& reading);
+    [[nodiscard]] QPointF zeroLine(double value) const;              ///< px, of the vernier
+    [[nodiscard]] QPointF graduation(double value, bool left) const; ///< px, of the main scale
 
 protected:
     void paintEvent(QPaintEvent* event) override;
@@ -125,6 +159,8 @@ protected:
 
 private:
     [[nodiscard]] double pixelsPerUnit() const;
+    [[nodiscard]] double yOf(double value) const;
+    [[nodiscard]] double edge() const; ///< px, where main scale and vernier meet
     MercuryReading m_reading;
     double m_middle = 750.0;                       ///< value in the middle of the window
     double m_grabbedY = 0.0, m_grabbedValue = 0.0; ///< where a drag began

@@ -9,13 +9,16 @@
 #include "MinuteTape.h"
 #include "OnScreen.h"
 #include "PhaseMap.h"
+#include "PhotoReader.h"
 #include "PlanStation.h"
 #include "ReportStation.h"
 #include "RigStation.h"
 #include "RoomStation.h"
 #include "RunStation.h"
+#include "SolutionsWindow.h"
 #include "Spine.h"
 #include "Theme.h"
+#include "WelcomePage.h"
 #include "WorkUpStation.h"
 #include "gui/PdfReport.h"
 #include "report/LabReport.h"
@@ -41,6 +44,13 @@ const QString kNotebookFilter = QStringLiteral("Uttrin notebooks (*.uttrin)");
 constexpr int kMostRecent = 8;
 constexpr int kMessageMs = 8000;
 
+/// Shows a window that stays beside the lesson, in front of what covers it.
+void bringUp(QWidget* window) {
+    window->show();
+    window->raise();
+    window->activateWindow();
+}
+
 } // namespace
 
 MainWindow::MainWindow(LessonController& controller) : m_controller(controller) {
@@ -53,6 +63,11 @@ MainWindow::MainWindow(LessonController& controller) : m_controller(controller) 
     wire();
     restore();
     showAll();
+}
+
+MainWindow::~MainWindow() {
+    hide(); // a field that is still being typed in commits while everything that listens is there
+    m_controller.disconnect(this);
 }
 
 void MainWindow::build() {
@@ -68,35 +83,18 @@ void MainWindow::build() {
     m_strip = new BenchStrip;
     column->addWidget(m_strip);
     m_stations = new QStackedWidget;
-    m_stations->addWidget(new RoomStation(m_controller));
-    m_stations->addWidget(new RigStation(m_controller));
-    auto* plan = new PlanStation(m_controller);
-    connect(plan, &PlanStation::printRequested, this, &MainWindow::printSheet);
-    connect(plan, &PlanStation::saveSheetRequested, this, &MainWindow::saveSheet);
-    m_stations->addWidget(plan);
-    m_stations->addWidget(new ComingStation(
-        tr("Rehearse: to come"),
-        tr("Here the planned run will be played through on a simulated rig: the path on the map, what the "
-           "class will see, what goes wrong when there is a leak or too much air."),
-        tr("Until then the Plan station gives the dial readings, boiling points and times; nothing on this "
-           "page is simulated yet.")));
-    m_run = new RunStation(m_controller);
-    m_stations->addWidget(m_run);
-    m_workUp = new WorkUpStation(m_controller);
-    m_stations->addWidget(m_workUp);
-    m_report = new ReportStation(m_controller);
-    m_stations->addWidget(m_report);
-    m_stations->addWidget(new ComingStation(
-        tr("Practise: to come"),
-        tr("Here students will practise reading a dial, a U-tube and a thermometer until they get it right, "
-           "on made-up instruments drawn to scale."),
-        tr("Until then the Work-up station can hide its results and check what students fill in.")));
+    for (int i = 0; i < kStations; ++i)
+        m_stations->addWidget(new QWidget); // until the page is first opened
     column->addWidget(m_stations, 1);
     m_tape = new MinuteTape;
     column->addWidget(m_tape);
     row->addLayout(column, 1);
     m_stack = new QStackedWidget;
-    m_stack->addWidget(buildWelcome());
+    auto* welcome = new WelcomePage;
+    connect(welcome, &WelcomePage::newRequested, this, &MainWindow::askNew);
+    connect(welcome, &WelcomePage::openRequested, this, &MainWindow::askOpen);
+    connect(welcome, &WelcomePage::sampleRequested, this, &MainWindow::openSample);
+    m_stack->addWidget(welcome);
     m_stack->addWidget(body);
     auto* centre = new QWidget;
     centre->setObjectName(QStringLiteral("page"));
@@ -113,40 +111,69 @@ void MainWindow::build() {
     m_messageTimer->setSingleShot(true);
 }
 
-QWidget* MainWindow::buildWelcome() {
-    auto* page = new QWidget;
-    page->setObjectName(QStringLiteral("page"));
-    auto* column = new QVBoxLayout(page);
-    column->setContentsMargins(40, 60, 40, 40);
-    auto* card = new Card;
-    card->setFixedWidth(520);
-    card->column()->setContentsMargins(32, 28, 32, 30);
-    card->column()->setSpacing(12);
-    card->column()->addWidget(makeLabel(QStringLiteral("Uttrin"), "figure"));
-    card->column()->addWidget(makeLabel(tr("Boiling points at reduced pressure: plan, measure, work up and "
-                                           "report, in the units of the dial in front of you.")));
-    const auto button = [&](const QString& text, const char* name, bool main, auto action) {
-        auto* b = new QPushButton(text);
-        b->setObjectName(QLatin1String(name));
-        if (main) setRole(b, "main");
-        connect(b, &QPushButton::clicked, this, action);
-        card->column()->addWidget(b);
-    };
-    button(tr("New notebook…"), "welcomeNew", true, [this] {
-        const QString path = dialogs::saveFile(this, tr("New notebook"), folder() + tr("/boiling.uttrin"),
-                                               kNotebookFilter, QStringLiteral("uttrin"));
-        if (!path.isEmpty()) createNotebook(path);
-    });
-    button(tr("Open a notebook…"), "welcomeOpen", false, [this] {
-        const QString path = dialogs::openFile(this, tr("Open a notebook"), kNotebookFilter);
-        if (!path.isEmpty()) openNotebook(path);
-    });
-    button(tr("Look at the sample lesson"), "welcomeSample", false, [this] { openSample(); });
-    card->column()->addWidget(makeLabel(
-        tr("A notebook is one file. Every reading is on disk before the screen says so."), "muted"));
-    column->addLayout(centred(card));
-    column->addStretch();
-    return page;
+QWidget* MainWindow::make(Station station) {
+    switch (station) {
+    case Station::Room:
+        return new RoomStation(m_controller);
+    case Station::Rig:
+        return new RigStation(m_controller);
+    case Station::Plan: {
+        auto* plan = new PlanStation(m_controller);
+        connect(plan, &PlanStation::printRequested, this, &MainWindow::printSheet);
+        connect(plan, &PlanStation::saveSheetRequested, this, &MainWindow::saveSheet);
+        return plan;
+    }
+    case Station::Rehearse:
+        return new ComingStation(
+            tr("Rehearse: to come"),
+            tr("Here the planned run will be played through on a simulated rig: the path on the map, what "
+               "the class will see, what goes wrong when there is a leak or too much air."),
+            tr("Until then the Plan station gives the dial readings, boiling points and times; nothing on "
+               "this page is simulated yet."));
+    case Station::Run: {
+        auto* run = new RunStation(m_controller);
+        connect(run, &RunStation::pictureRequested, this, &MainWindow::showPhotoOf);
+        return run;
+    }
+    case Station::WorkUp:
+        return new WorkUpStation(m_controller);
+    case Station::Report:
+        return new ReportStation(m_controller);
+    case Station::Practise:
+        break;
+    }
+    return new ComingStation(
+        tr("Practise: to come"),
+        tr("Here students will practise reading a dial, a U-tube and a thermometer until they get it right, "
+           "on made-up instruments drawn to scale."),
+        tr("Until then the Work-up station can hide its results and check what students fill in."));
+}
+
+QWidget* MainWindow::page(Station station) {
+    const int index = static_cast<int>(station);
+    QWidget*& made = m_pages[static_cast<std::size_t>(index)];
+    if (made) return made;
+    made = make(station);
+    for (PhaseMap* map : made->findChildren<PhaseMap*>())
+        connect(map, &PhaseMap::layOver, this, &MainWindow::layOver);
+    QWidget* placeholder = m_stations->widget(index);
+    const bool current = m_stations->currentIndex() == index;
+    m_stations->insertWidget(index, made);
+    m_stations->removeWidget(placeholder);
+    delete placeholder;
+    if (current) m_stations->setCurrentIndex(index);
+    return made;
+}
+
+void MainWindow::askNew() {
+    const QString path = dialogs::saveFile(this, tr("New notebook"), folder() + tr("/boiling.uttrin"),
+                                           kNotebookFilter, QStringLiteral("uttrin"));
+    if (!path.isEmpty()) createNotebook(path);
+}
+
+void MainWindow::askOpen() {
+    const QString path = dialogs::openFile(this, tr("Open a notebook"), kNotebookFilter);
+    if (!path.isEmpty()) openNotebook(path);
 }
 
 void MainWindow::buildMenus() {
@@ -161,20 +188,9 @@ void MainWindow::buildMenus() {
     };
     QMenu* file = menuBar()->addMenu(tr("&Notebook"));
     action(
-        file, tr("&New…"), QKeySequence::New, "actionNew",
-        [this] {
-            const QString path = dialogs::saveFile(this, tr("New notebook"), folder() + tr("/boiling.uttrin"),
-                                                   kNotebookFilter, QStringLiteral("uttrin"));
-            if (!path.isEmpty()) createNotebook(path);
-        },
-        false);
+        file, tr("&New…"), QKeySequence::New, "actionNew", [this] { askNew(); }, false);
     action(
-        file, tr("&Open…"), QKeySequence::Open, "actionOpen",
-        [this] {
-            const QString path = dialogs::openFile(this, tr("Open a notebook"), kNotebookFilter);
-            if (!path.isEmpty()) openNotebook(path);
-        },
-        false);
+        file, tr("&Open…"), QKeySequence::Open, "actionOpen", [this] { askOpen(); }, false);
     m_recent = file->addMenu(tr("Open &recent"));
     action(
         file, tr("Open the &sample lesson"), {}, "actionSample", [this] { openSample(); }, false);
@@ -199,12 +215,12 @@ void MainWindow::buildMenus() {
     file->addSeparator();
     action(
         file, tr("&Import CSV…"), QKeySequence(QStringLiteral("Ctrl+I")), "actionImport",
-        [this] { m_report->importCsv(); }, true);
+        [this] { page<ReportStation>(Station::Report)->importCsv(); }, true);
     action(
         file, tr("Print the r&un sheet as PDF…"), {}, "actionPrintSheet", [this] { printSheet(); }, true);
     action(
         file, tr("Print the report…"), QKeySequence::Print, "actionPrint",
-        [this] { m_report->printReport(); }, true);
+        [this] { page<ReportStation>(Station::Report)->printReport(); }, true);
     action(
         file, tr("&Quit"), QKeySequence::Quit, "actionQuit", [this] { close(); }, false);
 
@@ -221,19 +237,20 @@ void MainWindow::buildMenus() {
         "actionStrike",
         [this] {
             if (station() == Station::Run)
-                m_run->strikeSelected();
+                page<RunStation>(Station::Run)->strikeSelected();
             else if (station() == Station::WorkUp)
-                m_workUp->strikeSelected();
+                page<WorkUpStation>(Station::WorkUp)->strikeSelected();
             else
                 showMessage(tr("Points are chosen at the Run or Work-up station."), false);
         },
         true);
     action(
         edit, tr("Re&take the chosen point"), QKeySequence(QStringLiteral("Ctrl+R")), "actionRetake",
-        [this] { m_run->retakeSelected(); }, true);
+        [this] { page<RunStation>(Station::Run)->retakeSelected(); }, true);
     action(
         edit, tr("Put the chosen point into the &fit, or leave it out"),
-        QKeySequence(QStringLiteral("Ctrl+F")), "actionInFit", [this] { m_workUp->toggleInFit(); }, true);
+        QKeySequence(QStringLiteral("Ctrl+F")), "actionInFit",
+        [this] { page<WorkUpStation>(Station::WorkUp)->toggleInFit(); }, true);
 
     QMenu* go = menuBar()->addMenu(tr("&Stations"));
     for (int i = 0; i < kStations; ++i)
@@ -254,8 +271,14 @@ void MainWindow::buildMenus() {
         view, tr("&Dial reader"), QKeySequence(QStringLiteral("Ctrl+D")), "actionDialReader",
         [this] { openDialReader(); }, true);
     action(
+        view, tr("P&hoto reader"), QKeySequence(QStringLiteral("Ctrl+Shift+D")), "actionPhotoReader",
+        [this] { openPhotoReader(); }, true);
+    action(
         view, tr("&Boiling against height"), QKeySequence(QStringLiteral("Ctrl+H")), "actionAltitudes",
         [this] { openAltitudes(); }, true);
+    action(
+        view, tr("&Salted ice, syrup and mixtures"), QKeySequence(QStringLiteral("Ctrl+J")),
+        "actionSolutions", [this] { openSolutions(); }, true);
     QMenu* over = view->addMenu(tr("&Lay other substances over the map"));
     for (const Substance* s : substances()) {
         QAction* a = over->addAction(onScreen(s->facts().name));
@@ -289,8 +312,6 @@ void MainWindow::wire() {
             [this](const QString& text) { showMessage(text, true); });
     connect(&m_controller, &LessonController::said, this,
             [this](const QString& text) { showMessage(text, false); });
-    for (PhaseMap* map : m_stations->findChildren<PhaseMap*>())
-        connect(map, &PhaseMap::layOver, this, &MainWindow::layOver);
     connect(m_messageTimer, &QTimer::timeout, m_message, &QWidget::hide);
     auto* minute = new QTimer(this); // the tape's "now" moves on
     connect(minute, &QTimer::timeout, this, [this] {
@@ -311,16 +332,40 @@ void MainWindow::tellSubstanceProblems(const std::vector<SubstanceProblem>& prob
 
 void MainWindow::openDialReader() {
     if (!m_dialReader) m_dialReader = new DialReader(m_controller, this);
-    m_dialReader->show();
-    m_dialReader->raise();
-    m_dialReader->activateWindow();
+    bringUp(m_dialReader);
+}
+
+PhotoReader* MainWindow::openPhotoReader() {
+    if (!m_photoReader) {
+        m_photoReader = new PhotoReader(m_controller, this);
+        connect(m_photoReader, &PhotoReader::barometerTaken, this,
+                [this](const PhotoEvidence& evidence, const QString& unit) {
+                    goTo(Station::Room);
+                    page<RoomStation>(Station::Room)->takePhoto(evidence, unit);
+                });
+    }
+    bringUp(m_photoReader);
+    return m_photoReader;
+}
+
+void MainWindow::showPhotoOf(RowId readingId) {
+    const auto& model = m_controller.session().model();
+    for (const char* shows : {"pressure", "temperature"})
+        if (const Photo* photo = model.photoOf(readingId, shows)) {
+            openPhotoReader()->showStored(*photo);
+            return;
+        }
+    showMessage(tr("This point was read by eye; it has no picture."), false);
 }
 
 void MainWindow::openAltitudes() {
     if (!m_altitudes) m_altitudes = new AltitudeWindow(m_controller, this);
-    m_altitudes->show();
-    m_altitudes->raise();
-    m_altitudes->activateWindow();
+    bringUp(m_altitudes);
+}
+
+void MainWindow::openSolutions() {
+    if (!m_solutions) m_solutions = new SolutionsWindow(m_controller, this);
+    bringUp(m_solutions);
 }
 
 void MainWindow::layOver(const QString& substance, bool shown) {
@@ -374,7 +419,7 @@ void MainWindow::goTo(Station s) {
     const bool onSpine = m_spine->isAncestorOf(QApplication::focusWidget());
     m_spine->setCurrent(static_cast<int>(s));
     if (onSpine) m_spine->station(static_cast<int>(s))->setFocus();
-    m_stations->setCurrentIndex(static_cast<int>(s));
+    m_stations->setCurrentWidget(page(s));
     m_tape->setVisible(s == Station::Run || s == Station::Rehearse);
 }
 
@@ -533,7 +578,9 @@ void MainWindow::dropEvent(QDropEvent* event) {
     for (const QUrl& url : urls) {
         const QString path = url.toLocalFile();
         if (path.endsWith(QLatin1String(".csv"), Qt::CaseInsensitive) && m_controller.isOpen())
-            m_report->importCsvFile(path);
+            page<ReportStation>(Station::Report)->importCsvFile(path);
+        else if (PhotoReader::isPicture(path) && m_controller.isOpen())
+            openPhotoReader()->openPicture(path);
         else if (!path.isEmpty())
             openNotebook(path);
     }

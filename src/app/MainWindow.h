@@ -4,6 +4,8 @@
 
 #include <QMainWindow>
 
+#include <array>
+
 class QLabel;
 class QMenu;
 class QStackedWidget;
@@ -13,21 +15,19 @@ class QVBoxLayout;
 namespace uttrin::app {
 
 class BenchStrip;
-class MinuteTape;
-class PhaseMap;
-class ReportStation;
-class RunStation;
-class Spine;
-class WorkUpStation;
-
-/// The window: spine, bench strip, the station in hand, minute tape, and a line that says what just happened.
 class AltitudeWindow;
 class DialReader;
+class MinuteTape;
+class PhotoReader;
+class SolutionsWindow;
+class Spine;
 
+/// The window: spine, bench strip, the station in hand, minute tape, and a line that says what just happened.
 class MainWindow : public QMainWindow {
     Q_OBJECT
 public:
     explicit MainWindow(LessonController& controller);
+    ~MainWindow() override;
 
     /// Opens a notebook, and remembers it among the recent ones.
     bool openNotebook(const QString& path);
@@ -51,7 +51,15 @@ private:
     void build();
     void buildMenus();
     void wire();
-    QWidget* buildWelcome();
+    /// The page of a station, built when it is first asked for.
+    QWidget* page(Station station);
+    template <typename Page>
+    Page* page(Station station) {
+        return static_cast<Page*>(page(station));
+    }
+    [[nodiscard]] QWidget* make(Station station);
+    void askNew();
+    void askOpen();
     void showAll();
     void showMessage(const QString& text, bool failure);
     void rememberRecent(const QString& path);
@@ -60,7 +68,10 @@ private:
     void printSheet();
     void saveSheet();
     void openDialReader();
+    PhotoReader* openPhotoReader();
+    void showPhotoOf(RowId readingId);
     void openAltitudes();
+    void openSolutions();
     void layOver(const QString& substance, bool shown);
     void exportMap();
     void useTheme(bool projector);
@@ -71,15 +82,15 @@ private:
     Spine* m_spine;
     BenchStrip* m_strip;
     DialReader* m_dialReader = nullptr;
+    PhotoReader* m_photoReader = nullptr;
     AltitudeWindow* m_altitudes = nullptr;
+    SolutionsWindow* m_solutions = nullptr;
     QStackedWidget *m_stack, *m_stations;
+    std::array<QWidget*, kStations> m_pages{};
     MinuteTape* m_tape;
     QLabel* m_message;
     QTimer* m_messageTimer;
     QVBoxLayout* m_offers; ///< the centre, with messages and offers under it
-    RunStation* m_run;
-    WorkUpStation* m_workUp;
-    ReportStation* m_report;
     QMenu *m_recent, *m_lessons;
     QAction *m_undo, *m_redo, *m_projector;
     QList<QAction*> m_needNotebook;

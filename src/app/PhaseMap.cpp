@@ -23,15 +23,6 @@ constexpr double kPerMille = 1000.0; // the inverse temperature is shown as 1000
 constexpr double kReach = 14.0;      // px, how near a press must be to take hold of a mark
 constexpr int kTopEdge = 30, kRightEdge = 62;
 
-/// The plot's own graduations, with a real minus sign.
-class RealMinusTicker : public QCPAxisTicker {
-protected:
-    QString getTickLabel(double tick, const QLocale& locale, QChar format, int precision) override {
-        return QCPAxisTicker::getTickLabel(tick, locale, format, precision)
-            .replace(QLatin1Char('-'), QChar(0x2212));
-    }
-};
-
 } // namespace
 
 PhaseMap::PhaseMap(QWidget* parent) : QCustomPlot(parent) {
@@ -51,10 +42,7 @@ PhaseMap::PhaseMap(QWidget* parent) : QCustomPlot(parent) {
         yAxis2,
         [this](double value) {
             const auto& g = m_view.gauge;
-            const GaugeReading reading =
-                hasTwoArms(g.convention) ? GaugeReading{0.5 * (g.armSum + value), 0.5 * (g.armSum - value)}
-                                         : GaugeReading{value, std::nullopt};
-            const auto p = toAbsolute(g, reading,
+            const auto p = toAbsolute(g, readingAt(g, value),
                                       RoomPressure{Pressure::fromPascal(m_view.roomPascal.value_or(0.0)), 0.0,
                                                    RoomMethod::Barometer});
             return p && p->pressure.pascal() > 0.0 ? yOf(p->pressure.pascal()) : std::nan("");

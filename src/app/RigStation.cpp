@@ -1,6 +1,7 @@
 #include "RigStation.h"
 
 #include "Controls.h"
+#include "InstrumentPair.h"
 #include "OnScreen.h"
 #include "PhaseMap.h"
 #include "ThermometerCard.h"
@@ -48,9 +49,23 @@ RigStation::RigStation(LessonController& controller) : StationPage(controller) {
     m_meaning = makeLabel({}, "note");
     m_meaning->setObjectName(QStringLiteral("rigMeaning"));
     right->addWidget(m_meaning);
+    m_pair = new InstrumentPair;
+    m_pair->setToolTip(tr("How both stand when the liquid boils: drag either, the other follows."));
+    right->addWidget(m_pair, 1);
     m_map = new PhaseMap;
     right->addWidget(m_map, 1);
     row->addLayout(right, 1);
+    connect(m_pair, &InstrumentPair::temperatureMoved, this, [this](double reading) {
+        if (const auto t = toTemperature(session().plan().rig.thermometer, reading)) m_boils = t->temperature;
+        showMeaning();
+    });
+    connect(m_pair, &InstrumentPair::gaugeMoved, this, [this](const GaugeReading& reading) {
+        const auto p = toAbsolute(session().plan().rig.gauge, reading, session().room());
+        const auto boils = p ? liquidOf(session().plan()).boilingPoint(p->pressure)
+                             : Result<Temperature>(tl::unexpected(Failure{}));
+        if (boils) m_boils = *boils;
+        showMeaning();
+    });
     wire();
 }
 
@@ -111,6 +126,15 @@ QWidget* RigStation::buildGauge() {
     grid->addWidget(m_tubeLiquidBox, 2, 0);
     grid->addWidget(m_oilDensity, 2, 1, 1, 2);
     grid->addWidget(m_gasBox, 2, 0, 1, 2);
+    m_spanLow = new NumberField(tr("Scale from"), {}, QStringLiteral("gaugeSpanLow"));
+    m_spanHigh = new NumberField(tr("to"), {}, QStringLiteral("gaugeSpanHigh"));
+    m_class = new NumberField(tr("Class, of the span"), QStringLiteral("%"), QStringLiteral("gaugeClass"));
+    m_class->setToolTip(tr("Accuracy class as printed on the dial: limits of error in percent of its span"));
+    for (NumberField* f : {m_spanLow, m_spanHigh, m_class})
+        f->setPlaceholder(tr("not stated"));
+    grid->addWidget(m_spanLow, 3, 0);
+    grid->addWidget(m_spanHigh, 3, 1, 1, 2);
+    grid->addWidget(m_class, 3, 3);
     card->column()->addLayout(grid);
     return card;
 }
@@ -181,6 +205,7 @@ QWidget* RigStation::buildVessel() {
 
 void RigStation::wire() {
     connect(m_setup, &Segments::picked, this, [this](int index) {
+        m_boils.reset();
         session().selectSetup(session().model().data().setups[static_cast<std::size_t>(index)].id);
         m_controller.refresh();
     });
@@ -195,8 +220,16 @@ void RigStation::wire() {
     connect(m_gaugeName, &QLineEdit::editingFinished, this, &RigStation::apply);
     connect(m_thermometer, &ThermometerCard::edited, this, &RigStation::apply);
     connect(m_thermometer, &ThermometerCard::calibrated, this, &RigStation::calibrate);
-    for (NumberField* f : {m_division, m_accuracy, m_armSum, m_liquidTemperature, m_oilDensity, m_vessel,
-                           m_liquid, m_depth, m_heater, m_pump, m_floor})
+    connect(m_class, &NumberField::committed, this, [this] {
+        const double span = std::abs(m_spanHigh->value().value_or(0.0) - m_spanLow->value().value_or(0.0));
+        if (!(span > 0.0))
+            m_controller.say(tr("A class counts from the span: type the ends of the scale first."));
+        else if (const auto percent = m_class->value())
+            m_accuracy->setValue(0.01 * *percent * span);
+        apply();
+    });
+    for (NumberField* f : {m_spanLow, m_spanHigh, m_division, m_accuracy, m_armSum, m_liquidTemperature,
+                           m_oilDensity, m_vessel, m_liquid, m_depth, m_heater, m_pump, m_floor})
         connect(f, &NumberField::committed, this, &RigStation::apply);
     connect(m_fresh, &QCheckBox::clicked, this, &RigStation::apply);
     for (NumberField* f : {m_soluteAmount, m_soluteFactor})
@@ -218,6 +251,7 @@ void RigStation::wire() {
             m_controller.report(changed);
     });
     connect(m_substance, &QComboBox::activated, this, [this] {
+        m_boils.reset();
         const auto room = session().room();
         const auto changed =
             withSubstance(session().plan(), m_substance->currentData().toString().toStdString(),
@@ -262,6 +296,8 @@ void RigStation::apply() {
     take(m_division, g.division);
     take(m_accuracy, g.accuracy);
     take(m_armSum, g.armSum);
+    g.spanLow = m_spanLow->value().value_or(0.0);
+    g.spanHigh = m_spanHigh->value().value_or(0.0);
     take(m_liquidTemperature, g.liquidCelsius);
     take(m_oilDensity, g.oilDensity20);
     g.liquid = manometerLiquidFromId(m_tubeLiquid->currentData().toString().toStdString()).value_or(g.liquid);
@@ -269,13 +305,14 @@ void RigStation::apply() {
     if (hasTwoArms(g.convention) && !hasTwoArms(before.convention)) {
         g.name = tr("U-tube").toStdString();
         g.division = g.accuracy = unit("mm").factor / unit(g.unit).factor;
+        g.spanLow = g.spanHigh = 0.0;
         if (!(g.armSum > 0.0)) g.armSum = 0.82 / unit(g.unit).factor;
     } else if (hasTwoArms(before.convention) && !hasTwoArms(g.convention)) {
         g.name = tr("vacuum gauge").toStdString();
         g.division = g.accuracy = 1e3 / unit(g.unit).factor;
     } else if (before.unit != g.unit) { // the same instrument with its scale in another unit
         const double factor = unit(before.unit).factor / unit(g.unit).factor;
-        for (double* v : {&g.division, &g.accuracy, &g.armSum})
+        for (double* v : {&g.division, &g.accuracy, &g.armSum, &g.spanLow, &g.spanHigh})
             *v = QString::number(*v * factor, 'g', 2).toDouble();
     }
     if (p.ladder.spacing == Spacing::DialSteps &&
@@ -342,23 +379,25 @@ void RigStation::showMeaning() {
     const Pressure here = room ? room->station : Pressure::fromKilopascal(101.325);
     const Substance& liquid = substanceOf(session().plan());
     constexpr double kBelowNormal = 40.0; // K, a boiling point that a lesson would choose: 60 degC for water
-    const double celsius =
+    const double usual =
         10.0 * std::round((liquid.facts().normalBoilingPoint.celsius() - kBelowNormal) / 10.0);
+    const Temperature boils = m_boils.value_or(Temperature::fromCelsius(usual));
     const Liquid boiling = liquidOf(session().plan());
-    const auto example = boiling.vapourPressure(Temperature::fromCelsius(celsius));
+    const auto example = boiling.vapourPressure(boils);
     if (!example) {
-        m_meaning->clear();
+        m_meaning->setText(onScreen(example.error().message));
         return;
     }
     const QString u = onScreen(unitText(g));
+    const GaugeReading shown = toReadableReading(g, *example, here);
+    m_pair->showGauge(shown);
+    m_pair->showTemperature(toReading(session().plan().rig.thermometer, boils));
     m_meaning->setText(
         tr("Open to the room it shows %1 %3. When %5 at %6 °C (%4 kPa absolute) it shows %2 %3.")
             .arg(onScreen(uttrin::text(g, toReadableReading(g, here, here))),
-                 onScreen(uttrin::text(g, toReadableReading(g, *example, here))), u,
-                 onScreen(example->kilopascal(), 1),
-                 onScreen(boiling.name()) +
-                     (celsius < liquid.facts().triple.celsius() ? tr(" sublimes") : tr(" boils")),
-                 onScreen(celsius, 0)));
+                 onScreen(uttrin::text(g, shown)), u, onScreen(example->kilopascal(), 1),
+                 onScreen(boiling.name()) + (boils < liquid.facts().triple ? tr(" sublimes") : tr(" boils")),
+                 onScreen(boils.celsius(), m_boils ? 1 : 0)));
 }
 
 void RigStation::refresh() {
@@ -406,6 +445,15 @@ void RigStation::refresh() {
     m_armSum->setValue(g.armSum);
     m_liquidTemperature->setValue(g.liquidCelsius);
     const bool twoArm = hasTwoArms(g.convention);
+    const double span = std::abs(g.spanHigh - g.spanLow);
+    const bool declared = span > 0.0;
+    for (NumberField* f : {m_spanLow, m_spanHigh, m_class})
+        f->setVisible(!twoArm);
+    m_spanLow->setUnit(u);
+    m_spanHigh->setUnit(u);
+    m_spanLow->setValue(declared ? std::optional(g.spanLow) : std::nullopt);
+    m_spanHigh->setValue(declared ? std::optional(g.spanHigh) : std::nullopt);
+    m_class->setValue(declared ? std::optional(100.0 * g.accuracy / span) : std::nullopt);
     m_armSum->setVisible(twoArm);
     m_liquidTemperature->setVisible(twoArm);
     m_tubeLiquidBox->setVisible(twoArm);
@@ -425,6 +473,8 @@ void RigStation::refresh() {
     m_fresh->setChecked(p.rig.aidFresh);
     m_fresh->setVisible(p.rig.aid == NucleationAid::Chips);
     showSolute(p);
+    const auto room = session().room();
+    m_pair->setInstruments(g, p.rig.thermometer, room ? room->station.pascal() : kStandardAtmospherePascal);
     showMeaning();
     m_map->show(mapView(session(), MapPurpose::Plan));
     m_filling = false;

@@ -10,6 +10,7 @@ class QPushButton;
 
 namespace uttrin::app {
 
+class InstrumentPair;
 class NumberField;
 class PhaseMap;
 class Segments;
@@ -48,6 +49,9 @@ private:
     QCheckBox* m_fresh;
     QLabel *m_meaning, *m_conventionNote;
     PhaseMap* m_map;
+    InstrumentPair* m_pair;
+    std::optional<Temperature> m_boils; ///< at which the instruments are shown, once a person moved one
+    NumberField *m_spanLow, *m_spanHigh, *m_class;
     bool m_filling = false;
 };
 

@@ -1,7 +1,7 @@
 #include "RoomStation.h"
 
 #include "Controls.h"
-#include "InstrumentPicture.h"
+#include "MercuryForm.h"
 #include "OnScreen.h"
 #include "PhaseMap.h"
 #include "instruments/BarometerScales.h"
@@ -93,20 +93,23 @@ void RoomStation::build() {
     grid->addWidget(m_value, 0, 0);
     grid->addWidget(m_unitBox, 0, 1);
     grid->addWidget(m_uncertainty, 0, 2);
-    grid->addWidget(m_timeBox, 0, 3);
     grid->addWidget(m_altitude, 1, 0, 1, 2);
     grid->addWidget(m_air, 1, 2, 1, 2);
     grid->addWidget(m_ultimate, 2, 0, 1, 2);
     card->column()->addLayout(grid);
-    m_mercuryBox = buildMercury();
-    card->column()->addWidget(m_mercuryBox);
+    m_mercury = new MercuryForm;
+    card->column()->addWidget(m_mercury);
     m_result = makeLabel({}, "figure");
     m_result->setObjectName(QStringLiteral("roomResult"));
     m_resultUnder = makeLabel({}, "muted");
     m_warning = makeLabel({}, "caution");
     m_warning->setObjectName(QStringLiteral("roomWarning"));
-    for (QLabel* l : {m_result, m_resultUnder, m_warning})
-        card->column()->addWidget(l);
+    auto* outcome = new QHBoxLayout;
+    outcome->addWidget(m_result, 1);
+    outcome->addWidget(m_timeBox);
+    card->column()->addLayout(outcome);
+    card->column()->addWidget(m_resultUnder);
+    card->column()->addWidget(m_warning);
     m_enter = new QPushButton(tr("Use this room pressure"));
     m_enter->setObjectName(QStringLiteral("roomEnter"));
     setRole(m_enter, "main");
@@ -115,6 +118,7 @@ void RoomStation::build() {
     m_end->setToolTip(tr("The drift between the two readings is interpolated in time, for every point."));
     card->column()->addWidget(m_enter);
     card->column()->addWidget(m_end);
+    card->column()->addWidget(m_mercury->steps());
     left->column()->addWidget(card);
 
     auto* record = new Card;
@@ -165,32 +169,7 @@ void RoomStation::wire() {
         showFields();
         preview();
     });
-    const auto follow = [this] { // the picture shows what is typed, as far as it is
-        MercuryReading m = typedMercury().value_or(MercuryReading{});
-        m.mainScale = m_mainScale->value().value_or(m.unit == "inHg"  ? 29.5
-                                                    : m.unit == "hPa" ? 1000.0
-                                                                      : 750.0);
-        m.vernierLine =
-            std::clamp(static_cast<int>(m_vernierLine->value().value_or(0.0)), 0, m.vernierDivisions);
-        m_vernier->setInstrument(m);
-        preview();
-    };
-    for (NumberField* f : {m_mainScale, m_vernierLine, m_attached, m_latitude, m_barometerHeight, m_index})
-        connect(f, &NumberField::edited, this, follow);
-    connect(m_scaleMaterial, &Segments::picked, this, follow);
-    connect(m_barometerUnit, &QComboBox::activated, this, [this, follow] {
-        const bool inches = m_barometerUnit->currentData().toString() == QLatin1String("inHg");
-        m_vernierLine->setUnit(inches ? QStringLiteral("/ 25") : QStringLiteral("/ 10"));
-        m_mainScale->setValue(std::nullopt);
-        follow();
-    });
-    connect(m_vernier, &VernierPicture::moved, this, [this](double value) {
-        const MercuryReading m =
-            withValue(barometerGraduatedIn(m_barometerUnit->currentData().toString().toStdString()), value);
-        m_mainScale->setValue(m.mainScale);
-        m_vernierLine->setValue(m.vernierLine);
-        preview();
-    });
+    connect(m_mercury, &MercuryForm::edited, this, &RoomStation::preview);
     connect(m_time, &QLineEdit::textEdited, this, &RoomStation::preview);
     connect(m_enter, &QPushButton::clicked, this, [this] { enter("start"); });
     connect(m_end, &QPushButton::clicked, this, [this] { enter("end"); });
@@ -204,83 +183,6 @@ void RoomStation::wire() {
             if (l.title != before.title || l.school != before.school || l.roomName != before.roomName)
                 m_controller.report(session().changeLesson(l));
         });
-}
-
-QWidget* RoomStation::buildMercury() {
-    auto* box = new QWidget;
-    auto* row = new QHBoxLayout(box);
-    row->setContentsMargins(0, 0, 0, 0);
-    m_vernier = new VernierPicture(QStringLiteral("vernierPicture"));
-    m_vernier->setMinimumSize(170, 290);
-    row->addWidget(m_vernier, 1);
-    auto* column = new QVBoxLayout;
-    m_barometerUnit = new QComboBox;
-    m_barometerUnit->setObjectName(QStringLiteral("barometerUnit"));
-    m_barometerUnit->setAccessibleName(tr("What the barometer's scale is graduated in"));
-    for (const char* symbol : {"mmHg", "hPa", "inHg"})
-        m_barometerUnit->addItem(onScreen(unit(symbol).display), QLatin1String(symbol));
-    m_mainScale =
-        new NumberField(tr("Main scale, below the 0 of the vernier"), {}, QStringLiteral("barometerMain"));
-    m_vernierLine =
-        new NumberField(tr("Line that meets"), QStringLiteral("/ 10"), QStringLiteral("barometerVernier"));
-    m_attached =
-        new NumberField(tr("Attached therm."), QStringLiteral("°C"), QStringLiteral("barometerAttached"));
-    m_latitude = new NumberField(tr("Latitude"), QStringLiteral("°"), QStringLiteral("barometerLatitude"));
-    m_barometerHeight = new NumberField(tr("Height"), QStringLiteral("m"), QStringLiteral("barometerHeight"));
-    m_index = new NumberField(tr("Index corr."), {}, QStringLiteral("barometerIndex"));
-    m_index->setValue(0.0);
-    m_scaleMaterial = new Segments(QStringLiteral("barometerScale"));
-    m_scaleMaterial->setChoices({tr("brass scale"), tr("glass scale")});
-    m_scaleMaterial->choose(0);
-    auto* fields = new QGridLayout;
-    fields->setHorizontalSpacing(10);
-    fields->setVerticalSpacing(6);
-    fields->addWidget(m_mainScale, 0, 0, 1, 2);
-    fields->addWidget(m_barometerUnit, 1, 0, Qt::AlignBottom);
-    fields->addWidget(m_vernierLine, 1, 1);
-    fields->addWidget(m_attached, 2, 0);
-    fields->addWidget(m_index, 2, 1);
-    fields->addWidget(m_latitude, 3, 0);
-    fields->addWidget(m_barometerHeight, 3, 1);
-    fields->addWidget(m_scaleMaterial, 4, 0, 1, 2);
-    column->addLayout(fields);
-    column->addStretch();
-    row->addLayout(column, 2);
-    auto* whole = new QWidget;
-    auto* outer = new QVBoxLayout(whole);
-    outer->setContentsMargins(0, 0, 0, 0);
-    outer->addWidget(box);
-    m_steps = makeLabel({}, "note");
-    m_steps->setObjectName(QStringLiteral("barometerSteps"));
-    outer->addWidget(m_steps);
-    return whole;
-}
-
-std::optional<MercuryReading> RoomStation::typedMercury() const {
-    const auto main = m_mainScale->value(), attached = m_attached->value(), latitude = m_latitude->value(),
-               height = m_barometerHeight->value();
-    if (!main || !attached || !latitude || !height) return std::nullopt;
-    MercuryReading m = barometerGraduatedIn(m_barometerUnit->currentData().toString().toStdString());
-    m.mainScale = *main;
-    m.vernierLine = static_cast<int>(std::lround(m_vernierLine->value().value_or(0.0)));
-    m.attachedCelsius = *attached;
-    m.latitudeDegrees = *latitude;
-    m.altitudeM = *height;
-    m.indexCorrection = m_index->value().value_or(0.0);
-    m.scale = m_scaleMaterial->chosen() == 1 ? ScaleMaterial::Glass : ScaleMaterial::Brass;
-    return m;
-}
-
-void RoomStation::showMercury(const MercuryReading& m) {
-    m_barometerUnit->setCurrentIndex(m_barometerUnit->findData(QString::fromStdString(m.unit)));
-    m_mainScale->setValue(m.mainScale);
-    m_vernierLine->setValue(m.vernierLine);
-    m_attached->setValue(m.attachedCelsius);
-    m_latitude->setValue(m.latitudeDegrees);
-    m_barometerHeight->setValue(m.altitudeM);
-    m_index->setValue(m.indexCorrection);
-    m_scaleMaterial->choose(m.scale == ScaleMaterial::Glass ? 1 : 0);
-    m_vernier->setInstrument(m);
 }
 
 RoomMethod RoomStation::method() const {
@@ -306,7 +208,7 @@ void RoomStation::showFields() {
     m_reducedQuestion->setVisible(report);
     m_reduced->setVisible(report);
     const bool typedValue = chosen >= 0 && chosen != kHeight && chosen != kMercury;
-    m_mercuryBox->setVisible(chosen == kMercury);
+    m_mercury->setVisible(chosen == kMercury);
     m_value->setVisible(typedValue);
     m_unitBox->setVisible(typedValue);
     m_timeBox->setVisible(chosen >= 0);
@@ -326,7 +228,7 @@ std::optional<RoomEntry> RoomStation::typed() const {
     RoomEntry e;
     e.method = method();
     if (e.method == RoomMethod::MercuryBarometer) {
-        const auto mercury = typedMercury();
+        const auto mercury = m_mercury->typed();
         if (!mercury) return std::nullopt;
         e.mercury = *mercury;
         return e;
@@ -347,7 +249,7 @@ std::optional<RoomEntry> RoomStation::typed() const {
 
 void RoomStation::preview() {
     m_warning->hide();
-    m_steps->clear();
+    m_mercury->showSteps(std::nullopt);
     m_enter->setEnabled(false);
     m_end->setEnabled(false);
     const auto entry = typed();
@@ -367,16 +269,7 @@ void RoomStation::preview() {
         m_warning->show();
         return;
     }
-    if (entry->method == RoomMethod::MercuryBarometer) {
-        QStringList lines{
-            tr("as read: %1 %2")
-                .arg(onScreen(entry->mercury.value(), decimalsForDivision(entry->mercury.vernierStep())),
-                     onScreen(unit(entry->mercury.unit).display))};
-        const auto corrected = stationPressure(entry->mercury);
-        for (const BarometerStep& s : corrected->steps)
-            lines << tr("%1: %2 Pa").arg(onScreen(s.label), onScreen(fixedSigned(s.pascal, 0)));
-        m_steps->setText(lines.join(QLatin1Char('\n')));
-    }
+    if (entry->method == RoomMethod::MercuryBarometer) m_mercury->showSteps(entry->mercury);
     const double pa = room->station.pascal();
     const int decimals = std::min(3, decimalsForUncertainty(room->uPa * 1e-3));
     m_result->setText(
@@ -443,8 +336,24 @@ void RoomStation::enter(const char* role) {
     const auto group = session().groupId();
     const RoomRecord* current = session().model().roomRecord(group, role);
     const auto owner = current && current->groupId ? current->groupId : std::nullopt;
-    if (m_controller.report(session().enterRoom(*entry, role, at, owner)))
+    const bool shown =
+        m_photo && entry->method == RoomMethod::MercuryBarometer && entry->mercury.value() == m_photo->value;
+    const bool entered = m_controller.report(
+        session().enterRoom(*entry, role, at, owner, shown ? &m_photo->evidence : nullptr));
+    if (entered) m_photo.reset();
+    if (entered)
         m_controller.say(tr("Room pressure recorded. Everything that rests on it is worked out anew."));
+}
+
+void RoomStation::takePhoto(const PhotoEvidence& evidence, const QString& unit) {
+    m_method->choose(kMercury);
+    m_mercury->setRead(evidence.reading.first, unit);
+    showFields();
+    preview();
+    const auto scale = barometerGraduatedIn(unit.toStdString());
+    m_photo = PhotoTaken{evidence, withValue(scale, evidence.reading.first).value()};
+    m_controller.say(tr("Set on the vernier. Type the attached thermometer, latitude and height if they are "
+                        "missing; the picture goes with the room's pressure when you use it."));
 }
 
 void RoomStation::loadEntry(const RoomEntry& e) {
@@ -456,7 +365,7 @@ void RoomStation::loadEntry(const RoomEntry& e) {
                                                                   : kReport;
     m_method->choose(chosen);
     if (chosen == kMercury) {
-        showMercury(e.mercury);
+        m_mercury->show(e.mercury);
         return;
     }
     m_reduced->choose(e.method == RoomMethod::SeaLevelReport  ? kReducedYes
@@ -489,7 +398,7 @@ void RoomStation::refresh() {
             m_reduced->choose(-1);
             if (lesson.altitudeKnown) {
                 m_altitude->setValue(lesson.altitudeM);
-                m_barometerHeight->setValue(lesson.altitudeM);
+                m_mercury->setHeight(lesson.altitudeM);
             }
         }
     }

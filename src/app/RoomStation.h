@@ -12,13 +12,16 @@ namespace uttrin::app {
 class NumberField;
 class PhaseMap;
 class Segments;
-class VernierPicture;
+class MercuryForm;
 
 /// The room's pressure: how it was obtained, what follows, what it costs if it is only assumed.
 class RoomStation : public StationPage {
     Q_OBJECT
 public:
     explicit RoomStation(LessonController& controller);
+    /// Puts what a picture of a mercury barometer shows into the form; the picture goes into the record with
+    /// it. @param unit  of the scale.
+    void takePhoto(const PhotoEvidence& evidence, const QString& unit);
 
 protected:
     void refresh() override;
@@ -29,9 +32,6 @@ private:
     void showFields();
     void preview();
     void enter(const char* role);
-    QWidget* buildMercury();
-    [[nodiscard]] std::optional<MercuryReading> typedMercury() const;
-    void showMercury(const MercuryReading& reading);
     [[nodiscard]] RoomMethod method() const;
     [[nodiscard]] std::optional<RoomEntry> typed() const;
     void loadEntry(const RoomEntry& entry);
@@ -43,15 +43,17 @@ private:
     QLineEdit* m_time;
     QWidget *m_unitBox, *m_timeBox;
     QPushButton *m_enter, *m_end;
-    QWidget* m_mercuryBox;
-    VernierPicture* m_vernier;
-    NumberField *m_mainScale, *m_vernierLine, *m_attached, *m_latitude, *m_barometerHeight, *m_index;
-    QComboBox* m_barometerUnit;
-    Segments* m_scaleMaterial;
-    QLabel *m_steps, *m_disagreements;
+    MercuryForm* m_mercury;
+    QLabel* m_disagreements;
     QLineEdit *m_title, *m_school, *m_room;
     PhaseMap* m_map;
     RowId m_shownRecord = -1;
+    /// A barometer's picture, kept while the form shows what was read from it.
+    struct PhotoTaken {
+        PhotoEvidence evidence;
+        double value; ///< of the whole scale, as the form shows it
+    };
+    std::optional<PhotoTaken> m_photo;
 };
 
 } // namespace uttrin::app

@@ -2,18 +2,21 @@
 
 #include "Controls.h"
 #include "Dialogs.h"
+#include "InstrumentPair.h"
 #include "OnScreen.h"
 #include "PhaseMap.h"
 #include "RunChoice.h"
 #include "TakenCard.h"
 #include "TargetCard.h"
 #include "Theme.h"
+#include "physics/Constants.h"
 
 #include <QCheckBox>
 #include <QComboBox>
 #include <QHBoxLayout>
 #include <QKeyEvent>
 #include <QPushButton>
+#include <QStackedWidget>
 
 namespace uttrin::app {
 namespace {
@@ -29,8 +32,12 @@ RunStation::RunStation(LessonController& controller) : StationPage(controller) {
     auto* left = new QVBoxLayout;
     left->setSpacing(4);
     left->addWidget(buildRuns());
+    m_beside = new QStackedWidget;
     m_map = new PhaseMap;
-    left->addWidget(m_map, 1);
+    m_beside->addWidget(m_map);
+    m_pair = new InstrumentPair;
+    m_beside->addWidget(m_pair);
+    left->addWidget(m_beside, 1);
     auto* caution = makeLabel(
         QStringLiteral("\u26A0 ") + tr("Goggles on, shield up. Never warm a closed flask."), "cautionText");
     caution->setToolTip(tr("Local rules, the vessel maker's rating and qualified staff come first. All "
@@ -64,6 +71,12 @@ QWidget* RunStation::buildRuns() {
     runs->addWidget(m_newGroup);
     runs->addWidget(m_start);
     runs->addStretch();
+    m_shown = new Segments(QStringLiteral("runShown"));
+    m_shown->setChoices({tr("Map"), tr("Instruments")});
+    m_shown->choose(0);
+    m_shown->button(1)->setToolTip(
+        tr("Your instruments as they look: drag them until they stand like those before you"));
+    runs->addWidget(m_shown);
     return bar;
 }
 
@@ -184,6 +197,16 @@ void RunStation::wire() {
         connect(f, &NumberField::edited, this, &RunStation::takeDraft);
         f->edit()->installEventFilter(this);
     }
+    connect(m_shown, &Segments::picked, m_beside, &QStackedWidget::setCurrentIndex);
+    connect(m_pair, &InstrumentPair::gaugeMoved, this, [this](const GaugeReading& reading) {
+        m_first->setValue(reading.first);
+        m_second->setValue(reading.second);
+        takeDraft();
+    });
+    connect(m_pair, &InstrumentPair::temperatureMoved, this, [this](double reading) {
+        m_temperature->setValue(reading);
+        takeDraft();
+    });
     connect(m_vigour, &Segments::picked, this, [this](int index) { setVigour(index + 1); });
     connect(m_criterion, &QComboBox::activated, this, &RunStation::takeDraft);
     connect(m_isolated, &QCheckBox::clicked, this, &RunStation::takeDraft);
@@ -238,6 +261,12 @@ void RunStation::wire() {
     connect(m_map, &PhaseMap::pointPicked, m_taken, &TakenCard::choose);
     connect(m_taken, &TakenCard::strikeRequested, this, &RunStation::strikeSelected);
     connect(m_taken, &TakenCard::retakeRequested, this, &RunStation::retakeSelected);
+    connect(m_taken, &TakenCard::pictureRequested, this, [this] {
+        if (const auto id = m_taken->chosen())
+            emit pictureRequested(*id);
+        else
+            m_controller.say(tr("Choose the point in the list first."));
+    });
 }
 
 bool RunStation::eventFilter(QObject* watched, QEvent* event) {
@@ -363,7 +392,14 @@ void RunStation::retakeSelected() {
         m_controller.say(tr("Choose the point to retake in the list first."));
 }
 
+void RunStation::showInstruments() {
+    const Draft& d = session().draft;
+    m_pair->showGauge(d.first ? std::optional(GaugeReading{*d.first, d.second}) : std::nullopt);
+    m_pair->showTemperature(d.temperature);
+}
+
 void RunStation::refreshDraft() {
+    showInstruments();
     m_map->show(mapView(session(), MapPurpose::Run));
     if (m_findingBox->isVisible()) showFinding(session().checkDraft(), m_keep->isVisible());
 }
@@ -395,6 +431,10 @@ void RunStation::refresh() {
     m_judge->setText(QString::fromStdString(d.judge));
     m_run->refresh(1);
 
+    const auto room = session().room();
+    m_pair->setInstruments(p.rig.gauge, p.rig.thermometer,
+                           room ? room->station.pascal() : kStandardAtmospherePascal);
+    showInstruments();
     const RunView v = runView(session());
     m_target->show(v);
     m_repeats->setText(onScreen(v.repeats));

@@ -7,9 +7,11 @@ class QComboBox;
 class QLabel;
 class QLineEdit;
 class QPushButton;
+class QStackedWidget;
 
 namespace uttrin::app {
 
+class InstrumentPair;
 class NumberField;
 class PhaseMap;
 class ScrollColumn;
@@ -24,6 +26,9 @@ class RunStation : public StationPage {
     Q_OBJECT
 public:
     explicit RunStation(LessonController& controller);
+
+signals:
+    void pictureRequested(RowId readingId); ///< of a point that was read from one
 
 public slots:
     void capture();
@@ -44,10 +49,14 @@ private:
     QWidget* buildReadings();
     void wire();
     void takeDraft();
+    void showInstruments();
     void settle(bool keepOdd);
     void showFinding(const SlipFinding& finding, bool waiting);
 
     PhaseMap* m_map;
+    InstrumentPair* m_pair;
+    QStackedWidget* m_beside; ///< the map, or the instruments
+    Segments* m_shown;
     ScrollColumn* m_right;
     RunChoice* m_run;
     QLineEdit* m_newGroup;

@@ -7,6 +7,15 @@
 
 namespace uttrin::app {
 
+/// The plot's own graduations, with a real minus sign.
+class RealMinusTicker : public QCPAxisTicker {
+protected:
+    QString getTickLabel(double tick, const QLocale& locale, QChar format, int precision) override {
+        return QCPAxisTicker::getTickLabel(tick, locale, format, precision)
+            .replace(QLatin1Char('-'), QChar(0x2212));
+    }
+};
+
 /// Round graduations of any scale that runs along an axis, however unevenly: a dial, a logarithm.
 class ScaleTicker : public QCPAxisTicker {
 public:

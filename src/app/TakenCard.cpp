@@ -13,6 +13,12 @@ TakenCard::TakenCard() {
     column()->setContentsMargins(16, 8, 16, 10);
     auto* head = new QHBoxLayout;
     head->addWidget(makeLabel(tr("Taken"), "heading"));
+    m_picture = new QPushButton(tr("Picture"));
+    m_picture->setObjectName(QStringLiteral("takenPicture"));
+    m_picture->setToolTip(tr("The picture from which the chosen point was read, with its marks"));
+    setRole(m_picture, "link");
+    head->addWidget(m_picture);
+    connect(m_picture, &QPushButton::clicked, this, &TakenCard::pictureRequested);
     auto* against = makeLabel(tr("against the curve"), "muted");
     against->setAlignment(Qt::AlignRight);
     head->addWidget(against);
@@ -33,16 +39,21 @@ TakenCard::TakenCard() {
         QMenu menu(this);
         menu.addAction(tr("Strike with a reason…"), this, &TakenCard::strikeRequested);
         menu.addAction(tr("Retake"), this, &TakenCard::retakeRequested);
+        if (m_withPicture.contains(m_rows->row(index.row()).id))
+            menu.addAction(tr("Look at its picture"), this, &TakenCard::pictureRequested);
         menu.exec(m_table->viewport()->mapToGlobal(at));
     });
 }
 
 void TakenCard::show(const RunView& v, const QString& temperatureUnit) {
     QVector<TableModel::Row> rows;
+    m_withPicture.clear();
     for (const auto& t : v.taken) {
         TableModel::Row row;
-        const QString remark =
-            t.struck ? tr("struck: %1").arg(QString::fromStdString(t.struckReason)) : onScreen(t.marks);
+        const QString remark = t.struck       ? tr("struck: %1").arg(QString::fromStdString(t.struckReason))
+                               : t.hasPicture ? QStringList({tr("picture"), onScreen(t.marks)})
+                                                    .join(t.marks.empty() ? QString() : QStringLiteral(", "))
+                                              : onScreen(t.marks);
         row.cells = {QString::number(t.position), onScreen(t.target),    onScreen(t.actual),
                      onScreen(t.temperature),     onScreen(t.deviation), remark};
         row.tips = {QString(),
@@ -54,11 +65,13 @@ void TakenCard::show(const RunView& v, const QString& temperatureUnit) {
         row.quiet = t.struck || !t.inFit;
         row.struck = t.struck;
         row.id = t.id;
+        if (t.hasPicture) m_withPicture << t.id;
         rows << row;
     }
     m_rows->show({QStringLiteral("#"), tr("target"), tr("actual, %1").arg(onScreen(v.unit)), temperatureUnit,
                   QStringLiteral("K"), tr(" ")},
                  rows, {5});
+    m_picture->setVisible(!m_withPicture.isEmpty());
 }
 
 void TakenCard::choose(RowId readingId) {

@@ -3,6 +3,8 @@
 #include "Controls.h"
 #include "lesson/BenchViews.h"
 
+#include <QSet>
+
 #include <optional>
 
 class QTableView;
@@ -24,10 +26,13 @@ public:
 signals:
     void strikeRequested();
     void retakeRequested();
+    void pictureRequested();
 
 private:
     QTableView* m_table;
     TableModel* m_rows;
+    QPushButton* m_picture; ///< there when a point was read from one
+    QSet<RowId> m_withPicture;
 };
 
 } // namespace uttrin::app

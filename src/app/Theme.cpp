@@ -43,6 +43,7 @@ QPushButton[role="main"]:focus { border: 2px solid @done; }
 QPushButton[role="main"]:disabled { background: @hairline; color: @muted; border-color: @hairline; }
 QPushButton[role="segment"] { padding: 6px 10px; }
 QPushButton[role="segment"]:checked { background: @done; color: @card; border-color: @done; }
+QPushButton[role="mark"] { text-align: left; padding: 5px 10px; } QPushButton[role="mark"]:checked { border: 2px solid @done; background: @liquidTint; padding: 4px 9px; }
 QPushButton[role="link"] { border: none; background: transparent; color: @done; padding: 4px 6px; text-align: left; }
 QPushButton[role="link"]:focus { border: 2px solid @done; padding: 2px 4px; }
 QToolTip { background: @ink; color: @card; border: none; padding: 5px 7px; font-size: @smallpx; }

@@ -10,15 +10,16 @@ namespace uttrin::app {
 struct Theme {
     QString name;
     QColor paper, card, hairline, ink, muted;
-    QColor liquid, vapour, ice;            ///< tints of the phases, the same everywhere
-    QColor done;                           ///< what is done or set by the person
-    QColor hot, hotTint;                   ///< boiling, and nothing else
-    QColor caution, cautionGround;         ///< safety and what is missing, and nothing else
-    QColor spine, action, onAction;        ///< ground of the spine; main action and the text on it
-    int live = 30;                         ///< px, figures of the strip
-    int figure = 30;                       ///< px, the one big figure of a card
-    int title = 20, text = 15, small = 13; ///< px
-    bool large = false;                    ///< to be read from the back row: fewer things, larger
+    QColor liquid, vapour, ice;     ///< tints of the phases, the same everywhere
+    QColor done;                    ///< what is done or set by the person
+    QColor hot, hotTint;            ///< boiling, and nothing else
+    QColor caution, cautionGround;  ///< safety and what is missing, and nothing else
+    QColor spine, action, onAction; ///< ground of the spine; main action and the text on it
+    QColor onPhoto{0x0B, 0x53, 0x5E}, sightOnPhoto{0xB3, 0x1B, 0x5E}; ///< marks on a photograph, in any theme
+    int live = 30;                                                    ///< px, figures of the strip
+    int figure = 30;                                                  ///< px, the one big figure of a card
+    int title = 20, text = 15, small = 13;                            ///< px
+    bool large = false; ///< to be read from the back row: fewer things, larger
 
     static Theme light();
     static Theme projector(); ///< dark and large, to be read from the back row

@@ -10,7 +10,8 @@
 namespace uttrin::app {
 namespace {
 
-constexpr double kTop = 16.0, kBulb = 44.0; // px above the scale, and for the bulb below it
+// px above the scale, for the bulb below it, and from the column to the end of a long graduation
+constexpr double kTop = 16.0, kBulb = 44.0, kLongTick = 22.0;
 
 } // namespace
 
@@ -32,6 +33,14 @@ double ThermometerPicture::yOf(double v) const {
     return height() - kBulb - (height() - kBulb - kTop) * (v - low) / (high - low);
 }
 
+double ThermometerPicture::xOfColumn() const { return 0.36 * width(); }
+
+QPointF ThermometerPicture::columnEnd(double v) const { return {xOfColumn(), yOf(v)}; }
+
+QPointF ThermometerPicture::graduation(double v, bool left) const {
+    return {xOfColumn() + (left ? 10.0 : kLongTick), yOf(v)};
+}
+
 double ThermometerPicture::valueAt(QPointF pixel) const {
     const auto [low, high] = ends();
     return low + (height() - kBulb - pixel.y()) / (height() - kBulb - kTop) * (high - low);
@@ -41,7 +50,7 @@ void ThermometerPicture::paintEvent(QPaintEvent*) {
     const Theme& t = theme();
     QPainter p(this);
     p.setRenderHint(QPainter::Antialiasing);
-    const double x = 0.36 * width();
+    const double x = xOfColumn();
     const auto [low, high] = ends();
     p.setPen(QPen(t.ink, 1.6));
     p.setBrush(t.card);
@@ -63,7 +72,7 @@ void ThermometerPicture::paintEvent(QPaintEvent*) {
         const double n = v / label;
         const bool major = std::abs(n - std::round(n)) < 1e-6;
         p.setPen(QPen(t.ink, major ? 1.4 : 0.7));
-        p.drawLine(QPointF(x + 10, yOf(v)), QPointF(x + (major ? 22 : 16), yOf(v)));
+        p.drawLine(QPointF(x + 10, yOf(v)), QPointF(x + (major ? kLongTick : 16.0), yOf(v)));
         if (major)
             p.drawText(QRectF(x + 26, yOf(v) - 9, 50, 18), Qt::AlignLeft | Qt::AlignVCenter, onScreen(v, 0));
     }

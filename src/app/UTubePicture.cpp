@@ -12,8 +12,8 @@
 namespace uttrin::app {
 namespace {
 
-constexpr double kTop = 30.0, kBottom = 66.0,
-                 kTube = 22.0; // px: above and below the ruler, width of the tube
+// px: above and below the ruler, width of the tube and of the ruler
+constexpr double kTop = 30.0, kBottom = 66.0, kTube = 22.0, kRuler = 52.0;
 
 } // namespace
 
@@ -37,6 +37,10 @@ double UTubePicture::xOf(bool first) const {
 QPointF UTubePicture::meniscus(bool first) const {
     const double difference = value().value_or(0.0);
     return {xOf(first), yOf(0.5 * (m_instrument.armSum + (first ? difference : -difference)))};
+}
+
+QPointF UTubePicture::graduation(double ruler, bool left) const {
+    return {width() / 2.0 + (left ? -0.5 : 0.5) * kRuler, yOf(ruler)};
 }
 
 double UTubePicture::valueAt(QPointF pixel) const {
@@ -76,7 +80,7 @@ void UTubePicture::paintEvent(QPaintEvent*) {
         p.drawPath(tube(a, b));
     }
     // The ruler in the middle, in its own unit.
-    const double x = width() / 2.0, ruler = 52.0;
+    const double x = width() / 2.0, ruler = kRuler;
     p.setPen(QPen(t.hairline.darker(120), 1));
     p.setBrush(t.card);
     p.drawRect(QRectF(x - ruler / 2, kTop - 8, ruler, bottom - kTop + 16));
@@ -98,7 +102,7 @@ void UTubePicture::paintEvent(QPaintEvent*) {
             p.drawText(QRectF(x - 18, y - 9, 36, 18), Qt::AlignCenter,
                        onScreen(v, decimalsForDivision(label)));
     }
-    if (value()) {
+    if (value() && m_figures) {
         p.setPen(QPen(t.done, 1.4, Qt::DashLine));
         p.drawLine(QPointF(a.x() + kTube / 2, a.y()), QPointF(x - ruler / 2, a.y()));
         p.drawLine(QPointF(b.x() - kTube / 2, b.y()), QPointF(x + ruler / 2, b.y()));

@@ -24,11 +24,22 @@ void VernierPicture::setInstrument(const MercuryReading& reading) {
 
 std::pair<double, double> VernierPicture::ends() const {
     const double factor = unit(m_reading.unit).factor;
-    return {30e3 / factor, 120e3 / factor};
+    return {kLowestRoomPascal / factor, kHighestRoomPascal / factor};
 }
 
 double VernierPicture::resting() const { return m_reading.value(); }
 double VernierPicture::pixelsPerUnit() const { return height() / (kDivisionsShown * m_reading.mainDivision); }
+
+double VernierPicture::yOf(double value) const {
+    return height() / 2.0 - (value - m_middle) * pixelsPerUnit();
+}
+double VernierPicture::edge() const { return 0.64 * width(); }
+
+QPointF VernierPicture::zeroLine(double value) const { return {edge() + 10.0, yOf(value)}; }
+
+QPointF VernierPicture::graduation(double value, bool left) const {
+    return {edge() - (left ? 26.0 : 1.0), yOf(value)};
+}
 
 // A drag moves the vernier by as much as the hand: the coincidence is far finer than a pixel of its zero.
 double VernierPicture::valueAt(QPointF pixel) const {
@@ -47,8 +58,8 @@ void VernierPicture::paintEvent(QPaintEvent*) {
     p.setRenderHint(QPainter::Antialiasing);
     const double shown = value().value_or(m_reading.value());
     if (std::abs(shown - m_middle) > 0.35 * kDivisionsShown * m_reading.mainDivision) m_middle = shown;
-    const auto y = [&](double v) { return height() / 2.0 - (v - m_middle) * pixelsPerUnit(); };
-    const double tube = 0.20 * width(), edge = 0.62 * width();
+    const auto y = [this](double v) { return yOf(v); };
+    const double tube = 0.14 * width(), scale = edge();
     p.setPen(QPen(t.hairline.darker(120), 1));
     p.setBrush(t.card);
     p.drawRoundedRect(QRectF(rect()).adjusted(0.5, 0.5, -0.5, -0.5), 6, 6);
@@ -66,27 +77,29 @@ void VernierPicture::paintEvent(QPaintEvent*) {
     for (int i = first; i <= last; ++i) {
         const bool ten = i % 10 == 0, five = i % 5 == 0;
         p.setPen(QPen(t.ink, ten ? 1.8 : 1.0));
-        p.drawLine(QPointF(edge - (ten ? 34 : five ? 26 : 18), y(i * d)), QPointF(edge, y(i * d)));
-        if (five)
-            p.drawText(QRectF(10 + tube, y(i * d) - 10, edge - 46 - tube, 20),
+        p.drawLine(QPointF(scale - (ten ? 34 : five ? 26 : 18), y(i * d)), QPointF(scale, y(i * d)));
+        constexpr double kHalfLine = 10.0; // px
+        if (five && y(i * d) > kHalfLine && y(i * d) < height() - kHalfLine)
+            p.drawText(QRectF(10 + tube, y(i * d) - kHalfLine, scale - 48 - tube, 2 * kHalfLine),
                        Qt::AlignRight | Qt::AlignVCenter, onScreen(i * d, decimalsForDivision(d)));
     }
-    p.drawLine(QPointF(edge, 2), QPointF(edge, height() - 2.0));
+    p.drawLine(QPointF(scale, 2), QPointF(scale, height() - 2.0));
     // The vernier: its n spaces take n - 1 of the scale's, so that one line meets a graduation.
     const int n = m_reading.vernierDivisions;
     const double space = n > 1 ? d * (n - 1.0) / n : d;
     const double zero = y(shown);
     p.setBrush(t.vapour);
     p.setPen(QPen(t.ink, 1.2));
-    p.drawRect(QRectF(edge, y(shown + n * space) - 8, width() - edge - 8, zero - y(shown + n * space) + 16));
+    p.drawRect(
+        QRectF(scale, y(shown + n * space) - 8, width() - scale - 8, zero - y(shown + n * space) + 16));
     const int coincides = static_cast<int>(std::lround((shown / d - std::floor(shown / d + 1e-9)) * n));
     for (int k = 0; k <= n; ++k) {
         const bool meets = n > 1 && k == coincides % n;
         p.setPen(QPen(meets ? t.done : t.ink, meets ? 2.6 : 1.0));
         const double at = y(shown + k * space);
-        p.drawLine(QPointF(edge, at), QPointF(edge + (k % 5 == 0 ? 26 : 17), at));
+        p.drawLine(QPointF(scale, at), QPointF(scale + (k % 5 == 0 ? 26 : 17), at));
         if (k % 5 == 0)
-            p.drawText(QRectF(edge + 30, at - 10, 30, 20), Qt::AlignLeft | Qt::AlignVCenter,
+            p.drawText(QRectF(scale + 30, at - 10, 30, 20), Qt::AlignLeft | Qt::AlignVCenter,
                        QString::number(k));
     }
     if (hasFocus()) {

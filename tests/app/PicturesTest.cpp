@@ -127,6 +127,23 @@ TEST(ThermometerPicture, TheWheelSetsItOnlyWhileItHasTheFocus) {
     }
 }
 
+TEST(MeterPicture, TheBarSetsWhatTheMeterShowsInItsOwnUnit) {
+    Shown<MeterPicture> s;
+    Thermometer t;
+    t.kind = ThermometerKind::Platinum;
+    t.division = 0.01;
+    s.picture.setInstrument(t);
+    const double boiling = 138.5055; // ohm at 100 degC, IEC 60751
+    s.drag(s.picture.bar().center(), QPointF(s.picture.xOf(boiling), s.picture.bar().center().y()));
+    ASSERT_TRUE(s.moved);
+    EXPECT_NEAR(*s.moved, boiling, 0.2); // a pixel of the bar
+    const double before = *s.moved;
+    s.picture.setFocus();
+    QTest::keyClick(&s.picture, Qt::Key_Up);
+    EXPECT_NEAR(*s.moved, before + 0.01, 1e-9);
+    EXPECT_TRUE(s.picture.accessibleName().contains(QString::number(*s.moved, 'f', 2)));
+}
+
 TEST(VernierPicture, AStepOfTheKeysIsOneLine) {
     Shown<VernierPicture> s;
     MercuryReading r;

@@ -1,6 +1,4 @@
 #include "Driver.h"
-#include "app/AltitudeWindow.h"
-#include "app/DialReader.h"
 #include "app/Dialogs.h"
 #include "app/InstrumentPicture.h"
 #include "app/PhaseMap.h"
@@ -10,7 +8,6 @@
 #include "substances/SubstanceLibrary.h"
 
 #include <QCheckBox>
-#include <QClipboard>
 #include <QComboBox>
 #include <QFile>
 #include <QTableView>
@@ -159,6 +156,40 @@ TEST_F(RigStation, ChangingTheConventionChangesWhatTheDialWillShow) {
     EXPECT_EQ(d.session().plan().rig.gauge.convention, PressureConvention::TwoArm);
 }
 
+TEST_F(RigStation, ASpanAndAClassGiveTheDialItsScaleAndItsAccuracy) {
+    enterRoom();
+    goTo(Station::Rig);
+    d.type("gaugeClass", QStringLiteral("2.5"));
+    EXPECT_TRUE(d.text("message").contains(QStringLiteral("ends of the scale")))
+        << d.text("message").toStdString();
+    d.type("gaugeSpanLow", QStringLiteral("-1"));
+    d.type("gaugeSpanHigh", QStringLiteral("0.6"));
+    d.type("gaugeClass", QStringLiteral("2.5"));
+    const auto& gauge = d.session().plan().rig.gauge;
+    EXPECT_EQ(gauge.spanLow, -1.0);
+    EXPECT_NEAR(gauge.accuracy, 0.04, 1e-12); // 2.5 % of 1.6 bar
+    EXPECT_EQ(d.find<app::DialPicture>("dialPicture")->span(), (std::pair{-1.0, 0.6}));
+}
+
+TEST_F(RigStation, TheInstrumentsStandAsTheyWillWhenItBoilsAndFollowEachOther) {
+    enterRoom();
+    goTo(Station::Rig);
+    auto* dial = d.find<app::DialPicture>("dialPicture");
+    ASSERT_TRUE(dial->value());
+    EXPECT_NEAR(*dial->value(), -0.74, 0.011); // water at 60 degC, 19.95 kPa, in 94.31 kPa
+    QTest::mouseClick(dial, Qt::LeftButton, {}, dial->needleTip(-0.5).toPoint());
+    Driver::settle();
+    auto* meter = d.find<app::MeterPicture>("meterPicture");
+    const double boils =
+        water().boilingPoint(Pressure::fromPascal(94310.0 + 1e5 * *dial->value()))->celsius();
+    EXPECT_NEAR(*meter->value(), boils, 0.01);
+    QTest::keyClick(meter, Qt::Key_PageDown);
+    Driver::settle();
+    EXPECT_LT(*dial->value(), -0.5);
+    EXPECT_TRUE(d.text("rigMeaning").contains(QStringLiteral("boils at")))
+        << d.text("rigMeaning").toStdString();
+}
+
 TEST_F(RigStation, AnotherLiquidMovesTheWholeLessonToItsCurve) {
     enterRoom();
     goTo(Station::Rig);
@@ -291,6 +322,23 @@ TEST_F(RunStation, OneHandTypesAndCaptures) {
     EXPECT_TRUE(d.find<QLineEdit>("readFirst")->text().isEmpty());
     EXPECT_TRUE(d.text("targetHeading").contains(QStringLiteral("Target 2 of 10")));
     EXPECT_EQ(d.find<QTableView>("taken")->model()->index(0, 0).data().toString(), QStringLiteral("1"));
+}
+
+TEST_F(RunStation, TheInstrumentsAreSetUntilTheyLookLikeThoseOnTheBench) {
+    d.press("runShown_1");
+    auto* dial = d.find<app::DialPicture>("dialPicture");
+    ASSERT_TRUE(dial->isVisible());
+    QTest::mouseClick(dial, Qt::LeftButton, {}, dial->needleTip(-0.5).toPoint());
+    Driver::settle();
+    EXPECT_EQ(d.find<QLineEdit>("readFirst")->text().replace(QChar(0x2212), QLatin1Char('-')).toDouble(),
+              *dial->value());
+    EXPECT_EQ(d.session().draft.first, dial->value());
+    d.type("readFirst", QStringLiteral("-0.62"));
+    EXPECT_NEAR(*dial->value(), -0.62, 1e-12);
+    auto* meter = d.find<app::MeterPicture>("meterPicture");
+    QTest::mouseClick(meter, Qt::LeftButton, {},
+                      QPointF(meter->xOf(74.0), meter->bar().center().y()).toPoint());
+    EXPECT_NEAR(*d.session().draft.temperature, 74.0, 1.0);
 }
 
 TEST_F(RunStation, TheMarginMovesWhileTyping) {
@@ -501,90 +549,6 @@ TEST_F(NewLesson, ControlAndANumberGoToTheStations) {
         QTest::keyClick(&d.window, static_cast<Qt::Key>(Qt::Key_1 + i), Qt::ControlModifier);
         EXPECT_EQ(d.window.station(), static_cast<Station>(i));
     }
-}
-
-class DialReaderTest : public NewLesson {
-protected:
-    app::DialReader* reader = nullptr;
-    void SetUp() override {
-        enterRoom();
-        d.key(Qt::Key_D, Qt::ControlModifier);
-        reader = d.window.findChild<app::DialReader*>(QStringLiteral("dialReader"));
-        ASSERT_NE(reader, nullptr);
-        EXPECT_TRUE(reader->isVisible());
-    }
-    QString label(const char* name) { return reader->findChild<QLabel*>(QLatin1String(name))->text(); }
-};
-
-TEST_F(DialReaderTest, APastedReadingMovesTheNeedleAndIsExplained) {
-    QApplication::clipboard()->setText(QStringLiteral("\u22120.62 bar"));
-    auto* edit = reader->findChild<QLineEdit*>(QStringLiteral("dialText"));
-    edit->paste();
-    emit edit->textEdited(edit->text());
-    Driver::settle();
-    EXPECT_TRUE(label("dialMeaning").contains(QStringLiteral("32.3"))) << label("dialMeaning").toStdString();
-    EXPECT_NEAR(*reader->findChild<app::DialPicture*>()->value(), -0.62, 1e-9);
-}
-
-TEST_F(DialReaderTest, APositiveNumberAsksWhatItCountsFrom) {
-    reader->read(QStringLiteral("0.62 bar"));
-    auto* question = reader->findChild<QLabel*>(QStringLiteral("dialQuestion"));
-    EXPECT_TRUE(question->isVisible());
-    EXPECT_TRUE(label("dialMeaning").isEmpty());
-    QTest::mouseClick(reader->findChild<QAbstractButton*>(QStringLiteral("dialFrom_2")), Qt::LeftButton);
-    EXPECT_TRUE(label("dialMeaning").contains(QStringLiteral("62.0"))) << label("dialMeaning").toStdString();
-    EXPECT_FALSE(question->isVisible());
-}
-
-TEST_F(DialReaderTest, TheNeedleIsDraggedAndTheReadingTaken) {
-    ASSERT_TRUE(d.session().startRun("Cedar"));
-    auto* dial = reader->findChild<app::DialPicture*>();
-    dial->setFocus();
-    const QPoint at = dial->needleTip(-0.5).toPoint();
-    QTest::mouseClick(dial, Qt::LeftButton, {}, at);
-    ASSERT_TRUE(dial->value());
-    EXPECT_NEAR(*dial->value(), -0.5, 0.011);
-    QTest::keyClick(dial, Qt::Key_Down);
-    const double shown = *dial->value();
-    EXPECT_TRUE(label("dialMeaning").contains(QStringLiteral("boils at")));
-    QTest::mouseClick(reader->findChild<QAbstractButton*>(QStringLiteral("dialTake")), Qt::LeftButton);
-    EXPECT_EQ(d.session().draft.first, shown);
-}
-
-TEST_F(DialReaderTest, BackwardsItGivesTheDial) {
-    auto* edit = reader->findChild<QLineEdit*>(QStringLiteral("dialBoils"));
-    QTest::keyClicks(edit, QStringLiteral("60"));
-    EXPECT_TRUE(label("dialBackwards").contains(QStringLiteral("\u22120.74 bar")))
-        << label("dialBackwards").toStdString();
-}
-
-TEST_F(DialReaderTest, TheThermometerIsSetToAskBackwards) {
-    auto* picture = reader->findChild<app::ThermometerPicture*>();
-    picture->setFocus();
-    QTest::mouseClick(picture, Qt::LeftButton, {}, QPoint(picture->width() / 3, picture->height() / 2));
-    ASSERT_TRUE(picture->value());
-    EXPECT_EQ(reader->findChild<QLineEdit*>(QStringLiteral("dialBoils"))->text().toDouble(),
-              *picture->value());
-    EXPECT_TRUE(label("dialBackwards").contains(QStringLiteral("boils at")));
-    const double before = *picture->value();
-    QTest::keyClick(picture, Qt::Key_Up);
-    EXPECT_NEAR(*picture->value(), before + 0.5, 1e-9);
-}
-
-TEST_F(NewLesson, TheHeightWindowFollowsTheRoomAndTheActivationEnergy) {
-    enterRoom();
-    d.key(Qt::Key_H, Qt::ControlModifier);
-    auto* window = d.window.findChild<app::AltitudeWindow*>();
-    ASSERT_TRUE(window && window->isVisible());
-    const auto advice = [&] { return window->findChild<QLabel*>(QStringLiteral("altitudeAdvice"))->text(); };
-    EXPECT_TRUE(advice().contains(QStringLiteral("98.0 °C"))) << advice().toStdString();
-    EXPECT_TRUE(advice().contains(QStringLiteral("scalds")));
-    const QString before = advice();
-    auto* energy = window->findChild<QLineEdit*>(QStringLiteral("activationEnergy"));
-    energy->selectAll();
-    QTest::keyClicks(energy, QStringLiteral("400"));
-    EXPECT_NE(advice(), before);
-    EXPECT_EQ(window->findChild<QTableView*>(QStringLiteral("altitudeTable"))->model()->rowCount(), 13);
 }
 
 } // namespace

@@ -1,0 +1,21 @@
+#pragma once
+
+#include <Qt>
+
+class QCustomPlot;
+class QString;
+
+namespace uttrin::app {
+
+/// Gives a chart the colours, fonts and grid of the theme in use, and empties it.
+void restyleChart(QCustomPlot& chart);
+
+/// Writes a word beside a point of a chart.
+/// @param corner  of the word that lies at the point. @param strong  in the colour of what a person set.
+void writeBeside(QCustomPlot& chart, double x, double y, const QString& text, Qt::Alignment corner,
+                 bool strong);
+
+/// Puts a disc on a point of a chart.
+void markPoint(QCustomPlot& chart, double x, double y, bool strong);
+
+} // namespace uttrin::app

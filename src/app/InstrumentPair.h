@@ -1,0 +1,39 @@
+#pragma once
+
+#include "instruments/PressureInstrument.h"
+#include "instruments/Thermometer.h"
+
+#include <QWidget>
+
+namespace uttrin::app {
+
+class DialPicture;
+class InstrumentPicture;
+class MeterPicture;
+class ThermometerPicture;
+class UTubePicture;
+
+/// The two instruments of a rig side by side, as they look: its gauge or U-tube, and its thermometer. Both
+/// follow values and can be set by hand.
+class InstrumentPair : public QWidget {
+    Q_OBJECT
+public:
+    explicit InstrumentPair(QWidget* parent = nullptr);
+    /// @param roomPascal  for the span of a dial that declares none.
+    void setInstruments(const PressureInstrument& gauge, const Thermometer& thermometer, double roomPascal);
+    void showGauge(const std::optional<GaugeReading>& reading);
+    void showTemperature(std::optional<double> reading); ///< as the thermometer shows it
+
+signals:
+    void gaugeMoved(const GaugeReading& reading); ///< by the person
+    void temperatureMoved(double reading);        ///< by the person
+
+private:
+    PressureInstrument m_gauge;
+    DialPicture* m_dial;
+    UTubePicture* m_tube;
+    ThermometerPicture* m_glass;
+    MeterPicture* m_meter;
+};
+
+} // namespace uttrin::app

@@ -1,0 +1,41 @@
+#pragma once
+
+#include "LessonController.h"
+#include "lesson/SolutionViews.h"
+
+#include <QDialog>
+
+class QCustomPlot;
+class QLabel;
+class QTableView;
+
+namespace uttrin::app {
+
+class NumberField;
+class Segments;
+class TableModel;
+
+/// Salted ice, syrup on the stove, and liquids mixed with water: chart, table, and what they mean at this
+/// room's pressure.
+class SolutionsWindow : public QDialog {
+    Q_OBJECT
+public:
+    explicit SolutionsWindow(LessonController& controller, QWidget* parent = nullptr);
+
+protected:
+    void showEvent(QShowEvent* event) override;
+
+private:
+    void refresh();
+    void draw(const SolutionChart& chart);
+
+    LessonController& m_controller;
+    Segments* m_topic;
+    NumberField* m_percent;
+    QCustomPlot* m_chart;
+    QTableView* m_table;
+    TableModel* m_rows;
+    QLabel *m_answer, *m_advice, *m_source;
+};
+
+} // namespace uttrin::app
