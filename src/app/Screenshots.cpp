@@ -2,6 +2,7 @@
 
 #include "DialReader.h"
 #include "MainWindow.h"
+#include "PhotoReader.h"
 #include "Theme.h"
 
 #include <QAction>
@@ -78,6 +79,10 @@ bool takeScreenshots(MainWindow& window, LessonController& controller, const QSt
         auto* opened = window.findChild<QWidget*>(QLatin1String(widget));
         if (auto* reader = qobject_cast<DialReader*>(opened))
             reader->read(QStringLiteral("57.9 cm \u2212 24.2 cm"));
+        if (auto* reader = qobject_cast<PhotoReader*>(opened)) {
+            reader->openSample();
+            reader->markSample();
+        }
         settle();
         written =
             opened->grab().save(QStringLiteral("%1/%2.png").arg(folder, QLatin1String(name))) && written;
@@ -85,6 +90,8 @@ bool takeScreenshots(MainWindow& window, LessonController& controller, const QSt
     };
     shootWindow("actionDialReader", "dialReader", "dial-reader");
     shootWindow("actionAltitudes", "altitudeWindow", "heights");
+    shootWindow("actionSolutions", "solutionsWindow", "solutions");
+    shootWindow("actionPhotoReader", "photoReader", "photo-reader");
     return written;
 }
 

@@ -177,7 +177,7 @@ Result<Temperature> Liquid::boilingPoint(Pressure p) const {
 }
 
 double Liquid::soluteU(double elevationKelvin) const {
-    constexpr double kSaltRelative = 0.003,
+    constexpr double kSaltRelative = 0.002,
                      kIdealRelative = 0.03; // of the elevation: osmotic coefficient; neglect of it
     switch (m_solute.kind) {
     case SoluteKind::SodiumChloride:

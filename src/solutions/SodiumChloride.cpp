@@ -14,8 +14,64 @@ namespace uttrin::sodiumChloride {
 namespace {
 
 constexpr double kWaterMolarMass = 0.018015268; // kg/mol
-constexpr double kReferenceK = 298.15;
 constexpr double kLowestK = 273.15, kHighestK = 403.15;
+
+/// A parameter of the Pitzer equations as a function of temperature and pressure: Pitzer, Peiper and Busey
+/// (1984), eq. 36 with table 5; at atmospheric pressure, where the equilibria of this product lie.
+struct Parameter {
+    double perT = 0, constant = 0, p = 0, p2 = 0, p3 = 0,
+           logT = 0;                                    ///< of 1/T, 1, p, p^2, p^3, ln T; T in K, p in bar
+    double t = 0, tp = 0, tp2 = 0, tp3 = 0;             ///< of T and T p to T p^3
+    double t2 = 0, t2p = 0, t2p2 = 0;                   ///< of T^2 to T^2 p^2
+    double low = 0, lowP = 0, lowP2 = 0, lowP3 = 0;     ///< of 1/(T - 227 K) and that times p to p^3
+    double high = 0, highP = 0, highP2 = 0, highP3 = 0; ///< of 1/(680 K - T) and that times p to p^3
+
+    [[nodiscard]] double at(double kelvin) const {
+        constexpr double kBar = 1.01325, kLowPole = 227.0, kHighPole = 680.0;
+        const auto cubic = [](double a, double b, double c, double d) {
+            return a + kBar * (b + kBar * (c + kBar * d));
+        };
+        return perT / kelvin + cubic(constant, p, p2, p3) + logT * std::log(kelvin) +
+               cubic(t, tp, tp2, tp3) * kelvin + cubic(t2, t2p, t2p2, 0.0) * kelvin * kelvin +
+               cubic(low, lowP, lowP2, lowP3) / (kelvin - kLowPole) +
+               cubic(high, highP, highP2, highP3) / (kHighPole - kelvin);
+    }
+};
+
+constexpr Parameter kBeta0{.perT = -656.81518,
+                           .constant = 24.86912950,
+                           .p = 5.381275267e-5,
+                           .p2 = -5.588746990e-8,
+                           .p3 = 6.589326333e-12,
+                           .logT = -4.4640952,
+                           .t = 0.01110991383,
+                           .tp = -2.657339906e-7,
+                           .tp2 = 1.746006963e-10,
+                           .tp3 = 1.046261900e-14,
+                           .t2 = -5.307012889e-6,
+                           .t2p = 8.634023325e-10,
+                           .t2p2 = -4.178596200e-13,
+                           .low = -1.579365943,
+                           .lowP = 2.202282079e-3,
+                           .lowP2 = -1.310550324e-7,
+                           .lowP3 = -6.381368333e-11,
+                           .high = 9.706578079,
+                           .highP = -2.686039622e-2,
+                           .highP2 = 1.534474401e-5,
+                           .highP3 = -3.215398267e-9};
+constexpr Parameter kBeta1{.perT = 119.31966, .constant = -0.48309327, .t = 1.4068095e-3, .low = -4.2345814};
+constexpr Parameter kC{.perT = -6.1084589,
+                       .constant = 0.40217793,
+                       .p = 2.2902837e-5,
+                       .logT = -0.075354649,
+                       .t = 1.531767295e-4,
+                       .tp = -9.0550901e-8,
+                       .t2 = -1.538600820e-8,
+                       .t2p = 8.6926600e-11,
+                       .low = 0.35310413,
+                       .lowP = -4.3314252e-4,
+                       .high = -0.09187145529,
+                       .highP = 5.1904777e-4};
 
 // Bradley and Pitzer (1979), eq. 1 to 4: relative permittivity of water; pressures in bar.
 double permittivity(double t) {
@@ -75,13 +131,7 @@ Result<double> osmoticCoefficient(double m, Temperature temperature) {
                 "the model of sodium chloride covers 0 to {} mol/kg and 0 to 130 degC; {:.4g} mol/kg at "
                 "{:.2f} degC lies outside",
                 kHighestMolality, m, temperature.celsius()));
-    const double inverse = 1.0 / t - 1.0 / kReferenceK, logarithm = std::log(t / kReferenceK),
-                 step = t - kReferenceK, squares = t * t - kReferenceK * kReferenceK;
-    // Silvester and Pitzer (1977), table I.
-    const double beta0 =
-        0.0765 - 777.03 * inverse - 4.4706 * logarithm + 0.008946 * step - 3.3158e-6 * squares;
-    const double beta1 = 0.2664 + 6.1608e-5 * step + 1.0715e-6 * squares;
-    const double c = 0.00127 + 33.317 * inverse + 0.09421 * logarithm - 4.655e-5 * step;
+    const double beta0 = kBeta0.at(t), beta1 = kBeta1.at(t), c = kC.at(t);
     constexpr double kB = 1.2, kAlpha = 2.0; // (kg/mol)^(1/2), of the Pitzer equations
     const double root = std::sqrt(m);
     return 1.0 - debyeHueckelSlope(t) * root / (1.0 + kB * root) +

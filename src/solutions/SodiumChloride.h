@@ -14,10 +14,11 @@ inline constexpr double kHighestMolality = 6.9;
 inline constexpr double kEutecticCelsius = -21.1;      ///< ice, NaCl.2H2O and brine
 inline constexpr double kEutecticMassFraction = 0.233; ///< of salt
 
-/// Osmotic coefficient by the equations of K. S. Pitzer with the temperature functions of L. F. Silvester and
-/// K. S. Pitzer, J. Phys. Chem. 81 (1977) 1822 (0 to 6 mol/kg, 0 to 300 degC); Debye-Hueckel slope from the
-/// dielectric constant of D. J. Bradley and K. S. Pitzer, J. Phys. Chem. 83 (1979) 1599, and water's density
-/// by SR1-86. Standard uncertainty 0.003. OutOfRange outside 0 to kHighestMolality and 0 to 130 degC.
+/// Osmotic coefficient by the equations of K. S. Pitzer with the parameters of K. S. Pitzer, J. C. Peiper and
+/// R. H. Busey, J. Phys. Chem. Ref. Data 13 (1984) 1 (0 to 6 mol/kg, 0 to 300 degC; above 6 mol/kg, which
+/// only hot saturated brine reaches, the same equations); Debye-Hueckel slope from the dielectric constant of
+/// D. J. Bradley and K. S. Pitzer, J. Phys. Chem. 83 (1979) 1599, and water's density by SR1-86. Standard
+/// uncertainty 0.002. OutOfRange outside 0 to kHighestMolality and 0 to 130 degC.
 [[nodiscard]] Result<double> osmoticCoefficient(double molality, Temperature t);
 
 /// Activity of the water, ln a = -2 m phi M(water).
@@ -36,8 +37,8 @@ inline constexpr double kEutecticMassFraction = 0.233; ///< of salt
 [[nodiscard]] double molalityOf(double massFraction);
 
 inline constexpr std::string_view kBoilingSource =
-    "Pitzer equations, temperature functions of L. F. Silvester and K. S. Pitzer, J. Phys. Chem. 81 (1977) "
-    "1822";
+    "Pitzer equations, parameters of K. S. Pitzer, J. C. Peiper and R. H. Busey, J. Phys. Chem. Ref. Data 13 "
+    "(1984) 1";
 inline constexpr std::string_view kFreezingSource =
     "CRC Handbook of Chemistry and Physics, section 5, concentrative properties of aqueous solutions";
 

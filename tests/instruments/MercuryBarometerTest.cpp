@@ -48,6 +48,32 @@ TEST(MercuryBarometer, GravityFollowsTheGuidesFormula) {
     EXPECT_NEAR(p.station.pascal(), 741.6 * kPaPerMmHg + p.temperature.pascal() + p.gravity.pascal(), 1e-6);
 }
 
+TEST(MercuryBarometer, WorkedExamplesOfTheGuidesFormulaeComeOutToAPascal) {
+    // The formulae of WMO-No. 8, part I, annex 3.A, worked by hand: mercury 1.818e-4, brass 1.84e-5, glass
+    // 8e-6 per kelvin; B0 = B (1 + l t) / (1 + m t); then g(latitude, height) / 9.80665. mm, degC, degrees, m
+    // above the sea, glass scale; Pa.
+    const struct {
+        double mm, celsius, latitude, metre;
+        ScaleMaterial scale;
+        double pascal;
+    } rows[] = {
+        // 101325.01 Pa * 1.00046 / 1.004545 = 100912.98; g 9.80620
+        {760.0, 25.0, 45.0, 0.0, ScaleMaterial::Brass, 100908.35},
+        // 94525.57 Pa * 1.0003864 / 1.0038178 = 94202.45; g 9.820110 - 0.001889 = 9.818221
+        {709.0, 21.0, 61.2, 612.0, ScaleMaterial::Brass, 94313.6},
+        // 80126.75 Pa * 1.00008 / 1.001818 = 79987.7; g 9.780327 at the equator, less 0.005863 at 1900 m
+        {601.0, 10.0, 0.0, 1900.0, ScaleMaterial::Glass, 79725.2},
+        // below freezing the correction adds: 99992 Pa * 0.999908 / 0.999091; g 9.832123 at 88 degrees
+        {750.0058, -5.0, 88.0, 0.0, ScaleMaterial::Brass, 100334.3},
+    };
+    for (const auto& row : rows) {
+        SCOPED_TRACE(row.mm);
+        MercuryReading r = at(row.mm, row.celsius, row.latitude, row.metre);
+        r.scale = row.scale;
+        EXPECT_NEAR(stationPressure(r)->station.pascal(), row.pascal, 1.0);
+    }
+}
+
 TEST(MercuryBarometer, VernierAndIndexEnterTheReading) {
     MercuryReading r = at(741.0, 0.0);
     r.vernierLine = 6;

@@ -1,6 +1,7 @@
 #include "physics/Constants.h"
 #include "physics/Iapws.h"
 #include "substances/SubstanceLibrary.h"
+#include "support/Iapws95.h"
 
 #include <gtest/gtest.h>
 #include <rapidcheck/gtest.h>
@@ -34,6 +35,52 @@ TEST(Water, MeetsThePublishedSublimationAndMeltingPressures) {
     // IAPWS R14-08(2011), section 5.
     EXPECT_NEAR(water().vapourPressure(Temperature::fromKelvin(230))->pascal(), 8.94735, 6e-6);
     EXPECT_NEAR(water().meltingPressure(Temperature::fromKelvin(260))->pascal() * 1e-6, 138.268, 6e-4);
+}
+
+TEST(Water, TheReferenceOfTheseTestsMeetsItsOwnCheckValues) {
+    // IAPWS R6-95(2018), tables 6 and 8: the residual Helmholtz energy, then T/K, p/Pa, densities.
+    const auto dense = testing::iapws95::residual(500.0, 838.025);
+    EXPECT_NEAR(dense.phi, -3.42693206, 5e-9);
+    EXPECT_NEAR(dense.byDelta, -0.364366650, 5e-10);
+    EXPECT_NEAR(testing::iapws95::residual(647.0, 358.0).byDelta, -0.714012024, 5e-10);
+    const struct {
+        double t, p, liquid, vapour;
+    } rows[] = {{275, 698.451167, 999.887406, 0.00550664919},
+                {450, 932203.564, 890.341250, 4.81200360},
+                {625, 16.9082693e6, 567.090385, 118.290280}};
+    for (const auto& r : rows) {
+        SCOPED_TRACE(r.t);
+        const auto s = testing::iapws95::saturation(r.t, 1.01 * r.liquid, 0.99 * r.vapour);
+        EXPECT_NEAR(s.pressure / r.p, 1.0, 2e-9);
+        EXPECT_NEAR(s.liquid / r.liquid, 1.0, 2e-9);
+        EXPECT_NEAR(s.vapour / r.vapour, 1.0, 1e-8); // the thin vapour at 275 K: eight figures
+    }
+}
+
+TEST(Water, LiesWithinTwoPartsInTenThousandOfTheReferenceEquation) {
+    for (double t = 273.16; t <= 640.0; t += 2.0) {
+        const auto start = iapws::saturatedProperties(t);
+        const auto reference = testing::iapws95::saturation(t, start.liquidDensity, start.vapourDensity);
+        const auto at = Temperature::fromKelvin(t);
+        EXPECT_NEAR(water().vapourPressure(at)->pascal() / reference.pressure, 1.0, 2e-4) << t;
+        EXPECT_NEAR(*water().condensedDensity(at) / reference.liquid, 1.0, t < 615.0 ? 3e-4 : 1.5e-3) << t;
+        EXPECT_NEAR(*water().vapourDensity(at) / reference.vapour, 1.0, 1e-3) << t;
+    }
+}
+
+TEST(Water, IceLiesWithinOnePartInTenThousandOfItsRelease) {
+    // IAPWS R14-08(2011), eq. 6: written out here by itself, with its triple point 273.16 K, 611.657 Pa.
+    for (double t = 60.0; t <= 273.16; t += 3.0) {
+        const double theta = t / 273.16;
+        const double exponent = (-0.212144006e2 * std::pow(theta, 0.333333333e-2) +
+                                 0.273203819e2 * std::pow(theta, 0.120666667e1) -
+                                 0.610598130e1 * std::pow(theta, 0.170333333e1)) /
+                                theta;
+        EXPECT_NEAR(water().vapourPressure(Temperature::fromKelvin(t))->pascal() /
+                        (611.657 * std::exp(exponent)),
+                    1.0, 1e-4)
+            << t;
+    }
 }
 
 TEST(Water, MeetsThePublishedSaturatedDensitiesAndEnthalpies) {
