@@ -3,6 +3,7 @@
 #include "app/PhaseMap.h"
 #include "app/Theme.h"
 #include "demo/DemoNotebook.h"
+#include "lesson/StartingPlan.h"
 #include "plan/PlanJson.h"
 #include "substances/SubstanceLibrary.h"
 #include "support/FakeClock.h"

@@ -26,12 +26,12 @@ void restyleChart(QCustomPlot& chart) {
 }
 
 void writeBeside(QCustomPlot& chart, double x, double y, const QString& text, Qt::Alignment corner,
-                 bool strong) {
+                 bool strong, int lift) {
     const Theme& t = theme();
     auto* label = new QCPItemText(&chart);
     label->setPositionAlignment(corner);
     label->position->setCoords(x, y);
-    label->setPadding(QMargins(10, 6, 10, 6));
+    label->setPadding(QMargins(10, 6, 10, 6 + lift));
     label->setText(text);
     label->setFont(fontOf(strong ? t.text : t.small, strong ? QFont::DemiBold : QFont::Normal));
     label->setColor(strong ? t.done : t.muted);

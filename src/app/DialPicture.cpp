@@ -95,6 +95,11 @@ void DialPicture::paintEvent(QPaintEvent*) {
     p.setPen(t.muted);
     p.drawText(QRectF(c.x() - 70, c.y() + 0.34 * r, 140, 24), Qt::AlignCenter,
                onScreen(unitText(m_instrument)));
+    if (target()) {
+        const QPointF out = (needleTip(*target()) - c) /
+                            std::hypot(needleTip(*target()).x() - c.x(), needleTip(*target()).y() - c.y());
+        drawTarget(p, c + 0.95 * r * out, -out);
+    }
     if (value()) {
         const double v = std::clamp(*value(), m_low, m_high);
         const QPointF tip = needleTip(v), back = c - 0.2 * (tip - c);

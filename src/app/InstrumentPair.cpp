@@ -48,11 +48,21 @@ void InstrumentPair::setInstruments(const PressureInstrument& gauge, const Therm
     m_meter->setVisible(!glass);
 }
 
-void InstrumentPair::showGauge(const std::optional<GaugeReading>& reading) {
+std::optional<double> InstrumentPair::onScale(const std::optional<GaugeReading>& reading) const {
     const bool whole = reading && (!hasTwoArms(m_gauge.convention) || reading->second);
-    const auto value = whole ? std::optional(scaleValue(m_gauge, *reading)) : std::nullopt;
-    m_dial->setValue(value);
-    m_tube->setValue(value);
+    return whole ? std::optional(scaleValue(m_gauge, *reading)) : std::nullopt;
+}
+
+void InstrumentPair::showGauge(const std::optional<GaugeReading>& reading) {
+    m_dial->setValue(onScale(reading));
+    m_tube->setValue(onScale(reading));
+}
+
+void InstrumentPair::showTarget(const std::optional<GaugeReading>& gauge, std::optional<double> temperature) {
+    m_dial->setTarget(onScale(gauge));
+    m_tube->setTarget(onScale(gauge));
+    m_glass->setTarget(temperature);
+    m_meter->setTarget(temperature);
 }
 
 void InstrumentPair::showTemperature(std::optional<double> reading) {

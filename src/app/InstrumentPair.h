@@ -23,12 +23,15 @@ public:
     void setInstruments(const PressureInstrument& gauge, const Thermometer& thermometer, double roomPascal);
     void showGauge(const std::optional<GaugeReading>& reading);
     void showTemperature(std::optional<double> reading); ///< as the thermometer shows it
+    /// What both will show at the next target; either may be empty.
+    void showTarget(const std::optional<GaugeReading>& gauge, std::optional<double> temperature);
 
 signals:
     void gaugeMoved(const GaugeReading& reading); ///< by the person
     void temperatureMoved(double reading);        ///< by the person
 
 private:
+    [[nodiscard]] std::optional<double> onScale(const std::optional<GaugeReading>& reading) const;
     PressureInstrument m_gauge;
     DialPicture* m_dial;
     UTubePicture* m_tube;

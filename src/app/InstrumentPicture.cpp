@@ -1,9 +1,12 @@
 #include "InstrumentPicture.h"
 
 #include "OnScreen.h"
+#include "Theme.h"
 
 #include <QKeyEvent>
 #include <QMouseEvent>
+#include <QPainter>
+#include <QPolygonF>
 #include <QWheelEvent>
 
 #include <algorithm>
@@ -15,7 +18,7 @@ InstrumentPicture::InstrumentPicture(const QString& name, QWidget* parent) : QWi
     setObjectName(name);
     setFocusPolicy(Qt::StrongFocus);
     setCursor(Qt::PointingHandCursor);
-    setToolTip(tr("Drag it, or use the arrow keys, until it looks as the instrument before you."));
+    setToolTip(usage());
 }
 
 void InstrumentPicture::setValue(std::optional<double> value) {
@@ -23,6 +26,30 @@ void InstrumentPicture::setValue(std::optional<double> value) {
     setAccessibleName(value ? tr("Picture of the instrument, showing %1").arg(fieldText(*value))
                             : tr("Picture of the instrument"));
     update();
+}
+
+QString InstrumentPicture::usage() {
+    return tr("Drag it, or use the arrow keys, until it looks as the instrument before you.");
+}
+
+void InstrumentPicture::setTarget(std::optional<double> target) {
+    m_target = target;
+    setToolTip(usage() + (target ? tr(" The pointer at its scale shows the next target.") : QString()));
+    update();
+}
+
+std::optional<double> InstrumentPicture::target() const {
+    const auto [low, high] = ends();
+    return m_target && *m_target >= low && *m_target <= high ? m_target : std::nullopt;
+}
+
+void InstrumentPicture::drawTarget(QPainter& painter, QPointF tip, QPointF towards) {
+    constexpr double kLong = 13.0, kHalf = 7.0; // px
+    const QPointF across(-towards.y(), towards.x());
+    painter.setPen(QPen(theme().card, 1.5));
+    painter.setBrush(theme().done);
+    painter.drawPolygon(
+        QPolygonF({tip, tip - kLong * towards + kHalf * across, tip - kLong * towards - kHalf * across}));
 }
 
 void InstrumentPicture::setTo(double value) {

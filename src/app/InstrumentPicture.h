@@ -21,6 +21,8 @@ public:
     void
     setValue(std::optional<double> value); ///< emits nothing; empty shows the instrument without a reading
     [[nodiscard]] std::optional<double> value() const { return m_value; }
+    /// Where the instrument is wanted next: a small pointer at the scale. Empty takes it away.
+    void setTarget(std::optional<double> target);
 
 signals:
     void moved(double value); ///< by the person
@@ -39,9 +41,14 @@ protected:
     void keyPressEvent(QKeyEvent* event) override;
     void wheelEvent(QWheelEvent* event) override;
     void setTo(double value);
+    /// The target, if it lies on the scale.
+    [[nodiscard]] std::optional<double> target() const;
+    /// Draws the pointer of a target. @param tip  px. @param towards  the way it points, a unit vector.
+    static void drawTarget(QPainter& painter, QPointF tip, QPointF towards);
 
 private:
-    std::optional<double> m_value;
+    [[nodiscard]] static QString usage();
+    std::optional<double> m_value, m_target;
 };
 
 /// A round dial over three quarters of a circle: vacuum gauge, absolute gauge.

@@ -33,6 +33,7 @@ public:
         return result.has_value();
     }
     void say(const QString& text) { emit said(text); }
+    void complain(const QString& text) { emit failed(text); }
     /// The draft at the bench changed: strip, map and margin follow.
     void touchDraft() { emit draftChanged(); }
     /// The selection changed.

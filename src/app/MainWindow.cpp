@@ -1,13 +1,12 @@
 #include "MainWindow.h"
 
-#include "AltitudeWindow.h"
 #include "BenchStrip.h"
 #include "ComingStation.h"
 #include "Controls.h"
-#include "DialReader.h"
 #include "Dialogs.h"
 #include "MinuteTape.h"
 #include "OnScreen.h"
+#include "Outputs.h"
 #include "PhaseMap.h"
 #include "PhotoReader.h"
 #include "PlanStation.h"
@@ -15,17 +14,15 @@
 #include "RigStation.h"
 #include "RoomStation.h"
 #include "RunStation.h"
-#include "SolutionsWindow.h"
+#include "SampleNotebook.h"
 #include "Spine.h"
 #include "Theme.h"
+#include "ToolWindows.h"
 #include "WelcomePage.h"
 #include "WorkUpStation.h"
-#include "gui/PdfReport.h"
-#include "report/LabReport.h"
 
 #include <QApplication>
 #include <QCloseEvent>
-#include <QCoreApplication>
 #include <QDir>
 #include <QDragEnterEvent>
 #include <QFileInfo>
@@ -34,7 +31,6 @@
 #include <QMimeData>
 #include <QSettings>
 #include <QStackedWidget>
-#include <QStandardPaths>
 #include <QTimer>
 
 namespace uttrin::app {
@@ -44,16 +40,10 @@ const QString kNotebookFilter = QStringLiteral("Uttrin notebooks (*.uttrin)");
 constexpr int kMostRecent = 8;
 constexpr int kMessageMs = 8000;
 
-/// Shows a window that stays beside the lesson, in front of what covers it.
-void bringUp(QWidget* window) {
-    window->show();
-    window->raise();
-    window->activateWindow();
-}
-
 } // namespace
 
-MainWindow::MainWindow(LessonController& controller) : m_controller(controller) {
+MainWindow::MainWindow(LessonController& controller)
+    : m_controller(controller), m_tools(new ToolWindows(controller, this)) {
     setWindowTitle(QStringLiteral("Uttrin"));
     setMinimumSize(1000, 640);
     resize(1280, 800);
@@ -119,8 +109,8 @@ QWidget* MainWindow::make(Station station) {
         return new RigStation(m_controller);
     case Station::Plan: {
         auto* plan = new PlanStation(m_controller);
-        connect(plan, &PlanStation::printRequested, this, &MainWindow::printSheet);
-        connect(plan, &PlanStation::saveSheetRequested, this, &MainWindow::saveSheet);
+        connect(plan, &PlanStation::printRequested, this, [this] { printSheet(m_controller, this); });
+        connect(plan, &PlanStation::saveSheetRequested, this, [this] { saveSheet(m_controller, this); });
         return plan;
     }
     case Station::Rehearse:
@@ -132,7 +122,7 @@ QWidget* MainWindow::make(Station station) {
                "this page is simulated yet."));
     case Station::Run: {
         auto* run = new RunStation(m_controller);
-        connect(run, &RunStation::pictureRequested, this, &MainWindow::showPhotoOf);
+        connect(run, &RunStation::pictureRequested, m_tools, &ToolWindows::showPhotoOf);
         return run;
     }
     case Station::WorkUp:
@@ -156,18 +146,19 @@ QWidget* MainWindow::page(Station station) {
     made = make(station);
     for (PhaseMap* map : made->findChildren<PhaseMap*>())
         connect(map, &PhaseMap::layOver, this, &MainWindow::layOver);
-    QWidget* placeholder = m_stations->widget(index);
+    QWidget* empty = m_stations->widget(index);
     const bool current = m_stations->currentIndex() == index;
     m_stations->insertWidget(index, made);
-    m_stations->removeWidget(placeholder);
-    delete placeholder;
+    m_stations->removeWidget(empty);
+    delete empty;
     if (current) m_stations->setCurrentIndex(index);
     return made;
 }
 
 void MainWindow::askNew() {
-    const QString path = dialogs::saveFile(this, tr("New notebook"), folder() + tr("/boiling.uttrin"),
-                                           kNotebookFilter, QStringLiteral("uttrin"));
+    const QString path =
+        dialogs::saveFile(this, tr("New notebook"), documentsFolder() + tr("/boiling.uttrin"),
+                          kNotebookFilter, QStringLiteral("uttrin"));
     if (!path.isEmpty()) createNotebook(path);
 }
 
@@ -197,8 +188,9 @@ void MainWindow::buildMenus() {
     action(
         file, tr("Save a &copy…"), QKeySequence(QStringLiteral("Ctrl+Shift+S")), "actionSaveCopy",
         [this] {
-            const QString path = dialogs::saveFile(this, tr("Save a copy"), folder() + tr("/copy.uttrin"),
-                                                   kNotebookFilter, QStringLiteral("uttrin"));
+            const QString path =
+                dialogs::saveFile(this, tr("Save a copy"), documentsFolder() + tr("/copy.uttrin"),
+                                  kNotebookFilter, QStringLiteral("uttrin"));
             if (!path.isEmpty() && m_controller.report(m_controller.session().saveCopy(path.toStdString())))
                 showMessage(tr("A complete copy is in %1.").arg(path), false);
         },
@@ -217,7 +209,8 @@ void MainWindow::buildMenus() {
         file, tr("&Import CSV…"), QKeySequence(QStringLiteral("Ctrl+I")), "actionImport",
         [this] { page<ReportStation>(Station::Report)->importCsv(); }, true);
     action(
-        file, tr("Print the r&un sheet as PDF…"), {}, "actionPrintSheet", [this] { printSheet(); }, true);
+        file, tr("Print the r&un sheet as PDF…"), {}, "actionPrintSheet",
+        [this] { saveSheet(m_controller, this); }, true);
     action(
         file, tr("Print the report…"), QKeySequence::Print, "actionPrint",
         [this] { page<ReportStation>(Station::Report)->printReport(); }, true);
@@ -266,19 +259,19 @@ void MainWindow::buildMenus() {
     m_projector->setCheckable(true);
     action(
         view, tr("Save the &map as a picture…"), QKeySequence(QStringLiteral("Ctrl+E")), "actionExportMap",
-        [this] { exportMap(); }, true);
+        [this] { saveMap(m_controller, shownMap(), this); }, true);
     action(
         view, tr("&Dial reader"), QKeySequence(QStringLiteral("Ctrl+D")), "actionDialReader",
-        [this] { openDialReader(); }, true);
+        [this] { m_tools->openDialReader(); }, true);
     action(
         view, tr("P&hoto reader"), QKeySequence(QStringLiteral("Ctrl+Shift+D")), "actionPhotoReader",
-        [this] { openPhotoReader(); }, true);
+        [this] { m_tools->openPhotoReader(); }, true);
     action(
         view, tr("&Boiling against height"), QKeySequence(QStringLiteral("Ctrl+H")), "actionAltitudes",
-        [this] { openAltitudes(); }, true);
+        [this] { m_tools->openAltitudes(); }, true);
     action(
         view, tr("&Salted ice, syrup and mixtures"), QKeySequence(QStringLiteral("Ctrl+J")),
-        "actionSolutions", [this] { openSolutions(); }, true);
+        "actionSolutions", [this] { m_tools->openSolutions(); }, true);
     QMenu* over = view->addMenu(tr("&Lay other substances over the map"));
     for (const Substance* s : substances()) {
         QAction* a = over->addAction(onScreen(s->facts().name));
@@ -297,13 +290,18 @@ void MainWindow::buildMenus() {
         view, tr("Show &all of the substance on the map"), QKeySequence(QStringLiteral("Ctrl+0")),
         "actionShowAll",
         [this] {
-            if (auto* map = m_stations->currentWidget()->findChild<PhaseMap*>()) map->showAll();
+            if (auto* map = shownMap()) map->showAll();
         },
         true);
     fillRecent();
 }
 
 void MainWindow::wire() {
+    connect(m_tools, &ToolWindows::barometerTaken, this,
+            [this](const PhotoEvidence& evidence, const QString& unit) {
+                goTo(Station::Room);
+                page<RoomStation>(Station::Room)->takePhoto(evidence, unit);
+            });
     connect(m_spine, &Spine::picked, this, [this](int i) { goTo(static_cast<Station>(i)); });
     connect(&m_controller, &LessonController::changed, this, &MainWindow::showAll);
     connect(&m_controller, &LessonController::draftChanged, this,
@@ -330,43 +328,7 @@ void MainWindow::tellSubstanceProblems(const std::vector<SubstanceProblem>& prob
                 true);
 }
 
-void MainWindow::openDialReader() {
-    if (!m_dialReader) m_dialReader = new DialReader(m_controller, this);
-    bringUp(m_dialReader);
-}
-
-PhotoReader* MainWindow::openPhotoReader() {
-    if (!m_photoReader) {
-        m_photoReader = new PhotoReader(m_controller, this);
-        connect(m_photoReader, &PhotoReader::barometerTaken, this,
-                [this](const PhotoEvidence& evidence, const QString& unit) {
-                    goTo(Station::Room);
-                    page<RoomStation>(Station::Room)->takePhoto(evidence, unit);
-                });
-    }
-    bringUp(m_photoReader);
-    return m_photoReader;
-}
-
-void MainWindow::showPhotoOf(RowId readingId) {
-    const auto& model = m_controller.session().model();
-    for (const char* shows : {"pressure", "temperature"})
-        if (const Photo* photo = model.photoOf(readingId, shows)) {
-            openPhotoReader()->showStored(*photo);
-            return;
-        }
-    showMessage(tr("This point was read by eye; it has no picture."), false);
-}
-
-void MainWindow::openAltitudes() {
-    if (!m_altitudes) m_altitudes = new AltitudeWindow(m_controller, this);
-    bringUp(m_altitudes);
-}
-
-void MainWindow::openSolutions() {
-    if (!m_solutions) m_solutions = new SolutionsWindow(m_controller, this);
-    bringUp(m_solutions);
-}
+PhaseMap* MainWindow::shownMap() const { return m_stations->currentWidget()->findChild<PhaseMap*>(); }
 
 void MainWindow::layOver(const QString& substance, bool shown) {
     m_controller.session().layOver(substance.toStdString(), shown);
@@ -441,31 +403,18 @@ bool MainWindow::createNotebook(const QString& path) {
     return true;
 }
 
-QString MainWindow::sampleNotebook() {
-    const QDir beside(QCoreApplication::applicationDirPath());
-    for (const char* place : {"../../demo.uttrin", "../share/uttrin/demo.uttrin", "demo.uttrin"})
-        if (beside.exists(QLatin1String(place))) return beside.absoluteFilePath(QLatin1String(place));
-    return {};
-}
-
 bool MainWindow::openSample() {
-    const QString sample = sampleNotebook();
-    if (sample.isEmpty()) {
-        showMessage(tr("The sample notebook was not found beside the program."), true);
+    const auto copy = copyOfSample();
+    if (!copy) {
+        showMessage(onScreen(copy.error().message), true);
         return false;
     }
-    const QString copy =
-        QDir::tempPath() + QStringLiteral("/uttrin-sample-%1.uttrin").arg(QCoreApplication::applicationPid());
-    QFile::remove(copy);
-    if (!QFile::copy(sample, copy)) return false;
-    QFile::setPermissions(copy, QFile::ReadOwner | QFile::WriteOwner);
-    const bool opened = m_controller.open(copy);
-    if (opened) { // the run that is under way
-        const auto& runs = m_controller.session().model().data().runs;
-        if (!runs.empty()) m_controller.session().selectRun(runs.back().id);
-        m_controller.refresh();
-    }
-    return opened;
+    if (!m_controller.open(*copy)) return false;
+    // The run that is under way.
+    const auto& runs = m_controller.session().model().data().runs;
+    if (!runs.empty()) m_controller.session().selectRun(runs.back().id);
+    m_controller.refresh();
+    return true;
 }
 
 void MainWindow::offerSalvage(const QString& path) {
@@ -488,53 +437,10 @@ void MainWindow::offerSalvage(const QString& path) {
     });
 }
 
-void MainWindow::printSheet() {
-    const auto sheet = benchSheet(m_controller.session());
-    if (!sheet)
-        showMessage(onScreen(sheet.error().message), true);
-    else if (dialogs::print(this, *sheet))
-        showMessage(tr("Sent to the printer."), false);
-}
-
-void MainWindow::saveSheet() {
-    const auto sheet = benchSheet(m_controller.session());
-    if (!sheet) {
-        showMessage(onScreen(sheet.error().message), true);
-        return;
-    }
-    const QString path = dialogs::saveFile(this, tr("Run sheet as PDF"), folder() + tr("/run-sheet.pdf"),
-                                           QStringLiteral("PDF (*.pdf)"), QStringLiteral("pdf"));
-    if (path.isEmpty()) return;
-    const int pages = writePdf(*sheet, path);
-    showMessage(pages > 0 ? tr("Saved %1, %n page(s).", nullptr, pages).arg(path)
-                          : tr("%1 could not be written; choose a folder that you may write to.").arg(path),
-                pages == 0);
-}
-
-void MainWindow::exportMap() {
-    auto* map = m_stations->currentWidget()->findChild<PhaseMap*>();
-    if (!map) {
-        showMessage(tr("There is no map at this station."), false);
-        return;
-    }
-    const QString path = dialogs::saveFile(this, tr("Save the map"), folder() + tr("/phase-map.svg"),
-                                           tr("Pictures (*.svg *.png)"), QStringLiteral("svg"));
-    if (path.isEmpty()) return;
-    const bool done = path.endsWith(QLatin1String(".png"), Qt::CaseInsensitive) ? map->exportPng(path)
-                                                                                : map->exportSvg(path);
-    showMessage(done ? tr("Saved %1.").arg(path)
-                     : tr("%1 could not be written; choose a folder that you may write to.").arg(path),
-                !done);
-}
-
 void MainWindow::useTheme(bool projector) {
     applyTheme(projector ? Theme::projector() : Theme::light());
     m_projector->setChecked(projector);
     m_controller.isOpen() ? m_controller.refresh() : showAll();
-}
-
-QString MainWindow::folder() const {
-    return QStandardPaths::writableLocation(QStandardPaths::DocumentsLocation);
 }
 
 void MainWindow::rememberRecent(const QString& path) {
@@ -580,7 +486,7 @@ void MainWindow::dropEvent(QDropEvent* event) {
         if (path.endsWith(QLatin1String(".csv"), Qt::CaseInsensitive) && m_controller.isOpen())
             page<ReportStation>(Station::Report)->importCsvFile(path);
         else if (PhotoReader::isPicture(path) && m_controller.isOpen())
-            openPhotoReader()->openPicture(path);
+            m_tools->openPhotoReader()->openPicture(path);
         else if (!path.isEmpty())
             openNotebook(path);
     }

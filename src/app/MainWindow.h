@@ -15,12 +15,10 @@ class QVBoxLayout;
 namespace uttrin::app {
 
 class BenchStrip;
-class AltitudeWindow;
-class DialReader;
 class MinuteTape;
-class PhotoReader;
-class SolutionsWindow;
+class PhaseMap;
 class Spine;
+class ToolWindows;
 
 /// The window: spine, bench strip, the station in hand, minute tape, and a line that says what just happened.
 class MainWindow : public QMainWindow {
@@ -36,8 +34,6 @@ public:
     void tellSubstanceProblems(const std::vector<SubstanceProblem>& problems);
     void goTo(Station station);
     [[nodiscard]] Station station() const;
-    /// Where the ready sample notebook lies.
-    static QString sampleNotebook();
     /// Opens a copy of the sample in the person's own folder of temporary files, so that the sample stays as
     /// it is.
     bool openSample();
@@ -65,26 +61,16 @@ private:
     void rememberRecent(const QString& path);
     void fillRecent();
     void offerSalvage(const QString& path);
-    void printSheet();
-    void saveSheet();
-    void openDialReader();
-    PhotoReader* openPhotoReader();
-    void showPhotoOf(RowId readingId);
-    void openAltitudes();
-    void openSolutions();
     void layOver(const QString& substance, bool shown);
-    void exportMap();
+    /// The phase map of the station in hand, if it has one.
+    [[nodiscard]] PhaseMap* shownMap() const;
     void useTheme(bool projector);
     void restore();
-    [[nodiscard]] QString folder() const;
 
     LessonController& m_controller;
+    ToolWindows* m_tools;
     Spine* m_spine;
     BenchStrip* m_strip;
-    DialReader* m_dialReader = nullptr;
-    PhotoReader* m_photoReader = nullptr;
-    AltitudeWindow* m_altitudes = nullptr;
-    SolutionsWindow* m_solutions = nullptr;
     QStackedWidget *m_stack, *m_stations;
     std::array<QWidget*, kStations> m_pages{};
     MinuteTape* m_tape;

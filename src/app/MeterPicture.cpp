@@ -78,6 +78,7 @@ void MeterPicture::paintEvent(QPaintEvent*) {
         p.setBrush(t.done);
         p.drawEllipse(QPointF(xOf(*value()), bar().center().y()), 9, 9);
     }
+    if (target()) drawTarget(p, QPointF(xOf(*target()), bar().top() + 1), QPointF(0, 1));
     drawSensor(p, QPointF(body.center().x(), body.bottom()));
     if (hasFocus()) {
         p.setPen(QPen(t.done, 2));

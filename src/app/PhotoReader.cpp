@@ -39,12 +39,6 @@ std::vector<std::byte> copied(const QByteArray& bytes) {
     return {first, first + bytes.size()};
 }
 
-/// A number to the decimals that its uncertainty deserves.
-double roundedTo(double value, int decimals) {
-    const double power = std::pow(10.0, decimals);
-    return std::round(value * power) / power;
-}
-
 } // namespace
 
 PhotoReader::PhotoReader(LessonController& controller, QWidget* parent)
@@ -333,16 +327,7 @@ void PhotoReader::take() {
     PhotoEvidence evidence;
     evidence.bytes = copied(m_bytes);
     evidence.marks = *marks;
-    double largestU = 0.0;
-    for (const PhotoReading& r : m_reading)
-        largestU = std::max(largestU, r.u);
-    const int decimals = decimalsForUncertainty(largestU);
-    evidence.reading.first = roundedTo(m_reading[0].value, decimals);
-    evidence.uFirst = m_reading[0].u;
-    if (m_reading.size() > 1) {
-        evidence.reading.second = roundedTo(m_reading[1].value, decimals);
-        evidence.uSecond = m_reading[1].u;
-    }
+    takeReadings(evidence, m_reading);
     if (shows() == Shows::Barometer) {
         evidence.shows = "room";
         emit barometerTaken(evidence, m_barometerUnit->currentData().toString());

@@ -437,6 +437,7 @@ void RunStation::refresh() {
     showInstruments();
     const RunView v = runView(session());
     m_target->show(v);
+    m_pair->showTarget(v.targetGauge, v.targetTemperature);
     m_repeats->setText(onScreen(v.repeats));
     m_repeats->setVisible(!v.repeats.empty());
     const bool running = session().runId().has_value();

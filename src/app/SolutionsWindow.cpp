@@ -162,17 +162,25 @@ void SolutionsWindow::draw(const SolutionChart& chart) {
     constexpr double kBorder = 0.06;
     m_chart->xAxis->setRange(horizontal.lower - kBorder * horizontal.size(),
                              horizontal.upper + kBorder * horizontal.size());
-    m_chart->yAxis->setRange(vertical.lower - kBorder * vertical.size(),
+    m_chart->yAxis->setRange(vertical.lower - 2 * kBorder * vertical.size(),
                              vertical.upper + 2 * kBorder * vertical.size());
+    double lowestFree = m_chart->height(); // px; words beside a rising curve stand above each other
     for (const auto& mark : chart.marks) {
         markPoint(*m_chart, mark.x, mark.y, mark.chosen);
         // Where the curve is not: above it, and to the side to which it falls; below where that is the end.
         const bool rises = slopeAt(chart.curves.front(), mark.x) > 0.0;
         const bool atTheEnd = mark.x > horizontal.lower + 0.7 * horizontal.size();
-        const auto corner = rises      ? Qt::AlignRight | Qt::AlignBottom
-                            : atTheEnd ? Qt::AlignRight | Qt::AlignTop
-                                       : Qt::AlignLeft | Qt::AlignBottom;
-        writeBeside(*m_chart, mark.x, mark.y, onScreen(mark.text), corner, mark.chosen);
+        const auto corner = rises && mark.chosen ? Qt::AlignLeft | Qt::AlignTop
+                            : rises              ? Qt::AlignRight | Qt::AlignBottom
+                            : atTheEnd           ? Qt::AlignRight | Qt::AlignTop
+                                                 : Qt::AlignLeft | Qt::AlignBottom;
+        int lift = 0;
+        if (rises && !mark.chosen) {
+            const double y = m_chart->yAxis->coordToPixel(mark.y);
+            lift = std::max(0, static_cast<int>(y - lowestFree));
+            lowestFree = y - lift - QFontMetrics(fontOf(t.small)).height();
+        }
+        writeBeside(*m_chart, mark.x, mark.y, onScreen(mark.text), corner, mark.chosen, lift);
     }
     m_chart->replot();
 }

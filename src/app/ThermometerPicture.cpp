@@ -76,6 +76,7 @@ void ThermometerPicture::paintEvent(QPaintEvent*) {
         if (major)
             p.drawText(QRectF(x + 26, yOf(v) - 9, 50, 18), Qt::AlignLeft | Qt::AlignVCenter, onScreen(v, 0));
     }
+    if (target()) drawTarget(p, QPointF(x - 10, yOf(*target())), QPointF(1, 0));
     p.setPen(t.muted);
     p.drawText(QRectF(x + 22, height() - 32.0, 60, 20), Qt::AlignLeft | Qt::AlignVCenter,
                onScreen(unit(m_thermometer.unit).display));

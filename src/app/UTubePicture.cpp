@@ -15,6 +15,10 @@ namespace {
 // px: above and below the ruler, width of the tube and of the ruler
 constexpr double kTop = 30.0, kBottom = 66.0, kTube = 22.0, kRuler = 52.0;
 
+QColor mixed(const QColor& a, const QColor& b) {
+    return {(a.red() + 2 * b.red()) / 3, (a.green() + 2 * b.green()) / 3, (a.blue() + 2 * b.blue()) / 3};
+}
+
 } // namespace
 
 void UTubePicture::setInstrument(const PressureInstrument& instrument) {
@@ -75,10 +79,9 @@ void UTubePicture::paintEvent(QPaintEvent*) {
     p.drawPath(tube(topA, topB));
     p.setPen(QPen(t.card, kTube, Qt::SolidLine, Qt::FlatCap));
     p.drawPath(tube(topA + QPointF(0, closed ? 3 : 0), topB));
-    if (value()) {
-        p.setPen(QPen(liquid, kTube - 4, Qt::SolidLine, Qt::FlatCap));
-        p.drawPath(tube(a, b));
-    }
+    // Without a reading the liquid stands level, and pale.
+    p.setPen(QPen(value() ? liquid : mixed(liquid, t.card), kTube - 4, Qt::SolidLine, Qt::FlatCap));
+    p.drawPath(tube(a, b));
     // The ruler in the middle, in its own unit.
     const double x = width() / 2.0, ruler = kRuler;
     p.setPen(QPen(t.hairline.darker(120), 1));
@@ -116,6 +119,14 @@ void UTubePicture::paintEvent(QPaintEvent*) {
             QRectF(width() / 2.0, height() - 24, width() / 2.0, 22), Qt::AlignCenter,
             tr("%1 %2").arg(onScreen(0.5 * (sum - difference), decimals), onScreen(unitText(m_instrument))));
     }
+    if (target())
+        for (const bool first : {true, false}) {
+            const double side = first ? -1.0 : 1.0;
+            drawTarget(p,
+                       QPointF(xOf(first) + side * (kTube / 2 + 2),
+                               yOf(0.5 * (m_instrument.armSum - side * *target()))),
+                       QPointF(-side, 0));
+        }
     p.setFont(fontOf(t.small - 1, QFont::DemiBold));
     p.setPen(t.muted);
     p.drawText(QRectF(a.x() - 60, 0, 120, 14), Qt::AlignCenter, closed ? tr("closed") : tr("vessel"));

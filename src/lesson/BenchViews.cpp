@@ -412,6 +412,8 @@ RunView runView(const LessonSession& s) {
     v.heading = fmt::format("{} {} of {}", target->taster ? "Taster, target" : "Target", target->order,
                             sheet->targets.size());
     v.dial = text(plan.rig.gauge, target->dial);
+    v.targetGauge = target->dial;
+    v.targetTemperature = toReading(plan.rig.thermometer, target->boils);
     v.instruction = instructionFor(s, *target);
     double left = kClearUpSeconds;
     for (const Target& t : sheet->targets) {

@@ -81,10 +81,12 @@ enum class MapPurpose { Room, Plan, Run, WorkUp };
 
 /// The working card of the Run station.
 struct RunView {
-    std::string heading;     ///< "Target 6 of 11"
-    std::string dial, unit;  ///< what the instrument will show
-    std::string instruction; ///< what to do now, in one sentence
-    std::string next;        ///< the target after this one
+    std::string heading;                     ///< "Target 6 of 11"
+    std::string dial, unit;                  ///< what the instrument will show
+    std::optional<GaugeReading> targetGauge; ///< the same, as numbers
+    std::optional<double> targetTemperature; ///< as the thermometer will show it
+    std::string instruction;                 ///< what to do now, in one sentence
+    std::string next;                        ///< the target after this one
     std::string timeLeft;
     std::string picture; ///< how it looks when it boils as agreed
     struct Taken {

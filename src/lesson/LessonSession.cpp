@@ -1,14 +1,13 @@
 #include "LessonSession.h"
 
+#include "CalibrationText.h"
+#include "StartingPlan.h"
 #include "plan/PlanJson.h"
-#include "quantities/Rounding.h"
 #include "substances/SubstanceLibrary.h"
 
 #include <fmt/format.h>
 
 #include <algorithm>
-#include <cmath>
-#include <map>
 #include <set>
 #include <utility>
 
@@ -203,19 +202,24 @@ Result<void> LessonSession::changePlan(const Plan& plan, const std::string& labe
     return done;
 }
 
+std::map<RowId, double> LessonSession::temperaturesOfThisPlan() const {
+    std::map<RowId, double> kelvin;
+    for (const Run& run : m_model.runsOf(m_setupId))
+        for (const ReducedReading& r : m_model.reduce(run.id))
+            kelvin[r.raw.id] = r.liquid.temperature.kelvin();
+    return kelvin;
+}
+
 Result<std::string> LessonSession::calibrate(double iceReading, double steamReading, bool alsoEarlier) {
     const auto here = room();
     if (!here)
         return fail(Failure::Unreferenced,
                     "The steam point depends on the room's pressure: enter that first (Ctrl+1).");
-    // Temperatures of this plan's readings before and after tell what changed.
-    std::map<RowId, double> before;
+    const auto before = temperaturesOfThisPlan();
     Milliseconds first = m_clock.now();
-    for (const Run& run : m_model.runsOf(m_setupId))
-        for (const ReducedReading& r : m_model.reduce(run.id)) {
-            before[r.raw.id] = r.liquid.temperature.kelvin();
-            if (alsoEarlier) first = std::min(first, r.raw.takenAt);
-        }
+    if (alsoEarlier)
+        for (const auto& [id, kelvin] : before)
+            first = std::min(first, reading(id).takenAt);
     Plan calibrated = plan();
     const ThermometerCalibration c{iceReading, steamReading, here->station.pascal(), here->uPa, first};
     const auto residuals = residualsOf(calibrated.rig.thermometer, c);
@@ -223,24 +227,7 @@ Result<std::string> LessonSession::calibrate(double iceReading, double steamRead
     calibrated.rig.thermometer.calibrations.push_back(c);
     if (const auto done = changePlan(calibrated, "Calibrate the thermometer"); !done)
         return tl::unexpected(done.error());
-    int moved = 0;
-    double sum = 0.0;
-    for (const Run& run : m_model.runsOf(m_setupId))
-        for (const ReducedReading& r : m_model.reduce(run.id)) {
-            const double change = r.liquid.temperature.kelvin() - before[r.raw.id];
-            constexpr double kUnchanged = 1e-9; // K
-            if (std::abs(change) < kUnchanged) continue;
-            ++moved;
-            sum += change;
-        }
-    std::string text =
-        fmt::format("It was {} K off in ice and {} K in steam, where water boils at {} °C here.",
-                    fixedSigned(residuals->ice, 2), fixedSigned(residuals->steam, 2),
-                    fixed(residuals->steamTrue.celsius(), 2));
-    text += moved > 0
-                ? fmt::format(" {} readings move, by {} K on average.", moved, fixedSigned(sum / moved, 2))
-                : std::string(" It serves the readings from now on.");
-    return text;
+    return calibrationText(*residuals, before, temperaturesOfThisPlan());
 }
 
 Result<void> LessonSession::moveTarget(int place, Pressure to) {
@@ -497,27 +484,6 @@ Result<RowId> LessonSession::addImported(const std::string& name, const Plan& pl
     if (!done) return tl::unexpected(done.error());
     selectRun(run);
     return run;
-}
-
-Plan startingPlan(Method method) {
-    Plan p;
-    p.method = method;
-    p.rig.gauge = {
-        "vacuum gauge", PressureConvention::GaugeNegative, "bar", 0.02, 0.02, PressureTap::Vessel, 0.0, 20.0};
-    p.rig.thermometer = {"thermometer", "degC", 0.5, 0.5, SensorPlace::Liquid};
-    if (method == Method::HoldPressure) {
-        p.title = "Hold the pressure, heat";
-        p.ladder.from = 20e3;
-        p.ladder.to = 90e3;
-    } else {
-        p.title = "Hold the temperature, pump";
-        p.rig.vesselLitre = 3.0;
-        p.rig.aid = NucleationAid::None;
-        p.ladder.spacing = Spacing::Temperature;
-        p.ladder.from = kIcePointKelvin + 30.0;
-        p.ladder.to = kIcePointKelvin + 90.0;
-    }
-    return p;
 }
 
 } // namespace uttrin

@@ -2,25 +2,17 @@
 
 #include "Clock.h"
 #include "LessonModel.h"
+#include "PhotoEvidence.h"
 #include "analysis/SlipCheck.h"
 #include "notebook/Notebook.h"
 #include "photo/PhotoMarks.h"
 
+#include <map>
 #include <optional>
 #include <string>
 #include <vector>
 
 namespace uttrin {
-
-/// A picture that was measured, waiting for the reading that it belongs to.
-struct PhotoEvidence {
-    std::string shows = "pressure"; ///< as in Photo
-    std::vector<std::byte> bytes;   ///< PNG or JPEG, as brought in
-    PhotoMarks marks;
-    GaugeReading reading; ///< what was taken from it, as it stands in the fields
-    double uFirst = 0.0;
-    std::optional<double> uSecond;
-};
 
 /// What is in hand at the bench: typed, not yet captured.
 struct Draft {
@@ -144,6 +136,8 @@ private:
     [[nodiscard]] const Reading& reading(RowId id) const;
     [[nodiscard]] Result<void> changeReading(RowId id, const std::string& label,
                                              const std::function<void(Reading&)>& change);
+    /// K, of the liquid in each reading of this plan's runs.
+    [[nodiscard]] std::map<RowId, double> temperaturesOfThisPlan() const;
     RowId groupNamed(Notebook::Editor& editor, const std::string& name) const;
 
     Notebook m_notebook;
@@ -155,9 +149,5 @@ private:
     std::optional<int> m_targetPlace;
     std::vector<std::string> m_laidOver; ///< ids of substances
 };
-
-/// A sensible starting point for each method; everything in it is shown at the Rig and Plan stations and can
-/// be changed there.
-[[nodiscard]] Plan startingPlan(Method method);
 
 } // namespace uttrin

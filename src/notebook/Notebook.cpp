@@ -7,6 +7,7 @@
 #include <fmt/format.h>
 
 #include <array>
+#include <fcntl.h>
 #include <fstream>
 #include <stdexcept>
 #include <unistd.h>
@@ -34,6 +35,11 @@ bool hasSqliteHeader(const fs::path& path) {
     std::ifstream file(path, std::ios::binary);
     file.read(head.data(), head.size());
     return file.gcount() == 16 && std::string_view(head.data(), kMagic.size()) == kMagic;
+}
+
+/// Whether this process may do so to the file. @param what  R_OK or W_OK.
+bool may(const fs::path& path, int what) {
+    return ::faccessat(AT_FDCWD, path.c_str(), what, AT_EACCESS) == 0;
 }
 
 void configure(SQLite::Database& db, bool readOnly) {
@@ -108,10 +114,10 @@ Result<Notebook> Notebook::create(const fs::path& path) {
 Result<Notebook> Notebook::open(const fs::path& path) {
     std::error_code error;
     if (!fs::is_regular_file(path, error)) return storage(path, "there is no such file");
-    if (::access(path.c_str(), R_OK) != 0) return storage(path, "you may not read this file");
+    if (!may(path, R_OK)) return storage(path, "you may not read this file");
     if (!hasSqliteHeader(path)) return storage(path, "this is not an Uttrin notebook; nothing was changed");
     try {
-        const bool writable = ::access(path.c_str(), W_OK) == 0;
+        const bool writable = may(path, W_OK);
         auto state = std::make_unique<State>(path, writable ? SQLite::OPEN_READWRITE : SQLite::OPEN_READONLY);
         configure(state->db, true);
         if (pragma(state->db, "application_id") != kApplicationId)

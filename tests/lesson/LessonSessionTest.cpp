@@ -81,6 +81,19 @@ PhotoEvidence gaugePhoto(double reading, double u) {
     return e;
 }
 
+TEST(PhotoEvidence, ReadingsAreRoundedToWhatTheirUncertaintyDeserves) {
+    PhotoEvidence one;
+    takeReadings(one, std::vector{PhotoReading{-0.61847, 0.004}});
+    EXPECT_DOUBLE_EQ(one.reading.first, -0.618);
+    EXPECT_FALSE(one.reading.second || one.uSecond);
+    PhotoEvidence arms;
+    takeReadings(arms, std::vector{PhotoReading{63.2784, 0.06}, PhotoReading{18.8216, 0.14}});
+    EXPECT_DOUBLE_EQ(arms.reading.first, 63.28);
+    EXPECT_DOUBLE_EQ(*arms.reading.second, 18.82);
+    EXPECT_DOUBLE_EQ(arms.uFirst, 0.06);
+    EXPECT_DOUBLE_EQ(*arms.uSecond, 0.14);
+}
+
 TEST_F(LessonSessionTest, APictureGoesWithItsReadingAndItsUncertaintyCounts) {
     enterRoom();
     ASSERT_TRUE(s->startRun("Cedar"));

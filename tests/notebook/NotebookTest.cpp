@@ -178,7 +178,8 @@ TEST(Notebook, AnOlderNotebookThatIsReadOnlyIsReadAsItIs) {
     const TempDir dir;
     makeVersion1(dir / "a.uttrin");
     using std::filesystem::perms;
-    std::filesystem::permissions(dir / "a.uttrin", perms::owner_read | perms::others_read);
+    std::filesystem::permissions(dir / "a.uttrin",
+                                 perms::owner_read | perms::group_read | perms::others_read);
     const AsNobody nobody;
     ASSERT_NE(::faccessat(AT_FDCWD, (dir / "a.uttrin").c_str(), W_OK, AT_EACCESS), 0);
     const auto notebook = Notebook::open(dir / "a.uttrin");
