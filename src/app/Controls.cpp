@@ -7,7 +7,10 @@
 #include <QGridLayout>
 #include <QHBoxLayout>
 #include <QKeyEvent>
+#include <QScrollBar>
 #include <QStyle>
+
+#include <algorithm>
 
 namespace uttrin::app {
 
@@ -176,8 +179,20 @@ ScrollColumn::ScrollColumn(QWidget* parent) : QScrollArea(parent) {
 }
 
 void ScrollColumn::setWidths(int narrowest, int widest) {
-    setMinimumWidth(narrowest);
-    setMaximumWidth(widest);
+    m_narrowest = narrowest;
+    m_widest = widest;
+    fit();
+}
+
+void ScrollColumn::fit() {
+    const int needed = widget()->minimumSizeHint().width() + verticalScrollBar()->sizeHint().width();
+    setMinimumWidth(std::max(m_narrowest, needed));
+    setMaximumWidth(std::max(m_widest, needed));
+}
+
+bool ScrollColumn::eventFilter(QObject* watched, QEvent* event) {
+    if (watched == widget() && event->type() == QEvent::LayoutRequest) fit();
+    return QScrollArea::eventFilter(watched, event);
 }
 
 QLineEdit* nameEdit(const char* name, const QString& accessible) {

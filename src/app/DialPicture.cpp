@@ -15,13 +15,6 @@ namespace {
 
 constexpr double kStart = 225.0, kSweep = 270.0; // degrees: from lower left clockwise to lower right
 
-/// A round step (1, 2, 5) of at least this size.
-double roundStep(double least) {
-    const double power = std::pow(10.0, std::floor(std::log10(least)));
-    const double lead = least / power;
-    return power * (lead <= 1.0 + 1e-9 ? 1.0 : lead <= 2.0 + 1e-9 ? 2.0 : lead <= 5.0 + 1e-9 ? 5.0 : 10.0);
-}
-
 } // namespace
 
 void DialPicture::setInstrument(const PressureInstrument& i, double roomPascal) {

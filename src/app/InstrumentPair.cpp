@@ -13,8 +13,8 @@ InstrumentPair::InstrumentPair(QWidget* parent) : QWidget(parent) {
     m_tube = new UTubePicture(QStringLiteral("tubePicture"));
     m_glass = new ThermometerPicture(QStringLiteral("thermometerPicture"));
     m_meter = new MeterPicture(QStringLiteral("meterPicture"));
-    m_dial->setMinimumSize(180, 180);
-    m_tube->setMinimumSize(180, 220);
+    m_dial->setMinimumSize(168, 180);
+    m_tube->setMinimumSize(168, 220);
     m_glass->setMinimumSize(92, 180);
     m_glass->setMaximumWidth(130);
     m_meter->setMinimumSize(130, 180);

@@ -49,7 +49,8 @@ PlanStation::PlanStation(LessonController& controller) : StationPage(controller)
     m_table->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     right->column()->addWidget(m_table);
     auto* buttons = new QHBoxLayout;
-    auto* print = new QPushButton(tr("Print the sheet…"));
+    auto* print = new QPushButton(tr("Print…"));
+    print->setToolTip(tr("The run sheet, on paper for the bench"));
     print->setObjectName(QStringLiteral("printSheet"));
     connect(print, &QPushButton::clicked, this, &PlanStation::printRequested);
     auto* save = new QPushButton(tr("Save as PDF…"));

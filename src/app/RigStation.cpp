@@ -89,16 +89,16 @@ QWidget* RigStation::buildGauge() {
     m_gaugeUnit->setAccessibleName(tr("Unit of the pressure instrument"));
     m_division = new NumberField(tr("Smallest division"), {}, QStringLiteral("gaugeDivision"));
     m_accuracy = new NumberField(tr("Accuracy ±"), {}, QStringLiteral("gaugeAccuracy"));
-    m_armSum = new NumberField(tr("Both arms add up to"), {}, QStringLiteral("gaugeArmSum"));
+    m_armSum = new NumberField(tr("Arms add up to"), {}, QStringLiteral("gaugeArmSum"));
     m_liquidTemperature =
         new NumberField(tr("Its liquid at"), QStringLiteral("°C"), QStringLiteral("gaugeLiquidTemperature"));
     m_tap = new Segments(QStringLiteral("gaugeTap"));
-    m_tap->setChoices({tr("at the vessel"), tr("at the pump line")});
+    m_tap->setChoices({tr("the vessel"), tr("the pump line")});
     grid->addLayout(labelled(tr("Name"), m_gaugeName), 0, 0);
     grid->addLayout(labelled(tr("Unit"), m_gaugeUnit), 0, 1);
     grid->addWidget(m_division, 0, 2);
     grid->addWidget(m_accuracy, 0, 3);
-    grid->addLayout(labelled(tr("Tapped"), m_tap), 1, 0, 1, 2);
+    grid->addLayout(labelled(tr("Tapped at"), m_tap), 1, 0, 1, 2);
     grid->addWidget(m_armSum, 1, 2);
     grid->addWidget(m_liquidTemperature, 1, 3);
     m_tubeLiquid = new QComboBox;
@@ -143,7 +143,7 @@ QWidget* RigStation::buildVessel() {
     auto* card = new Card;
     card->column()->addWidget(makeLabel(tr("Vessel, heat and pump"), "heading"));
     auto* grid = new QGridLayout;
-    grid->setHorizontalSpacing(14);
+    grid->setHorizontalSpacing(10);
     m_vessel = new NumberField(tr("Vessel"), QStringLiteral("L"), QStringLiteral("vesselVolume"));
     m_substance = new QComboBox;
     m_substance->setObjectName(QStringLiteral("substance"));
@@ -154,7 +154,7 @@ QWidget* RigStation::buildVessel() {
     m_depth = new NumberField(tr("Depth"), QStringLiteral("cm"), QStringLiteral("liquidDepth"));
     m_heater = new NumberField(tr("Heater"), QStringLiteral("W"), QStringLiteral("heaterPower"));
     m_pump = new NumberField(tr("Pump speed"), QStringLiteral("L/min"), QStringLiteral("pumpSpeed"));
-    m_floor = new NumberField(tr("Pump reaches (abs.)"), QStringLiteral("kPa"), QStringLiteral("pumpFloor"));
+    m_floor = new NumberField(tr("Pump floor, abs."), QStringLiteral("kPa"), QStringLiteral("pumpFloor"));
     grid->addLayout(labelled(tr("Liquid"), m_substance), 0, 0);
     grid->addWidget(m_liquid, 0, 1);
     grid->addWidget(m_depth, 0, 2);
@@ -175,7 +175,7 @@ QWidget* RigStation::buildVessel() {
                                       {SoluteKind::Acetone, tr("acetone, mixed")}})
         m_solute->addItem(label, onScreen(id(kind)));
     m_soluteAmount = new NumberField(tr("How much"), {}, QStringLiteral("soluteAmount"));
-    m_soluteFactor = new NumberField(tr("van 't Hoff factor"), {}, QStringLiteral("soluteFactor"));
+    m_soluteFactor = new NumberField(tr("van 't Hoff i"), {}, QStringLiteral("soluteFactor"));
     m_secondPart = new QPushButton(tr("Make it a second part"));
     m_secondPart->setObjectName(QStringLiteral("secondPart"));
     m_secondPart->setToolTip(

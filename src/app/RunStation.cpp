@@ -42,7 +42,15 @@ RunStation::RunStation(LessonController& controller) : StationPage(controller) {
         QStringLiteral("\u26A0 ") + tr("Goggles on, shield up. Never warm a closed flask."), "cautionText");
     caution->setToolTip(tr("Local rules, the vessel maker's rating and qualified staff come first. All "
                            "cautions stand on the Plan."));
-    left->addWidget(caution);
+    auto* below = new QHBoxLayout;
+    below->addWidget(caution, 1);
+    m_shown = new Segments(QStringLiteral("runShown"));
+    m_shown->setChoices({tr("Map"), tr("Instruments")});
+    m_shown->choose(0);
+    m_shown->button(1)->setToolTip(
+        tr("Your instruments as they look: drag them until they stand like those before you"));
+    below->addWidget(m_shown);
+    left->addLayout(below);
     row->addLayout(left, 1);
     m_right = new ScrollColumn;
     m_right->column()->setSpacing(8);
@@ -64,6 +72,7 @@ QWidget* RunStation::buildRuns() {
     m_newGroup->setObjectName(QStringLiteral("newGroup"));
     m_newGroup->setPlaceholderText(tr("group"));
     m_newGroup->setAccessibleName(tr("Group that starts a run"));
+    m_newGroup->setMinimumWidth(70);
     m_newGroup->setMaximumWidth(110);
     m_start = new QPushButton(tr("Start a run"));
     m_start->setObjectName(QStringLiteral("startRun"));
@@ -71,12 +80,6 @@ QWidget* RunStation::buildRuns() {
     runs->addWidget(m_newGroup);
     runs->addWidget(m_start);
     runs->addStretch();
-    m_shown = new Segments(QStringLiteral("runShown"));
-    m_shown->setChoices({tr("Map"), tr("Instruments")});
-    m_shown->choose(0);
-    m_shown->button(1)->setToolTip(
-        tr("Your instruments as they look: drag them until they stand like those before you"));
-    runs->addWidget(m_shown);
     return bar;
 }
 

@@ -42,7 +42,6 @@ SolutionsWindow::SolutionsWindow(LessonController& controller, QWidget* parent)
     : QDialog(parent), m_controller(controller) {
     setObjectName(QStringLiteral("solutionsWindow"));
     setWindowTitle(tr("Salted ice, syrup and mixtures"));
-    setMinimumSize(940, 600);
     auto* whole = new QVBoxLayout(this);
     whole->setContentsMargins(16, 14, 16, 14);
     whole->setSpacing(10);
@@ -94,6 +93,7 @@ void SolutionsWindow::showEvent(QShowEvent* event) {
 }
 
 void SolutionsWindow::refresh() {
+    setMinimumSize(theme().large ? QSize(1240, 720) : QSize(940, 600));
     const auto percent = m_percent->value();
     if (!percent) {
         m_answer->setText(tr("Type a composition: 20, for instance."));
@@ -168,7 +168,9 @@ void SolutionsWindow::draw(const SolutionChart& chart) {
     for (const auto& mark : chart.marks) {
         markPoint(*m_chart, mark.x, mark.y, mark.chosen);
         // Where the curve is not: above it, and to the side to which it falls; below where that is the end.
-        const bool rises = slopeAt(chart.curves.front(), mark.x) > 0.0;
+        constexpr double kFlat = 0.2; // of the chart's height across its width
+        const bool rises =
+            slopeAt(chart.curves.front(), mark.x) > kFlat * vertical.size() / horizontal.size();
         const bool atTheEnd = mark.x > horizontal.lower + 0.7 * horizontal.size();
         const auto corner = rises && mark.chosen ? Qt::AlignLeft | Qt::AlignTop
                             : rises              ? Qt::AlignRight | Qt::AlignBottom

@@ -7,6 +7,8 @@
 #include <QStyleFactory>
 #include <QWidget>
 
+#include <utility>
+
 namespace uttrin::app {
 namespace {
 
@@ -144,6 +146,9 @@ Theme Theme::projector() {
 }
 
 const Theme& theme() { return current; }
+
+PaintedIn::PaintedIn(const Theme& t) : m_before(std::exchange(current, t)) {}
+PaintedIn::~PaintedIn() { current = m_before; }
 
 QFont fontOf(int px, QFont::Weight weight) {
     QFont font(QStringLiteral("Inter Tabular"));

@@ -31,6 +31,18 @@ struct Theme {
 /// Makes a theme the one in use: palette, style sheet, default font of the application.
 void applyTheme(const Theme& theme);
 
+/// Draws in another theme while it lives: colours and sizes of what is painted, not the application's style.
+class PaintedIn {
+public:
+    explicit PaintedIn(const Theme& theme);
+    PaintedIn(const PaintedIn&) = delete;
+    PaintedIn& operator=(const PaintedIn&) = delete;
+    ~PaintedIn();
+
+private:
+    Theme m_before;
+};
+
 /// The shipped font at a size in px. REQUIRES: loadFonts was called.
 [[nodiscard]] QFont fontOf(int px, QFont::Weight weight = QFont::Normal);
 

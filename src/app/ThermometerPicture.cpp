@@ -55,7 +55,7 @@ void ThermometerPicture::paintEvent(QPaintEvent*) {
     p.setPen(QPen(t.ink, 1.6));
     p.setBrush(t.card);
     p.drawRoundedRect(QRectF(x - 9, kTop - 10, 18, height() - kBulb - kTop + 26), 9, 9);
-    const QColor column(0x2F, 0x4C, 0x7A);
+    const QColor column = t.large ? QColor(0x8F, 0xB4, 0xF0) : QColor(0x2F, 0x4C, 0x7A);
     p.setBrush(column);
     p.drawEllipse(QPointF(x, height() - 22.0), 14, 14);
     p.setPen(QPen(column, 5, Qt::SolidLine, Qt::FlatCap));
@@ -66,7 +66,10 @@ void ThermometerPicture::paintEvent(QPaintEvent*) {
         tick = m_thermometer.division * factor;
         if (tick * perUnit >= 3.0) break;
     }
-    const double label = high - low > 150.0 ? 20.0 : 10.0;
+    const double textHeight = QFontMetricsF(fontOf(t.small - 1)).height();
+    double label = 10.0;
+    while (label * perUnit < textHeight)
+        label *= 2.0;
     p.setFont(fontOf(t.small - 1));
     for (double v = std::ceil(low / tick) * tick; v <= high + 1e-9; v += tick) {
         const double n = v / label;

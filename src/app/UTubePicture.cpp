@@ -91,8 +91,8 @@ void UTubePicture::paintEvent(QPaintEvent*) {
     double tick = m_instrument.division;
     while (tick * perUnit < 2.6)
         tick *= tick * perUnit * 5.0 < 2.6 ? 10.0 : 5.0;
-    const double label =
-        std::max(10.0 * m_instrument.division, std::pow(10.0, std::ceil(std::log10(18.0 / perUnit))));
+    constexpr double kLabelsApart = 28.0; // px, at least
+    const double label = std::max(10.0 * m_instrument.division, roundStep(kLabelsApart / perUnit));
     p.setFont(fontOf(t.small - 1));
     for (double v = 0.0; v <= m_instrument.armSum + 1e-9; v += tick) {
         const double n = v / label;

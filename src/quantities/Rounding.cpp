@@ -28,6 +28,14 @@ int decimalsForDivision(double division) {
     return kMostDecimals;
 }
 
+double roundStep(double least) {
+    constexpr double kLittle = 1e-9;
+    const double power = std::pow(10.0, std::floor(std::log10(least)));
+    for (const double lead : {1.0, 2.0, 5.0})
+        if (least <= lead * power * (1.0 + kLittle)) return lead * power;
+    return 10.0 * power;
+}
+
 std::string fixed(double value, int decimals) {
     std::string text = fmt::format("{:.{}f}", std::abs(value), decimals);
     const bool zero = text.find_first_not_of("0.") == std::string::npos;

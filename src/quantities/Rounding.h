@@ -11,6 +11,10 @@ namespace uttrin {
 /// Number of decimals that show one smallest division and no more (0.1 -> 1, 0.25 -> 2, 5 -> 0).
 [[nodiscard]] int decimalsForDivision(double division);
 
+/// The smallest round step, 1, 2 or 5 times a power of ten, that is not smaller than this. REQUIRES: above
+/// zero.
+[[nodiscard]] double roundStep(double least);
+
 /// Fixed decimals, '.' as the decimal sign, the real minus sign U+2212, and no "−0.0". For texts in which
 /// people read.
 [[nodiscard]] std::string fixed(double value, int decimals);

@@ -56,15 +56,11 @@ private:
     std::string m_out;
 };
 
-double roundStep(double span) {
-    const double raw = span / 7.0, power = std::pow(10.0, std::floor(std::log10(raw)));
-    const double lead = raw / power;
-    return power * (lead < 1.5 ? 1.0 : lead < 3.5 ? 2.0 : lead < 7.5 ? 5.0 : 10.0);
-}
-
 void drawAxes(Canvas& c, const SvgPlot& plot) {
     const double bottom = kHeight - kBottom, right = kWidth - kRight;
-    const double dx = roundStep(plot.xHigh - plot.xLow), dy = roundStep(plot.yHigh - plot.yLow);
+    constexpr double kLines = 10.0; // at most, across the plot
+    const double dx = roundStep((plot.xHigh - plot.xLow) / kLines),
+                 dy = roundStep((plot.yHigh - plot.yLow) / kLines);
     for (double x = std::ceil(plot.xLow / dx) * dx; x <= plot.xHigh; x += dx) {
         c.line(c.px(x), kTop, c.px(x), bottom, kGrid, 1);
         c.text(c.px(x), bottom + 20, fixed(x, decimalsForDivision(dx)), "middle", kInk);

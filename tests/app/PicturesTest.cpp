@@ -179,5 +179,42 @@ TEST(PhaseCurve, IsThePublishedCurveWhereThereIsOneAndContinuesItSmoothly) {
     EXPECT_GT(PhaseCurve(**findSubstance("carbon-dioxide")).meltingKelvin(1e7), 216.592);
 }
 
+/// Whether the picture shows the pointer of a target: its colour, at a place where nothing else has it.
+bool pointsAt(InstrumentPicture& picture, QPoint inside) {
+    return picture.grab().toImage().pixelColor(inside) == theme().done;
+}
+
+TEST(InstrumentPicture, PointsAtTheNextTargetAndOnlyOnItsScale) {
+    Shown<DialPicture> dial;
+    dial.picture.setInstrument(vacuumDial(), 94310.0);
+    Shown<UTubePicture> arms;
+    arms.picture.setInstrument(tube());
+    Shown<ThermometerPicture> glass;
+    glass.picture.setInstrument(Thermometer{});
+    Shown<MeterPicture> meter;
+    meter.picture.setInstrument(Thermometer{});
+    arms.picture.setValue(30.0);
+    const QPoint vessel = (arms.picture.meniscus(true) - QPointF(21, 0)).toPoint(),
+                 room = (arms.picture.meniscus(false) + QPointF(21, 0)).toPoint();
+    arms.picture.setValue(std::nullopt);
+    const QPointF centre = dial.picture.centre();
+    const QPoint rim = (centre + 1.3 * (dial.picture.needleTip(-0.62) - centre)).toPoint();
+    const QPoint column = (glass.picture.columnEnd(60.0) - QPointF(18, 0)).toPoint();
+    const QPoint bar(static_cast<int>(meter.picture.xOf(60.0)),
+                     static_cast<int>(meter.picture.bar().top()) - 6);
+    const auto all = [&](double gauge, double arm, double temperature) {
+        dial.picture.setTarget(gauge);
+        arms.picture.setTarget(arm);
+        glass.picture.setTarget(temperature);
+        meter.picture.setTarget(temperature);
+        return std::vector{pointsAt(dial.picture, rim), pointsAt(arms.picture, vessel),
+                           pointsAt(arms.picture, room), pointsAt(glass.picture, column),
+                           pointsAt(meter.picture, bar)};
+    };
+    EXPECT_EQ(all(-0.62, 30.0, 60.0), std::vector<bool>(5, true));
+    EXPECT_EQ(all(-0.2, -40.0, 20.0), std::vector<bool>(5, false));  // elsewhere
+    EXPECT_EQ(all(-3.0, 300.0, 900.0), std::vector<bool>(5, false)); // off the scale
+}
+
 } // namespace
 } // namespace uttrin::app

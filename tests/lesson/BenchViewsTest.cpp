@@ -176,6 +176,8 @@ TEST_F(BenchViewsTest, TheRunCardLeadsFromTargetToTarget) {
     EXPECT_EQ(v.heading, "Target 1 of 10");
     EXPECT_EQ(v.dial, "−0.74");
     EXPECT_EQ(v.unit, "bar");
+    EXPECT_NEAR(v.targetGauge.value().first, -0.74, 1e-12);
+    EXPECT_NEAR(v.targetTemperature.value(), 60.1, 0.1); // steam tables: 20.0 kPa
     EXPECT_NE(v.instruction.find("stop bleeding there: 20.0 kPa absolute, boils at 60.1"), std::string::npos)
         << v.instruction;
     EXPECT_NE(v.next.find("next −0.6"), std::string::npos) << v.next;
@@ -184,6 +186,7 @@ TEST_F(BenchViewsTest, TheRunCardLeadsFromTargetToTarget) {
     captureAll();
     v = runView(*s);
     EXPECT_TRUE(v.finished);
+    EXPECT_FALSE(v.targetGauge || v.targetTemperature);
     EXPECT_EQ(v.heading, "All targets taken");
     EXPECT_EQ(v.taken.size(), 10U);
     EXPECT_EQ(v.taken.front().position, 10); // newest first

@@ -28,5 +28,17 @@ TEST(Rounding, UsesTheRealMinusAndNeverMinusZero) {
     EXPECT_EQ(fixedSigned(-1.26, 1), "−1.3");
 }
 
+TEST(Rounding, AStepIsOneTwoOrFiveAndNotTooSmall) {
+    for (const auto& [least, step] : {std::pair{1.0, 1.0},
+                                      {1.01, 2.0},
+                                      {2.0, 2.0},
+                                      {3.0, 5.0},
+                                      {5.1, 10.0},
+                                      {0.03, 0.05},
+                                      {0.1, 0.1},
+                                      {170.0, 200.0}})
+        EXPECT_NEAR(roundStep(least), step, 1e-12 * step) << least;
+}
+
 } // namespace
 } // namespace uttrin
