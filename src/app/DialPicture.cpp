@@ -9,6 +9,7 @@
 #include <algorithm>
 #include <cmath>
 #include <numbers>
+#include <tuple>
 
 namespace uttrin::app {
 namespace {
@@ -18,18 +19,25 @@ constexpr double kStart = 225.0, kSweep = 270.0; // degrees: from lower left clo
 } // namespace
 
 void DialPicture::setInstrument(const PressureInstrument& i, double roomPascal) {
-    m_instrument = i;
-    if (i.spanHigh != i.spanLow) {
-        m_low = std::min(i.spanLow, i.spanHigh);
-        m_high = std::max(i.spanLow, i.spanHigh);
-    } else {
-        const double room = roomPascal / pascalPerScaleUnit(i);
-        // A dial that ends at one bar is not given a step more because the room stands a little above it.
-        constexpr double kLittle = 0.1; // of a step
-        const double atmosphere = roundStep(room / 10.0) * std::ceil(room / roundStep(room / 10.0) - kLittle);
-        m_low = i.convention == PressureConvention::GaugeNegative ? -atmosphere : 0.0;
-        m_high = i.convention == PressureConvention::GaugeNegative ? 0.0 : atmosphere;
-    }
+    std::tie(m_low, m_high) = spanShown(i, roomPascal);
+    m_division = i.division;
+    m_resting = std::clamp(0.0, m_low, m_high);
+    m_unit = onScreen(unitText(i));
+    update();
+}
+
+void DialPicture::setInstrument(const Thermometer& thermometer) {
+    constexpr double kColdest = -10.0, kHottest = 110.0, kRoom = 20.0,
+                     kLabels = 10.0; // degC; across the dial
+    const auto shown = [&](double celsius) {
+        return toReading(thermometer, Temperature::fromCelsius(celsius));
+    };
+    const double step = roundStep((shown(kHottest) - shown(kColdest)) / kLabels);
+    m_low = std::floor(shown(kColdest) / step) * step;
+    m_high = std::ceil(shown(kHottest) / step) * step;
+    m_division = thermometer.division;
+    m_resting = shown(kRoom);
+    m_unit = onScreen(readingUnit(thermometer));
     update();
 }
 
@@ -62,7 +70,7 @@ void DialPicture::paintEvent(QPaintEvent*) {
     const double span = m_high - m_low;
     const double label = roundStep(span / 10.0);
     const double fewestApart = 2.5 * 360.0 / (2.0 * std::numbers::pi * 0.9 * r); // degrees of 2.5 px
-    double tick = m_instrument.division;
+    double tick = m_division;
     while (tick / span * kSweep < fewestApart)
         tick = roundStep(tick * 1.5);
     const auto ray = [&](double value, double from, double to) {
@@ -86,8 +94,7 @@ void DialPicture::paintEvent(QPaintEvent*) {
                    onScreen(v, decimalsForDivision(label)));
     }
     p.setPen(t.muted);
-    p.drawText(QRectF(c.x() - 70, c.y() + 0.34 * r, 140, 24), Qt::AlignCenter,
-               onScreen(unitText(m_instrument)));
+    p.drawText(QRectF(c.x() - 70, c.y() + 0.34 * r, 140, 24), Qt::AlignCenter, m_unit);
     if (target()) {
         const QPointF out = (needleTip(*target()) - c) /
                             std::hypot(needleTip(*target()).x() - c.x(), needleTip(*target()).y() - c.y());

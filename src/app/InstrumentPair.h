@@ -5,6 +5,8 @@
 
 #include <QWidget>
 
+#include <array>
+
 namespace uttrin::app {
 
 class DialPicture;
@@ -33,10 +35,14 @@ signals:
 private:
     [[nodiscard]] std::optional<double> onScale(const std::optional<GaugeReading>& reading) const;
     PressureInstrument m_gauge;
+    // One of each group is shown.
     DialPicture* m_dial;
     UTubePicture* m_tube;
+    MeterPicture* m_display;
     ThermometerPicture* m_glass;
     MeterPicture* m_meter;
+    DialPicture* m_round;
+    std::array<InstrumentPicture*, 3> m_gauges, m_thermometers; ///< the same, by group
 };
 
 } // namespace uttrin::app

@@ -7,6 +7,7 @@
 #include <QWidget>
 
 #include <optional>
+#include <vector>
 
 class QPainter;
 
@@ -51,29 +52,30 @@ private:
     std::optional<double> m_value, m_target;
 };
 
-/// A round dial over three quarters of a circle: vacuum gauge, absolute gauge.
+/// A round dial over three quarters of a circle: vacuum gauge, absolute gauge, dial thermometer.
 class DialPicture : public InstrumentPicture {
     Q_OBJECT
 public:
     using InstrumentPicture::InstrumentPicture;
-    /// @param room  in the instrument's unit, to choose a span where none is declared.
+    /// @param roomPascal  to choose a span where none is declared.
     void setInstrument(const PressureInstrument& instrument, double roomPascal);
+    void setInstrument(const Thermometer& thermometer);
     [[nodiscard]] QPointF needleTip(double value) const; ///< px
     [[nodiscard]] QPointF centre() const;                ///< px
     [[nodiscard]] std::pair<double, double> span() const { return ends(); }
 
 protected:
     void paintEvent(QPaintEvent* event) override;
-    [[nodiscard]] double step() const override { return 0.5 * m_instrument.division; }
+    [[nodiscard]] double step() const override { return 0.5 * m_division; }
     [[nodiscard]] std::pair<double, double> ends() const override { return {m_low, m_high}; }
     [[nodiscard]] double valueAt(QPointF pixel) const override;
-    [[nodiscard]] double resting() const override { return std::clamp(0.0, m_low, m_high); }
+    [[nodiscard]] double resting() const override { return m_resting; }
 
 private:
     [[nodiscard]] double angle(double value) const; ///< degrees, 0 to the right, counterclockwise
     [[nodiscard]] double radius() const;
-    PressureInstrument m_instrument;
-    double m_low = -1.0, m_high = 0.0;
+    double m_low = -1.0, m_high = 0.0, m_division = 0.02, m_resting = 0.0;
+    QString m_unit;
 };
 
 /// A U-tube between two arms with a ruler; the value is the difference, first arm less second.
@@ -125,26 +127,33 @@ private:
 };
 
 /// A meter with figures: a digital thermometer, a sensor or coil read in ohms, an infrared thermometer aimed
-/// at the wall. A bar from cold to hot sets it.
+/// at the wall, a digital gauge on a hose. A bar from low to high sets it.
 class MeterPicture : public InstrumentPicture {
     Q_OBJECT
 public:
     using InstrumentPicture::InstrumentPicture;
     void setInstrument(const Thermometer& thermometer);
+    /// @param roomPascal  to choose a span where none is declared.
+    void setInstrument(const PressureInstrument& instrument, double roomPascal);
     [[nodiscard]] double xOf(double reading) const; ///< px, on the bar
     [[nodiscard]] QRectF bar() const;               ///< px
 
 protected:
     void paintEvent(QPaintEvent* event) override;
-    [[nodiscard]] double step() const override { return m_thermometer.division; }
+    [[nodiscard]] double step() const override { return m_division; }
     [[nodiscard]] std::pair<double, double> ends() const override { return {m_low, m_high}; }
     [[nodiscard]] double valueAt(QPointF pixel) const override;
-    [[nodiscard]] double resting() const override;
+    [[nodiscard]] double resting() const override { return m_resting; }
 
 private:
-    void drawSensor(QPainter& painter, QPointF from) const;
-    Thermometer m_thermometer;
-    double m_low = -10.0, m_high = 110.0;
+    /// What hangs on it.
+    enum class Joined { Probe, PlatinumCoil, CopperCoil, Sight, Hose };
+    void drawJoined(QPainter& painter, QPointF from) const;
+    void drawCoil(QPainter& painter, QPointF from) const;
+    Joined m_joined = Joined::Probe;
+    QString m_name, m_unit;
+    double m_low = -10.0, m_high = 110.0, m_division = 1.0, m_resting = 20.0;
+    std::vector<double> m_marks; ///< with numbers, along the bar
 };
 
 /// The window of a barometer: main scale at the left, vernier at the right, the mercury under its zero.

@@ -8,23 +8,44 @@
 
 #include <algorithm>
 #include <cmath>
+#include <tuple>
 
 namespace uttrin::app {
 namespace {
 
 constexpr double kEdge = 8.0, kDisplayTop = 30.0, kDisplay = 54.0; // px
-constexpr double kColdest = -10.0, kHottest = 110.0;               // degC, ends of the bar
 
 } // namespace
 
 void MeterPicture::setInstrument(const Thermometer& thermometer) {
-    m_thermometer = thermometer;
-    m_low = toReading(thermometer, Temperature::fromCelsius(kColdest));
-    m_high = toReading(thermometer, Temperature::fromCelsius(kHottest));
+    const auto shown = [&](double celsius) {
+        return toReading(thermometer, Temperature::fromCelsius(celsius));
+    };
+    constexpr double kColdest = -10.0, kHottest = 110.0, kRoom = 20.0; // degC
+    m_low = shown(kColdest);
+    m_high = shown(kHottest);
+    m_resting = shown(kRoom);
+    m_marks = {shown(0.0), shown(50.0), shown(100.0)};
+    m_division = thermometer.division;
+    m_unit = onScreen(readingUnit(thermometer));
+    m_name = QString::fromStdString(thermometer.name);
+    m_joined = thermometer.kind == ThermometerKind::Infrared   ? Joined::Sight
+               : thermometer.kind == ThermometerKind::Copper   ? Joined::CopperCoil
+               : thermometer.kind == ThermometerKind::Platinum ? Joined::PlatinumCoil
+                                                               : Joined::Probe;
     update();
 }
 
-double MeterPicture::resting() const { return toReading(m_thermometer, Temperature::fromCelsius(20.0)); }
+void MeterPicture::setInstrument(const PressureInstrument& instrument, double roomPascal) {
+    std::tie(m_low, m_high) = spanShown(instrument, roomPascal);
+    m_resting = std::clamp(0.0, m_low, m_high);
+    m_marks = {m_low, 0.5 * (m_low + m_high), m_high};
+    m_division = instrument.division;
+    m_unit = onScreen(unitText(instrument));
+    m_name = QString::fromStdString(instrument.name);
+    m_joined = Joined::Hose;
+    update();
+}
 
 QRectF MeterPicture::bar() const {
     return {kEdge + 16.0, kDisplayTop + kDisplay + 16.0, width() - 2.0 * (kEdge + 16.0), 10.0};
@@ -51,27 +72,27 @@ void MeterPicture::paintEvent(QPaintEvent*) {
     p.drawRoundedRect(display, 5, 5);
     p.setPen(t.ink);
     p.setFont(fontOf(t.title + 6, QFont::DemiBold));
-    const int decimals = decimalsForDivision(m_thermometer.division);
-    const QString unit = onScreen(readingUnit(m_thermometer));
+    const int decimals = decimalsForDivision(m_division);
     p.drawText(display.adjusted(4, 0, -4, 0), Qt::AlignCenter,
-               value() ? QStringLiteral("%1 %2").arg(onScreen(*value(), decimals), unit)
-                       : QStringLiteral("– ") + unit);
+               value() ? QStringLiteral("%1 %2").arg(onScreen(*value(), decimals), m_unit)
+                       : QStringLiteral("– ") + m_unit);
     p.setFont(fontOf(t.small - 1, QFont::DemiBold));
     p.setPen(t.muted);
     p.drawText(QRectF(body.left(), body.top() + 2, body.width(), 20), Qt::AlignCenter,
-               p.fontMetrics().elidedText(QString::fromStdString(m_thermometer.name), Qt::ElideRight,
-                                          static_cast<int>(body.width()) - 12));
+               p.fontMetrics().elidedText(m_name, Qt::ElideRight, static_cast<int>(body.width()) - 12));
     // The bar from cold to hot, in the unit of the reading, with its handle.
     p.setPen(QPen(t.hairline.darker(120), 1));
     p.setBrush(t.paper);
     p.drawRoundedRect(bar(), 5, 5);
     p.setFont(fontOf(t.small - 1));
     p.setPen(t.muted);
-    for (const double celsius : {0.0, 50.0, 100.0}) {
-        const double reading = toReading(m_thermometer, Temperature::fromCelsius(celsius));
-        p.drawLine(QPointF(xOf(reading), bar().bottom()), QPointF(xOf(reading), bar().bottom() + 5));
-        p.drawText(QRectF(xOf(reading) - 25, bar().bottom() + 6, 50, 16), Qt::AlignCenter,
-                   onScreen(reading, 0));
+    int markDecimals = 0; // no more than tell the marks apart
+    while (markDecimals < decimals && std::abs(m_marks[1] - m_marks[0]) * std::pow(10.0, markDecimals) < 5.0)
+        ++markDecimals;
+    for (const double mark : m_marks) {
+        p.drawLine(QPointF(xOf(mark), bar().bottom()), QPointF(xOf(mark), bar().bottom() + 5));
+        p.drawText(QRectF(xOf(mark) - 25, bar().bottom() + 6, 50, 16), Qt::AlignCenter,
+                   onScreen(mark, markDecimals));
     }
     if (value()) {
         p.setPen(QPen(t.card, 2));
@@ -79,7 +100,7 @@ void MeterPicture::paintEvent(QPaintEvent*) {
         p.drawEllipse(QPointF(xOf(*value()), bar().center().y()), 9, 9);
     }
     if (target()) drawTarget(p, QPointF(xOf(*target()), bar().top() + 1), QPointF(0, 1));
-    drawSensor(p, QPointF(body.center().x(), body.bottom()));
+    drawJoined(p, QPointF(body.center().x(), body.bottom()));
     if (hasFocus()) {
         p.setPen(QPen(t.done, 2));
         p.setBrush(Qt::NoBrush);
@@ -87,14 +108,14 @@ void MeterPicture::paintEvent(QPaintEvent*) {
     }
 }
 
-/// What the meter is joined to: a probe in a lead, a coil between two wires, or the spot it is aimed at.
-void MeterPicture::drawSensor(QPainter& p, QPointF from) const {
+void MeterPicture::drawJoined(QPainter& p, QPointF from) const {
     const Theme& t = theme();
     const double bottom = height() - kEdge;
     if (bottom - from.y() < 50.0) return;
     p.setBrush(Qt::NoBrush);
-    if (m_thermometer.kind == ThermometerKind::Infrared) {
-        // A cone of sight onto the glass wall, with the liquid behind it.
+    p.setPen(QPen(t.ink, 1.6));
+    switch (m_joined) {
+    case Joined::Sight: { // a cone of sight onto the glass wall, with the liquid behind it
         const double wall = bottom - 22.0;
         p.setPen(Qt::NoPen);
         p.setBrush(QColor(t.sightOnPhoto.red(), t.sightOnPhoto.green(), t.sightOnPhoto.blue(), 60));
@@ -103,30 +124,40 @@ void MeterPicture::drawSensor(QPainter& p, QPointF from) const {
         p.fillRect(QRectF(kEdge, wall + 6, width() - 2 * kEdge, bottom - wall - 6), t.liquid);
         return;
     }
-    p.setPen(QPen(t.ink, 1.6));
-    if (readsOhms(m_thermometer)) {
-        // Two wires to a coil.
-        const double top = from.y() + 8, coil = std::min(60.0, bottom - top - 12);
-        for (const double dx : {-8.0, 8.0})
-            p.drawLine(from + QPointF(dx, 0), QPointF(from.x() + dx, top));
-        constexpr int kTurns = 7;
-        QPainterPath winding(QPointF(from.x() - 8, top));
-        for (int i = 0; i < kTurns; ++i) {
-            const double y = top + coil * (i + 0.5) / kTurns;
-            winding.lineTo(from.x() + (i % 2 == 0 ? 14 : -14), y);
-        }
-        winding.lineTo(from.x() + 8, top + coil);
-        winding.lineTo(from.x() + 8, top);
-        p.setPen(QPen(m_thermometer.kind == ThermometerKind::Copper ? QColor(0xA8, 0x5C, 0x2E) : t.muted, 2));
-        p.drawPath(winding);
+    case Joined::PlatinumCoil:
+    case Joined::CopperCoil:
+        return drawCoil(p, from);
+    case Joined::Hose: { // to the vessel
+        QPainterPath hose(from);
+        hose.cubicTo(from + QPointF(0, 60), QPointF(from.x() + 40, bottom - 50), QPointF(from.x(), bottom));
+        p.setPen(QPen(t.ink, 13, Qt::SolidLine, Qt::FlatCap));
+        p.drawPath(hose);
+        p.setPen(QPen(t.card, 9, Qt::SolidLine, Qt::FlatCap));
+        p.drawPath(hose);
         return;
     }
-    // A lead and a steel probe.
-    QPainterPath lead(from);
-    lead.cubicTo(from + QPointF(0, 24), from + QPointF(18, 16), from + QPointF(18, 40));
-    p.drawPath(lead);
-    p.setBrush(t.hairline);
-    p.drawRoundedRect(QRectF(from.x() + 14, from.y() + 40, 8, std::max(10.0, bottom - from.y() - 44)), 4, 4);
+    case Joined::Probe: // a lead and a steel probe
+        QPainterPath lead(from);
+        lead.cubicTo(from + QPointF(0, 24), from + QPointF(18, 16), from + QPointF(18, 40));
+        p.drawPath(lead);
+        p.setBrush(t.hairline);
+        p.drawRoundedRect(QRectF(from.x() + 14, from.y() + 40, 8, std::max(10.0, bottom - from.y() - 44)), 4,
+                          4);
+    }
+}
+
+void MeterPicture::drawCoil(QPainter& p, QPointF from) const {
+    const double top = from.y() + 8, coil = std::min(60.0, height() - kEdge - top - 12);
+    for (const double dx : {-8.0, 8.0})
+        p.drawLine(from + QPointF(dx, 0), QPointF(from.x() + dx, top));
+    constexpr int kTurns = 7;
+    QPainterPath winding(QPointF(from.x() - 8, top));
+    for (int i = 0; i < kTurns; ++i)
+        winding.lineTo(from.x() + (i % 2 == 0 ? 14 : -14), top + coil * (i + 0.5) / kTurns);
+    winding.lineTo(from.x() + 8, top + coil);
+    winding.lineTo(from.x() + 8, top);
+    p.setPen(QPen(m_joined == Joined::CopperCoil ? QColor(0xA8, 0x5C, 0x2E) : theme().muted, 2));
+    p.drawPath(winding);
 }
 
 } // namespace uttrin::app

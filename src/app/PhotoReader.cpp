@@ -246,7 +246,11 @@ void PhotoReader::arrange() {
     if (!m_controller.isOpen()) return;
     const bool arms =
         shows() == Shows::Gauge && hasTwoArms(m_controller.session().plan().rig.gauge.convention);
-    if (m_shape->chosen() < 0) m_shape->choose(shows() == Shows::Gauge && !arms ? 1 : 0);
+    const bool needle = shows() == Shows::Gauge
+                            ? !arms
+                            : shows() == Shows::Thermometer &&
+                                  m_controller.session().plan().rig.thermometer.kind == ThermometerKind::Dial;
+    if (m_shape->chosen() < 0) m_shape->choose(needle ? 1 : 0);
     if (m_rise->chosen() < 0) m_rise->choose(0);
     const ScaleShape shape = m_shape->chosen() == 1 ? ScaleShape::Round : ScaleShape::Straight;
     m_marking.arrange(shape, m_tilted->isChecked(), arms ? 2 : 1);

@@ -121,11 +121,16 @@ QWidget* RigStation::buildGauge() {
     m_tubeLiquidBox->setLayout(labelled(tr("Filled with"), m_tubeLiquid));
     m_gasBox = new QWidget;
     m_gasBox->setLayout(labelled(tr("Gas at the gauge"), m_gas));
-    for (QWidget* box : {m_tubeLiquidBox, m_gasBox})
+    m_display = new Segments(QStringLiteral("gaugeDisplay"));
+    m_display->setChoices({tr("a needle"), tr("figures")});
+    m_displayBox = new QWidget;
+    m_displayBox->setLayout(labelled(tr("Shows it with"), m_display));
+    for (QWidget* box : {m_tubeLiquidBox, m_gasBox, m_displayBox})
         box->layout()->setContentsMargins(0, 0, 0, 0);
     grid->addWidget(m_tubeLiquidBox, 2, 0);
     grid->addWidget(m_oilDensity, 2, 1, 1, 2);
     grid->addWidget(m_gasBox, 2, 0, 1, 2);
+    grid->addWidget(m_displayBox, 2, 2, 1, 2);
     m_spanLow = new NumberField(tr("Scale from"), {}, QStringLiteral("gaugeSpanLow"));
     m_spanHigh = new NumberField(tr("to"), {}, QStringLiteral("gaugeSpanHigh"));
     m_class = new NumberField(tr("Class, of the span"), QStringLiteral("%"), QStringLiteral("gaugeClass"));
@@ -213,7 +218,7 @@ void RigStation::wire() {
         fillUnits(kConventions[index]);
         apply();
     });
-    for (Segments* s : {m_tap, m_aid})
+    for (Segments* s : {m_tap, m_display, m_aid})
         connect(s, &Segments::picked, this, &RigStation::apply);
     for (QComboBox* c : {m_gaugeUnit, m_tubeLiquid, m_gas})
         connect(c, &QComboBox::currentIndexChanged, this, &RigStation::apply);
@@ -296,6 +301,7 @@ void RigStation::apply() {
     take(m_division, g.division);
     take(m_accuracy, g.accuracy);
     take(m_armSum, g.armSum);
+    g.digital = m_display->chosen() == 1;
     g.spanLow = m_spanLow->value().value_or(0.0);
     g.spanHigh = m_spanHigh->value().value_or(0.0);
     take(m_liquidTemperature, g.liquidCelsius);
@@ -460,6 +466,8 @@ void RigStation::refresh() {
     m_oilDensity->setVisible(twoArm && g.liquid == ManometerLiquid::Oil);
     m_oilDensity->setValue(g.oilDensity20);
     m_gasBox->setVisible(g.convention == PressureConvention::ThermalConductivity);
+    m_displayBox->setVisible(!twoArm);
+    m_display->choose(g.digital ? 1 : 0);
     m_tap->choose(g.tap == PressureTap::PumpLine ? 1 : 0);
     m_thermometer->show(p.rig.thermometer, session().model().lesson().utcOffsetMin);
     m_vessel->setValue(p.rig.vesselLitre);

@@ -37,11 +37,11 @@ private:
     void showSolute(const Plan& plan);
     [[nodiscard]] Solute chosenSolute() const;
 
-    Segments *m_setup, *m_convention, *m_tap, *m_aid;
+    Segments *m_setup, *m_convention, *m_tap, *m_display, *m_aid;
     QLineEdit* m_gaugeName;
     ThermometerCard* m_thermometer;
     QComboBox *m_gaugeUnit, *m_substance, *m_solute, *m_tubeLiquid, *m_gas;
-    QWidget *m_tubeLiquidBox, *m_gasBox;
+    QWidget *m_tubeLiquidBox, *m_gasBox, *m_displayBox;
     NumberField *m_division, *m_accuracy, *m_armSum, *m_liquidTemperature, *m_oilDensity;
     NumberField *m_soluteAmount, *m_soluteFactor;
     QPushButton* m_secondPart;

@@ -77,9 +77,9 @@ void markScale(Photographed& photo, const Picture& picture, double first, double
 
 } // namespace
 
-SamplePhoto sampleDial(const PressureInstrument& instrument, double value, double roomPascal, bool tilted) {
-    DialPicture dial(QStringLiteral("sampleDial"));
-    dial.setInstrument(instrument, roomPascal);
+namespace {
+
+SamplePhoto photographedDial(DialPicture& dial, double value, bool tilted) {
     dial.setValue(value);
     Photographed photo = photograph(dial, QSize(620, 620), tilted);
     photo.truth = {value};
@@ -92,6 +92,14 @@ SamplePhoto sampleDial(const PressureInstrument& instrument, double value, doubl
     }
     photo.marks.sights = {photo.seen(dial.needleTip(value))};
     return photo;
+}
+
+} // namespace
+
+SamplePhoto sampleDial(const PressureInstrument& instrument, double value, double roomPascal, bool tilted) {
+    DialPicture dial(QStringLiteral("sampleDial"));
+    dial.setInstrument(instrument, roomPascal);
+    return photographedDial(dial, value, tilted);
 }
 
 SamplePhoto sampleTube(const PressureInstrument& instrument, double difference, bool tilted) {
@@ -110,6 +118,11 @@ SamplePhoto sampleTube(const PressureInstrument& instrument, double difference, 
 }
 
 SamplePhoto sampleThermometer(const Thermometer& thermometer, double value, bool tilted) {
+    if (thermometer.kind == ThermometerKind::Dial) {
+        DialPicture dial(QStringLiteral("sampleThermometerDial"));
+        dial.setInstrument(thermometer);
+        return photographedDial(dial, value, tilted);
+    }
     ThermometerPicture picture(QStringLiteral("sampleThermometer"));
     picture.setInstrument(thermometer);
     picture.setValue(value);

@@ -57,7 +57,8 @@ void ThermometerCard::addKind(QGridLayout* grid) {
     m_kind->setSizeAdjustPolicy(
         QComboBox::AdjustToMinimumContentsLengthWithIcon); // or its longest name widens the page
     m_kind->setMinimumContentsLength(10);
-    for (const auto& [kind, label] : {std::pair{ThermometerKind::Plain, tr("digital, dial, thermocouple")},
+    for (const auto& [kind, label] : {std::pair{ThermometerKind::Plain, tr("digital, thermocouple")},
+                                      {ThermometerKind::Dial, tr("dial, kitchen or bimetal")},
                                       {ThermometerKind::Mercury, tr("mercury in glass")},
                                       {ThermometerKind::Spirit, tr("spirit in glass")},
                                       {ThermometerKind::Platinum, tr("platinum, in ohms")},

@@ -112,8 +112,8 @@ public:
         const auto zeroReading =
             toReading(gauge, truth.station + PressureDifference::fromPascal(gaugeOff), truth.station);
         const RowId zero = m_edit.insert(
-            ZeroCheck{0, runId, start + 4 * kMinute, rounded(zeroReading.first, 0.5 * gauge.division),
-                      zeroReading.second ? std::optional(rounded(*zeroReading.second, 0.5 * gauge.division))
+            ZeroCheck{0, runId, start + 4 * kMinute, rounded(zeroReading.first, readableStep(gauge)),
+                      zeroReading.second ? std::optional(rounded(*zeroReading.second, readableStep(gauge)))
                                          : std::nullopt});
         const auto sheet = *makeRunSheet(plan, truth);
         double seconds = kSetUpSeconds;
@@ -144,10 +144,10 @@ private:
         Reading r;
         r.position = t.order;
         r.place = t.place;
-        r.first = rounded(shown.first, 0.5 * gauge.division);
+        r.first = rounded(shown.first, readableStep(gauge));
         if (shown.second)
             r.second =
-                rounded(*shown.second - (t.order == story.misreadLeg ? 5.0 : 0.0), 0.5 * gauge.division);
+                rounded(*shown.second - (t.order == story.misreadLeg ? 5.0 : 0.0), readableStep(gauge));
         r.temperature = rounded(kelvin - kIcePointKelvin + bulbOff, 0.5 * plan.rig.thermometer.division);
         if (plan.method == Method::HoldTemperature) {
             r.beforePull = rounded(r.temperature + m_chance.between(0.4, 1.2), plan.rig.thermometer.division);

@@ -144,6 +144,21 @@ GaugeReading readingAt(const PressureInstrument& i, double scaleValue) {
     return {0.5 * (i.armSum + scaleValue), 0.5 * (i.armSum - scaleValue)};
 }
 
+double readableStep(const PressureInstrument& i) {
+    return i.digital && !hasTwoArms(i.convention) ? i.division : 0.5 * i.division;
+}
+
+std::pair<double, double> spanShown(const PressureInstrument& i, double roomPascal) {
+    if (i.spanHigh != i.spanLow) return std::minmax(i.spanLow, i.spanHigh);
+    const double room = roomPascal / pascalPerScaleUnit(i);
+    // A dial that ends at one bar is not given a step more because the room stands a little above it.
+    constexpr double kLittle = 0.1, kSteps = 10.0; // of a step; across the scale
+    const double step = roundStep(room / kSteps);
+    const double atmosphere = step * std::ceil(room / step - kLittle);
+    if (i.convention == PressureConvention::GaugeNegative) return {-atmosphere, 0.0};
+    return {0.0, atmosphere};
+}
+
 Result<void> check(const PressureInstrument& i) {
     if (const auto u = findUnit(i.unit, scaleDimension(i.convention)); !u) return tl::unexpected(u.error());
     if (!(i.division > 0.0) || !std::isfinite(i.division))
@@ -232,7 +247,8 @@ GaugeReading toReading(const PressureInstrument& i, Pressure absolute, Pressure 
 
 GaugeReading toReadableReading(const PressureInstrument& i, Pressure absolute, Pressure room,
                                const std::optional<GaugeReading>& zero) {
-    const auto rounded = [&](double v) { return std::round(v / (0.5 * i.division)) * 0.5 * i.division; };
+    const double step = readableStep(i);
+    const auto rounded = [step](double v) { return std::round(v / step) * step; };
     GaugeReading r = toReading(i, absolute, room, zero);
     r.first = rounded(r.first);
     if (r.second) r.second = rounded(*r.second);
@@ -245,7 +261,7 @@ std::string text(const PressureInstrument& i, const GaugeReading& reading) {
     const auto decimals = [&](double value) {
         const double divisions = value / i.division;
         const bool whole = std::abs(divisions - std::round(divisions)) < 1e-6;
-        return decimalsForDivision(whole ? i.division : 0.5 * i.division);
+        return decimalsForDivision(whole ? i.division : readableStep(i));
     };
     if (!reading.second) return fixed(reading.first, decimals(reading.first));
     const int both = std::max(decimals(reading.first), decimals(*reading.second));
@@ -253,7 +269,7 @@ std::string text(const PressureInstrument& i, const GaugeReading& reading) {
 }
 
 std::string tableText(const PressureInstrument& i, const GaugeReading& reading) {
-    const int decimals = decimalsForDivision(0.5 * i.division);
+    const int decimals = decimalsForDivision(readableStep(i));
     return fixed(reading.first, decimals) +
            (reading.second ? " | " + fixed(*reading.second, decimals) : std::string());
 }

@@ -6,6 +6,7 @@
 #include <span>
 #include <string>
 #include <string_view>
+#include <utility>
 #include <vector>
 
 namespace uttrin {
@@ -61,6 +62,7 @@ struct PressureInstrument {
     double oilDensity20 = 860.0;          ///< kg/m3 at 20 degC, of ManometerLiquid::Oil, from its bottle
     std::string gas = "air";              ///< ThermalConductivity: what it really sees
     double spanLow = 0.0, spanHigh = 0.0; ///< ends of the dial's scale, in `unit`; equal if not known
+    bool digital = false; ///< shows figures, in steps of its division, not a needle; never a U-tube
 };
 
 /// A reading exactly as the instrument shows it, in its own unit; `second` is the right arm of a U-tube.
@@ -102,6 +104,13 @@ struct AbsoluteReading {
 /// The reading at which it amounts to this number: the inverse of `scaleValue`, in a tube of even bore.
 [[nodiscard]] GaugeReading readingAt(const PressureInstrument& instrument, double scaleValue);
 
+/// The smallest difference that can be read: half a division between the lines of a scale, a whole one of a
+/// display.
+[[nodiscard]] double readableStep(const PressureInstrument& instrument);
+
+/// The ends of its scale, in its unit: as declared, else as a scale for a room of this pressure has them.
+[[nodiscard]] std::pair<double, double> spanShown(const PressureInstrument& instrument, double roomPascal);
+
 /// Checks that a declaration makes sense; the failure names the field.
 [[nodiscard]] Result<void> check(const PressureInstrument& instrument);
 
@@ -117,7 +126,7 @@ struct AbsoluteReading {
 [[nodiscard]] GaugeReading toReading(const PressureInstrument& instrument, Pressure absolute, Pressure room,
                                      const std::optional<GaugeReading>& zero = std::nullopt);
 
-/// As `toReading`, rounded to half a smallest division: what a person can set or read.
+/// As `toReading`, rounded to what a person can set or read.
 [[nodiscard]] GaugeReading toReadableReading(const PressureInstrument& instrument, Pressure absolute,
                                              Pressure room,
                                              const std::optional<GaugeReading>& zero = std::nullopt);
@@ -125,7 +134,7 @@ struct AbsoluteReading {
 /// The reading for people, without its unit: "−0.70", or both arms "61.7 | 20.4".
 [[nodiscard]] std::string text(const PressureInstrument& instrument, const GaugeReading& reading);
 
-/// As `text`, always with the decimals of half a division, so that a column lines up.
+/// As `text`, always with the decimals of what can be read, so that a column lines up.
 [[nodiscard]] std::string tableText(const PressureInstrument& instrument, const GaugeReading& reading);
 
 /// Unit for people: "cm" with ruler for a U-tube, else the pressure unit.

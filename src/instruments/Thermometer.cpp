@@ -38,6 +38,8 @@ std::string_view id(ThermometerKind kind) {
     switch (kind) {
     case ThermometerKind::Plain:
         return "plain";
+    case ThermometerKind::Dial:
+        return "dial";
     case ThermometerKind::Mercury:
         return "mercury";
     case ThermometerKind::Spirit:
@@ -54,8 +56,9 @@ std::string_view id(ThermometerKind kind) {
 
 Result<ThermometerKind> thermometerKindFromId(std::string_view wanted) {
     return fromId(wanted,
-                  std::array{ThermometerKind::Plain, ThermometerKind::Mercury, ThermometerKind::Spirit,
-                             ThermometerKind::Platinum, ThermometerKind::Copper, ThermometerKind::Infrared},
+                  std::array{ThermometerKind::Plain, ThermometerKind::Dial, ThermometerKind::Mercury,
+                             ThermometerKind::Spirit, ThermometerKind::Platinum, ThermometerKind::Copper,
+                             ThermometerKind::Infrared},
                   "a kind of thermometer");
 }
 
@@ -87,6 +90,7 @@ Result<double> byKind(const Thermometer& t, double reading) {
     const double shown = readsOhms(t) ? 0.0 : unit(t.unit).toSi(reading);
     switch (t.kind) {
     case ThermometerKind::Plain:
+    case ThermometerKind::Dial:
         return shown;
     case ThermometerKind::Mercury:
     case ThermometerKind::Spirit: {
@@ -133,6 +137,10 @@ Result<Line> lineOf(const Thermometer& t, const ThermometerCalibration& c) {
 }
 
 } // namespace
+
+bool readsDirectly(const Thermometer& t) {
+    return t.kind == ThermometerKind::Plain || t.kind == ThermometerKind::Dial;
+}
 
 bool readsOhms(const Thermometer& t) {
     return t.kind == ThermometerKind::Platinum || t.kind == ThermometerKind::Copper;
@@ -195,7 +203,7 @@ Result<CalibrationResiduals> residualsOf(const Thermometer& t, const Thermometer
 
 double toReading(const Thermometer& t, Temperature temperature, std::optional<std::int64_t> atMs) {
     const double plain = unit(t.unit).fromSi(temperature.kelvin());
-    if (t.kind == ThermometerKind::Plain && !calibrationAt(t, atMs)) return plain;
+    if (readsDirectly(t) && !calibrationAt(t, atMs)) return plain;
     // What it shows rises with the temperature: start from a guess and follow the slope.
     double reading = t.kind == ThermometerKind::Platinum
                          ? thermometry::platinumResistance(temperature.celsius(), t.nominalOhm)

@@ -24,7 +24,8 @@ enum class SensorPlace { Liquid, NearChips, Vapour, OutsideWall };
 
 /// How it turns heat into a number.
 enum class ThermometerKind {
-    Plain,    ///< shows the temperature: digital, thermocouple, kitchen dial
+    Plain,    ///< shows the temperature in figures: digital, thermocouple
+    Dial,     ///< shows it with a needle: kitchen, bimetal
     Mercury,  ///< mercury in glass, with a stem that may stand out
     Spirit,   ///< an organic liquid in glass
     Platinum, ///< a platinum sensor read in ohms, IEC 60751
@@ -32,7 +33,7 @@ enum class ThermometerKind {
     Infrared  ///< aimed at the outside of the wall
 };
 [[nodiscard]] std::string_view
-id(ThermometerKind kind); ///< "plain", "mercury", "spirit", "platinum", "copper", "infrared"
+id(ThermometerKind kind); ///< "plain", "dial", "mercury", "spirit", "platinum", "copper", "infrared"
 [[nodiscard]] Result<ThermometerKind> thermometerKindFromId(std::string_view id);
 
 /// What it showed in melting ice and in the steam over boiling water, when the room's pressure was known.
@@ -73,6 +74,8 @@ struct LiquidTemperature {
 
 /// Whether it is read in ohms; `division` and `accuracy` are then ohms too.
 [[nodiscard]] bool readsOhms(const Thermometer& thermometer);
+/// Whether what it shows is the temperature of its sensor, with nothing to work out but its calibration.
+[[nodiscard]] bool readsDirectly(const Thermometer& thermometer);
 /// What stands beside its reading: "°C", "Ω".
 [[nodiscard]] std::string_view readingUnit(const Thermometer& thermometer);
 

@@ -197,7 +197,7 @@ std::vector<WorkStep> stepsOf(const ReducedReading& r, const Plan& plan,
                               const std::optional<GaugeReading>& zero) {
     const auto& gauge = plan.rig.gauge;
     const std::string u(unitText(gauge));
-    const int decimals = decimalsForDivision(0.5 * gauge.division);
+    const int decimals = decimalsForDivision(readableStep(gauge));
     const bool twoArm = hasTwoArms(gauge.convention);
     const double shown = scaleValue(gauge, {r.raw.first, r.raw.second});
     std::vector<WorkStep> steps;
@@ -244,7 +244,7 @@ std::vector<WorkStep> stepsOf(const ReducedReading& r, const Plan& plan,
     const Unit& scale = unit(plan.rig.thermometer.unit);
     const double kelvin = r.liquid.temperature.kelvin();
     const Thermometer& thermometer = plan.rig.thermometer;
-    const bool plain = thermometer.kind == ThermometerKind::Plain;
+    const bool plain = readsDirectly(thermometer);
     if (const auto* calibration = calibrationAt(thermometer, r.raw.takenAt); calibration || !plain)
         steps.push_back(
             {"Temperature",

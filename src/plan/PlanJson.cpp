@@ -192,6 +192,7 @@ Json gaugeToJson(const PressureInstrument& g) {
         j["span_low"] = g.spanLow;
         j["span_high"] = g.spanHigh;
     }
+    if (g.digital) j["digital"] = true;
     return j;
 }
 
@@ -212,6 +213,7 @@ void readGaugeFrom(Reader r, PressureInstrument& g) {
     r.string("gas", g.gas);
     r.number("span_low", g.spanLow);
     r.number("span_high", g.spanHigh);
+    r.flag("digital", g.digital);
     r.parsed("liquid_temperature", g.liquidCelsius, [](std::string_view s) {
         return parseTemperature(s).map([](Temperature t) { return t.celsius(); });
     });

@@ -144,6 +144,39 @@ TEST(MeterPicture, TheBarSetsWhatTheMeterShowsInItsOwnUnit) {
     EXPECT_TRUE(s.picture.accessibleName().contains(QString::number(*s.moved, 'f', 2)));
 }
 
+TEST(MeterPicture, ADigitalGaugeIsSetInStepsOfItsDisplay) {
+    Shown<MeterPicture> s;
+    PressureInstrument i = vacuumDial();
+    i.convention = PressureConvention::Absolute;
+    i.unit = "hPa";
+    i.division = 1.0;
+    i.digital = true;
+    s.picture.setInstrument(i, 94310.0);
+    s.drag(s.picture.bar().center(), QPointF(s.picture.xOf(423.4), s.picture.bar().center().y()));
+    ASSERT_TRUE(s.moved);
+    EXPECT_NEAR(*s.moved, 423.4, 1000.0 / s.picture.bar().width()); // a pixel
+    EXPECT_DOUBLE_EQ(*s.moved, std::round(*s.moved));
+    const double before = *s.moved;
+    QTest::keyClick(&s.picture, Qt::Key_Up);
+    EXPECT_DOUBLE_EQ(*s.moved, before + 1.0);
+}
+
+TEST(DialPicture, AKitchenDialInFahrenheitReachesFromIceToSteam) {
+    Shown<DialPicture> s;
+    Thermometer t;
+    t.kind = ThermometerKind::Dial;
+    t.unit = "degF";
+    t.division = 2.0;
+    s.picture.setInstrument(t);
+    const auto [low, high] = s.picture.span();
+    EXPECT_LE(low, 32.0);
+    EXPECT_GE(high, 212.0);
+    s.drag(s.picture.rect().center(), s.picture.needleTip(140.0));
+    ASSERT_TRUE(s.moved);
+    EXPECT_NEAR(*s.moved, 140.0, 1.1); // half a division, and a pixel
+    EXPECT_NEAR(toTemperature(t, *s.moved)->temperature.celsius(), 60.0, 0.7);
+}
+
 TEST(VernierPicture, AStepOfTheKeysIsOneLine) {
     Shown<VernierPicture> s;
     MercuryReading r;

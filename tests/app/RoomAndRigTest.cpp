@@ -152,6 +152,30 @@ TEST_F(RigStation, TheInstrumentsStandAsTheyWillWhenItBoilsAndFollowEachOther) {
         << d.text("rigMeaning").toStdString();
 }
 
+TEST_F(RigStation, FiguresAndNeedlesLookAsTheyAreDeclared) {
+    enterRoom();
+    goTo(Station::Rig);
+    EXPECT_TRUE(d.find<app::DialPicture>("dialPicture")->isVisible());
+    d.press("gaugeDisplay_1");
+    EXPECT_TRUE(d.session().plan().rig.gauge.digital);
+    auto* figures = d.find<app::MeterPicture>("gaugeMeterPicture");
+    EXPECT_TRUE(figures->isVisible());
+    EXPECT_FALSE(d.find<app::DialPicture>("dialPicture")->isVisible());
+    EXPECT_LT(*figures->value(), -0.5); // where water boils at 60 degC
+    d.key(Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_FALSE(d.session().plan().rig.gauge.digital);
+    auto* kind = d.find<QComboBox>("thermometerKind");
+    kind->setCurrentIndex(kind->findData(QStringLiteral("dial")));
+    Driver::settle();
+    auto* round = d.find<app::DialPicture>("thermometerDialPicture");
+    ASSERT_TRUE(round->isVisible());
+    EXPECT_NEAR(*round->value(), 60.0, 1e-9);
+    QTest::mouseClick(round, Qt::LeftButton, {}, round->needleTip(80.0).toPoint());
+    Driver::settle();
+    // Steam tables: 47.41 kPa at 80 degC, so the gauge shows -0.469 bar here.
+    EXPECT_NEAR(*d.find<app::DialPicture>("dialPicture")->value(), 0.4741 - 0.9431, 0.03);
+}
+
 TEST_F(RigStation, AnotherLiquidMovesTheWholeLessonToItsCurve) {
     enterRoom();
     goTo(Station::Rig);

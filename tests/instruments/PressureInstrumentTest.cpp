@@ -99,6 +99,34 @@ TEST(PressureInstrument, ANonsensicalDeclarationIsNamed) {
     EXPECT_NE(check(i).error().message.find("division"), std::string::npos);
 }
 
+TEST(PressureInstrument, ADisplayIsReadToAWholeStepANeedleToHalfADivision) {
+    PressureInstrument g;
+    g.convention = PressureConvention::Absolute;
+    g.unit = "hPa";
+    g.division = 1.0;
+    const auto inside = Pressure::fromPascal(20'060.0), room = Pressure::fromPascal(94'310.0);
+    EXPECT_DOUBLE_EQ(toReadableReading(g, Pressure::fromPascal(20'040.0), room).first, 200.5);
+    EXPECT_EQ(tableText(g, {200.5, std::nullopt}), "200.5");
+    g.digital = true;
+    EXPECT_DOUBLE_EQ(toReadableReading(g, inside, room).first, 201.0);
+    EXPECT_EQ(tableText(g, {201.0, std::nullopt}), "201");
+    EXPECT_DOUBLE_EQ(readableStep(g), 1.0);
+    g.convention = PressureConvention::TwoArm; // a tube has levels, whatever was declared before
+    EXPECT_DOUBLE_EQ(readableStep(g), 0.5);
+}
+
+TEST(PressureInstrument, AScaleEndsWhereItSaysElseAtARoundNumberBeyondTheRoom) {
+    PressureInstrument g;
+    g.unit = "bar";
+    EXPECT_EQ(spanShown(g, 94'310.0), std::pair(-1.0, 0.0));
+    g.convention = PressureConvention::Absolute;
+    g.unit = "hPa";
+    EXPECT_EQ(spanShown(g, 94'310.0), std::pair(0.0, 1000.0));
+    g.spanLow = 1200.0; // declared from the top down
+    g.spanHigh = 200.0;
+    EXPECT_EQ(spanShown(g, 94'310.0), std::pair(200.0, 1200.0));
+}
+
 RC_GTEST_PROP(PressureInstrument, ReadingToPressureAndBackIsTheIdentity, ()) {
     const auto convention = *rc::gen::element(PressureConvention::Absolute, PressureConvention::GaugeNegative,
                                               PressureConvention::VacuumDepth, PressureConvention::TwoArm);

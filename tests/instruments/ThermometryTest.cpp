@@ -117,8 +117,9 @@ TEST(Calibration, SwappedReadingsAreRefused) {
 
 RC_GTEST_PROP(Thermometry, EveryKindReadsBackWhatItShows, ()) {
     Thermometer t = plain();
-    t.kind = *rc::gen::element(ThermometerKind::Plain, ThermometerKind::Mercury, ThermometerKind::Spirit,
-                               ThermometerKind::Platinum, ThermometerKind::Copper, ThermometerKind::Infrared);
+    t.kind = *rc::gen::element(ThermometerKind::Plain, ThermometerKind::Dial, ThermometerKind::Mercury,
+                               ThermometerKind::Spirit, ThermometerKind::Platinum, ThermometerKind::Copper,
+                               ThermometerKind::Infrared);
     if (readsOhms(t)) t.division = t.accuracy = 0.1;
     if (*rc::gen::arbitrary<bool>()) t.emergentFromCelsius = *rc::gen::inRange(-5, 60);
     t.emissivitySet = 1.0;

@@ -96,6 +96,7 @@ TEST(PlanJson, InstrumentsSolutionsAndBarometersComeBackAsTheyWere) {
     p.rig.gauge.liquid = ManometerLiquid::Oil;
     p.rig.gauge.oilDensity20 = 871.5;
     p.rig.gauge.spanHigh = 400.0;
+    p.rig.gauge.digital = true;
     Thermometer& t = p.rig.thermometer;
     t.kind = ThermometerKind::Mercury;
     t.emergentFromCelsius = 12.5;
@@ -108,6 +109,7 @@ TEST(PlanJson, InstrumentsSolutionsAndBarometersComeBackAsTheyWere) {
     EXPECT_EQ(back->rig.gauge.liquid, p.rig.gauge.liquid);
     EXPECT_EQ(back->rig.gauge.oilDensity20, 871.5);
     EXPECT_EQ(back->rig.gauge.spanHigh, 400.0);
+    EXPECT_TRUE(back->rig.gauge.digital);
     EXPECT_EQ(back->rig.thermometer.kind, t.kind);
     EXPECT_NEAR(*back->rig.thermometer.emergentFromCelsius, 12.5, 1e-9);
     EXPECT_EQ(back->rig.thermometer.calibrations, t.calibrations);
