@@ -130,13 +130,14 @@ QWidget* RigStation::buildGauge() {
     grid->addWidget(m_tubeLiquidBox, 2, 0);
     grid->addWidget(m_oilDensity, 2, 1, 1, 2);
     grid->addWidget(m_gasBox, 2, 0, 1, 2);
-    grid->addWidget(m_displayBox, 2, 2, 1, 2);
+    grid->addWidget(m_displayBox, 1, 2, 1, 2); // where a tube has its arms
     m_spanLow = new NumberField(tr("Scale from"), {}, QStringLiteral("gaugeSpanLow"));
     m_spanHigh = new NumberField(tr("to"), {}, QStringLiteral("gaugeSpanHigh"));
     m_class = new NumberField(tr("Class, of the span"), QStringLiteral("%"), QStringLiteral("gaugeClass"));
     m_class->setToolTip(tr("Accuracy class as printed on the dial: limits of error in percent of its span"));
-    for (NumberField* f : {m_spanLow, m_spanHigh, m_class})
-        f->setPlaceholder(tr("not stated"));
+    for (NumberField* f : {m_spanLow, m_spanHigh})
+        f->setPlaceholder(tr("auto"));
+    m_class->setPlaceholder(tr("not stated"));
     grid->addWidget(m_spanLow, 3, 0);
     grid->addWidget(m_spanHigh, 3, 1, 1, 2);
     grid->addWidget(m_class, 3, 3);

@@ -8,13 +8,6 @@
 namespace uttrin {
 namespace {
 
-double sumOf(const std::vector<CurveTerm>& terms, double tau) {
-    double total = 0.0;
-    for (const CurveTerm& term : terms)
-        total += term.factor * std::pow(tau, term.power);
-    return total;
-}
-
 /// Density with Z = 1 + B p / (R T). @param virial  B, m3/mol.
 double virialDensity(double kelvin, double pascal, double molarMass, double virial) {
     const double perVolume = pascal / (kMolarGas * kelvin);

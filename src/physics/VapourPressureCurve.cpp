@@ -34,7 +34,7 @@ struct SumAndSlope {
     double sum = 0.0, slope = 0.0; ///< of the terms, and its derivative by tau
 };
 
-SumAndSlope sumOf(const std::vector<CurveTerm>& terms, double tau) {
+SumAndSlope sumAndSlopeOf(const std::vector<CurveTerm>& terms, double tau) {
     SumAndSlope s;
     for (const CurveTerm& term : terms) {
         const double value = term.factor * power(tau, term.power);
@@ -104,7 +104,7 @@ VapourPressureCurve::Value VapourPressureCurve::evaluate(double t) const {
         Overloaded{
             [t](const ReducedTerms& f) {
                 const double theta = t / f.referenceKelvin;
-                const auto s = sumOf(f.terms, 1.0 - theta);
+                const auto s = sumAndSlopeOf(f.terms, 1.0 - theta);
                 return Value{std::log(f.referencePascal) + s.sum / theta, -(s.sum / theta + s.slope) / t};
             },
             [t](const ExtendedAntoine& f) {

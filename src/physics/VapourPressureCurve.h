@@ -1,5 +1,6 @@
 #pragma once
 
+#include "CurveTerm.h"
 #include "MonotoneTable.h"
 
 #include <optional>
@@ -8,11 +9,6 @@
 #include <vector>
 
 namespace uttrin {
-
-/// factor * x^power, one term of a correlation.
-struct CurveTerm {
-    double factor, power;
-};
 
 /// ln(p / reference) = (Tref / T) * sum of terms in (1 - T / Tref): the Wagner equation with the critical
 /// point as reference, and the sublimation equations with the triple point.
