@@ -7,6 +7,7 @@
 #include "solutions/BinaryMixture.h"
 #include "solutions/Liquid.h"
 #include "solutions/SodiumChloride.h"
+#include "solutions/Sucrose.h"
 #include "substances/SubstanceLibrary.h"
 
 #include <fmt/format.h>
@@ -79,6 +80,16 @@ void printSolutions() {
         108.7, 2, " K", "handbooks of chemistry");
     row("ebullioscopic constant of water at 101.325 kPa, K kg/mol", *ebullioscopicConstant(water(), standard),
         0.513, 4, "", "CRC Handbook of Chemistry and Physics");
+    fmt::print("\n### Sucrose in water\n{}. Printed tables differ; above 85 % there is no "
+               "second one to compare with.\n\n| quantity | Uttrin | published | difference | source |\n| "
+               "--- | ---: | "
+               "---: | --- | --- |\n",
+               sucrose::kSource);
+    for (const auto& [percent, kelvin] :
+         {std::pair{20, 0.3}, {40, 1.0}, {60, 3.0}, {70, 5.1}, {80, 9.8}, {85, 13.5}})
+        row(fmt::format("elevation at 101.325 kPa, {} % by mass, K", percent),
+            sucrose::elevationAtStandardPressure(0.01 * percent)->kelvin(), kelvin, 1, " K",
+            "handbooks of sugar technology");
     for (const BinaryMixture& m : waterMixtures()) {
         fmt::print("\n### {}\n{}.\n\n| quantity | Uttrin | published | difference | source |\n| --- | ---: | "
                    "---: | --- | --- |\n",
