@@ -19,6 +19,7 @@ const std::map<std::string, std::set<std::string>> kMayUse{
     {"instruments", {"physics", "quantities", "substances"}},
     {"photo", {"quantities"}},
     {"plan", {"instruments", "physics", "quantities", "solutions", "substances"}},
+    {"rig", {"physics", "quantities"}},
     {"analysis", {"instruments", "physics", "quantities", "solutions", "substances"}},
     {"notebook", {"quantities"}},
     {"lesson",

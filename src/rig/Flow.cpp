@@ -1,0 +1,68 @@
+#include "Flow.h"
+
+#include "physics/Constants.h"
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
+namespace uttrin {
+namespace {
+
+constexpr double kPi = std::numbers::pi;
+
+double meanSpeed(const FlowingGas& gas, double kelvin) {
+    return std::sqrt(8.0 * kMolarGas * kelvin / (kPi * gas.molarMass));
+}
+
+/// kg/m3 in one pascal.
+double densityPerPascal(const FlowingGas& gas, double kelvin) { return gas.molarMass / (kMolarGas * kelvin); }
+
+/// Isentropic flow through a nozzle of this area, kg/s; choked below the critical ratio of pressures.
+double nozzleMassFlow(double area, const FlowingGas& gas, double kelvin, double high, double low) {
+    const double g = gas.heatRatio;
+    const double critical = std::pow(2.0 / (g + 1.0), g / (g - 1.0));
+    const double ratio = std::max(low / high, critical);
+    // As a difference of nearby powers it would lose its figures where the pressures are nearly equal.
+    const double logarithm = std::log(ratio);
+    const double square =
+        -2.0 * g / (g - 1.0) * std::exp(2.0 / g * logarithm) * std::expm1((g - 1.0) / g * logarithm);
+    return area * high * std::sqrt(densityPerPascal(gas, kelvin) * std::max(square, 0.0));
+}
+
+} // namespace
+
+double meanFreePath(const FlowingGas& gas, double kelvin, double pascal) {
+    return 2.0 * gas.viscosity / (densityPerPascal(gas, kelvin) * pascal * meanSpeed(gas, kelvin));
+}
+
+double transmission(const Tube& tube) {
+    const double radius = 0.5 * tube.diameter;
+    const double equivalent = tube.length * (1.0 + 1.0 / (3.0 + 3.0 * tube.length / (7.0 * radius)));
+    return 1.0 / (1.0 + 3.0 * equivalent / (8.0 * radius));
+}
+
+double tubeMassFlow(const Tube& tube, const FlowingGas& gas, double kelvin, double fromPascal,
+                    double toPascal) {
+    if (fromPascal < toPascal) return -tubeMassFlow(tube, gas, kelvin, toPascal, fromPascal);
+    if (fromPascal == toPascal) return 0.0;
+    const double area = 0.25 * kPi * tube.diameter * tube.diameter, mean = 0.5 * (fromPascal + toPascal),
+                 difference = fromPascal - toPascal, density = densityPerPascal(gas, kelvin);
+    const double molecular = transmission(tube) * area * 0.25 * meanSpeed(gas, kelvin) * density * difference;
+    const double pathsAcross = 0.5 * tube.diameter / meanFreePath(gas, kelvin, mean);
+    const double among = (1.0 + 2.507 * pathsAcross) / (1.0 + 3.095 * pathsAcross); // Knudsen (1909)
+    const double nozzle = nozzleMassFlow(area, gas, kelvin, fromPascal, toPascal);
+    const double continuum = pathsAcross / (1.0 + pathsAcross);
+    // A slow stream meets the resistance of the mouths too, even in a hole: Dagan, Weinbaum, Pfeffer (1982).
+    const double withMouths = tube.length + 3.0 * kPi / 16.0 * tube.diameter;
+    const double viscous =
+        kPi * std::pow(tube.diameter, 4) * mean * density * difference / (128.0 * gas.viscosity * withMouths);
+    const double byFriction = viscous + among * molecular;
+    return 1.0 / std::hypot(1.0 / byFriction, continuum / nozzle);
+}
+
+double pumpMassFlow(const Pump& pump, const FlowingGas& gas, double kelvin, double inletPascal) {
+    return pump.speed * std::max(0.0, inletPascal - pump.ultimatePa) * densityPerPascal(gas, kelvin);
+}
+
+} // namespace uttrin
