@@ -1,0 +1,180 @@
+#include "RigFluid.h"
+
+#include "physics/Constants.h"
+
+#include <boost/math/interpolators/cubic_hermite.hpp>
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+#include <optional>
+#include <utility>
+#include <vector>
+
+namespace uttrin {
+namespace {
+
+constexpr double kStep = 0.25;           // K, of the tables
+constexpr double kHottestReduced = 0.75; // of the critical temperature: above it the vapour is no ideal gas
+constexpr double kColdestReduced = 0.55; // of the triple point: as far as a demonstration goes with a solid
+
+using Hermite = boost::math::interpolators::cardinal_cubic_hermite<std::vector<double>>;
+
+/// A table of a function between two temperatures, from its values alone.
+template <typename Function>
+Result<Hermite> tabulated(double low, double high, Function function) {
+    const auto points = static_cast<std::size_t>(std::ceil((high - low) / kStep)) + 1;
+    const double step = (high - low) / static_cast<double>(points - 1);
+    std::vector<double> y(points), slope(points);
+    for (std::size_t i = 0; i < points; ++i) {
+        const auto value = function(i + 1 == points ? high : low + step * static_cast<double>(i));
+        if (!value) return tl::unexpected(value.error());
+        y[i] = *value;
+    }
+    // Slopes by differences of fourth order; of second order beside the ends.
+    for (std::size_t i = 0; i < points; ++i) {
+        if (i >= 2 && i + 2 < points)
+            slope[i] = (y[i - 2] - 8.0 * y[i - 1] + 8.0 * y[i + 1] - y[i + 2]) / (12.0 * step);
+        else if (i < 2)
+            slope[i] =
+                i == 0 ? (-3.0 * y[0] + 4.0 * y[1] - y[2]) / (2.0 * step) : (y[2] - y[0]) / (2.0 * step);
+        else
+            slope[i] = i + 1 == points ? (3.0 * y[i] - 4.0 * y[i - 1] + y[i - 2]) / (2.0 * step)
+                                       : (y[i + 1] - y[i - 1]) / (2.0 * step);
+    }
+    return Hermite(std::move(y), std::move(slope), low, step);
+}
+
+/// The part of a range about the normal boiling point in which the enthalpy of vaporisation is known, K.
+std::pair<double, double> knownHeat(const Substance& s, double low, double high) {
+    const auto known = [&s](double t) {
+        return s.enthalpyOfVaporisation(Temperature::fromKelvin(t)).has_value();
+    };
+    const double middle = std::clamp(s.facts().normalBoilingPoint.kelvin(), low, high);
+    if (!known(middle)) return {middle, middle};
+    const auto end = [&](double towards) {
+        if (known(towards)) return towards;
+        double inside = middle, outside = towards;
+        constexpr double kClose = 1e-6; // K
+        while (std::abs(outside - inside) > kClose) {
+            const double half = 0.5 * (inside + outside);
+            (known(half) ? inside : outside) = half;
+        }
+        return inside;
+    };
+    return {end(low), end(high)};
+}
+
+} // namespace
+
+struct RigFluid::Tables {
+    double low, high, liquidLow, triple;
+    double liquidCp, solidCp, fusion, density, gasConstant;
+    FlowingGas vapour;
+    Hermite logLiquid, vaporisation;
+    std::optional<Hermite> logSolid;
+    double vaporisationAtLow, vaporisationSlopeAtLow; ///< continued below the liquid's range
+};
+
+Result<RigFluid> RigFluid::make(const Substance& s) {
+    const auto& facts = s.facts();
+    const auto& p = s.properties();
+    const auto missing = [&](std::string_view what) {
+        return fail(Failure::BadInput,
+                    fmt::format("{} cannot be put into a rig: its data file gives no {}", facts.name, what));
+    };
+    if (!p.liquidHeatCapacity) return missing("heat capacity of the liquid");
+    if (!p.vapourHeatCapacity) return missing("heat capacity of the vapour");
+    if (!p.vapourViscosity) return missing("viscosity of the vapour");
+    const double triple = facts.triple.kelvin();
+    const bool solid = p.enthalpyOfFusion && p.solidHeatCapacity && facts.lowest.kelvin() < triple;
+    const double liquidLow = std::min(s.lowestMetastable().kelvin(), triple);
+    // Just above the triple point, so that it is the liquid's and not the solid's.
+    constexpr double kAbove = 1e-6;
+    const auto [lowestStable, high] =
+        knownHeat(s, std::max(triple + kAbove, facts.lowest.kelvin()),
+                  std::min(facts.highest.kelvin(), kHottestReduced * facts.critical.kelvin()));
+    if (!(high > lowestStable)) return missing("density of the vapour, from which its heat follows");
+    const double metastable = solid ? std::min(liquidLow, lowestStable) : lowestStable;
+
+    const auto logLiquid = tabulated(metastable, high, [&](double t) {
+        const auto at = Temperature::fromKelvin(t);
+        const auto pressure = t < triple ? s.metastableLiquidPressure(at) : s.vapourPressure(at);
+        return pressure.map([](Pressure q) { return std::log(q.pascal()); });
+    });
+    if (!logLiquid) return tl::unexpected(logLiquid.error());
+    const auto vaporisation = tabulated(
+        lowestStable, high, [&](double t) { return s.enthalpyOfVaporisation(Temperature::fromKelvin(t)); });
+    if (!vaporisation) return tl::unexpected(vaporisation.error());
+    std::optional<Hermite> logSolid;
+    const double coldest = std::max(facts.lowest.kelvin(), kColdestReduced * triple);
+    if (solid) {
+        auto table = tabulated(coldest, triple, [&](double t) {
+            return s.vapourPressure(Temperature::fromKelvin(t)).map([](Pressure q) {
+                return std::log(q.pascal());
+            });
+        });
+        if (!table) return tl::unexpected(table.error());
+        logSolid = std::move(*table);
+    }
+    const auto density = s.condensedDensity(Temperature::fromKelvin(lowestStable));
+    if (!density) return tl::unexpected(density.error());
+
+    const double mass = facts.molarMass, gas = kMolarGas / mass, cp = p.vapourHeatCapacity->value / mass;
+    const double first = (*vaporisation)(lowestStable + kAbove),
+                 slope = vaporisation->prime(lowestStable + kAbove);
+    return RigFluid(std::make_shared<const Tables>(
+        Tables{.low = solid ? coldest : metastable,
+               .high = high,
+               .liquidLow = metastable,
+               .triple = triple,
+               .liquidCp = p.liquidHeatCapacity->value / mass,
+               .solidCp = p.solidHeatCapacity ? p.solidHeatCapacity->value / mass : 0.0,
+               .fusion = p.enthalpyOfFusion ? p.enthalpyOfFusion->value / mass : 0.0,
+               .density = *density,
+               .gasConstant = gas,
+               .vapour = {mass, p.vapourViscosity->value, cp / (cp - gas)},
+               .logLiquid = *logLiquid,
+               .vaporisation = *vaporisation,
+               .logSolid = std::move(logSolid),
+               .vaporisationAtLow = first,
+               .vaporisationSlopeAtLow = slope}));
+}
+
+double RigFluid::lowestKelvin() const { return m_tables->low; }
+double RigFluid::highestKelvin() const { return m_tables->high; }
+double RigFluid::lowestLiquidKelvin() const { return m_tables->liquidLow; }
+bool RigFluid::hasSolid() const { return m_tables->logSolid.has_value(); }
+double RigFluid::tripleKelvin() const { return m_tables->triple; }
+
+double RigFluid::liquidSaturation(double t) const { return std::exp(m_tables->logLiquid(t)); }
+double RigFluid::solidSaturation(double t) const { return std::exp((*m_tables->logSolid)(t)); }
+
+double RigFluid::vaporisation(double t) const {
+    const double low = m_tables->vaporisation.domain().first;
+    if (t >= low) return m_tables->vaporisation(t);
+    return m_tables->vaporisationAtLow + m_tables->vaporisationSlopeAtLow * (t - low);
+}
+
+double RigFluid::fusion() const { return m_tables->fusion; }
+double RigFluid::liquidEnergy(double t) const { return m_tables->liquidCp * (t - m_tables->triple); }
+double RigFluid::solidEnergy(double t) const {
+    return m_tables->solidCp * (t - m_tables->triple) - m_tables->fusion;
+}
+double RigFluid::vapourEnthalpy(double t) const { return liquidEnergy(t) + vaporisation(t); }
+double RigFluid::vapourEnergy(double t) const { return vapourEnthalpy(t) - m_tables->gasConstant * t; }
+double RigFluid::liquidHeatCapacity() const { return m_tables->liquidCp; }
+double RigFluid::solidHeatCapacity() const { return m_tables->solidCp; }
+double RigFluid::liquidDensity() const { return m_tables->density; }
+const FlowingGas& RigFluid::vapour() const { return m_tables->vapour; }
+
+double evaporationFlux(double coefficient, double molarMass, double surfaceKelvin, double saturationPascal,
+                       double vapourKelvin, double vapourPascal) {
+    const double leaves = saturationPascal / std::sqrt(surfaceKelvin),
+                 comes = vapourPascal / std::sqrt(vapourKelvin);
+    return 2.0 * coefficient / (2.0 - coefficient) *
+           std::sqrt(molarMass / (2.0 * std::numbers::pi * kMolarGas)) * (leaves - comes);
+}
+
+} // namespace uttrin
