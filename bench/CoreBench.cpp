@@ -1,6 +1,7 @@
 #include "analysis/LineFit.h"
 #include "lesson/LessonModel.h"
 #include "notebook/Notebook.h"
+#include "rig/RigSimulation.h"
 #include "substances/SubstanceLibrary.h"
 #include "support/SyntheticLab.h"
 #include "support/TempDir.h"
@@ -91,5 +92,32 @@ void captureToDurable(benchmark::State& state) {
 BENCHMARK(captureToDurable)->Unit(benchmark::kMillisecond);
 
 } // namespace
+
+void ninetyMinutesOfASealedFlask(benchmark::State& state) {
+    const RigFluid fluid = *RigFluid::make(water());
+    RigModel m;
+    m.vessels = {{.name = "flask",
+                  .volume = 1e-3,
+                  .dryWall = 0.03,
+                  .wallHeatCapacity = 150.0,
+                  .wallToContents = 5.0,
+                  .condensed = 0.45,
+                  .airPascal = 200.0,
+                  .kelvin = 368.15}};
+    m.contacts = {{0, TouchedPart::Wall, 0.8, 293.15}};
+    for (auto _ : state)
+        benchmark::DoNotOptimize(simulate(m, fluid, 5400.0, 10.0));
+}
+BENCHMARK(ninetyMinutesOfASealedFlask)->Unit(benchmark::kMillisecond);
+
+void waterPumpedUntilItIsFrozenThrough(benchmark::State& state) {
+    const RigFluid fluid = *RigFluid::make(water());
+    RigModel m;
+    m.vessels = {{.name = "bell jar", .volume = 5e-3, .condensed = 0.010, .airPascal = 94'310.0}};
+    m.pumps = {{0, {300.0 / 60e3, 5.0}}};
+    for (auto _ : state)
+        benchmark::DoNotOptimize(simulate(m, fluid, 300.0, 1.0));
+}
+BENCHMARK(waterPumpedUntilItIsFrozenThrough)->Unit(benchmark::kMillisecond);
 
 BENCHMARK_MAIN();

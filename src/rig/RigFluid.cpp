@@ -46,6 +46,28 @@ Result<Hermite> tabulated(double low, double high, Function function) {
     return Hermite(std::move(y), std::move(slope), low, step);
 }
 
+/// A rising table turned round: even steps of its values, at least as many as it has.
+Hermite inverse(const Hermite& table) {
+    const auto [low, high] = table.domain();
+    const double first = table(low), last = table(high);
+    const auto points = static_cast<std::size_t>((high - low) / kStep) + 2;
+    const double step = (last - first) / static_cast<double>(points - 1);
+    std::vector<double> x(points), slope(points);
+    double at = low;
+    for (std::size_t i = 0; i < points; ++i) {
+        const double wanted = first + step * static_cast<double>(i);
+        constexpr int kSteps = 20;
+        for (int k = 0; k < kSteps; ++k) {
+            const double change = (wanted - table(at)) / table.prime(at);
+            at = std::clamp(at + change, low, high);
+            if (std::abs(change) < 1e-11 * at) break;
+        }
+        x[i] = at;
+        slope[i] = 1.0 / table.prime(at);
+    }
+    return Hermite(std::move(x), std::move(slope), first, step);
+}
+
 /// The part of a range about the normal boiling point in which the enthalpy of vaporisation is known, K.
 std::pair<double, double> knownHeat(const Substance& s, double low, double high) {
     const auto known = [&s](double t) {
@@ -74,6 +96,7 @@ struct RigFluid::Tables {
     FlowingGas vapour;
     Hermite logLiquid, vaporisation;
     std::optional<Hermite> logSolid;
+    Hermite boiling;                                  ///< K against ln(Pa)
     double vaporisationAtLow, vaporisationSlopeAtLow; ///< continued below the liquid's range
 };
 
@@ -118,6 +141,7 @@ Result<RigFluid> RigFluid::make(const Substance& s) {
         if (!table) return tl::unexpected(table.error());
         logSolid = std::move(*table);
     }
+    const auto boiling = inverse(*logLiquid);
     const auto density = s.condensedDensity(Temperature::fromKelvin(lowestStable));
     if (!density) return tl::unexpected(density.error());
 
@@ -138,6 +162,7 @@ Result<RigFluid> RigFluid::make(const Substance& s) {
                .logLiquid = *logLiquid,
                .vaporisation = *vaporisation,
                .logSolid = std::move(logSolid),
+               .boiling = boiling,
                .vaporisationAtLow = first,
                .vaporisationSlopeAtLow = slope}));
 }
@@ -150,6 +175,11 @@ double RigFluid::tripleKelvin() const { return m_tables->triple; }
 
 double RigFluid::liquidSaturation(double t) const { return std::exp(m_tables->logLiquid(t)); }
 double RigFluid::solidSaturation(double t) const { return std::exp((*m_tables->logSolid)(t)); }
+
+double RigFluid::boilingKelvin(double pascal) const {
+    const auto [low, high] = m_tables->boiling.domain();
+    return m_tables->boiling(std::clamp(std::log(pascal), low, high));
+}
 
 double RigFluid::vaporisation(double t) const {
     const double low = m_tables->vaporisation.domain().first;
@@ -164,6 +194,11 @@ double RigFluid::solidEnergy(double t) const {
 }
 double RigFluid::vapourEnthalpy(double t) const { return liquidEnergy(t) + vaporisation(t); }
 double RigFluid::vapourEnergy(double t) const { return vapourEnthalpy(t) - m_tables->gasConstant * t; }
+double RigFluid::vapourHeatCapacity(double t) const {
+    const double low = m_tables->vaporisation.domain().first;
+    const double slope = t >= low ? m_tables->vaporisation.prime(t) : m_tables->vaporisationSlopeAtLow;
+    return m_tables->liquidCp + slope - m_tables->gasConstant;
+}
 double RigFluid::liquidHeatCapacity() const { return m_tables->liquidCp; }
 double RigFluid::solidHeatCapacity() const { return m_tables->solidCp; }
 double RigFluid::liquidDensity() const { return m_tables->density; }

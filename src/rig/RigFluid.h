@@ -30,15 +30,19 @@ public:
     // Temperatures must lie within the range, REQUIRES: callers check it and stop with a reason.
     [[nodiscard]] double liquidSaturation(double kelvin) const; ///< Pa, over the liquid
     [[nodiscard]] double solidSaturation(double kelvin) const; ///< Pa, over the solid, below the triple point
-    [[nodiscard]] double vaporisation(double kelvin) const;    ///< J/kg, of the liquid
-    [[nodiscard]] double fusion() const;                       ///< J/kg
-    [[nodiscard]] double liquidEnergy(double kelvin) const;    ///< J/kg
-    [[nodiscard]] double solidEnergy(double kelvin) const;     ///< J/kg
-    [[nodiscard]] double vapourEnthalpy(double kelvin) const;  ///< J/kg
-    [[nodiscard]] double vapourEnergy(double kelvin) const;    ///< J/kg
-    [[nodiscard]] double liquidHeatCapacity() const;           ///< J/(kg K)
-    [[nodiscard]] double solidHeatCapacity() const;            ///< J/(kg K)
-    [[nodiscard]] double liquidDensity() const;                ///< kg/m3, at the triple point
+    /// The temperature at which the liquid's saturation pressure is this: the inverse, within 1e-6 K; the end
+    /// of the range for a pressure beyond it.
+    [[nodiscard]] double boilingKelvin(double pascal) const;
+    [[nodiscard]] double vaporisation(double kelvin) const;       ///< J/kg, of the liquid
+    [[nodiscard]] double fusion() const;                          ///< J/kg
+    [[nodiscard]] double liquidEnergy(double kelvin) const;       ///< J/kg
+    [[nodiscard]] double solidEnergy(double kelvin) const;        ///< J/kg
+    [[nodiscard]] double vapourEnthalpy(double kelvin) const;     ///< J/kg
+    [[nodiscard]] double vapourEnergy(double kelvin) const;       ///< J/kg
+    [[nodiscard]] double vapourHeatCapacity(double kelvin) const; ///< J/(kg K), at constant volume
+    [[nodiscard]] double liquidHeatCapacity() const;              ///< J/(kg K)
+    [[nodiscard]] double solidHeatCapacity() const;               ///< J/(kg K)
+    [[nodiscard]] double liquidDensity() const;                   ///< kg/m3, at the triple point
     [[nodiscard]] const FlowingGas& vapour() const;
 
 private:
