@@ -17,6 +17,7 @@ using namespace uttrin;
 void boilingPointFromPressure(benchmark::State& state) {
     const Substance& substance = water();
     std::vector<Pressure> pressures;
+    pressures.reserve(1024);
     for (int i = 0; i < 1024; ++i)
         pressures.push_back(Pressure::fromPascal(700.0 + 98.0 * i));
     for (auto _ : state)
@@ -34,6 +35,7 @@ void boilingPointOfEverySubstance(benchmark::State& state) {
                                                   : substance.facts().triple),
                high = substance.vapourPressure(substance.facts().highest);
     std::vector<Pressure> pressures;
+    pressures.reserve(1024);
     for (int i = 1; i < 1024; ++i)
         pressures.push_back(
             Pressure::fromPascal(low->pascal() * std::pow(high->pascal() / low->pascal(), i / 1024.0)));
@@ -52,6 +54,7 @@ BENCHMARK(loadAllSubstances)->Unit(benchmark::kMillisecond);
 
 void sublimationPointFromPressure(benchmark::State& state) {
     std::vector<Pressure> pressures;
+    pressures.reserve(1024);
     for (int i = 0; i < 1024; ++i)
         pressures.push_back(Pressure::fromPascal(0.1 + 0.59 * i));
     for (auto _ : state)

@@ -78,7 +78,7 @@ void DialPicture::paintEvent(QPaintEvent*) {
         const QPointF d(std::cos(a), -std::sin(a));
         p.drawLine(c + from * r * d, c + to * r * d);
     };
-    for (double v = m_low; v <= m_high + 1e-9 * span; v += tick) {
+    for (const double v : evenSteps(m_low, m_high, tick)) {
         const double inLabels = (v - m_low) / label;
         const bool major = std::abs(inLabels - std::round(inLabels)) < 1e-6;
         const bool middle = std::abs(2.0 * inLabels - std::round(2.0 * inLabels)) < 1e-6;
@@ -87,7 +87,7 @@ void DialPicture::paintEvent(QPaintEvent*) {
     }
     p.setFont(fontOf(std::max(t.small - 1, static_cast<int>(r / 11)), QFont::DemiBold));
     p.setPen(t.ink);
-    for (double v = m_low; v <= m_high + 1e-9 * span; v += label) {
+    for (const double v : evenSteps(m_low, m_high, label)) {
         const double a = angle(v) * std::numbers::pi / 180.0;
         const QPointF at = c + 0.68 * r * QPointF(std::cos(a), -std::sin(a));
         p.drawText(QRectF(at.x() - 30, at.y() - 11, 60, 22), Qt::AlignCenter,

@@ -1,6 +1,7 @@
 #include "InstrumentPicture.h"
 #include "OnScreen.h"
 #include "Theme.h"
+#include "quantities/Rounding.h"
 
 #include <QPainter>
 
@@ -71,7 +72,7 @@ void ThermometerPicture::paintEvent(QPaintEvent*) {
     while (label * perUnit < textHeight)
         label *= 2.0;
     p.setFont(fontOf(t.small - 1));
-    for (double v = std::ceil(low / tick) * tick; v <= high + 1e-9; v += tick) {
+    for (const double v : evenSteps(std::ceil(low / tick) * tick, high, tick)) {
         const double n = v / label;
         const bool major = std::abs(n - std::round(n)) < 1e-6;
         p.setPen(QPen(t.ink, major ? 1.4 : 0.7));

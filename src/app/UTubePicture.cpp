@@ -94,7 +94,7 @@ void UTubePicture::paintEvent(QPaintEvent*) {
     constexpr double kLabelsApart = 28.0; // px, at least
     const double label = std::max(10.0 * m_instrument.division, roundStep(kLabelsApart / perUnit));
     p.setFont(fontOf(t.small - 1));
-    for (double v = 0.0; v <= m_instrument.armSum + 1e-9; v += tick) {
+    for (const double v : evenSteps(0.0, m_instrument.armSum, tick)) {
         const double n = v / label;
         const bool major = std::abs(n - std::round(n)) < 1e-6;
         p.setPen(QPen(t.ink, major ? 1.4 : 0.8));

@@ -36,6 +36,18 @@ double roundStep(double least) {
     return 10.0 * power;
 }
 
+std::vector<double> evenSteps(double from, double to, double step) {
+    constexpr double kLittle = 1e-9; // of a step
+    const double count = std::floor((to - from) / step + kLittle);
+    std::vector<double> values;
+    if (!(count >= 0.0)) return values;
+    const auto last = static_cast<int>(count);
+    values.reserve(static_cast<std::size_t>(last) + 1);
+    for (int i = 0; i <= last; ++i)
+        values.push_back(from + i * step);
+    return values;
+}
+
 std::string fixed(double value, int decimals) {
     std::string text = fmt::format("{:.{}f}", std::abs(value), decimals);
     const bool zero = text.find_first_not_of("0.") == std::string::npos;

@@ -1,6 +1,7 @@
 #pragma once
 
 #include <string>
+#include <vector>
 
 namespace uttrin {
 
@@ -14,6 +15,9 @@ namespace uttrin {
 /// The smallest round step, 1, 2 or 5 times a power of ten, that is not smaller than this. REQUIRES: above
 /// zero.
 [[nodiscard]] double roundStep(double least);
+
+/// Values in even steps from one end towards the other, which is among them where a step meets it.
+[[nodiscard]] std::vector<double> evenSteps(double from, double to, double step);
 
 /// Fixed decimals, '.' as the decimal sign, the real minus sign U+2212, and no "−0.0". For texts in which
 /// people read.

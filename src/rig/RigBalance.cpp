@@ -183,7 +183,7 @@ Result<void> RigBalance::rates(std::span<const double> y, std::span<double> out)
     for (std::size_t i = 0; i < count; ++i) {
         auto s = state(y, i);
         if (!s) return tl::unexpected(s.error());
-        states.push_back(std::move(*s));
+        states.push_back(*s);
     }
     const auto own = [&](int vessel) {
         return out.subspan(kPerVessel * static_cast<std::size_t>(vessel), kPerVessel);

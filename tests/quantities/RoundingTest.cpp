@@ -40,5 +40,12 @@ TEST(Rounding, AStepIsOneTwoOrFiveAndNotTooSmall) {
         EXPECT_NEAR(roundStep(least), step, 1e-12 * step) << least;
 }
 
+TEST(Rounding, EvenStepsReachTheOtherEndWhereTheyMeetIt) {
+    EXPECT_EQ(evenSteps(0.0, 1.0, 0.25), (std::vector{0.0, 0.25, 0.5, 0.75, 1.0}));
+    EXPECT_EQ(evenSteps(-1.0, 0.0, 0.1).size(), 11U); // though a tenth is no binary fraction
+    EXPECT_EQ(evenSteps(0.0, 0.9, 0.5), (std::vector{0.0, 0.5}));
+    EXPECT_TRUE(evenSteps(1.0, 0.0, 0.1).empty());
+}
+
 } // namespace
 } // namespace uttrin
