@@ -15,7 +15,8 @@ namespace {
 constexpr double kLongSide = 1300.0, kMargin = 0.08; // px; of each side of the picture
 
 /// A photo, and where the parts of the instrument came to lie in it.
-struct Photographed : SamplePhoto {
+struct Photographed {
+    SamplePhoto sample;
     QTransform fromInstrument; ///< px of the instrument's own picture to px of the photo
     [[nodiscard]] PhotoPoint seen(QPointF own) const {
         const QPointF p = fromInstrument.map(own);
@@ -41,15 +42,15 @@ Photographed photograph(InstrumentPicture& instrument, QSize size, bool tilted) 
                : QPolygonF({place.topLeft(), place.topRight(), place.bottomRight(), place.bottomLeft()});
     const QRectF own(QPointF(0, 0), QSizeF(size));
     Photographed photo;
-    photo.marks.tilted = tilted;
+    photo.sample.marks.tilted = tilted;
     QTransform::quadToQuad(QPolygonF({own.topLeft(), own.topRight(), own.bottomRight(), own.bottomLeft()}),
                            seen, photo.fromInstrument);
-    photo.picture = QImage(photoSize, QImage::Format_RGB32);
-    QPainter p(&photo.picture);
+    photo.sample.picture = QImage(photoSize, QImage::Format_RGB32);
+    QPainter p(&photo.sample.picture);
     QLinearGradient wall(0, 0, photoSize.width(), photoSize.height());
     wall.setColorAt(0.0, QColor(0xDD, 0xD8, 0xCC));
     wall.setColorAt(1.0, QColor(0xB4, 0xAE, 0xA2));
-    p.fillRect(photo.picture.rect(), wall);
+    p.fillRect(photo.sample.picture.rect(), wall);
     p.setRenderHints(QPainter::Antialiasing | QPainter::SmoothPixmapTransform | QPainter::TextAntialiasing);
     // Drawn at twice its size first: a perspective blurs what it enlarges.
     constexpr int kFine = 2;
@@ -70,8 +71,8 @@ template <typename Picture>
 void markScale(Photographed& photo, const Picture& picture, double first, double second) {
     for (const double value : {first, second}) {
         GraduationMark mark{value, photo.seen(picture.graduation(value, true)), std::nullopt};
-        if (photo.marks.tilted) mark.otherEnd = photo.seen(picture.graduation(value, false));
-        photo.marks.graduations.push_back(mark);
+        if (photo.sample.marks.tilted) mark.otherEnd = photo.seen(picture.graduation(value, false));
+        photo.sample.marks.graduations.push_back(mark);
     }
 }
 
@@ -82,16 +83,16 @@ namespace {
 SamplePhoto photographedDial(DialPicture& dial, double value, bool tilted) {
     dial.setValue(value);
     Photographed photo = photograph(dial, QSize(620, 620), tilted);
-    photo.truth = {value};
-    photo.marks.shape = ScaleShape::Round;
-    photo.marks.centre = photo.seen(dial.centre());
+    photo.sample.truth = {value};
+    photo.sample.marks.shape = ScaleShape::Round;
+    photo.sample.marks.centre = photo.seen(dial.centre());
     const auto [low, high] = dial.span();
     for (const double share : tilted ? std::vector{0.0, 0.3, 0.6, 1.0} : std::vector{0.0, 1.0}) {
         const double at = std::lerp(low, high, share);
-        photo.marks.graduations.push_back({at, photo.seen(dial.needleTip(at)), std::nullopt});
+        photo.sample.marks.graduations.push_back({at, photo.seen(dial.needleTip(at)), std::nullopt});
     }
-    photo.marks.sights = {photo.seen(dial.needleTip(value))};
-    return photo;
+    photo.sample.marks.sights = {photo.seen(dial.needleTip(value))};
+    return photo.sample;
 }
 
 } // namespace
@@ -109,12 +110,12 @@ SamplePhoto sampleTube(const PressureInstrument& instrument, double difference, 
     tube.setFigures(false);
     Photographed photo = photograph(tube, QSize(520, 900), tilted);
     const GaugeReading reading = readingAt(instrument, difference);
-    photo.truth = {reading.first, reading.second.value_or(0.0)};
+    photo.sample.truth = {reading.first, reading.second.value_or(0.0)};
     const double ten = 10.0 * instrument.division;
     markScale(photo, tube, ten * std::round(0.1 * instrument.armSum / ten),
               ten * std::round(0.9 * instrument.armSum / ten));
-    photo.marks.sights = {photo.seen(tube.meniscus(true)), photo.seen(tube.meniscus(false))};
-    return photo;
+    photo.sample.marks.sights = {photo.seen(tube.meniscus(true)), photo.seen(tube.meniscus(false))};
+    return photo.sample;
 }
 
 SamplePhoto sampleThermometer(const Thermometer& thermometer, double value, bool tilted) {
@@ -127,13 +128,13 @@ SamplePhoto sampleThermometer(const Thermometer& thermometer, double value, bool
     picture.setInstrument(thermometer);
     picture.setValue(value);
     Photographed photo = photograph(picture, QSize(150, 900), tilted);
-    photo.truth = {value};
+    photo.sample.truth = {value};
     const Unit& u = unit(thermometer.unit);
     constexpr double kTen = 10.0; // of the scale: a graduation with its number
     markScale(photo, picture, kTen * std::round(u.fromSi(kIcePointKelvin) / kTen),
               kTen * std::round(u.fromSi(kIcePointKelvin + 100.0) / kTen));
-    photo.marks.sights = {photo.seen(picture.columnEnd(value))};
-    return photo;
+    photo.sample.marks.sights = {photo.seen(picture.columnEnd(value))};
+    return photo.sample;
 }
 
 SamplePhoto sampleBarometer(const MercuryReading& reading, bool tilted) {
@@ -141,12 +142,12 @@ SamplePhoto sampleBarometer(const MercuryReading& reading, bool tilted) {
     picture.resize(QSize(300, 560)); // before the reading, which it puts in its middle
     picture.setInstrument(reading);
     Photographed photo = photograph(picture, picture.size(), tilted);
-    photo.truth = {reading.value()};
+    photo.sample.truth = {reading.value()};
     const double five = 5.0 * reading.mainDivision;
     const double below = five * std::floor(reading.value() / five);
     markScale(photo, picture, below - five, below + five);
-    photo.marks.sights = {photo.seen(picture.zeroLine(reading.value()))};
-    return photo;
+    photo.sample.marks.sights = {photo.seen(picture.zeroLine(reading.value()))};
+    return photo.sample;
 }
 
 } // namespace uttrin::app
