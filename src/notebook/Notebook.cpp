@@ -130,6 +130,8 @@ Result<Notebook> Notebook::open(const fs::path& path) {
             return storage(path, fmt::format("this notebook is damaged ({}). Nothing was changed; what can "
                                              "be read can be saved to a new notebook",
                                              wrong.front()));
+        (void)tables::select<Lesson>(state->db,
+                                     ""); // a missing table or column shows before anything is written
         if (version > kSchemaVersion) {
             state = std::make_unique<State>(path, SQLite::OPEN_READONLY);
             configure(state->db, true);
@@ -141,9 +143,7 @@ Result<Notebook> Notebook::open(const fs::path& path) {
             configure(state->db, false);
             if (version < kSchemaVersion) upgrade(state->db);
         }
-        Notebook notebook(std::move(state));
-        (void)notebook.lessons(); // a missing table or column shows here, not later
-        return notebook;
+        return Notebook(std::move(state));
     } catch (const SQLite::Exception& e) {
         return storage(path, fmt::format("this notebook cannot be read ({}). Nothing was changed; what can "
                                          "be read can be saved to a new notebook",

@@ -439,6 +439,14 @@ tl::expected<SubstanceDefinition, std::vector<SubstanceProblem>> readSubstanceFi
         return tl::unexpected(
             std::vector{SubstanceProblem{file, lineOfOffset(text, e.byte > 0 ? e.byte - 1 : 0),
                                          "this is not JSON: a comma, bracket or quote is wrong"}});
+    } catch (const Json::out_of_range& e) {
+        // "… number overflow parsing '1e999'": the number stands in the text as it stands there.
+        const std::string what = e.what();
+        const auto from = what.find('\''), to = what.rfind('\'');
+        const auto at = from < to ? text.find(what.substr(from + 1, to - from - 1)) : std::string_view::npos;
+        return tl::unexpected(std::vector{
+            SubstanceProblem{file, lineOfOffset(text, at == std::string_view::npos ? 0 : at),
+                             "this number is larger than any computer's; numbers up to 1e308 are accepted"}});
     }
     if (!json.is_object())
         return tl::unexpected(

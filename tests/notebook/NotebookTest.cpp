@@ -174,6 +174,22 @@ TEST(Notebook, AnOlderNotebookIsBroughtUpToDateAndKeepsItsReadings) {
     ASSERT_TRUE(again) << again.error().message;
 }
 
+TEST(Notebook, AnOlderNotebookThatIsBrokenIsRefusedAndStaysAsItIs) {
+    const TempDir dir;
+    makeVersion1(dir / "a.uttrin");
+    {
+        SQLite::Database db((dir / "a.uttrin").string(), SQLite::OPEN_READWRITE);
+        db.exec("ALTER TABLE lesson RENAME COLUMN title TO heading");
+    }
+    const auto bytes = [&] {
+        std::ifstream file(dir / "a.uttrin", std::ios::binary);
+        return std::string(std::istreambuf_iterator<char>(file), {});
+    };
+    const std::string before = bytes();
+    EXPECT_FALSE(Notebook::open(dir / "a.uttrin"));
+    EXPECT_EQ(bytes(), before);
+}
+
 TEST(Notebook, AnOlderNotebookThatIsReadOnlyIsReadAsItIs) {
     const TempDir dir;
     makeVersion1(dir / "a.uttrin");

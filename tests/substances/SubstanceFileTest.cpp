@@ -167,5 +167,12 @@ RC_GTEST_PROP(SubstanceFile, NoCutOfAFileIsTakenForASubstance, ()) {
     RC_ASSERT(!library.add(text.substr(0, *rc::gen::inRange<std::size_t>(0, end)), "cut.json").empty());
 }
 
+TEST(SubstanceFile, ANumberBeyondAllBoundsIsNamedWithItsLine) {
+    const auto read = readSubstanceFile("{\n \"id\": \"x\",\n \"molar_mass_kg_per_mol\": 1e999\n}", "x.json");
+    ASSERT_FALSE(read);
+    EXPECT_EQ(read.error().front().line, 3);
+    EXPECT_NE(read.error().front().sentence().find("1e308"), std::string::npos);
+}
+
 } // namespace
 } // namespace uttrin
