@@ -192,12 +192,12 @@ Result<void> LessonSession::enterRoom(const RoomEntry& entry, const std::string&
 }
 
 Result<void> LessonSession::changePlan(const Plan& plan, const std::string& label) {
-    if (const auto sound = check(plan); !sound) return sound;
+    if (auto sound = check(plan); !sound) return sound;
     Setup setup = m_model.setup(m_setupId);
     setup.plan = writePlan(plan);
     setup.name = plan.title;
     const auto before = rigInHand();
-    const auto done = perform(label, [&](Notebook::Editor& edit) { edit.update(setup); });
+    auto done = perform(label, [&](Notebook::Editor& edit) { edit.update(setup); });
     if (done) keepDraftOnlyFor(before);
     return done;
 }
@@ -410,7 +410,7 @@ Result<CaptureOutcome> LessonSession::captureBracket() {
             if (r.place) m_targetPlace = r.place; // ordered by taking: the last one stays
     const std::string criterion =
         std::exchange(draft.criterion, bracketAwaitsRestart() ? "bracket-starts" : "bracket-stops");
-    const auto outcome = capture(true);
+    auto outcome = capture(true);
     draft.criterion = criterion;
     return outcome;
 }
@@ -451,7 +451,7 @@ Result<void> LessonSession::restore(RowId id) {
 
 Result<void> LessonSession::retake(RowId id) {
     const auto place = reading(id).place;
-    const auto done = changeReading(id, "Retake", [](Reading& r) { r.struckReason = "retaken"; });
+    auto done = changeReading(id, "Retake", [](Reading& r) { r.struckReason = "retaken"; });
     if (done && place) m_targetPlace = place;
     return done;
 }
