@@ -91,8 +91,8 @@ void MeterPicture::paintEvent(QPaintEvent*) {
         ++markDecimals;
     for (const double mark : m_marks) {
         p.drawLine(QPointF(xOf(mark), bar().bottom()), QPointF(xOf(mark), bar().bottom() + 5));
-        p.drawText(QRectF(xOf(mark) - 25, bar().bottom() + 6, 50, 16), Qt::AlignCenter,
-                   onScreen(mark, markDecimals));
+        const double left = std::clamp(xOf(mark) - 25.0, body.left(), body.right() - 50.0);
+        p.drawText(QRectF(left, bar().bottom() + 6, 50, 16), Qt::AlignCenter, onScreen(mark, markDecimals));
     }
     if (value()) {
         p.setPen(QPen(t.card, 2));

@@ -1,6 +1,7 @@
 #include "InstrumentPicture.h"
 #include "OnScreen.h"
 #include "Theme.h"
+#include "physics/Constants.h"
 #include "quantities/Rounding.h"
 
 #include <QMouseEvent>
@@ -17,9 +18,12 @@ constexpr double kDivisionsShown = 22.0;
 
 void VernierPicture::setInstrument(const MercuryReading& reading) {
     m_reading = reading;
+    // Before it is read, and while a number is half typed, it stands as on a standard day.
+    if (const auto [low, high] = ends(); !(reading.value() >= low && reading.value() <= high))
+        m_reading = withValue(reading, kStandardAtmospherePascal / unit(reading.unit).factor);
     const double half = 0.35 * kDivisionsShown * reading.mainDivision;
-    if (std::abs(reading.value() - m_middle) > half) m_middle = reading.value();
-    setValue(reading.value());
+    if (std::abs(m_reading.value() - m_middle) > half) m_middle = m_reading.value();
+    setValue(m_reading.value());
 }
 
 std::pair<double, double> VernierPicture::ends() const {

@@ -177,6 +177,18 @@ TEST(DialPicture, AKitchenDialInFahrenheitReachesFromIceToSteam) {
     EXPECT_NEAR(toTemperature(t, *s.moved)->temperature.celsius(), 60.0, 0.7);
 }
 
+TEST(VernierPicture, StandsAsOnAStandardDayUntilItIsRead) {
+    Shown<VernierPicture> s;
+    MercuryReading half;
+    half.mainScale = 7.0; // "741", half typed
+    s.picture.setInstrument(half);
+    EXPECT_NEAR(*s.picture.value(), 760.0, 0.1);
+    EXPECT_FALSE(s.moved);
+    half.mainScale = 741.0;
+    s.picture.setInstrument(half);
+    EXPECT_NEAR(*s.picture.value(), 741.0, 1e-9);
+}
+
 TEST(VernierPicture, AStepOfTheKeysIsOneLine) {
     Shown<VernierPicture> s;
     MercuryReading r;
