@@ -23,7 +23,7 @@ constexpr double kLowest = -400.0, kHighest = 5600.0, kTableStep = 500.0, kChart
 } // namespace
 
 AltitudeWindow::AltitudeWindow(LessonController& controller, QWidget* parent)
-    : QDialog(parent), m_controller(controller) {
+    : ToolWindow(controller, parent) {
     setObjectName(QStringLiteral("altitudeWindow"));
     setWindowTitle(tr("Boiling against height"));
     setMinimumSize(900, 560);
@@ -66,14 +66,6 @@ AltitudeWindow::AltitudeWindow(LessonController& controller, QWidget* parent)
         refresh();
     });
     connect(m_energy, &NumberField::edited, this, &AltitudeWindow::refresh);
-    connect(&m_controller, &LessonController::changed, this, [this] {
-        if (isVisible()) refresh();
-    });
-}
-
-void AltitudeWindow::showEvent(QShowEvent* event) {
-    QDialog::showEvent(event);
-    refresh();
 }
 
 void AltitudeWindow::refresh() {

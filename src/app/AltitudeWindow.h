@@ -1,8 +1,6 @@
 #pragma once
 
-#include "LessonController.h"
-
-#include <QDialog>
+#include "ToolWindow.h"
 
 class QComboBox;
 class QCustomPlot;
@@ -15,18 +13,15 @@ class NumberField;
 class TableModel;
 
 /// Boiling point against height, as a chart and a table, with what it means for cooking.
-class AltitudeWindow : public QDialog {
+class AltitudeWindow : public ToolWindow {
     Q_OBJECT
 public:
     explicit AltitudeWindow(LessonController& controller, QWidget* parent = nullptr);
 
 protected:
-    void showEvent(QShowEvent* event) override;
+    void refresh() override;
 
 private:
-    void refresh();
-
-    LessonController& m_controller;
     QCustomPlot* m_chart;
     QTableView* m_table;
     TableModel* m_rows;

@@ -4,7 +4,6 @@
 #include "InstrumentPair.h"
 #include "OnScreen.h"
 #include "Theme.h"
-#include "physics/Constants.h"
 
 #include <QHBoxLayout>
 
@@ -15,8 +14,7 @@ constexpr CountsFrom kFrom[] = {CountsFrom::Gauge, CountsFrom::Depth, CountsFrom
 
 } // namespace
 
-DialReader::DialReader(LessonController& controller, QWidget* parent)
-    : QDialog(parent), m_controller(controller) {
+DialReader::DialReader(LessonController& controller, QWidget* parent) : ToolWindow(controller, parent) {
     setObjectName(QStringLiteral("dialReader"));
     setWindowTitle(tr("Dial reader"));
     setMinimumSize(680, 480);
@@ -84,26 +82,21 @@ void DialReader::wire() {
         m_controller.refresh();
         m_controller.touchDraft();
     });
-    connect(&m_controller, &LessonController::changed, this, [this] {
-        if (isVisible()) refresh();
-    });
 }
 
 void DialReader::showEvent(QShowEvent* event) {
-    QDialog::showEvent(event);
     setMinimumSize(theme().large ? QSize(940, 640) : QSize(780, 480));
-    refresh();
+    ToolWindow::showEvent(event);
     m_text->setFocus();
 }
 
 void DialReader::refresh() {
     if (!m_controller.isOpen()) return;
     const auto& gauge = m_controller.session().plan().rig.gauge;
-    const auto room = m_controller.session().room();
     // What is asked backwards is a true temperature, whatever the rig's thermometer shows.
     Thermometer celsius;
     celsius.kind = ThermometerKind::Spirit;
-    m_pair->setInstruments(gauge, celsius, room ? room->station.pascal() : kStandardAtmospherePascal);
+    m_pair->setInstruments(gauge, celsius, m_controller.session().roomOrStandard().pascal());
     readText();
     showBackwards();
 }

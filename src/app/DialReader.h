@@ -1,9 +1,7 @@
 #pragma once
 
-#include "LessonController.h"
+#include "ToolWindow.h"
 #include "lesson/DialMeaning.h"
-
-#include <QDialog>
 
 class QLabel;
 class QLineEdit;
@@ -17,7 +15,7 @@ class Segments;
 
 /// What does this reading mean, and what will the dial show? A small window that stays open beside the
 /// lesson.
-class DialReader : public QDialog {
+class DialReader : public ToolWindow {
     Q_OBJECT
 public:
     explicit DialReader(LessonController& controller, QWidget* parent = nullptr);
@@ -25,16 +23,15 @@ public:
     void read(const QString& text);
 
 protected:
+    void refresh() override;
     void showEvent(QShowEvent* event) override;
 
 private:
     void wire();
-    void refresh();
     void readText();
     void showReading(const DialText& text);
     void showBackwards();
 
-    LessonController& m_controller;
     QLineEdit* m_text;
     Segments* m_from;
     QLabel *m_question, *m_meaning, *m_backwards;

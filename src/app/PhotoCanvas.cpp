@@ -206,11 +206,7 @@ void PhotoCanvas::paintEvent(QPaintEvent*) {
         p.setPen(i == m_chosen ? QColor(Qt::white) : colour);
         p.drawText(label, Qt::AlignCenter, QString::number(i + 1));
     }
-    if (hasFocus()) {
-        p.setPen(QPen(t.done, 2));
-        p.setBrush(Qt::NoBrush);
-        p.drawRect(QRectF(rect()).adjusted(1, 1, -1, -1));
-    }
+    frameIfFocused(p, *this);
 }
 
 Loupe::Loupe(QWidget* parent) : QWidget(parent) {

@@ -9,7 +9,6 @@
 #include "Theme.h"
 #include "instruments/BarometerScales.h"
 #include "lesson/DialMeaning.h"
-#include "physics/Constants.h"
 #include "quantities/Rounding.h"
 
 #include <QBuffer>
@@ -41,8 +40,7 @@ std::vector<std::byte> copied(const QByteArray& bytes) {
 
 } // namespace
 
-PhotoReader::PhotoReader(LessonController& controller, QWidget* parent)
-    : QDialog(parent), m_controller(controller) {
+PhotoReader::PhotoReader(LessonController& controller, QWidget* parent) : ToolWindow(controller, parent) {
     setObjectName(QStringLiteral("photoReader"));
     setWindowTitle(tr("Photo reader"));
     setAcceptDrops(true);
@@ -86,7 +84,7 @@ PhotoReader::PhotoReader(LessonController& controller, QWidget* parent)
     row->addLayout(left, 1);
     row->addWidget(buildSide());
     wire();
-    arrange();
+    refresh();
 }
 
 QWidget* PhotoReader::buildSide() {
@@ -167,12 +165,12 @@ QWidget* PhotoReader::buildSide() {
 void PhotoReader::wire() {
     connect(m_shows, &Segments::picked, this, [this] {
         m_shape->choose(-1); // as this instrument usually is
-        arrange();
+        refresh();
     });
-    connect(m_shape, &Segments::picked, this, &PhotoReader::arrange);
-    connect(m_rise, &Segments::picked, this, &PhotoReader::arrange);
-    connect(m_tilted, &QCheckBox::clicked, this, &PhotoReader::arrange);
-    connect(m_barometerUnit, &QComboBox::activated, this, &PhotoReader::refresh);
+    connect(m_shape, &Segments::picked, this, &PhotoReader::refresh);
+    connect(m_rise, &Segments::picked, this, &PhotoReader::refresh);
+    connect(m_tilted, &QCheckBox::clicked, this, &PhotoReader::refresh);
+    connect(m_barometerUnit, &QComboBox::activated, this, &PhotoReader::showMarks);
     connect(m_placing, &NumberField::edited, this, [this] {
         if (const auto px = m_placing->value()) m_marking.setPlacing(*px);
         readMarks();
@@ -180,7 +178,7 @@ void PhotoReader::wire() {
     connect(m_clear, &QPushButton::clicked, this, [this] {
         m_marking.clear();
         m_canvas->choose(0);
-        refresh();
+        showMarks();
     });
     connect(m_marks, &MarkList::picked, this, [this](int step) {
         m_canvas->choose(static_cast<std::size_t>(step));
@@ -190,21 +188,17 @@ void PhotoReader::wire() {
         m_marking.setValue(static_cast<std::size_t>(step), value);
         readMarks();
     });
-    connect(m_canvas, &PhotoCanvas::marked, this, &PhotoReader::refresh);
-    connect(m_canvas, &PhotoCanvas::chosenChanged, this, &PhotoReader::refresh);
+    connect(m_canvas, &PhotoCanvas::marked, this, &PhotoReader::showMarks);
+    connect(m_canvas, &PhotoCanvas::chosenChanged, this, &PhotoReader::showMarks);
     connect(m_canvas, &PhotoCanvas::lookedAt, this,
             [this](QPointF at) { m_loupe->look(m_canvas->picture(), at); });
     connect(m_take, &QPushButton::clicked, this, &PhotoReader::take);
     connect(new QShortcut(QKeySequence::Paste, this), &QShortcut::activated, this,
             &PhotoReader::pastePicture);
-    connect(&m_controller, &LessonController::changed, this, [this] {
-        if (isVisible()) arrange();
-    });
 }
 
 void PhotoReader::showEvent(QShowEvent* event) {
-    QDialog::showEvent(event);
-    arrange();
+    ToolWindow::showEvent(event);
     m_canvas->setFocus();
 }
 
@@ -242,7 +236,7 @@ QStringList PhotoReader::sights() const {
     }
 }
 
-void PhotoReader::arrange() {
+void PhotoReader::refresh() {
     if (!m_controller.isOpen()) return;
     const bool arms =
         shows() == Shows::Gauge && hasTwoArms(m_controller.session().plan().rig.gauge.convention);
@@ -259,10 +253,10 @@ void PhotoReader::arrange() {
     m_barometerUnit->setVisible(shows() == Shows::Barometer);
     m_placing->setValue(m_marking.placing());
     if (m_canvas->chosen() >= m_marking.steps().size()) m_canvas->choose(m_marking.next().value_or(0));
-    refresh();
+    showMarks();
 }
 
-void PhotoReader::refresh() {
+void PhotoReader::showMarks() {
     m_marks->show(m_marking, m_canvas->chosen(), sights(), unitOfScale());
     m_canvas->update();
     m_showMe->setVisible(m_sampleMarks.has_value());
@@ -375,7 +369,7 @@ bool PhotoReader::load(QByteArray bytes, const QString& name) {
     m_ofTheRecord = false;
     m_marking.clear();
     m_canvas->setPicture(picture);
-    refresh();
+    showMarks();
     return true;
 }
 
@@ -415,8 +409,7 @@ void PhotoReader::pastePicture() {
 
 void PhotoReader::openSample() {
     const auto& session = m_controller.session();
-    const auto room = session.room();
-    const double pascal = room ? room->station.pascal() : kStandardAtmospherePascal;
+    const double pascal = session.roomOrStandard().pascal();
     // Values walk through the scale by the golden section: different each time, the same in every session.
     const double share = std::fmod(0.31 + 0.618034 * m_samples, 0.9) + 0.05;
     ++m_samples;
@@ -444,7 +437,7 @@ void PhotoReader::openSample() {
     m_sampleMarks = sample.marks;
     m_marking.clear();
     m_canvas->setPicture(sample.picture);
-    refresh();
+    showMarks();
 }
 
 void PhotoReader::markSample() {
@@ -453,7 +446,7 @@ void PhotoReader::markSample() {
     m_shape->choose(m_sampleMarks->shape == ScaleShape::Round ? 1 : 0);
     m_tilted->setChecked(m_sampleMarks->tilted);
     m_rise->choose(0);
-    arrange();
+    refresh();
     m_canvas->choose(m_marking.steps().size() - 1);
 }
 
@@ -475,7 +468,7 @@ void PhotoReader::showStored(const Photo& photo) {
     m_shape->choose(marks->shape == ScaleShape::Round ? 1 : 0);
     m_tilted->setChecked(marks->tilted);
     m_rise->choose(marks->clockwise ? 0 : 1);
-    arrange();
+    refresh();
 }
 
 void PhotoReader::dragEnterEvent(QDragEnterEvent* event) {

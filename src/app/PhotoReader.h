@@ -1,9 +1,8 @@
 #pragma once
 
-#include "LessonController.h"
+#include "ToolWindow.h"
 #include "photo/PhotoMarking.h"
 
-#include <QDialog>
 #include <QImage>
 
 class QCheckBox;
@@ -22,7 +21,7 @@ class Segments;
 
 /// Measures an instrument on a picture of it: marks on known graduations and on what is to be read, a reading
 /// with its uncertainty. The picture and its marks go with the reading into the notebook.
-class PhotoReader : public QDialog {
+class PhotoReader : public ToolWindow {
     Q_OBJECT
 public:
     explicit PhotoReader(LessonController& controller, QWidget* parent = nullptr);
@@ -44,6 +43,7 @@ signals:
     void barometerTaken(const PhotoEvidence& evidence, const QString& unit);
 
 protected:
+    void refresh() override;
     void showEvent(QShowEvent* event) override;
     void dragEnterEvent(QDragEnterEvent* event) override;
     void dropEvent(QDropEvent* event) override;
@@ -53,8 +53,7 @@ private:
     QWidget* buildSide();
     void wire();
     bool load(QByteArray bytes, const QString& name);
-    void arrange();
-    void refresh();
+    void showMarks();
     void readMarks();
     void take();
     void fail(const QString& sentence);
@@ -62,7 +61,6 @@ private:
     [[nodiscard]] QString unitOfScale() const;
     [[nodiscard]] QStringList sights() const;
 
-    LessonController& m_controller;
     PhotoMarking m_marking;
     QByteArray m_bytes;                      ///< the picture's file, as it was brought in
     std::vector<double> m_truth;             ///< of a sample; empty for a picture of the person's own

@@ -5,7 +5,6 @@
 #include "OnScreen.h"
 #include "PhaseMap.h"
 #include "ThermometerCard.h"
-#include "physics/Constants.h"
 #include "quantities/Rounding.h"
 #include "substances/SubstanceLibrary.h"
 
@@ -258,10 +257,9 @@ void RigStation::wire() {
     });
     connect(m_substance, &QComboBox::activated, this, [this] {
         m_boils.reset();
-        const auto room = session().room();
         const auto changed =
             withSubstance(session().plan(), m_substance->currentData().toString().toStdString(),
-                          room ? room->station : Pressure::fromPascal(kStandardAtmospherePascal));
+                          session().roomOrStandard());
         const bool taken = !session().model().runsOf(session().setupId()).empty();
         if (m_controller.report(changed
                                     ? session().changePlan(*changed, tr("Change the liquid").toStdString())
@@ -482,8 +480,7 @@ void RigStation::refresh() {
     m_fresh->setChecked(p.rig.aidFresh);
     m_fresh->setVisible(p.rig.aid == NucleationAid::Chips);
     showSolute(p);
-    const auto room = session().room();
-    m_pair->setInstruments(g, p.rig.thermometer, room ? room->station.pascal() : kStandardAtmospherePascal);
+    m_pair->setInstruments(g, p.rig.thermometer, session().roomOrStandard().pascal());
     showMeaning();
     m_map->show(mapView(session(), MapPurpose::Plan));
     m_filling = false;

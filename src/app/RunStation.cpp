@@ -9,7 +9,6 @@
 #include "TakenCard.h"
 #include "TargetCard.h"
 #include "Theme.h"
-#include "physics/Constants.h"
 
 #include <QCheckBox>
 #include <QComboBox>
@@ -434,9 +433,7 @@ void RunStation::refresh() {
     m_judge->setText(QString::fromStdString(d.judge));
     m_run->refresh(1);
 
-    const auto room = session().room();
-    m_pair->setInstruments(p.rig.gauge, p.rig.thermometer,
-                           room ? room->station.pascal() : kStandardAtmospherePascal);
+    m_pair->setInstruments(p.rig.gauge, p.rig.thermometer, session().roomOrStandard().pascal());
     showInstruments();
     const RunView v = runView(session());
     m_target->show(v);

@@ -39,7 +39,7 @@ double slopeAt(const SolutionChart::Curve& curve, double x) {
 } // namespace
 
 SolutionsWindow::SolutionsWindow(LessonController& controller, QWidget* parent)
-    : QDialog(parent), m_controller(controller) {
+    : ToolWindow(controller, parent) {
     setObjectName(QStringLiteral("solutionsWindow"));
     setWindowTitle(tr("Salted ice, syrup and mixtures"));
     auto* whole = new QVBoxLayout(this);
@@ -82,14 +82,6 @@ SolutionsWindow::SolutionsWindow(LessonController& controller, QWidget* parent)
         refresh();
     });
     connect(m_percent, &NumberField::edited, this, &SolutionsWindow::refresh);
-    connect(&m_controller, &LessonController::changed, this, [this] {
-        if (isVisible()) refresh();
-    });
-}
-
-void SolutionsWindow::showEvent(QShowEvent* event) {
-    QDialog::showEvent(event);
-    refresh();
 }
 
 void SolutionsWindow::refresh() {

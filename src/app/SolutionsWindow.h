@@ -1,9 +1,7 @@
 #pragma once
 
-#include "LessonController.h"
+#include "ToolWindow.h"
 #include "lesson/SolutionViews.h"
-
-#include <QDialog>
 
 class QCustomPlot;
 class QLabel;
@@ -17,19 +15,17 @@ class TableModel;
 
 /// Salted ice, syrup on the stove, and liquids mixed with water: chart, table, and what they mean at this
 /// room's pressure.
-class SolutionsWindow : public QDialog {
+class SolutionsWindow : public ToolWindow {
     Q_OBJECT
 public:
     explicit SolutionsWindow(LessonController& controller, QWidget* parent = nullptr);
 
 protected:
-    void showEvent(QShowEvent* event) override;
+    void refresh() override;
 
 private:
-    void refresh();
     void draw(const SolutionChart& chart);
 
-    LessonController& m_controller;
     Segments* m_topic;
     NumberField* m_percent;
     QCustomPlot* m_chart;

@@ -2,6 +2,7 @@
 
 #include <QApplication>
 #include <QFontDatabase>
+#include <QPainter>
 #include <QPalette>
 #include <QStyle>
 #include <QStyleFactory>
@@ -155,6 +156,13 @@ QFont fontOf(int px, QFont::Weight weight) {
     font.setPixelSize(px);
     font.setWeight(weight);
     return font;
+}
+
+void frameIfFocused(QPainter& painter, const QWidget& widget) {
+    if (!widget.hasFocus()) return;
+    painter.setPen(QPen(current.done, 2));
+    painter.setBrush(Qt::NoBrush);
+    painter.drawRect(QRectF(widget.rect()).adjusted(1, 1, -1, -1));
 }
 
 void loadFonts() {

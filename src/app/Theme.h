@@ -4,6 +4,9 @@
 #include <QFont>
 #include <QString>
 
+class QPainter;
+class QWidget;
+
 namespace uttrin::app {
 
 /// The look: every colour and size that a widget may use.
@@ -45,6 +48,9 @@ private:
 
 /// The shipped font at a size in px. REQUIRES: loadFonts was called.
 [[nodiscard]] QFont fontOf(int px, QFont::Weight weight = QFont::Normal);
+
+/// Frames a painted widget that has the keyboard; nothing on one that has not.
+void frameIfFocused(QPainter& painter, const QWidget& widget);
 
 /// Registers the fonts that ship in the resources.
 void loadFonts();

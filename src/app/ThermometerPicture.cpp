@@ -84,11 +84,7 @@ void ThermometerPicture::paintEvent(QPaintEvent*) {
     p.setPen(t.muted);
     p.drawText(QRectF(x + 22, height() - 32.0, 60, 20), Qt::AlignLeft | Qt::AlignVCenter,
                onScreen(unit(m_thermometer.unit).display));
-    if (hasFocus()) {
-        p.setPen(QPen(t.done, 2));
-        p.setBrush(Qt::NoBrush);
-        p.drawRect(QRectF(rect()).adjusted(1, 1, -1, -1));
-    }
+    frameIfFocused(p, *this);
 }
 
 } // namespace uttrin::app

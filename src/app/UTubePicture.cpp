@@ -131,11 +131,7 @@ void UTubePicture::paintEvent(QPaintEvent*) {
     p.setPen(t.muted);
     p.drawText(QRectF(a.x() - 60, 0, 120, 14), Qt::AlignCenter, closed ? tr("closed") : tr("vessel"));
     p.drawText(QRectF(b.x() - 60, 0, 120, 14), Qt::AlignCenter, closed ? tr("vessel") : tr("room"));
-    if (hasFocus()) {
-        p.setPen(QPen(t.done, 2));
-        p.setBrush(Qt::NoBrush);
-        p.drawRect(QRectF(rect()).adjusted(1, 1, -1, -1));
-    }
+    frameIfFocused(p, *this);
 }
 
 } // namespace uttrin::app

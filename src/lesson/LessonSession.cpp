@@ -2,6 +2,7 @@
 
 #include "CalibrationText.h"
 #include "StartingPlan.h"
+#include "physics/Constants.h"
 #include "plan/PlanJson.h"
 #include "substances/SubstanceLibrary.h"
 
@@ -83,6 +84,11 @@ std::optional<RowId> LessonSession::groupId() const {
 
 std::optional<RoomPressure> LessonSession::room() const {
     return m_model.room(groupId(), m_runId ? std::optional(m_clock.now()) : std::nullopt);
+}
+
+Pressure LessonSession::roomOrStandard() const {
+    const auto known = room();
+    return known ? known->station : Pressure::fromPascal(kStandardAtmospherePascal);
 }
 
 std::optional<Target> LessonSession::currentTarget() const {

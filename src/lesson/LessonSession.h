@@ -5,7 +5,6 @@
 #include "PhotoEvidence.h"
 #include "analysis/SlipCheck.h"
 #include "notebook/Notebook.h"
-#include "photo/PhotoMarks.h"
 
 #include <map>
 #include <optional>
@@ -62,6 +61,9 @@ public:
     [[nodiscard]] const Plan& plan() const { return m_model.plan(m_setupId); }
     [[nodiscard]] Result<RunSheet> sheet() const { return m_model.sheet(m_setupId, groupId()); }
     [[nodiscard]] std::optional<RoomPressure> room() const;
+    /// The station pressure, or the standard atmosphere until it is known: for scales and examples, never for
+    /// readings.
+    [[nodiscard]] Pressure roomOrStandard() const;
     /// The target that is next to be taken in the current run; empty when all are, or there is no sheet.
     [[nodiscard]] std::optional<Target> currentTarget() const;
 

@@ -23,6 +23,12 @@ enum Unknown : std::size_t { Condensed, Vapour, Air, Contents, Wall };
 
 double RigBalance::airEnthalpy(double kelvin) const { return kAirCp * (kelvin - m_fluid.tripleKelvin()); }
 
+/// J, of contents at one temperature, all of what is condensed liquid or all of it frozen.
+double RigBalance::energyOf(double condensed, bool frozen, double vapour, double air, double kelvin) const {
+    return condensed * (frozen ? m_fluid.solidEnergy(kelvin) : m_fluid.liquidEnergy(kelvin)) +
+           vapour * m_fluid.vapourEnergy(kelvin) + air * (airEnthalpy(kelvin) - kAirGas * kelvin);
+}
+
 std::vector<double> RigBalance::start() const {
     std::vector<double> y(size(), 0.0);
     for (std::size_t i = 0; i < m_model.vessels.size(); ++i) {
@@ -37,8 +43,7 @@ std::vector<double> RigBalance::start() const {
         own[Condensed] = v.condensed;
         own[Vapour] = vapour;
         own[Air] = air;
-        own[Contents] = v.condensed * (frozen ? m_fluid.solidEnergy(t) : m_fluid.liquidEnergy(t)) +
-                        vapour * m_fluid.vapourEnergy(t) + air * (airEnthalpy(t) - kAirGas * t);
+        own[Contents] = energyOf(v.condensed, frozen, vapour, air, t);
         own[Wall] = v.wallHeatCapacity * (t - m_fluid.tripleKelvin());
     }
     return y;
@@ -48,7 +53,7 @@ std::vector<double> RigBalance::start() const {
 double RigBalance::temperatureOf(double condensed, double vapour, double air, double energy,
                                  double& solid) const {
     const double triple = m_fluid.tripleKelvin();
-    const double atTriple = vapour * m_fluid.vapourEnergy(triple) - air * kAirGas * triple;
+    const double atTriple = energyOf(condensed, false, vapour, air, triple);
     solid = 0.0;
     const bool below = m_fluid.hasSolid() && energy < atTriple;
     if (below && energy >= atTriple - condensed * m_fluid.fusion()) {
@@ -61,10 +66,8 @@ double RigBalance::temperatureOf(double condensed, double vapour, double air, do
     double t = triple;
     constexpr int kSteps = 12;
     for (int i = 0; i < kSteps; ++i) {
-        const double have =
-            (below ? condensed * m_fluid.solidEnergy(t) : condensed * m_fluid.liquidEnergy(t)) +
-            vapour * m_fluid.vapourEnergy(t) + air * (airEnthalpy(t) - kAirGas * t);
-        const double step = (energy - have) / (heat + vapour * m_fluid.vapourHeatCapacity(t));
+        const double step = (energy - energyOf(condensed, below, vapour, air, t)) /
+                            (heat + vapour * m_fluid.vapourHeatCapacity(t));
         t += step;
         if (t < m_fluid.lowestKelvin() || t > m_fluid.highestKelvin() || std::abs(step) < 1e-11 * t) break;
     }

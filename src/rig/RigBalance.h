@@ -36,6 +36,8 @@ private:
     [[nodiscard]] Stream stream(const VesselState& from, double massFlow) const;
     [[nodiscard]] FlowingGas mixture(const VesselState& s) const;
     [[nodiscard]] double airEnthalpy(double kelvin) const;
+    [[nodiscard]] double energyOf(double condensed, bool frozen, double vapour, double air,
+                                  double kelvin) const;
     [[nodiscard]] double temperatureOf(double condensed, double vapour, double air, double energy,
                                        double& solid) const;
     [[nodiscard]] double frostShare(double wallKelvin) const;
