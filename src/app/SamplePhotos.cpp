@@ -2,6 +2,7 @@
 
 #include "InstrumentPicture.h"
 #include "Theme.h"
+#include "quantities/Rounding.h"
 
 #include <QLinearGradient>
 #include <QPainter>
@@ -111,9 +112,8 @@ SamplePhoto sampleTube(const PressureInstrument& instrument, double difference, 
     Photographed photo = photograph(tube, QSize(520, 900), tilted);
     const GaugeReading reading = readingAt(instrument, difference);
     photo.sample.truth = {reading.first, reading.second.value_or(0.0)};
-    const double ten = 10.0 * instrument.division;
-    markScale(photo, tube, ten * std::round(0.1 * instrument.armSum / ten),
-              ten * std::round(0.9 * instrument.armSum / ten));
+    const double printed = roundStep(0.1 * instrument.armSum); // graduations that carry a number
+    markScale(photo, tube, printed, printed * std::floor(0.9 * instrument.armSum / printed));
     photo.sample.marks.sights = {photo.seen(tube.meniscus(true)), photo.seen(tube.meniscus(false))};
     return photo.sample;
 }
