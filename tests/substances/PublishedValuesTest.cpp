@@ -110,6 +110,34 @@ TEST(PublishedValues, SupercooledWaterLiesAboveIceAndIsNotOfferedAboveTheTripleP
     EXPECT_EQ((*findSubstance("acetone"))->lowestMetastable(), (*findSubstance("acetone"))->facts().triple);
 }
 
+// What the 1 % of propan-2-ol at 25 degC rests on, as printed pressures there lie 4 to 5 % apart: boiling
+// pressures measured at 330 K (D. Ambrose, C. H. S. Sprake, J. Chem. Thermodyn. 2 (1970) 631), continued by
+// Clapeyron's equation with enthalpies measured in a calorimeter (V. Majer, V. Svoboda, IUPAC (1985)).
+TEST(PublishedValues, PropanolContinuesFromBoilingPressuresByCalorimetricEnthalpies) {
+    const Substance& s = **findSubstance("propan-2-ol");
+    const auto enthalpy = [](double t) {
+        const double reduced = t / 508.3;
+        return 53380.0 * std::exp(0.7080 * reduced) * std::pow(1.0 - reduced, 0.6538); // J/mol
+    };
+    const auto rate = [&](double t, double logarithm) {
+        constexpr double kLiquid = 7.7e-5; // m3/mol
+        const double x = 298.15 / t - 1.0, second = -1e-6 * (3165.0 + 16092.0 * x + 24197.0 * x * x);
+        const double p = std::exp(logarithm);
+        return enthalpy(t) / (t * p * (kMolarGas * t / p + second - kLiquid));
+    };
+    constexpr int kSteps = 2000;
+    constexpr double kStart = 329.92, kEnd = 298.15, kStep = (kEnd - kStart) / kSteps; // K
+    double logarithm = std::log(1e5) + std::log(10.0) * (4.8610 - 1357.427 / (kStart - 75.814));
+    for (int i = 0; i < kSteps; ++i) { // midpoint rule
+        const double t = kStart + i * kStep;
+        const double half = logarithm + 0.5 * kStep * rate(t, logarithm);
+        logarithm += kStep * rate(t + 0.5 * kStep, half);
+    }
+    const auto own = s.saturationAt(Temperature::fromKelvin(kEnd));
+    EXPECT_NEAR(own->pressure.pascal() / std::exp(logarithm), 1.0, 0.005);
+    EXPECT_LE(own->relativePressureU, 0.01 + 1e-12);
+}
+
 // Why acetone still boils where water freezes.
 TEST(PublishedValues, AcetoneBoilsAtThePressureAtWhichWaterFreezes) {
     const Substance& acetone = **findSubstance("acetone");
