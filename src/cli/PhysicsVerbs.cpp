@@ -244,7 +244,7 @@ Job addConvert(CLI::App& verb) {
     verb.add_option("--to", in->to, "the unit wanted")->required();
     return [in]() -> Answer {
         std::optional<Failure> why;
-        for (const auto dimension : {Dimension::Pressure, Dimension::Temperature, Dimension::Length}) {
+        for (const auto dimension : allDimensions()) {
             const auto target = findUnit(in->to, dimension);
             if (!target) continue;
             const auto from = parseMeasure(in->quantity, dimension);
@@ -254,7 +254,7 @@ Job addConvert(CLI::App& verb) {
                     fmt::format("{:.10g} {}\n", value, (*target)->symbol)};
         }
         std::string all;
-        for (const auto dimension : {Dimension::Pressure, Dimension::Temperature, Dimension::Length})
+        for (const auto dimension : allDimensions())
             for (const Unit& u : unitsOf(dimension))
                 all += (all.empty() ? "" : ", ") + std::string(u.symbol);
         throw Refusal{{Failure::BadInput, fmt::format("'{}' is not a unit; accepted: {}", in->to, all)}};

@@ -24,5 +24,6 @@ Job addPlan(CLI::App& verb);
 Job addFit(CLI::App& verb);
 Job addNotebook(CLI::App& verb);
 Job addReport(CLI::App& verb);
+Job addSimulate(CLI::App& verb);
 
 } // namespace uttrin::cli

@@ -43,6 +43,8 @@ constexpr VerbEntry kVerbs[] = {
      "uttrin-cli fit run.csv --room \"1008.2 hPa\" --method york --temperature-u \"0.1 K\" --pressure-u \"60 "
      "Pa\"",
      addFit},
+    {"simulate", "let a rig go through its moves", "uttrin-cli simulate rig.json --out path.csv",
+     addSimulate},
     {"notebook", "look into a notebook, export, import, check",
      "uttrin-cli notebook export lesson.uttrin --format csv --out folder", addNotebook},
     {"report", "lab report of a run", "uttrin-cli report lesson.uttrin --run 1 --out report.pdf", addReport},

@@ -1,5 +1,7 @@
 #include "PlanJson.h"
 
+#include "quantities/JsonReader.h"
+
 #include <fmt/format.h>
 #include <nlohmann/json.hpp>
 
@@ -11,87 +13,7 @@ namespace {
 
 using Json = nlohmann::ordered_json;
 
-/// A JSON object being read, with its path for messages. The first failure is kept; later reads do nothing.
-class Reader {
-public:
-    Reader(const Json& object, std::string path, std::optional<Failure>& failure)
-        : m_object(object), m_path(std::move(path)), m_failure(failure) {
-        if (!object.is_object()) refuse("", "an object { … }");
-    }
-
-    [[nodiscard]] bool has(const char* key) const { return m_object.is_object() && m_object.contains(key); }
-
-    [[nodiscard]] Reader child(const char* key) const {
-        static const Json empty = Json::object();
-        return {has(key) ? m_object[key] : empty, path(key), m_failure};
-    }
-
-    void number(const char* key, double& into) {
-        if (const Json* v = at(key)) {
-            if (!v->is_number() || !std::isfinite(v->get<double>()))
-                refuse(key, "a number");
-            else
-                into = v->get<double>();
-        }
-    }
-
-    void count(const char* key, int& into) {
-        if (const Json* v = at(key)) {
-            if (!v->is_number_integer() || v->get<std::int64_t>() < 0 || v->get<std::int64_t>() > 1'000'000)
-                refuse(key, "a whole number from 0 to 1000000");
-            else
-                into = v->get<int>();
-        }
-    }
-
-    void flag(const char* key, bool& into) {
-        if (const Json* v = at(key)) {
-            if (!v->is_boolean())
-                refuse(key, "true or false");
-            else
-                into = v->get<bool>();
-        }
-    }
-
-    void string(const char* key, std::string& into) {
-        if (const Json* v = at(key)) {
-            if (!v->is_string())
-                refuse(key, "a text in quotes");
-            else
-                into = v->get<std::string>();
-        }
-    }
-
-    /// A text that `parse` turns into a value, e.g. "94.3 kPa" or an identifier.
-    template <typename T, typename Parse>
-    void parsed(const char* key, T& into, Parse parse) {
-        std::string word;
-        string(key, word);
-        if (m_failure || !has(key)) return;
-        auto value = parse(word);
-        if (value)
-            into = *value;
-        else
-            m_failure = Failure{Failure::BadInput, path(key) + ": " + value.error().message};
-    }
-
-    void refuse(const char* key, std::string_view accepted) const {
-        if (!m_failure)
-            m_failure = Failure{Failure::BadInput, fmt::format("{}: expected {}", path(key), accepted)};
-    }
-
-    [[nodiscard]] std::string path(const char* key) const {
-        return *key ? m_path + "/" + key : m_path.empty() ? "the file" : m_path;
-    }
-    [[nodiscard]] const Json* at(const char* key) const {
-        return !m_failure && has(key) ? &m_object[key] : nullptr;
-    }
-
-private:
-    const Json& m_object;
-    std::string m_path;
-    std::optional<Failure>& m_failure;
-};
+using Reader = JsonReader;
 
 template <typename T>
 auto inPascal(T (*parse)(std::string_view)) {

@@ -49,6 +49,79 @@ constexpr std::array kLength{
     Unit{"ft", "ft", Dimension::Length, 12.0 * kInch, 0.0, "exact"},
 };
 
+constexpr std::array kArea{
+    Unit{"m2", "m²", Dimension::Area, 1.0, 0.0, "SI"},
+    Unit{"cm2", "cm²", Dimension::Area, 1e-4, 0.0, "SI"},
+    Unit{"mm2", "mm²", Dimension::Area, 1e-6, 0.0, "SI"},
+};
+
+constexpr std::array kVolume{
+    Unit{"m3", "m³", Dimension::Volume, 1.0, 0.0, "SI"},
+    Unit{"L", "L", Dimension::Volume, 1e-3, 0.0, "exact"},
+    Unit{"mL", "mL", Dimension::Volume, 1e-6, 0.0, "exact"},
+    Unit{"cm3", "cm³", Dimension::Volume, 1e-6, 0.0, "SI"},
+};
+
+constexpr std::array kMass{
+    Unit{"kg", "kg", Dimension::Mass, 1.0, 0.0, "SI"},
+    Unit{"g", "g", Dimension::Mass, 1e-3, 0.0, "SI"},
+    Unit{"mg", "mg", Dimension::Mass, 1e-6, 0.0, "SI"},
+};
+
+constexpr std::array kTime{
+    Unit{"s", "s", Dimension::Time, 1.0, 0.0, "SI"},
+    Unit{"min", "min", Dimension::Time, 60.0, 0.0, "exact"},
+    Unit{"h", "h", Dimension::Time, 3600.0, 0.0, "exact"},
+};
+
+constexpr std::array kPower{
+    Unit{"W", "W", Dimension::Power, 1.0, 0.0, "SI"},
+    Unit{"kW", "kW", Dimension::Power, 1e3, 0.0, "SI"},
+};
+
+constexpr std::array kPumpingSpeed{
+    Unit{"m3/s", "m³/s", Dimension::PumpingSpeed, 1.0, 0.0, "SI"},
+    Unit{"L/s", "L/s", Dimension::PumpingSpeed, 1e-3, 0.0, "exact"},
+    Unit{"L/min", "L/min", Dimension::PumpingSpeed, 1e-3 / 60.0, 0.0, "exact"},
+    Unit{"m3/h", "m³/h", Dimension::PumpingSpeed, 1.0 / 3600.0, 0.0, "exact"},
+};
+
+constexpr std::array kThermalConductance{
+    Unit{"W/K", "W/K", Dimension::ThermalConductance, 1.0, 0.0, "SI"},
+};
+
+constexpr std::array kHeatCapacity{
+    Unit{"J/K", "J/K", Dimension::HeatCapacity, 1.0, 0.0, "SI"},
+};
+
+constexpr std::array kFraction{
+    Unit{"%", "%", Dimension::Fraction, 1e-2, 0.0, "exact"},
+};
+
+/// How a dimension is spoken of, an example of it, and its units.
+struct DimensionWords {
+    std::string_view name, example;
+    std::span<const Unit> units;
+};
+
+const DimensionWords& wordsOf(Dimension dimension) {
+    static const std::array all{
+        DimensionWords{"pressure", "\"94.3 kPa\"", kPressure},
+        DimensionWords{"temperature", "\"21.4 degC\"", kTemperature},
+        DimensionWords{"length", "\"612 m\"", kLength},
+        DimensionWords{"surface", "\"50 cm2\"", kArea},
+        DimensionWords{"volume", "\"1.2 L\"", kVolume},
+        DimensionWords{"mass", "\"450 g\"", kMass},
+        DimensionWords{"time", "\"12 min\"", kTime},
+        DimensionWords{"power", "\"300 W\"", kPower},
+        DimensionWords{"pumping speed", "\"20 L/min\"", kPumpingSpeed},
+        DimensionWords{"thermal conductance", "\"0.8 W/K\"", kThermalConductance},
+        DimensionWords{"heat capacity", "\"150 J/K\"", kHeatCapacity},
+        DimensionWords{"fraction", "\"45 %\"", kFraction},
+    };
+    return all[static_cast<std::size_t>(dimension)];
+}
+
 std::string_view trimmed(std::string_view text) {
     const auto first = text.find_first_not_of(" \t\r\n");
     if (first == std::string_view::npos) return {};
@@ -61,20 +134,6 @@ std::string acceptedUnits(Dimension dimension) {
         list += (list.empty() ? "" : ", ") + std::string(u.symbol);
     return list;
 }
-
-std::string_view nameOf(Dimension dimension) {
-    switch (dimension) {
-    case Dimension::Pressure:
-        return "pressure";
-    case Dimension::Temperature:
-        return "temperature";
-    case Dimension::Length:
-        return "length";
-    }
-    return "";
-}
-
-constexpr std::string_view kExample[] = {"\"94.3 kPa\"", "\"21.4 degC\"", "\"612 m\""};
 
 /// The real minus sign U+2212 as people paste it becomes the ASCII one.
 std::string asciiMinus(std::string_view text) {
@@ -96,27 +155,27 @@ std::optional<std::pair<double, std::size_t>> leadingNumber(std::string_view tex
 
 } // namespace
 
-std::span<const Unit> unitsOf(Dimension dimension) {
-    switch (dimension) {
-    case Dimension::Pressure:
-        return kPressure;
-    case Dimension::Temperature:
-        return kTemperature;
-    case Dimension::Length:
-        return kLength;
-    }
-    return {};
+std::span<const Dimension> allDimensions() {
+    static constexpr std::array all{Dimension::Pressure,     Dimension::Temperature,
+                                    Dimension::Length,       Dimension::Area,
+                                    Dimension::Volume,       Dimension::Mass,
+                                    Dimension::Time,         Dimension::Power,
+                                    Dimension::PumpingSpeed, Dimension::ThermalConductance,
+                                    Dimension::HeatCapacity, Dimension::Fraction};
+    return all;
 }
+
+std::span<const Unit> unitsOf(Dimension dimension) { return wordsOf(dimension).units; }
 
 Result<const Unit*> findUnit(std::string_view symbol, Dimension dimension) {
     for (const Unit& u : unitsOf(dimension))
         if (u.symbol == symbol || u.display == symbol) return &u;
     return fail(Failure::BadInput, fmt::format("'{}' is not a unit of {}; accepted: {}", symbol,
-                                               nameOf(dimension), acceptedUnits(dimension)));
+                                               wordsOf(dimension).name, acceptedUnits(dimension)));
 }
 
 const Unit& unit(std::string_view symbol) {
-    for (const auto dimension : {Dimension::Pressure, Dimension::Temperature, Dimension::Length})
+    for (const auto dimension : allDimensions())
         for (const Unit& u : unitsOf(dimension))
             if (u.symbol == symbol) return u;
     throw std::logic_error(fmt::format("no unit '{}'", symbol));
@@ -135,19 +194,19 @@ Result<double> parseNumber(std::string_view text) {
 
 Result<Measure> parseMeasure(std::string_view text, Dimension dimension) {
     const std::string clean = asciiMinus(trimmed(text));
-    const auto example = kExample[static_cast<std::size_t>(dimension)];
+    const auto example = wordsOf(dimension).example;
     const auto number = leadingNumber(clean);
     if (!number)
         return fail(
             Failure::BadInput,
             fmt::format("'{}' does not begin with a number; a {} is written as \"VALUE UNIT\", e.g. {}", text,
-                        nameOf(dimension), example));
+                        wordsOf(dimension).name, example));
     const std::string_view symbol = trimmed(std::string_view(clean).substr(number->second));
     if (symbol.empty())
         return fail(
             Failure::BadInput,
             fmt::format("'{}' has no unit; a {} is written as \"VALUE UNIT\", e.g. {}; accepted units: {}",
-                        text, nameOf(dimension), example, acceptedUnits(dimension)));
+                        text, wordsOf(dimension).name, example, acceptedUnits(dimension)));
     const auto found = findUnit(symbol, dimension);
     if (!found) return tl::unexpected(found.error());
     return Measure{number->first, *found};

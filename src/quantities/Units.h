@@ -10,7 +10,23 @@
 namespace uttrin {
 
 /// What a unit measures.
-enum class Dimension { Pressure, Temperature, Length };
+enum class Dimension {
+    Pressure,
+    Temperature,
+    Length,
+    Area,
+    Volume,
+    Mass,
+    Time,
+    Power,
+    PumpingSpeed,
+    ThermalConductance,
+    HeatCapacity,
+    Fraction
+};
+
+/// Every dimension.
+[[nodiscard]] std::span<const Dimension> allDimensions();
 
 /// A unit by its exact definition: SI value = (number + offset) * factor.
 struct Unit {

@@ -6,6 +6,7 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 #include <numbers>
 #include <optional>
@@ -98,6 +99,7 @@ struct RigFluid::Tables {
     std::optional<Hermite> logSolid;
     Hermite boiling;                                  ///< K against ln(Pa)
     double vaporisationAtLow, vaporisationSlopeAtLow; ///< continued below the liquid's range
+    bool dissolvesAir;                                ///< as water does; others are not known
 };
 
 Result<RigFluid> RigFluid::make(const Substance& s) {
@@ -164,7 +166,8 @@ Result<RigFluid> RigFluid::make(const Substance& s) {
                .logSolid = std::move(logSolid),
                .boiling = boiling,
                .vaporisationAtLow = first,
-               .vaporisationSlopeAtLow = slope}));
+               .vaporisationSlopeAtLow = slope,
+               .dissolvesAir = facts.id == "water"}));
 }
 
 double RigFluid::lowestKelvin() const { return m_tables->low; }
@@ -202,6 +205,16 @@ double RigFluid::vapourHeatCapacity(double t) const {
 double RigFluid::liquidHeatCapacity() const { return m_tables->liquidCp; }
 double RigFluid::solidHeatCapacity() const { return m_tables->solidCp; }
 double RigFluid::liquidDensity() const { return m_tables->density; }
+double RigFluid::airSolubility(double t) const {
+    if (!m_tables->dissolvesAir) return 0.0;
+    // Henry's constant of air in water, 1e9 Pa, every ten degrees from 0 to 100 degC: International Critical
+    // Tables, vol. III (1928) 257.
+    static constexpr std::array kHenry{4.38, 5.56, 6.73, 7.81, 8.82, 9.59, 10.2, 10.6, 10.8, 10.9, 10.8};
+    constexpr double kIce = 273.15, kEvery = 10.0, kAirMass = 0.0289652, kWaterMass = 0.0180153;
+    const double at = std::clamp((t - kIce) / kEvery, 0.0, static_cast<double>(kHenry.size()) - 1.0 - 1e-9);
+    const auto i = static_cast<std::size_t>(at);
+    return kAirMass / kWaterMass / (1e9 * std::lerp(kHenry[i], kHenry[i + 1], at - static_cast<double>(i)));
+}
 const FlowingGas& RigFluid::vapour() const { return m_tables->vapour; }
 
 double evaporationFlux(double coefficient, double molarMass, double surfaceKelvin, double saturationPascal,

@@ -43,6 +43,8 @@ public:
     [[nodiscard]] double liquidHeatCapacity() const;              ///< J/(kg K)
     [[nodiscard]] double solidHeatCapacity() const;               ///< J/(kg K)
     [[nodiscard]] double liquidDensity() const;                   ///< kg/m3, at the triple point
+    /// kg of air that a kilogram of the liquid holds under each pascal of air; 0 where it is not known.
+    [[nodiscard]] double airSolubility(double kelvin) const;
     [[nodiscard]] const FlowingGas& vapour() const;
 
 private:

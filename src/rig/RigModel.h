@@ -1,11 +1,22 @@
 #pragma once
 
+#include "DryingAgent.h"
 #include "Flow.h"
 
+#include <optional>
 #include <string>
 #include <vector>
 
 namespace uttrin {
+
+/// A value that goes evenly from one number to another and stays there.
+struct Ramp {
+    double from = 0.0, to = 0.0;
+    double begin = 0.0, end = 0.0; ///< s
+
+    [[nodiscard]] double at(double seconds) const;
+    [[nodiscard]] double slope(double seconds) const; ///< per second
+};
 
 /// A vessel with some of the rig's substance in it, liquid or frozen, and above it vapour and air.
 struct Vessel {
@@ -16,12 +27,18 @@ struct Vessel {
     double wallHeatCapacity = 0.0; ///< J/K; without a wall nothing condenses and contacts reach the contents
     double wallToContents = 0.0;   ///< W/K
     double sticking = 0.02;        ///< share of the molecules that stick to the liquid, see evaporationFlux
-    double nucleation = 0.05; ///< K above boiling at which bubbles form: little at boiling chips, several in
-                              ///< clean, smooth glass
+    double nucleation = 0.05;  ///< K above boiling at which bubbles form: little at boiling chips, several in
+                               ///< clean, smooth glass
+    double supercooling = 0.0; ///< K below the triple point to which it stays liquid before ice appears
+    double mouth = 0.0;        ///< m2 that a stopper, a lid or a plunger closes
     // At the start.
-    double condensed = 0.0; ///< kg of liquid; of ice, if the start lies below the triple point
-    double airPascal = 0.0; ///< partial pressure of the air
-    double kelvin = 293.15; ///< of the contents and of the wall; the vapour is saturated
+    double condensed = 0.0;          ///< kg of liquid; of ice, if the start lies below the triple point
+    double airPascal = 0.0;          ///< partial pressure of the air
+    double kelvin = 293.15;          ///< of the contents and of the wall; the vapour is saturated
+    double airDissolved = 0.0;       ///< share of the air that the liquid would hold under the room's air
+    std::optional<Ramp> stroke = {}; ///< of the volume, m3, where a plunger moves
+
+    [[nodiscard]] double volumeAt(double seconds) const { return stroke ? stroke->at(seconds) : volume; }
 };
 
 /// An end of a link that is not a vessel: the room.
@@ -31,32 +48,60 @@ inline constexpr int kRoom = -1;
 struct Link {
     int from = 0, to = kRoom; ///< indices of vessels, or kRoom
     Tube tube;
+    std::string name = {};
+    double opening = 1.0;      ///< share of its area that is open, 0 to 1
+    double reliefPascal = 0.0; ///< above zero: lets gas out of `from` only, from this difference on
 };
 
 /// A pump at a vessel.
 struct PumpAt {
     int vessel = 0;
     Pump pump;
+    std::string name = {};
+    bool on = true;
 };
 
 /// What a contact touches.
 enum class TouchedPart { Contents, Wall };
 
-/// Something of a steady temperature that touches a vessel: the room's air, a hand, ice, a bath.
+/// Something that touches a vessel: the room's air, a hand, a bath, all of a steady temperature; or ice.
 struct Contact {
     int vessel = 0;
     TouchedPart part = TouchedPart::Wall;
-    double conductance = 0.0; ///< W/K
-    double kelvin = 293.15;
+    double conductance = 0.0; ///< W/K; of ice while it is whole, then with its surface
+    double kelvin = 293.15;   ///< of ice its melting point
+    std::string name = {};
+    bool on = true;
+    double iceKg = 0.0; ///< above zero: ice that melts as it works and is gone then
 };
 
 /// Heat put into the contents.
 struct Heater {
     int vessel = 0;
     double watt = 0.0;
+    std::string name = {};
 };
 
-/// A rig as a network, with nothing in it that moves yet.
+/// A surface of the contents that lies open to the room's moving air.
+struct Draught {
+    int vessel = 0;
+    double surface = 0.0;  ///< m2
+    double transfer = 0.0; ///< m/s, of vapour through the layer of air: 0.003 in still air, 0.02 fanned
+    double humidity = 0.0; ///< of the room, where the substance is water; 0 to 1
+    std::string name = {};
+    bool on = true;
+};
+
+/// A dish of drying agent that stands in a vessel.
+struct DryingDish {
+    int vessel = 0;
+    DryingAgent agent;
+    double surface = 0.0; ///< m2
+    double toRoom = 0.0;  ///< W/K
+    std::string name = {};
+};
+
+/// A rig as a network.
 struct RigModel {
     double roomPascal = 101325.0, roomKelvin = 293.15; ///< dry air
     std::vector<Vessel> vessels;
@@ -64,6 +109,16 @@ struct RigModel {
     std::vector<PumpAt> pumps;
     std::vector<Contact> contacts;
     std::vector<Heater> heaters;
+    std::vector<Draught> draughts;
+    std::vector<DryingDish> dishes;
+    std::optional<Ramp> climb = {}; ///< of the room's pressure, Pa
+
+    [[nodiscard]] double roomPascalAt(double seconds) const {
+        return climb ? climb->at(seconds) : roomPascal;
+    }
 };
+
+/// Names the first thing in a model that makes no sense, as BadInput.
+[[nodiscard]] Result<void> check(const RigModel& model);
 
 } // namespace uttrin

@@ -1,220 +1,428 @@
 #include "RigSimulation.h"
 
+#include "CvodeHandles.h"
 #include "RigBalance.h"
 
 #include <fmt/format.h>
 
 #include <algorithm>
 #include <cmath>
-#include <cvode/cvode.h>
-#include <memory>
-#include <nvector/nvector_serial.h>
-#include <sunlinsol/sunlinsol_dense.h>
-#include <sunmatrix/sunmatrix_dense.h>
 
 namespace uttrin {
 namespace {
 
-constexpr double kRelative = 1e-8, kLeastMass = 1e-13, kLeastEnergy = 1e-8; // tolerances; kg, J
-constexpr double kFrozen = 1e-4; // share that counts as none, or as all
-constexpr double kDry = 1e-6;    // kg
-constexpr int kRootsPerVessel = 4;
+constexpr double kRelative = 1e-6, kLeastMass = 1e-11, kLeastEnergy = 1e-5; // tolerances; kg, J
+constexpr double kFrozen = 1e-4;    // share that counts as none, or as all
+constexpr double kDry = 1e-6;       // kg
+constexpr double kOverRoom = 1.05;  // times the room's pressure: a closed vessel that pushes outwards
+constexpr double kIceLeft = 0.005;  // share of the ice that counts as gone
 constexpr int kMostSteps = 200'000; // between two samples
+constexpr double kForever = 1e30;   // s
 
-/// Handles of SUNDIALS that go when they are no longer held.
-template <auto Free>
-struct Freed {
-    template <typename Handle>
-    void operator()(Handle* handle) const {
-        Free(handle);
-    }
-};
-void freeContext(SUNContext context) { SUNContext_Free(&context); }
-void freeSolver(void* solver) { CVodeFree(&solver); }
-void freeLinear(SUNLinearSolver linear) { SUNLinSolFree(linear); }
-
-template <typename Handle, auto Free>
-using Held = std::unique_ptr<std::remove_pointer_t<Handle>, Freed<Free>>;
-
-struct Problem {
-    RigBalance balance;
-    const RigModel* model;
-    const RigFluid* fluid;
-    std::optional<Failure> failure; ///< of the last rates that could not be had
-};
+enum VesselRoot { Boils, HasIce, IsFrozen, IsDry, IsOverRoom, Freezes, kVesselRoots };
 
 std::span<const double> valuesOf(N_Vector v) {
     return {N_VGetArrayPointer(v), static_cast<std::size_t>(N_VGetLength(v))};
-}
-
-int ratesFor(realtype, N_Vector y, N_Vector rates, void* problem) {
-    auto& p = *static_cast<Problem*>(problem);
-    const auto done = p.balance.rates(valuesOf(y), {N_VGetArrayPointer(rates), p.balance.size()});
-    if (done) return 0;
-    p.failure = done.error();
-    return 1; // CVODE tries a shorter step
-}
-
-double marginOf(const VesselState& s, const RigFluid& fluid) {
-    return s.pascal > 0.0 ? s.kelvin - fluid.boilingKelvin(s.pascal) : 0.0;
-}
-
-int rootsFor(realtype, N_Vector y, realtype* out, void* problem) {
-    auto& p = *static_cast<Problem*>(problem);
-    for (std::size_t i = 0; i < p.model->vessels.size(); ++i) {
-        const auto s = p.balance.state(valuesOf(y), i);
-        if (!s) return 1;
-        const double condensed = s->liquid + s->solid;
-        realtype* own = out + kRootsPerVessel * i;
-        own[0] = s->liquid > 0.0 ? marginOf(*s, *p.fluid) - p.model->vessels[i].nucleation : -1.0;
-        own[1] = s->solid - kFrozen * condensed - 0.1 * kDry;
-        own[2] = s->solid - (1.0 - kFrozen) * condensed - 0.1 * kDry;
-        own[3] = condensed - kDry;
-    }
-    return 0;
 }
 
 /// What a root and its direction mean; nothing for those that no one would call out.
 std::optional<RigEventKind> meaning(int root, int direction, const VesselState& s) {
     const bool wet = s.liquid + s.solid > kDry;
     switch (root) {
-    case 0:
+    case Boils:
         return direction > 0 ? RigEventKind::BoilingStarts : RigEventKind::BoilingStops;
-    case 1:
+    case HasIce:
         if (!wet) return std::nullopt;
         return direction > 0 ? RigEventKind::IceAppears : RigEventKind::Melted;
-    case 2:
+    case IsFrozen:
         return direction > 0 && wet ? std::optional(RigEventKind::FrozenThrough) : std::nullopt;
-    default:
+    case IsDry:
         return direction < 0 ? std::optional(RigEventKind::Dry) : std::nullopt;
+    case IsOverRoom:
+        return direction > 0 ? std::optional(RigEventKind::AboveRoom) : std::nullopt;
+    default:
+        return std::nullopt;
     }
 }
 
-Result<void> check(const RigModel& m, double seconds, double every) {
-    const auto refuse = [](const std::string& what) { return fail(Failure::BadInput, what); };
-    if (m.vessels.empty()) return refuse("a rig needs a vessel");
-    if (!(seconds > 0.0 && every > 0.0 && std::isfinite(seconds)))
-        return refuse("a run and its samples need a time");
-    if (!(m.roomPascal > 0.0 && m.roomKelvin > 0.0))
-        return refuse("the room needs a pressure and a temperature");
-    for (const Vessel& v : m.vessels) {
-        if (!(v.volume > 0.0)) return refuse(fmt::format("{}: a volume above zero is needed", v.name));
-        if (!(v.condensed >= 0.0 && v.airPascal >= 0.0 && v.surface >= 0.0 && v.dryWall >= 0.0 &&
-              v.wallHeatCapacity >= 0.0 && v.wallToContents >= 0.0))
-            return refuse(fmt::format("{}: amounts, areas and conductances are not negative", v.name));
-        if (!(v.condensed + v.airPascal > 0.0))
-            return refuse(fmt::format("{}: there is nothing in it", v.name));
-        if (!(v.nucleation >= 0.0))
-            return refuse(fmt::format("{}: bubbles form above boiling, not below", v.name));
-        if (!(v.sticking > 0.0 && v.sticking <= 1.0))
-            return refuse(fmt::format("{}: the share of molecules that stick lies from 0 to 1", v.name));
-    }
-    const auto known = [&](int vessel) {
-        return vessel >= 0 && static_cast<std::size_t>(vessel) < m.vessels.size();
+Result<void> checkMoves(const RigModel& m, const std::vector<RigMove>& moves) {
+    const auto counts = [&m](RigAction::What what) {
+        switch (what) {
+        case RigAction::Open:
+            return m.links.size();
+        case RigAction::RunPump:
+            return m.pumps.size();
+        case RigAction::Touch:
+        case RigAction::Ice:
+        case RigAction::BathKelvin:
+            return m.contacts.size();
+        case RigAction::Heat:
+            return m.heaters.size();
+        case RigAction::Volume:
+            return m.vessels.size();
+        case RigAction::RoomPressure:
+            return std::size_t{1};
+        case RigAction::Fan:
+            return m.draughts.size();
+        }
+        return std::size_t{0};
     };
-    for (const Link& l : m.links) {
-        if (!(known(l.from) || l.from == kRoom) || !(known(l.to) || l.to == kRoom) || l.from == l.to)
-            return refuse("a link joins two vessels, or a vessel and the room");
-        if (!(l.tube.diameter > 0.0 && l.tube.length >= 0.0))
-            return refuse("a tube has a diameter and a length");
+    for (std::size_t i = 0; i < moves.size(); ++i) {
+        const RigTrigger& t = moves[i].when;
+        if (t.vessel < 0 || static_cast<std::size_t>(t.vessel) >= m.vessels.size() || !(t.delay >= 0.0) ||
+            !std::isfinite(t.value))
+            return fail(Failure::BadInput, fmt::format("move {}: it waits for what is not there", i + 1));
+        for (const RigAction& a : moves[i].actions)
+            if (a.part < 0 || static_cast<std::size_t>(a.part) >= counts(a.what) || !(a.over >= 0.0) ||
+                !std::isfinite(a.value))
+                return fail(Failure::BadInput, fmt::format("move {}: it moves what is not there", i + 1));
     }
-    for (const PumpAt& p : m.pumps)
-        if (!known(p.vessel) || !(p.pump.speed >= 0.0 && p.pump.ultimatePa >= 0.0))
-            return refuse("a pump stands at a vessel, with a speed and an ultimate pressure");
-    for (const Contact& c : m.contacts)
-        if (!known(c.vessel) || !(c.conductance >= 0.0 && c.kelvin > 0.0))
-            return refuse("a contact touches a vessel, with a conductance and a temperature");
-    for (const Heater& h : m.heaters)
-        if (!known(h.vessel) || !std::isfinite(h.watt))
-            return refuse("a heater stands at a vessel, with a power");
     return {};
 }
 
 } // namespace
 
-Result<RigRun> simulate(const RigModel& model, const RigFluid& fluid, double seconds, double every) {
-    if (const auto fine = check(model, seconds, every); !fine) return tl::unexpected(fine.error());
-    Problem problem{RigBalance(model, fluid), &model, &fluid, std::nullopt};
-    const RigBalance& balance = problem.balance;
-    const std::vector<double> first = balance.start();
-    for (std::size_t i = 0; i < model.vessels.size(); ++i)
-        if (const auto s = balance.state(first, i); !s) return fail(Failure::BadInput, s.error().message);
+/// Holds everything at addresses that CVODE may keep.
+struct RigSimulator::Engine {
+    RigModel model;
+    RigFluid fluid;
+    std::vector<RigMove> moves;
+    RigBalance balance{model, fluid};
+    std::optional<Failure> failure; ///< of the last rates that could not be had
+    std::vector<RigEvent> events;
+    double time = 0.0;
+
+    std::size_t next = 0;         ///< the move that is waited for
+    double movedAt = 0.0;         ///< when the one before it was made
+    std::size_t eventsBefore = 0; ///< that had happened by then
+    double due = kForever;        ///< s, once its time is known
+
+    std::vector<double> first;
+    double massScale = 0.0, energyScale = 0.0;
 
     SUNContext rawContext = nullptr;
-    if (SUNContext_Create(nullptr, &rawContext) != 0) throw std::bad_alloc();
-    const Held<SUNContext, freeContext> context(rawContext);
-    const auto size = static_cast<sunindextype>(balance.size());
-    const Held<N_Vector, N_VDestroy> y(N_VNew_Serial(size, rawContext)),
-        least(N_VNew_Serial(size, rawContext));
-    const Held<SUNMatrix, SUNMatDestroy> matrix(SUNDenseMatrix(size, size, rawContext));
-    const Held<SUNLinearSolver, freeLinear> linear(SUNLinSol_Dense(y.get(), matrix.get(), rawContext));
-    const std::unique_ptr<void, Freed<freeSolver>> solver(CVodeCreate(CV_BDF, rawContext));
-    std::ranges::copy(first, N_VGetArrayPointer(y.get()));
-    for (std::size_t i = 0; i < balance.size(); ++i) {
-        const bool mass = i + 2 >= balance.size() ? i + 2 == balance.size() : i % RigBalance::kPerVessel < 3;
-        N_VGetArrayPointer(least.get())[i] = mass ? kLeastMass : kLeastEnergy;
-    }
-    void* cvode = solver.get();
-    const int roots = kRootsPerVessel * static_cast<int>(model.vessels.size());
-    if (CVodeInit(cvode, ratesFor, 0.0, y.get()) != CV_SUCCESS ||
-        CVodeSetUserData(cvode, &problem) != CV_SUCCESS ||
-        CVodeSVtolerances(cvode, kRelative, least.get()) != CV_SUCCESS ||
-        CVodeSetLinearSolver(cvode, linear.get(), matrix.get()) != CV_SUCCESS ||
-        CVodeRootInit(cvode, roots, rootsFor) != CV_SUCCESS ||
-        CVodeSetMaxNumSteps(cvode, kMostSteps) != CV_SUCCESS ||
-        CVodeSetNoInactiveRootWarn(cvode) != CV_SUCCESS || CVodeSetErrFile(cvode, nullptr) != CV_SUCCESS)
-        return fail(Failure::BadInput, "the rig cannot be set up to run");
+    cvode::Context context;
+    cvode::Vector y, least;
+    cvode::Matrix matrix;
+    cvode::LinearSolver linear;
+    cvode::Solver solver;
 
-    RigRun run;
-    double massScale = balance.totalMass(first), energyScale = std::abs(balance.totalEnergy(first));
-    const auto sample = [&](double at) {
-        RigSample s{at, {}};
-        for (std::size_t i = 0; i < model.vessels.size(); ++i) {
-            const auto state = balance.state(valuesOf(y.get()), i);
-            if (!state) {
-                run.stopped = state.error();
+    Engine(RigModel m, RigFluid f, std::vector<RigMove> steps)
+        : model(std::move(m)), fluid(std::move(f)), moves(std::move(steps)) {}
+
+    [[nodiscard]] std::size_t vessels() const { return model.vessels.size(); }
+    [[nodiscard]] int roots() const {
+        return static_cast<int>(kVesselRoots * vessels() + model.contacts.size() + 1);
+    }
+    [[nodiscard]] std::span<const double> values() const { return valuesOf(y.get()); }
+
+    Result<void> setUp();
+    void restart();
+    Result<void> advance(double until);
+    void handle(const std::vector<int>& found);
+    void called(RigEvent event);
+    void await();
+    void makeDueMoves();
+    void weigh();
+    [[nodiscard]] double nextBreak() const;
+    void stopAt(double at);
+    [[nodiscard]] static std::optional<double> conditionOf(const RigTrigger& trigger, const VesselState& s);
+    void findRoots(double at, std::span<const double> unknowns, std::span<double> out) const;
+};
+
+Result<void> RigSimulator::Engine::setUp() {
+    first = balance.start();
+    for (std::size_t i = 0; i < vessels(); ++i)
+        if (const auto s = balance.state(0.0, first, i); !s)
+            return fail(Failure::BadInput, s.error().message);
+    massScale = balance.totalMass(first);
+    energyScale = std::abs(balance.totalEnergy(first));
+    if (SUNContext_Create(nullptr, &rawContext) != 0) throw std::bad_alloc();
+    context.reset(rawContext);
+    const auto size = static_cast<sunindextype>(balance.size());
+    y.reset(N_VNew_Serial(size, rawContext));
+    least.reset(N_VNew_Serial(size, rawContext));
+    matrix.reset(SUNDenseMatrix(size, size, rawContext));
+    linear.reset(SUNLinSol_Dense(y.get(), matrix.get(), rawContext));
+    solver.reset(CVodeCreate(CV_BDF, rawContext));
+    std::ranges::copy(first, N_VGetArrayPointer(y.get()));
+    for (std::size_t i = 0; i < balance.size(); ++i)
+        N_VGetArrayPointer(least.get())[i] = balance.isMass(i) ? kLeastMass : kLeastEnergy;
+    const auto rates = [](realtype t, N_Vector now, N_Vector out, void* engine) {
+        auto& e = *static_cast<Engine*>(engine);
+        const auto done = e.balance.rates(t, valuesOf(now), {N_VGetArrayPointer(out), e.balance.size()});
+        if (done) return 0;
+        e.failure = done.error();
+        return 1; // CVODE tries a shorter step
+    };
+    const auto found = [](realtype t, N_Vector now, realtype* out, void* engine) {
+        const auto& e = *static_cast<Engine*>(engine);
+        e.findRoots(t, valuesOf(now), {out, static_cast<std::size_t>(e.roots())});
+        return 0;
+    };
+    void* s = solver.get();
+    if (CVodeInit(s, rates, 0.0, y.get()) != CV_SUCCESS || CVodeSetUserData(s, this) != CV_SUCCESS ||
+        CVodeSVtolerances(s, kRelative, least.get()) != CV_SUCCESS ||
+        CVodeSetLinearSolver(s, linear.get(), matrix.get()) != CV_SUCCESS ||
+        CVodeRootInit(s, roots(), found) != CV_SUCCESS || CVodeSetMaxNumSteps(s, kMostSteps) != CV_SUCCESS ||
+        CVodeSetNoInactiveRootWarn(s) != CV_SUCCESS || CVodeSetErrFile(s, nullptr) != CV_SUCCESS)
+        return fail(Failure::BadInput, "the rig cannot be set up to run");
+    await();
+    makeDueMoves();
+    return {};
+}
+
+/// Something changed that the solver does not know of.
+void RigSimulator::Engine::restart() { CVodeReInit(solver.get(), time, y.get()); }
+
+/// Above zero once a condition of the contents holds; nothing for those of time and events.
+std::optional<double> RigSimulator::Engine::conditionOf(const RigTrigger& t, const VesselState& s) {
+    switch (t.kind) {
+    case RigTrigger::WarmerThan:
+        return s.kelvin - t.value;
+    case RigTrigger::CoolerThan:
+        return t.value - s.kelvin;
+    case RigTrigger::PressureOver:
+        return s.pascal - t.value;
+    case RigTrigger::PressureUnder:
+        return t.value - s.pascal;
+    default:
+        return std::nullopt;
+    }
+}
+
+void RigSimulator::Engine::findRoots(double at, std::span<const double> unknowns,
+                                     std::span<double> out) const {
+    std::ranges::fill(out, -1.0);
+    const std::size_t ofContacts = kVesselRoots * vessels();
+    for (std::size_t i = 0; i < vessels(); ++i) {
+        const auto s = balance.state(at, unknowns, i);
+        if (!s) continue;
+        const double condensed = s->liquid + s->solid;
+        double* own = &out[kVesselRoots * i];
+        if (s->liquid > 0.0 && s->pascal > 0.0)
+            own[Boils] = s->kelvin - fluid.boilingKelvin(s->pascal) - balance.bubbleThreshold(i);
+        own[HasIce] = s->solid - kFrozen * condensed - 0.1 * kDry;
+        own[IsFrozen] = s->solid - (1.0 - kFrozen) * condensed - 0.1 * kDry;
+        own[IsDry] = condensed - kDry;
+        own[IsOverRoom] = s->pascal / model.roomPascalAt(at) - kOverRoom;
+        if (!balance.moods()[i].seeded) // a seeded one stays at the triple point, and a root on zero is none
+            own[Freezes] = fluid.tripleKelvin() - model.vessels[i].supercooling - s->kelvin;
+        const int vessel = static_cast<int>(i);
+        for (std::size_t c = 0; c < model.contacts.size(); ++c)
+            if (const Contact& ice = model.contacts[c]; ice.vessel == vessel && ice.iceKg > 0.0 && ice.on)
+                out[ofContacts + c] = kIceLeft - balance.contact(*s, unknowns, c).iceKg / ice.iceKg;
+        if (next < moves.size() && due == kForever && moves[next].when.vessel == vessel)
+            if (const auto met = conditionOf(moves[next].when, *s)) out[out.size() - 1] = *met;
+    }
+}
+
+void RigSimulator::Engine::called(RigEvent event) {
+    events.push_back(event);
+    await();
+}
+
+/// Works out when the next move is due, as far as that is known by now.
+void RigSimulator::Engine::await() {
+    if (next >= moves.size() || due < kForever) return;
+    const RigTrigger& t = moves[next].when;
+    if (t.kind == RigTrigger::AtTime)
+        due = std::max(time, t.value);
+    else if (t.kind == RigTrigger::After)
+        due = movedAt + t.value;
+    else if (t.kind == RigTrigger::OnEvent) {
+        for (std::size_t e = eventsBefore; e < events.size(); ++e)
+            if (events[e].kind == t.event && events[e].vessel == t.vessel) {
+                due = events[e].seconds + t.delay;
                 return;
             }
-            s.vessels.push_back(*state);
-            s.vessels.back().margin = marginOf(*state, fluid);
+    } else if (const auto s = balance.state(time, values(), static_cast<std::size_t>(t.vessel)))
+        if (const auto met = conditionOf(t, *s); met && *met >= 0.0) due = time + t.delay;
+}
+
+void RigSimulator::Engine::makeDueMoves() {
+    bool moved = false;
+    while (next < moves.size() && due <= time) {
+        const RigMove& move = moves[next];
+        for (const RigAction& a : move.actions) {
+            carryOut(a, time, model);
+            if (a.what == RigAction::Ice)
+                N_VGetArrayPointer(y.get())[balance.iceUnknown(static_cast<std::size_t>(a.part))] = 0.0;
         }
-        run.samples.push_back(std::move(s));
-        const auto now = valuesOf(y.get());
-        massScale = std::max({massScale, balance.totalMass(now), std::abs(now[now.size() - 2])});
-        energyScale =
-            std::max({energyScale, std::abs(balance.totalEnergy(now)), std::abs(now[now.size() - 1])});
+        moved = true;
+        movedAt = time;
+        eventsBefore = events.size();
+        due = kForever;
+        events.push_back({time, 0, RigEventKind::Moved, static_cast<int>(next++)});
+        await();
+    }
+    if (moved) restart();
+}
+
+/// The next move or end of a ramp, where rates jump or bend: the solver must not step over it.
+double RigSimulator::Engine::nextBreak() const {
+    double at = due;
+    const auto consider = [&](const std::optional<Ramp>& ramp) {
+        if (ramp && ramp->end > time) at = std::min(at, ramp->end);
     };
-    sample(0.0);
-    std::vector<int> found(static_cast<std::size_t>(roots));
-    double time = 0.0;
-    for (double next = std::min(every, seconds); !run.stopped;) {
-        const int flag = CVode(cvode, next, y.get(), &time, CV_NORMAL);
-        if (flag == CV_ROOT_RETURN) {
-            CVodeGetRootInfo(cvode, found.data());
-            for (int r = 0; r < roots; ++r) {
-                const int direction = found[static_cast<std::size_t>(r)], vessel = r / kRootsPerVessel;
-                const auto state = balance.state(valuesOf(y.get()), static_cast<std::size_t>(vessel));
-                if (direction == 0 || !state) continue;
-                if (const auto kind = meaning(r % kRootsPerVessel, direction, *state))
-                    run.events.push_back({time, vessel, *kind});
-            }
+    consider(model.climb);
+    for (const Vessel& v : model.vessels)
+        consider(v.stroke);
+    return std::max(at, time);
+}
+
+/// Has the solver stop there. It may have looked further ahead already; then it must look again.
+void RigSimulator::Engine::stopAt(double at) {
+    double ahead = time;
+    CVodeGetCurrentTime(solver.get(), &ahead);
+    if (at < ahead) restart();
+    CVodeSetStopTime(solver.get(), at);
+}
+
+void RigSimulator::Engine::handle(const std::vector<int>& found) {
+    bool changed = false;
+    for (int r = 0; r < roots(); ++r) {
+        const int direction = found[static_cast<std::size_t>(r)];
+        if (direction == 0) continue;
+        const auto root = static_cast<std::size_t>(r);
+        if (root + 1 == found.size()) {
+            if (direction > 0 && due == kForever) due = time + moves[next].when.delay;
             continue;
         }
-        if (flag < 0) {
-            run.stopped = problem.failure.value_or(Failure{
-                Failure::OutOfRange, fmt::format("the equations cannot be followed beyond {:.1f} s", time)});
+        if (root >= kVesselRoots * vessels()) {
+            const auto c = root - kVesselRoots * vessels();
+            if (direction < 0) continue;
+            model.contacts[c].on = false;
+            changed = true;
+            called({time, model.contacts[c].vessel, RigEventKind::IceGone, static_cast<int>(c)});
+            continue;
+        }
+        const std::size_t vessel = root / kVesselRoots;
+        const int what = r % kVesselRoots;
+        const auto state = balance.state(time, values(), vessel);
+        if (!state) continue;
+        VesselMood& mood = balance.moods()[vessel];
+        if (what == Freezes && direction > 0 && !mood.seeded) {
+            mood.seeded = changed = true;
+            called({time, static_cast<int>(vessel), RigEventKind::IceAppears});
+        }
+        if (what == Boils && mood.bubbling != (direction > 0)) {
+            const double before = balance.bubbleThreshold(vessel);
+            mood.bubbling = direction > 0;
+            changed = changed || balance.bubbleThreshold(vessel) != before;
+        }
+        if (const auto kind = meaning(what, direction, *state))
+            called({time, static_cast<int>(vessel), *kind});
+    }
+    if (changed) restart();
+}
+
+void RigSimulator::Engine::weigh() {
+    const auto now = values();
+    massScale = std::max({massScale, balance.totalMass(now), std::abs(now[now.size() - 2])});
+    energyScale = std::max({energyScale, std::abs(balance.totalEnergy(now)), std::abs(now[now.size() - 1])});
+}
+
+Result<void> RigSimulator::Engine::advance(double until) {
+    std::vector<int> found(static_cast<std::size_t>(roots()));
+    while (time < until) {
+        const double at = nextBreak();
+        if (at > time) {
+            stopAt(at);
+            failure.reset();
+            const int flag = CVode(solver.get(), std::min(at, until), y.get(), &time, CV_NORMAL);
+            if (flag < 0)
+                return tl::unexpected(failure.value_or(
+                    Failure{Failure::OutOfRange,
+                            fmt::format("the equations cannot be followed beyond {:.1f} s", time)}));
+            if (flag == CV_ROOT_RETURN) {
+                CVodeGetRootInfo(solver.get(), found.data());
+                handle(found);
+            } else if (flag == CV_TSTOP_RETURN && due > time)
+                restart(); // a ramp ended
+        }
+        makeDueMoves();
+    }
+    weigh();
+    return {};
+}
+
+RigSimulator::RigSimulator(std::unique_ptr<Engine> engine) : m_engine(std::move(engine)) {}
+RigSimulator::RigSimulator(RigSimulator&&) noexcept = default;
+RigSimulator& RigSimulator::operator=(RigSimulator&&) noexcept = default;
+RigSimulator::~RigSimulator() = default;
+
+Result<RigSimulator> RigSimulator::make(RigModel model, RigFluid fluid, std::vector<RigMove> moves) {
+    if (const auto fine = check(model); !fine) return tl::unexpected(fine.error());
+    if (const auto fine = checkMoves(model, moves); !fine) return tl::unexpected(fine.error());
+    auto engine = std::make_unique<Engine>(std::move(model), std::move(fluid), std::move(moves));
+    if (const auto ready = engine->setUp(); !ready) return tl::unexpected(ready.error());
+    return RigSimulator(std::move(engine));
+}
+
+double RigSimulator::seconds() const { return m_engine->time; }
+Result<void> RigSimulator::advance(double until) { return m_engine->advance(until); }
+const RigModel& RigSimulator::model() const { return m_engine->model; }
+const std::vector<RigEvent>& RigSimulator::events() const { return m_engine->events; }
+
+void RigSimulator::apply(const RigAction& action) {
+    carryOut(action, m_engine->time, m_engine->model);
+    if (action.what == RigAction::Ice)
+        N_VGetArrayPointer(
+            m_engine->y.get())[m_engine->balance.iceUnknown(static_cast<std::size_t>(action.part))] = 0.0;
+    m_engine->events.push_back({m_engine->time, 0, RigEventKind::Moved, -1});
+    m_engine->restart();
+}
+
+RigSample RigSimulator::sample() const {
+    const Engine& e = *m_engine;
+    RigSample s{e.time, {}, {}, {}};
+    for (std::size_t i = 0; i < e.vessels(); ++i) {
+        const auto state = e.balance.observed(e.time, e.values(), i);
+        s.vessels.push_back(state ? *state : VesselState{});
+    }
+    for (std::size_t i = 0; i < e.model.contacts.size(); ++i)
+        s.contacts.push_back(e.balance.contact(
+            s.vessels[static_cast<std::size_t>(e.model.contacts[i].vessel)], e.values(), i));
+    for (std::size_t i = 0; i < e.model.dishes.size(); ++i)
+        s.dishes.push_back(e.balance.dish(e.values(), i));
+    return s;
+}
+
+double RigSimulator::massDrift() const {
+    const Engine& e = *m_engine;
+    const auto now = e.values();
+    return std::abs(e.balance.totalMass(now) - e.balance.totalMass(e.first) - now[now.size() - 2]) /
+           std::max(e.massScale, 1e-30);
+}
+
+double RigSimulator::energyDrift() const {
+    const Engine& e = *m_engine;
+    const auto now = e.values();
+    return std::abs(e.balance.totalEnergy(now) - e.balance.totalEnergy(e.first) - now[now.size() - 1]) /
+           std::max(e.energyScale, 1e-30);
+}
+
+Result<RigRun> simulate(const RigModel& model, const RigFluid& fluid, double seconds, double every,
+                        const std::vector<RigMove>& moves, const std::function<bool()>& goOn) {
+    if (!(seconds > 0.0 && every > 0.0 && std::isfinite(seconds)))
+        return fail(Failure::BadInput, "a run and its samples need a time");
+    auto rig = RigSimulator::make(model, fluid, moves);
+    if (!rig) return tl::unexpected(rig.error());
+    RigRun run;
+    run.samples.push_back(rig->sample());
+    for (std::size_t i = 1; run.samples.back().seconds < seconds; ++i) {
+        if (goOn && !goOn()) break;
+        const auto done = rig->advance(std::min(every * static_cast<double>(i), seconds));
+        if (!done) {
+            run.stopped = done.error();
             break;
         }
-        sample(next);
-        if (next >= seconds) break;
-        next = std::min(next + every, seconds);
+        run.samples.push_back(rig->sample());
     }
-    const auto last = valuesOf(y.get());
-    run.massDrift = std::abs(balance.totalMass(last) - balance.totalMass(first) - last[last.size() - 2]) /
-                    std::max(massScale, 1e-30);
-    run.energyDrift =
-        std::abs(balance.totalEnergy(last) - balance.totalEnergy(first) - last[last.size() - 1]) /
-        std::max(energyScale, 1e-30);
+    run.events = rig->events();
+    run.massDrift = rig->massDrift();
+    run.energyDrift = rig->energyDrift();
     return run;
 }
 

@@ -1,59 +1,71 @@
 #pragma once
 
+#include "RigEvents.h"
 #include "RigFluid.h"
 #include "RigModel.h"
+#include "RigMoves.h"
+#include "RigState.h"
 
+#include <functional>
+#include <memory>
 #include <optional>
 #include <vector>
 
 namespace uttrin {
 
-/// What is in a vessel at one moment.
-struct VesselState {
-    double liquid = 0.0, solid = 0.0, vapour = 0.0, air = 0.0; ///< kg
-    double kelvin = 0.0, wallKelvin = 0.0;
-    double pascal = 0.0, airPascal = 0.0; ///< of the whole gas, and of the air in it
-    /// K, the contents' temperature less the one at which they boil under this gas, at the surface; below
-    /// zero nothing boils.
-    double margin = 0.0;
-};
+/// A rig that goes on in time, and that hands may reach into.
+///
+/// Per vessel: mass of what is condensed, of vapour, of air and of dissolved air, energy of the contents,
+/// energy of the wall. Contents have one temperature; below the triple point they freeze by their energy, at
+/// the triple temperature, once there is a seed. Vapour leaves and joins the surface by `evaporationFlux` and
+/// as the liquid below can bring heat (500 W/(m2 K), free convection under a cooled surface); where the
+/// liquid is superheated under the weight above it, bubbles give it twenty times the surface. On the dry wall
+/// vapour condenses through a film (5 kW/(m2 K)) that air beside it chokes (D. F. Othmer, Ind. Eng. Chem. 21
+/// (1929) 576: half at half a per cent by volume) and drains back. Dissolved air goes by Henry's law. Gases
+/// mix ideally and flow together. Integrated by CVODE (BDF, Newton's method, dense), with the flows through
+/// the bounds of the rig as further unknowns, so that both balances are measured. Each move starts the
+/// integration anew from where it stands. Equal inputs give equal bytes.
+class RigSimulator {
+public:
+    /// BadInput names what in the model or in its moves makes no sense.
+    [[nodiscard]] static Result<RigSimulator> make(RigModel model, RigFluid fluid,
+                                                   std::vector<RigMove> moves = {});
+    RigSimulator(RigSimulator&&) noexcept;
+    RigSimulator& operator=(RigSimulator&&) noexcept;
+    ~RigSimulator();
 
-struct RigSample {
-    double seconds = 0.0;
-    std::vector<VesselState> vessels;
-};
+    [[nodiscard]] double seconds() const;
+    /// Lets it go until this time, with the moves that fall due; OutOfRange says why it could not, and it
+    /// stands where it last was well.
+    [[nodiscard]] Result<void> advance(double until);
+    /// A move by hand, now.
+    void apply(const RigAction& action);
+    [[nodiscard]] const RigModel& model() const; ///< as the moves have made it
+    [[nodiscard]] RigSample sample() const;
+    [[nodiscard]] const std::vector<RigEvent>& events() const; ///< so far
+    /// What the balance misses, by the largest amount that was in the rig or went through its bounds.
+    [[nodiscard]] double massDrift() const;
+    [[nodiscard]] double energyDrift() const;
 
-/// What a person would call out.
-enum class RigEventKind { BoilingStarts, BoilingStops, IceAppears, FrozenThrough, Melted, Dry };
-
-struct RigEvent {
-    double seconds = 0.0;
-    int vessel = 0;
-    RigEventKind kind = RigEventKind::BoilingStarts;
+private:
+    struct Engine;
+    explicit RigSimulator(std::unique_ptr<Engine> engine);
+    std::unique_ptr<Engine> m_engine;
 };
 
 /// A run of a rig: samples at even times, and events at theirs.
 struct RigRun {
     std::vector<RigSample> samples;
     std::vector<RigEvent> events;
-    /// What the balance misses at the end, by the largest amount that was in the rig or went through its
-    /// bounds.
-    double massDrift = 0.0, energyDrift = 0.0;
+    double massDrift = 0.0, energyDrift = 0.0; ///< see RigSimulator
     /// Why it ended before its time: a state left what the model covers.
     std::optional<Failure> stopped;
 };
 
-/// Lets a rig go by itself.
-///
-/// Per vessel: mass of what is condensed, of vapour and of air, energy of the contents, energy of the wall.
-/// Contents have one temperature; below the triple point they freeze by their energy, at the triple
-/// temperature. Vapour leaves and joins the surface by `evaporationFlux`, twenty times the area where it
-/// boils; on the dry wall it condenses through a film (5 kW/(m2 K)) that air beside it chokes (D. F. Othmer,
-/// Ind. Eng. Chem. 21 (1929) 576: half at half a per cent by volume) and drains back. Gases mix ideally and
-/// flow together. Integrated by CVODE (BDF, Newton's method, dense), with the flows through the bounds of the
-/// rig as further unknowns, so that both balances are measured.
-/// @param every  s, between samples. BadInput names what in the model makes no sense.
+/// Lets a rig go through its moves.
+/// @param every  s, between samples. @param goOn  asked between samples; false ends the run there.
 [[nodiscard]] Result<RigRun> simulate(const RigModel& model, const RigFluid& fluid, double seconds,
-                                      double every);
+                                      double every, const std::vector<RigMove>& moves = {},
+                                      const std::function<bool()>& goOn = {});
 
 } // namespace uttrin

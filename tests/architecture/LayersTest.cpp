@@ -20,6 +20,7 @@ const std::map<std::string, std::set<std::string>> kMayUse{
     {"photo", {"quantities"}},
     {"plan", {"instruments", "physics", "quantities", "solutions", "substances"}},
     {"rig", {"physics", "quantities"}},
+    {"rehearsal", {"physics", "quantities", "rig", "substances"}},
     {"analysis", {"instruments", "physics", "quantities", "solutions", "substances"}},
     {"notebook", {"quantities"}},
     {"lesson",
@@ -32,11 +33,11 @@ const std::map<std::string, std::set<std::string>> kMayUse{
     {"accuracy", {"instruments", "physics", "quantities", "solutions", "substances"}},
     {"gui", {"report"}},
     {"cli",
-     {"analysis", "instruments", "lesson", "notebook", "gui", "physics", "plan", "quantities", "report",
-      "solutions", "substances"}},
+     {"analysis", "instruments", "lesson", "notebook", "gui", "physics", "plan", "quantities", "rehearsal",
+      "report", "rig", "solutions", "substances"}},
     {"app",
      {"analysis", "demo", "instruments", "lesson", "notebook", "gui", "photo", "physics", "plan",
-      "quantities", "report", "solutions", "substances"}},
+      "quantities", "rehearsal", "report", "rig", "solutions", "substances"}},
 };
 const std::set<std::string> kWithQt{"gui", "cli", "app"};
 

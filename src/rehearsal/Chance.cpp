@@ -1,0 +1,138 @@
+#include "Chance.h"
+
+#include "rig/Random.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <atomic>
+#include <cmath>
+#include <thread>
+
+namespace uttrin {
+namespace {
+
+/// One playing through: what was drawn, and what came of it.
+struct Member {
+    std::vector<double> drawn; ///< in standard deviations
+    std::vector<float> kelvin, pascal;
+    bool played = false, met = false;
+};
+
+Member play(const RigFile& rig, const std::vector<RigSetting>& settings, const std::vector<double>& means,
+            std::uint64_t seed) {
+    Member m;
+    NormalNumbers normal(seed);
+    std::vector<RigSetting> varied = settings;
+    const auto& uncertain = rig.uncertainties();
+    for (std::size_t i = 0; i < uncertain.size(); ++i) {
+        const RigUncertainty& u = uncertain[i];
+        m.drawn.push_back(normal.next());
+        const double spread = u.relative ? u.standard * std::abs(means[i]) : u.standard;
+        const Dimension dimension = u.dimension;
+        // What cannot be below nothing is not: a temperature in kelvin, a mass, a time.
+        const double value = std::max(0.0, means[i] + m.drawn.back() * spread);
+        varied.push_back({u.pointer, formatMeasure(value, unitsOf(dimension).front())});
+    }
+    const auto played = rehearse(rig, varied);
+    if (!played) return m;
+    m.played = true;
+    m.met = goalMet(played->setup.goal, played->setup.watched, played->run).has_value();
+    for (std::size_t i = 0; i < played->run.samples.size(); ++i) {
+        m.kelvin.push_back(static_cast<float>(played->watchedAt(i).kelvin));
+        m.pascal.push_back(static_cast<float>(played->watchedAt(i).pascal));
+    }
+    return m;
+}
+
+std::pair<double, double> middle90(std::vector<float>& values) {
+    const auto at = [&](double share) {
+        const auto k = static_cast<std::ptrdiff_t>(share * static_cast<double>(values.size() - 1) + 0.5);
+        std::nth_element(values.begin(), values.begin() + k, values.end());
+        return static_cast<double>(values[static_cast<std::size_t>(k)]);
+    };
+    constexpr double kLow = 0.05, kHigh = 0.95;
+    return {at(kLow), at(kHigh)};
+}
+
+RehearsalBand bandOf(const std::vector<Member>& members, double every) {
+    RehearsalBand band;
+    std::size_t longest = 0;
+    for (const Member& m : members)
+        longest = std::max(longest, m.kelvin.size());
+    constexpr std::size_t kMostPoints = 300;
+    const std::size_t step = std::max<std::size_t>(1, longest / kMostPoints);
+    std::vector<float> kelvin, pascal;
+    for (std::size_t i = 0; i < longest; i += step) {
+        kelvin.clear();
+        pascal.clear();
+        for (const Member& m : members)
+            if (i < m.kelvin.size()) {
+                kelvin.push_back(m.kelvin[i]);
+                pascal.push_back(m.pascal[i]);
+            }
+        const auto [lowT, highT] = middle90(kelvin);
+        const auto [lowP, highP] = middle90(pascal);
+        band.seconds.push_back(every * static_cast<double>(i));
+        band.lowKelvin.push_back(lowT);
+        band.highKelvin.push_back(highT);
+        band.lowPascal.push_back(lowP);
+        band.highPascal.push_back(highP);
+    }
+    return band;
+}
+
+/// The uncertainty whose mean differs most between members that failed and the others.
+std::optional<std::string> reasonFor(const RigFile& rig, const std::vector<Member>& members) {
+    std::optional<std::string> reason;
+    double most = 0.5; // standard deviations; less is no reason
+    for (std::size_t u = 0; u < rig.uncertainties().size(); ++u) {
+        double sum[2] = {0.0, 0.0};
+        int count[2] = {0, 0};
+        for (const Member& m : members) {
+            if (!m.played) continue;
+            sum[m.met] += m.drawn[u];
+            ++count[m.met];
+        }
+        if (count[0] == 0) return std::nullopt;
+        const double difference = sum[0] / count[0] - (count[1] > 0 ? sum[1] / count[1] : 0.0);
+        if (std::abs(difference) <= most) continue;
+        most = std::abs(difference);
+        reason = fmt::format("{}: more than expected", rig.uncertainties()[u].name);
+        if (difference < 0.0) reason = fmt::format("{}: less than expected", rig.uncertainties()[u].name);
+    }
+    return reason;
+}
+
+} // namespace
+
+Result<RehearsalChance> chanceOf(const RigFile& rig, const std::vector<RigSetting>& settings, int members,
+                                 std::uint64_t seed, const std::function<bool()>& goOn) {
+    const auto setup = rig.setup(settings);
+    if (!setup) return tl::unexpected(setup.error());
+    std::vector<double> means;
+    for (const RigUncertainty& u : rig.uncertainties())
+        means.push_back(rig.value(u.pointer, settings));
+    std::vector<Member> all(static_cast<std::size_t>(std::max(members, 0)));
+    std::atomic<std::size_t> next{0};
+    const auto work = [&] {
+        for (std::size_t i = next++; i < all.size() && (!goOn || goOn()); i = next++)
+            all[i] = play(rig, settings, means, seed + i);
+    };
+    {
+        std::vector<std::jthread> threads;
+        for (unsigned t = 1; t < std::max(1U, std::thread::hardware_concurrency()); ++t)
+            threads.emplace_back(work);
+        work();
+    }
+    RehearsalChance result;
+    for (const Member& m : all) {
+        result.members += m.played ? 1 : 0;
+        result.met += m.met ? 1 : 0;
+    }
+    result.band = bandOf(all, setup->every);
+    result.mainReason = reasonFor(rig, all);
+    return result;
+}
+
+} // namespace uttrin

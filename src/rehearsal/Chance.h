@@ -1,0 +1,30 @@
+#pragma once
+
+#include "Rehearsal.h"
+
+namespace uttrin {
+
+/// A band of what may come, at the times of the rehearsal's samples.
+struct RehearsalBand {
+    std::vector<double> seconds;
+    std::vector<double> lowKelvin, highKelvin, lowPascal, highPascal; ///< 5 % and 95 % of the members
+};
+
+/// What may become of a demonstration when what is uncertain of it varies.
+struct RehearsalChance {
+    int members = 0, met = 0; ///< that could be played through; that met the goal
+    RehearsalBand band;
+    /// The uncertainty in which members that failed differ most from those that did not, and which way.
+    std::optional<std::string> mainReason;
+
+    [[nodiscard]] double chance() const { return members > 0 ? static_cast<double>(met) / members : 0.0; }
+};
+
+/// Plays a rig file through many times with its uncertain values drawn from normal distributions, on all
+/// cores. Equal seeds give equal results.
+/// @param goOn  asked between members, from any thread; false ends it with what there is.
+[[nodiscard]] Result<RehearsalChance> chanceOf(const RigFile& rig, const std::vector<RigSetting>& settings,
+                                               int members, std::uint64_t seed,
+                                               const std::function<bool()>& goOn = {});
+
+} // namespace uttrin

@@ -1,0 +1,22 @@
+#include "Demonstrations.h"
+
+#include "ShippedRigs.h"
+
+#include <stdexcept>
+
+namespace uttrin {
+
+const std::vector<Demonstration>& demonstrations() {
+    static const std::vector<Demonstration> all = [] {
+        std::vector<Demonstration> list;
+        for (const ShippedText& shipped : shippedRigs()) {
+            auto rig = RigFile::parse(shipped.text);
+            if (!rig) throw std::logic_error(std::string(shipped.file) + ": " + rig.error().message);
+            list.push_back({std::string(shipped.file.substr(0, shipped.file.rfind('.'))), std::move(*rig)});
+        }
+        return list;
+    }();
+    return all;
+}
+
+} // namespace uttrin

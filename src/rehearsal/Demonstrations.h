@@ -1,0 +1,18 @@
+#pragma once
+
+#include "RigFile.h"
+
+#include <vector>
+
+namespace uttrin {
+
+/// A demonstration to choose from.
+struct Demonstration {
+    std::string id; ///< its file's name without the ending
+    RigFile rig;
+};
+
+/// Those that ship, in their order. @throws std::logic_error if one of them cannot be read.
+[[nodiscard]] const std::vector<Demonstration>& demonstrations();
+
+} // namespace uttrin

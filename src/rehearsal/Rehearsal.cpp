@@ -1,0 +1,122 @@
+#include "Rehearsal.h"
+
+#include "Sight.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+
+namespace uttrin {
+namespace {
+
+bool boils(const Vessel& vessel, const VesselState& s) {
+    const Seen what = seen(vessel, s);
+    return what == Seen::FirstBubbles || what == Seen::Boiling || what == Seen::Violent ||
+           what == Seen::Bumping;
+}
+
+} // namespace
+
+std::size_t Rehearsal::sampleAt(double seconds) const {
+    const auto after = std::ranges::upper_bound(run.samples, seconds + 1e-9, {}, &RigSample::seconds);
+    return after == run.samples.begin() ? 0 : static_cast<std::size_t>(after - run.samples.begin()) - 1;
+}
+
+Result<Rehearsal> rehearse(const RigFile& rig, const std::vector<RigSetting>& settings,
+                           const std::function<bool()>& goOn) {
+    auto setup = rig.setup(settings);
+    if (!setup) return tl::unexpected(setup.error());
+    const auto fluid = rigFluid(setup->substance);
+    if (!fluid) return tl::unexpected(fluid.error());
+    auto run = simulate(setup->model, *fluid, setup->seconds, setup->every, setup->moves, goOn);
+    if (!run) return tl::unexpected(run.error());
+    Rehearsal r{std::move(*setup), std::move(*run), {}};
+    std::uint64_t seed = 1;
+    for (const RigInstrument& i : r.setup.instruments)
+        r.shown.push_back(shownBy(i, r.run.samples, seed++));
+    return r;
+}
+
+std::optional<double> goalMet(const RigGoal& goal, int watched, const RigRun& run) {
+    switch (goal.kind) {
+    case RigGoal::None:
+        return 0.0;
+    case RigGoal::Happens:
+        for (const RigEvent& e : run.events)
+            if (e.kind == goal.event && e.vessel == watched) return e.seconds;
+        return std::nullopt;
+    case RigGoal::BoilsBelow:
+        for (const RigSample& s : run.samples) {
+            const VesselState& v = s.vessels[static_cast<std::size_t>(watched)];
+            constexpr double kSeen = 1e-3; // m/s, of vigour: the first steady bubbles
+            if (v.kelvin < goal.kelvin && v.vigour > kSeen) return s.seconds;
+        }
+        return std::nullopt;
+    }
+    return std::nullopt;
+}
+
+std::string eventText(const RigSetup& setup, const RigEvent& e) {
+    switch (e.kind) {
+    case RigEventKind::BoilingStarts:
+        return "boiling starts";
+    case RigEventKind::BoilingStops:
+        return "boiling stops";
+    case RigEventKind::IceAppears:
+        return "ice appears";
+    case RigEventKind::FrozenThrough:
+        return "frozen through";
+    case RigEventKind::Melted:
+        return "all ice melted";
+    case RigEventKind::Dry:
+        return "dry";
+    case RigEventKind::AboveRoom:
+        return "pressure above the room's";
+    case RigEventKind::IceGone:
+        return "ice gone";
+    case RigEventKind::Moved:
+        if (e.part >= 0 && static_cast<std::size_t>(e.part) < setup.moves.size())
+            return setup.moves[static_cast<std::size_t>(e.part)].says;
+        return "by hand";
+    }
+    return {};
+}
+
+std::vector<std::pair<double, double>> boilingSpells(const Rehearsal& r) {
+    std::vector<std::pair<double, double>> spells;
+    bool before = false;
+    for (std::size_t i = 0; i < r.run.samples.size(); ++i) {
+        const bool now = boils(r.watched(), r.watchedAt(i));
+        const double at = r.run.samples[i].seconds;
+        if (now && !before) spells.emplace_back(at, at);
+        if (now) spells.back().second = at;
+        before = now;
+    }
+    return spells;
+}
+
+RehearsalFacts factsOf(const Rehearsal& r) {
+    RehearsalFacts f;
+    for (std::size_t i = 0; i < r.run.samples.size(); ++i) {
+        const VesselState& s = r.watchedAt(i);
+        f.strongestForce = std::max(f.strongestForce, s.force);
+        f.highestPascal = std::max(f.highestPascal, s.pascal);
+        if (boils(r.watched(), s) && (!f.lowestBoilingKelvin || s.kelvin < *f.lowestBoilingKelvin))
+            f.lowestBoilingKelvin = s.kelvin;
+    }
+    const VesselState& last = r.watchedAt(r.run.samples.size() - 1);
+    if (last.pascal > 0.0) f.airShare = last.airPascal / last.pascal;
+    const double all = last.liquid + last.solid + last.vapour;
+    if (all > 0.0) f.vapourQuality = last.vapour / all;
+    if (r.watched().condensed > 0.0) f.lostShare = 1.0 - (last.liquid + last.solid) / r.watched().condensed;
+    for (const RigEvent& e : r.run.events)
+        if (e.kind == RigEventKind::AboveRoom)
+            f.warnings.push_back(fmt::format(
+                "{}: closed and heated, its pressure rises above the room's and came to {:.0f} kPa. Glass "
+                "bursts: never do this; this rehearsal shows why.",
+                r.setup.model.vessels[static_cast<std::size_t>(e.vessel)].name, f.highestPascal / 1000.0));
+    if (r.run.stopped) f.warnings.push_back("The rehearsal ends here: " + r.run.stopped->message + ".");
+    return f;
+}
+
+} // namespace uttrin

@@ -1,0 +1,53 @@
+#pragma once
+
+#include "RigFile.h"
+
+#include <functional>
+#include <optional>
+#include <string>
+#include <vector>
+
+namespace uttrin {
+
+/// A demonstration played through: the rig, what happened in it, what its instruments showed.
+struct Rehearsal {
+    RigSetup setup;
+    RigRun run;
+    std::vector<std::vector<double>> shown; ///< instrument by instrument, sample by sample, SI
+
+    [[nodiscard]] const VesselState& watchedAt(std::size_t sample) const {
+        return run.samples[sample].vessels[static_cast<std::size_t>(setup.watched)];
+    }
+    [[nodiscard]] const Vessel& watched() const {
+        return setup.model.vessels[static_cast<std::size_t>(setup.watched)];
+    }
+    /// The sample at or before a time.
+    [[nodiscard]] std::size_t sampleAt(double seconds) const;
+};
+
+/// Plays a rig file through. @param goOn  asked between samples; false ends it there.
+[[nodiscard]] Result<Rehearsal> rehearse(const RigFile& rig, const std::vector<RigSetting>& settings,
+                                         const std::function<bool()>& goOn = {});
+
+/// Whether the goal was met, and when, s; nothing if it was not. A rig without a goal meets it at once.
+[[nodiscard]] std::optional<double> goalMet(const RigGoal& goal, int watched, const RigRun& run);
+
+/// An event as a person calls it out: "boiling starts", "ice on the vapour".
+[[nodiscard]] std::string eventText(const RigSetup& setup, const RigEvent& event);
+
+/// Times at which the watched vessel boils, s: from and to.
+[[nodiscard]] std::vector<std::pair<double, double>> boilingSpells(const Rehearsal& rehearsal);
+
+/// What the person in charge should know beside the picture.
+struct RehearsalFacts {
+    std::optional<double> lowestBoilingKelvin; ///< at which it was still seen to boil
+    double airShare = 0.0;                     ///< of the pressure at the end, by air
+    double vapourQuality = 0.0;                ///< at the end, by mass
+    double strongestForce = 0.0;               ///< N, inwards on what closes the mouth
+    double highestPascal = 0.0;
+    double lostShare = 0.0;            ///< of what was condensed in the watched vessel at the start
+    std::vector<std::string> warnings; ///< of the hazards that came up
+};
+[[nodiscard]] RehearsalFacts factsOf(const Rehearsal& rehearsal);
+
+} // namespace uttrin

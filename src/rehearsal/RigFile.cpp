@@ -1,0 +1,223 @@
+#include "RigFile.h"
+
+#include "RigFileParts.h"
+#include "quantities/JsonReader.h"
+#include "substances/SubstanceLibrary.h"
+
+#include <fmt/format.h>
+
+#include <map>
+#include <mutex>
+
+namespace uttrin {
+namespace {
+
+using Json = nlohmann::ordered_json;
+
+constexpr std::size_t kMostItems = 200;
+
+/// A JSON pointer into a document, or nothing if it leads nowhere.
+const Json* find(const Json& document, const std::string& pointer) {
+    try {
+        const Json::json_pointer p(pointer);
+        return document.contains(p) ? &document.at(p) : nullptr;
+    } catch (const Json::exception&) {
+        return nullptr;
+    }
+}
+
+/// The unit of a quantity, whatever it measures.
+Result<Measure> anyMeasure(const std::string& text) {
+    for (const Dimension d : allDimensions())
+        if (auto m = parseMeasure(text, d)) return m;
+    return fail(Failure::BadInput, fmt::format("'{}' is not a quantity \"VALUE UNIT\"", text));
+}
+
+/// The quantity to which a pointer under a key leads.
+Result<Measure> quantityAt(const Json& document, const std::string& pointer) {
+    const Json* target = find(document, pointer);
+    if (!target || !target->is_string())
+        return fail(Failure::BadInput,
+                    fmt::format("'{}' leads to no quantity of this file; accepted: a JSON pointer such as "
+                                "\"/vessels/flask/liquid\"",
+                                pointer));
+    return anyMeasure(target->get<std::string>());
+}
+
+/// Calls something with each item of a list, and its path.
+template <typename Use>
+void eachItem(const JsonReader& r, const char* key, std::optional<Failure>& failure, Use use) {
+    const Json* list = r.at(key);
+    if (!list) return;
+    if (!list->is_array() || list->size() > kMostItems)
+        return r.refuse(key, fmt::format("a list of at most {} objects", kMostItems));
+    for (std::size_t i = 0; i < list->size() && !failure; ++i) {
+        JsonReader item((*list)[i], r.path(key) + "/" + std::to_string(i), failure);
+        use(item);
+        item.onlyKnown();
+    }
+}
+
+std::vector<RigSetting> readSettings(const JsonReader& r, const char* key, const Json& document,
+                                     std::optional<Failure>& failure) {
+    std::vector<RigSetting> settings;
+    const Json* object = r.at(key);
+    if (!object) return settings;
+    if (!object->is_object()) {
+        r.refuse(key, "an object of JSON pointers and values");
+        return settings;
+    }
+    for (const auto& item : object->items()) {
+        const Json* target = find(document, item.key());
+        if (!target || !target->is_string() || !item.value().is_string()) {
+            failure = Failure{Failure::BadInput,
+                              fmt::format("{}: '{}' leads to no text of this file, or its value is no text",
+                                          r.path(key), item.key())};
+            return settings;
+        }
+        settings.push_back({item.key(), item.value().get<std::string>()});
+    }
+    return settings;
+}
+
+RigStory readStory(JsonReader r) {
+    RigStory s;
+    r.string("aim", s.aim);
+    r.strings("materials", s.materials);
+    r.strings("steps", s.steps);
+    r.strings("look_for", s.lookFor);
+    r.string("physics", s.physics);
+    r.strings("mistakes", s.mistakes);
+    r.strings("cautions", s.cautions);
+    r.onlyKnown();
+    return s;
+}
+
+} // namespace
+
+Result<RigFluid> rigFluid(const std::string& substance) {
+    static std::mutex mutex;
+    static std::map<std::string, RigFluid> made;
+    const std::scoped_lock lock(mutex);
+    if (const auto known = made.find(substance); known != made.end()) return known->second;
+    const auto found = findSubstance(substance);
+    if (!found) return tl::unexpected(found.error());
+    auto fluid = RigFluid::make(**found);
+    if (fluid) made.emplace(substance, *fluid);
+    return fluid;
+}
+
+Result<RigFile> RigFile::parse(std::string_view text) {
+    Json document;
+    try {
+        document = Json::parse(text);
+    } catch (const Json::exception& e) {
+        return fail(Failure::BadInput, fmt::format("the file is not JSON: {}", e.what()));
+    }
+    RigFile file(std::move(document));
+    if (const auto read = file.readAround(); !read) return tl::unexpected(read.error());
+    if (const auto plain = file.setup(); !plain) return tl::unexpected(plain.error());
+    for (std::size_t i = 0; i < file.m_variants.size(); ++i)
+        if (const auto other = file.setup(file.m_variants[i].settings); !other)
+            return fail(other.error().kind, fmt::format("/variants/{}: {}", i, other.error().message));
+    return file;
+}
+
+/// What stands around the rig: its name, its story, knobs, variants, uncertainties.
+Result<void> RigFile::readAround() {
+    std::optional<Failure> failure;
+    JsonReader r(m_document, "", failure);
+    r.require("name", "the demonstration's name in quotes");
+    r.string("name", m_name);
+    m_story = readStory(r.child("story"));
+    eachItem(r, "knobs", failure, [&](JsonReader& item) {
+        RigKnob k;
+        item.string("name", k.name);
+        item.require("sets", "a JSON pointer to a quantity of this file, or a list of them");
+        if (const Json* sets = item.at("sets"); sets && sets->is_array())
+            item.strings("sets", k.pointers);
+        else
+            item.string("sets", k.pointers.emplace_back());
+        for (const std::string& pointer : k.pointers) {
+            if (failure) return;
+            const auto now = quantityAt(m_document, pointer);
+            if (now && (!k.unit || k.unit->dimension == now->unit->dimension)) {
+                k.unit = now->unit;
+                continue;
+            }
+            failure = Failure{Failure::BadInput,
+                              item.path("sets") + ": " +
+                                  (now ? "all that it sets must be of one kind" : now.error().message)};
+        }
+        if (!k.unit) item.refuse("sets", "at least one JSON pointer");
+        if (failure) return;
+        item.require("from", "the lowest value as \"VALUE UNIT\"");
+        item.require("to", "the highest value as \"VALUE UNIT\"");
+        item.measure("from", k.low, k.unit->dimension);
+        item.measure("to", k.high, k.unit->dimension);
+        if (!(k.low < k.high)) item.refuse("to", "more than 'from'");
+        m_knobs.push_back(std::move(k));
+    });
+    eachItem(r, "variants", failure, [&](JsonReader& item) {
+        RigVariant v;
+        item.require("name", "the variant's name in quotes");
+        item.string("name", v.name);
+        v.settings = readSettings(item, "sets", m_document, failure);
+        m_variants.push_back(std::move(v));
+    });
+    eachItem(r, "uncertain", failure, [&](JsonReader& item) {
+        RigUncertainty u;
+        item.string("name", u.name);
+        item.require("sets", "a JSON pointer to a quantity of this file");
+        item.string("sets", u.pointer);
+        item.require("u", "a standard uncertainty, as \"VALUE UNIT\" or \"10 %\" of the value");
+        std::string word;
+        item.string("u", word);
+        if (failure) return;
+        const auto now = quantityAt(m_document, u.pointer);
+        const auto spread = anyMeasure(word);
+        if (!now || !spread) {
+            failure = Failure{Failure::BadInput, !now ? item.path("sets") + ": " + now.error().message
+                                                      : item.path("u") + ": " + spread.error().message};
+            return;
+        }
+        u.dimension = now->unit->dimension;
+        u.relative =
+            spread->unit->dimension == Dimension::Fraction && now->unit->dimension != Dimension::Fraction;
+        if (!u.relative && spread->unit->dimension != now->unit->dimension)
+            return item.refuse("u", "a quantity of the same kind, or a share of it in %");
+        u.standard = spread->number * spread->unit->factor; // a difference: no offset of degC
+        if (!(u.standard >= 0.0)) item.refuse("u", "zero or more");
+        m_uncertainties.push_back(std::move(u));
+    });
+    if (failure) return tl::unexpected(*failure);
+    return {};
+}
+
+RigFile::Json RigFile::with(const std::vector<RigSetting>& settings) const {
+    Json document = m_document;
+    for (const RigSetting& s : settings)
+        if (find(document, s.pointer)) document.at(Json::json_pointer(s.pointer)) = s.value;
+    return document;
+}
+
+Result<RigSetup> RigFile::setup(const std::vector<RigSetting>& settings) const {
+    for (const RigSetting& s : settings)
+        if (const Json* target = find(m_document, s.pointer); !target || !target->is_string())
+            return fail(Failure::BadInput, fmt::format("'{}' leads to no text of this rig file", s.pointer));
+    return readRigParts(settings.empty() ? m_document : with(settings));
+}
+
+double RigFile::value(const std::string& pointer, const std::vector<RigSetting>& settings) const {
+    const auto q = quantityAt(with(settings), pointer);
+    if (!q) throw std::logic_error(q.error().message);
+    return q->si();
+}
+
+std::string RigFile::text(const std::vector<RigSetting>& settings, const std::string& name) const {
+    Json document = with(settings);
+    document["name"] = name;
+    return document.dump(2) + "\n";
+}
+
+} // namespace uttrin

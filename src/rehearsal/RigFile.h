@@ -1,0 +1,121 @@
+#pragma once
+
+#include "quantities/Units.h"
+#include "rig/RigInstrument.h"
+#include "rig/RigSimulation.h"
+
+#include <nlohmann/json.hpp>
+
+#include <string>
+#include <string_view>
+#include <vector>
+
+namespace uttrin {
+
+/// What a demonstration is for and how it goes, for people.
+struct RigStory {
+    std::string aim, physics;
+    std::vector<std::string> materials, steps, lookFor, mistakes, cautions;
+};
+
+/// How a vessel is drawn.
+enum class VesselShape { RoundFlask, Jar, Bottle, BellJar, Dish, Bulb, Syringe, Kettle, Tube, Cup, Film };
+
+/// A value of a rig file written anew: where (JSON pointer) and what ("450 g").
+struct RigSetting {
+    std::string pointer, value;
+    friend bool operator==(const RigSetting&, const RigSetting&) = default;
+};
+
+/// A value of a rig file that matters enough to be changed beside its picture; it may stand in several
+/// places.
+struct RigKnob {
+    std::string name;
+    std::vector<std::string> pointers; ///< at least one
+    double low = 0.0, high = 0.0;      ///< SI
+    const Unit* unit = nullptr;        ///< in which it is shown
+};
+
+/// The same rig with some values set otherwise.
+struct RigVariant {
+    std::string name;
+    std::vector<RigSetting> settings;
+};
+
+/// A value that is not known better than this.
+struct RigUncertainty {
+    std::string name, pointer;
+    Dimension dimension = Dimension::Fraction; ///< of the value
+    double standard = 0.0;                     ///< SI, or a share of the value
+    bool relative = false;
+};
+
+/// What makes a demonstration a success.
+struct RigGoal {
+    enum Kind { None, BoilsBelow, Happens } kind = None;
+    double kelvin = 0.0;                              ///< BoilsBelow
+    RigEventKind event = RigEventKind::FrozenThrough; ///< Happens
+    std::string says;                                 ///< "boils below 40 degC", for people
+};
+
+/// A part of a rig by the name that its file gives it.
+struct RigPart {
+    enum Kind { Vessel, Link, Pump, Contact, Heater, Draught, Dish } kind = Vessel;
+    int index = 0;
+};
+
+/// A rig, ready to go.
+struct RigSetup {
+    std::string substance;
+    RigModel model;
+    std::vector<RigMove> moves;
+    std::vector<RigInstrument> instruments;
+    std::vector<VesselShape> shapes; ///< vessel by vessel
+    double seconds = 0.0, every = 0.0;
+    int watched = 0; ///< the vessel that the lesson is about
+    RigGoal goal;
+};
+
+/// A rig file (docs/rig-format.md): a demonstration as data, with its story, its knobs and its variants.
+class RigFile {
+public:
+    /// Reads and checks a file whole, with each of its variants. A failure names the JSON path and what is
+    /// accepted.
+    [[nodiscard]] static Result<RigFile> parse(std::string_view text);
+
+    [[nodiscard]] const std::string& name() const { return m_name; }
+    [[nodiscard]] const RigStory& story() const { return m_story; }
+    [[nodiscard]] const std::vector<RigKnob>& knobs() const { return m_knobs; }
+    [[nodiscard]] const std::vector<RigVariant>& variants() const { return m_variants; }
+    [[nodiscard]] const std::vector<RigUncertainty>& uncertainties() const { return m_uncertainties; }
+
+    /// The rig with some values set otherwise; later ones win.
+    [[nodiscard]] Result<RigSetup> setup(const std::vector<RigSetting>& settings = {}) const;
+    /// A value in SI, as the file and the settings have it. REQUIRES: the pointer leads to a quantity.
+    [[nodiscard]] double value(const std::string& pointer,
+                               const std::vector<RigSetting>& settings = {}) const;
+    /// The file with these values in it, to be saved as another.
+    [[nodiscard]] std::string text(const std::vector<RigSetting>& settings, const std::string& name) const;
+
+private:
+    using Json = nlohmann::ordered_json;
+    explicit RigFile(Json document) : m_document(std::move(document)) {}
+    Result<void> readAround();
+    [[nodiscard]] Json with(const std::vector<RigSetting>& settings) const;
+
+    Json m_document;
+    std::string m_name;
+    RigStory m_story;
+    std::vector<RigKnob> m_knobs;
+    std::vector<RigVariant> m_variants;
+    std::vector<RigUncertainty> m_uncertainties;
+};
+
+/// The substance of a rig file as a rig needs it, made once. BadInput if there is no such substance, or if it
+/// cannot be put into a rig.
+[[nodiscard]] Result<RigFluid> rigFluid(const std::string& substance);
+
+[[nodiscard]] std::string_view id(RigEventKind kind);
+[[nodiscard]] Result<RigEventKind> rigEventFromId(std::string_view word);
+
+} // namespace uttrin

@@ -1,0 +1,35 @@
+#pragma once
+
+#include "rig/RigModel.h"
+#include "rig/RigState.h"
+
+#include <string>
+#include <string_view>
+
+namespace uttrin {
+
+/// What a person sees of a vessel.
+enum class Seen {
+    Quiet,
+    WallBubbles,  ///< of dissolved air; not boiling
+    FirstBubbles, ///< steady ones of vapour, few
+    Boiling,
+    Violent,
+    Bumping, ///< superheated liquid that goes off at once
+    Frost,
+    SkinOfIce,
+    Frozen, ///< through
+    Dry
+};
+
+/// @param vessel  as it was built. Thresholds by vigour: 1 mm/s of vapour for the first steady bubbles, 8
+/// mm/s for boiling, 0.2 m/s for violent.
+[[nodiscard]] Seen seen(const Vessel& vessel, const VesselState& state);
+
+/// "boiling", "skin of ice" …
+[[nodiscard]] std::string_view nameOf(Seen seen);
+
+/// A sentence for the class: what is seen and how far from boiling it is.
+[[nodiscard]] std::string sentenceFor(const Vessel& vessel, const VesselState& state);
+
+} // namespace uttrin

@@ -1,0 +1,44 @@
+#pragma once
+
+#include <vector>
+
+namespace uttrin {
+
+/// What is in a vessel at one moment.
+struct VesselState {
+    double liquid = 0.0, solid = 0.0, vapour = 0.0, air = 0.0, dissolved = 0.0; ///< kg; dissolved: of air
+    double kelvin = 0.0, wallKelvin = 0.0;
+    double pascal = 0.0, airPascal = 0.0; ///< of the whole gas, and of the air in it
+    double volume = 0.0;                  ///< m3
+    // What can be seen of it.
+    /// K, the contents' temperature less the one at which they boil under this gas, at the surface; below
+    /// zero nothing boils.
+    double margin = 0.0;
+    double marginAtBottom = 0.0;  ///< K, the same under the weight of the liquid
+    double vigour = 0.0;          ///< m/s: m3 of bubbles of vapour that break each second, by m2 of surface
+    double supersaturation = 0.0; ///< dissolved air by what could stay, less 1
+    double force = 0.0;           ///< N, inwards, on what closes the mouth; outwards below zero
+    double condensing = 0.0;      ///< kg/s, of vapour on the dry wall
+};
+
+/// What touches a vessel at one moment.
+struct ContactState {
+    double watt = 0.0;  ///< into the vessel
+    double iceKg = 0.0; ///< left of its ice
+};
+
+/// A dish of drying agent at one moment.
+struct DishState {
+    double waterKg = 0.0; ///< taken up
+    double kelvin = 0.0;
+};
+
+/// A rig at one moment.
+struct RigSample {
+    double seconds = 0.0;
+    std::vector<VesselState> vessels;
+    std::vector<ContactState> contacts;
+    std::vector<DishState> dishes;
+};
+
+} // namespace uttrin
