@@ -39,7 +39,7 @@ void MarginBar::paintEvent(QPaintEvent*) {
         return left +
                (right - left) * (std::clamp(kelvin, kLowest, kHighest) - kLowest) / (kHighest - kLowest);
     };
-    const bool boiling = m_view.marginKelvin && *m_view.marginKelvin >= -std::max(0.1, m_view.marginU);
+    const bool boiling = m_view.marginKelvin && m_view.boiling;
     p.setPen(t.muted);
     p.setFont(fontOf(small, QFont::DemiBold));
     p.drawText(QRect(8, 8, width(), small + 6), Qt::AlignLeft | Qt::AlignVCenter,

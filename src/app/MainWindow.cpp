@@ -10,6 +10,7 @@
 #include "PhaseMap.h"
 #include "PhotoReader.h"
 #include "PlanStation.h"
+#include "RehearseStation.h"
 #include "ReportStation.h"
 #include "RigStation.h"
 #include "RoomStation.h"
@@ -113,13 +114,13 @@ QWidget* MainWindow::make(Station station) {
         connect(plan, &PlanStation::saveSheetRequested, this, [this] { saveSheet(m_controller, this); });
         return plan;
     }
-    case Station::Rehearse:
-        return new ComingStation(
-            tr("Rehearse: to come"),
-            tr("Here the planned run will be played through on a simulated rig: the path on the map, what "
-               "the class will see, what goes wrong when there is a leak or too much air."),
-            tr("Until then the Plan station gives the dial readings, boiling points and times; nothing on "
-               "this page is simulated yet."));
+    case Station::Rehearse: {
+        auto* rehearse = new RehearseStation(m_controller);
+        connect(rehearse, &RehearseStation::stripChanged, this, [this](const StripView& view) {
+            if (this->station() == Station::Rehearse) m_strip->show(view);
+        });
+        return rehearse;
+    }
     case Station::Run: {
         auto* run = new RunStation(m_controller);
         connect(run, &RunStation::pictureRequested, m_tools, &ToolWindows::showPhotoOf);
@@ -355,7 +356,7 @@ void MainWindow::showAll() {
                             lesson.madeUp ? tr(" (made-up data)") : QString(),
                             QFileInfo(QString::fromStdString(s.notebook().path().string())).fileName()));
     m_spine->show(spineView(s));
-    m_strip->show(stripView(s));
+    if (station() != Station::Rehearse) m_strip->show(stripView(s)); // there it shows what is rehearsed
     m_tape->show(tapeView(s));
     m_lessons->clear();
     for (const Lesson& l : s.notebook().lessons()) {
@@ -382,7 +383,8 @@ void MainWindow::goTo(Station s) {
     m_spine->setCurrent(static_cast<int>(s));
     if (onSpine) m_spine->station(static_cast<int>(s))->setFocus();
     m_stations->setCurrentWidget(page(s));
-    m_tape->setVisible(s == Station::Run || s == Station::Rehearse);
+    m_tape->setVisible(s == Station::Run);
+    if (m_controller.isOpen() && s != Station::Rehearse) m_strip->show(stripView(m_controller.session()));
 }
 
 Station MainWindow::station() const { return static_cast<Station>(m_stations->currentIndex()); }

@@ -64,6 +64,7 @@ QRect MapMarks::clipRect() const { return m_map->axisRect()->rect(); }
 
 void MapMarks::draw(QCPPainter* p) {
     drawLines(*p);
+    drawPaths(*p);
     drawTargets(*p);
     drawPoints(*p);
     drawLegend(*p);
@@ -104,6 +105,38 @@ void MapMarks::drawLines(QCPPainter& p) const {
         }
         p.setPen(QPen(t.done, 2, Qt::DashLine));
         p.drawPolyline(line);
+    }
+}
+
+/// Rehearsed paths, named in the corner of the vapour; the one that is compared with is thinner and dashed.
+void MapMarks::drawPaths(QCPPainter& p) const {
+    const Theme& t = theme();
+    const QRect area = clipRect();
+    int rows = 0;
+    for (const MapPath& path : m_map->view().paths) {
+        QPolygonF line;
+        for (const auto& [kelvin, pascal] : path.points) {
+            const QPointF at = m_map->pixelOf(kelvin, pascal);
+            if (line.isEmpty() || std::hypot(at.x() - line.last().x(), at.y() - line.last().y()) > 1.0)
+                line << at;
+        }
+        if (line.isEmpty()) continue;
+        p.setBrush(Qt::NoBrush);
+        p.setPen(QPen(path.second ? t.muted : t.done, path.second ? 2.0 : 3.0,
+                      path.second ? Qt::DashLine : Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
+        p.drawPolyline(line);
+        const QString name = onScreen(path.name);
+        p.setFont(fontOf(t.small, QFont::DemiBold));
+        const double wide = p.fontMetrics().horizontalAdvance(name) + 34, high = t.small + 7.0;
+        const QRectF row(area.right() - wide - 8, area.bottom() - 6 - high * ++rows, wide, high);
+        const QPen pen = p.pen();
+        QColor ground = t.card;
+        ground.setAlpha(210);
+        p.fillRect(row, ground);
+        p.setPen(pen);
+        p.drawLine(QPointF(row.left() + 4, row.center().y()), QPointF(row.left() + 24, row.center().y()));
+        p.setPen(t.ink);
+        p.drawText(row.adjusted(29, 0, 0, 0), Qt::AlignLeft | Qt::AlignVCenter, name);
     }
 }
 
@@ -266,7 +299,7 @@ void MapMarks::drawLive(QCPPainter& p) const {
     if (!v.liveKelvin || !v.livePascal || *v.livePascal <= 0.0) return;
     const QPointF at = m_map->pixelOf(*v.liveKelvin, *v.livePascal);
     const auto boils = boilingAt(m_map->view(), Pressure::fromPascal(*v.livePascal));
-    if (boils) { // the distance to boiling at this pressure
+    if (boils && v.liveBoils) { // the distance to boiling at this pressure
         const double away = *v.liveKelvin - boils->kelvin();
         p.setPen(QPen(t.hot, 4, Qt::SolidLine, Qt::FlatCap));
         p.drawLine(at, m_map->pixelOf(boils->kelvin(), *v.livePascal));

@@ -17,6 +17,7 @@ protected:
 
 private:
     void drawLines(QCPPainter& p) const;
+    void drawPaths(QCPPainter& p) const;
     void drawTargets(QCPPainter& p) const;
     void drawPoints(QCPPainter& p) const;
     void drawLegend(QCPPainter& p) const;

@@ -1,5 +1,7 @@
 #include "BenchViews.h"
 
+#include "rehearsal/Demonstrations.h"
+
 #include "instruments/RoomComparison.h"
 #include "physics/Constants.h"
 #include "quantities/Rounding.h"
@@ -79,6 +81,7 @@ void fillMargin(StripView& v, const ReducedReading& r) {
     v.marginU = r.superheatU;
     const double m = *r.superheatKelvin;
     const double band = std::max(0.1, r.superheatU);
+    v.boiling = m >= -band;
     if (std::abs(m) <= band)
         v.marginText = "boiling";
     else if (m < 0.0)
@@ -167,7 +170,9 @@ std::vector<StationState> spineView(const LessonSession& s) {
     } else {
         at(Station::Plan) = {"waits for the room", "", false, true};
     }
-    at(Station::Rehearse) = {"to come", "", false, false};
+    at(Station::Rehearse) = {s.rehearsing().empty() ? fmt::format("{} rigs to fly", demonstrations().size())
+                                                    : s.rehearsing(),
+                             "", !s.rehearsing().empty(), false};
     at(Station::Run) = {"no run yet", "", false, false};
     at(Station::WorkUp) = {"3 points needed", "", false, false};
     at(Station::Report) = {"", "", false, false};

@@ -21,6 +21,7 @@ struct StripView {
     StripFigure pressure;               ///< the absolute pressure in one number, for the back row
     std::optional<double> marginKelvin; ///< liquid less boiling point: below zero not boiling yet
     double marginU = 0.0;               ///< K
+    bool boiling = false;               ///< as far as that can be told
     std::string marginText;             ///< "1.5 K to go", "boiling, 0.3 K above"
     std::string marginUnder;
 };
@@ -56,14 +57,23 @@ struct MapPoint {
 };
 
 /// All that lies on the phase map.
+/// A rehearsed path over the map.
+struct MapPath {
+    std::string name;
+    std::vector<std::pair<double, double>> points; ///< K, Pa
+    bool second = false;                           ///< the variant that is compared with
+};
+
 struct MapView {
     const Substance* substance = &water();  ///< whose phases are shown
     std::optional<Liquid> solution;         ///< what boils, where something is dissolved
     std::vector<const Substance*> overlays; ///< whose curves are laid over
     std::vector<MapTarget> targets;
     std::vector<MapPoint> points;
+    std::vector<MapPath> paths;
     std::optional<double> roomPascal, pumpFloorPascal;
-    std::optional<double> liveKelvin, livePascal; ///< what is typed now
+    std::optional<double> liveKelvin, livePascal; ///< what is typed now, or played
+    bool liveBoils = true; ///< it is a liquid: its distance to boiling is shown
     std::optional<double> fitSlope, fitIntercept; ///< ln(p/Pa) against 1/T
     std::vector<std::string> groupNames;          ///< by MapPoint::group
     PressureInstrument gauge;                     ///< for the scale at the right edge

@@ -55,6 +55,9 @@ public:
     [[nodiscard]] std::optional<RowId> runId() const { return m_runId; }
     /// Lays the curve of another substance over the map, or takes it off; not recorded.
     void layOver(const std::string& substance, bool shown);
+    /// The demonstration that is being rehearsed, by its name; empty before one was chosen.
+    void setRehearsing(std::string name) { m_rehearsing = std::move(name); }
+    [[nodiscard]] const std::string& rehearsing() const { return m_rehearsing; }
     [[nodiscard]] bool isLaidOver(const std::string& substance) const;
     [[nodiscard]] const std::vector<std::string>& laidOver() const { return m_laidOver; }
     [[nodiscard]] std::optional<RowId> groupId() const;
@@ -149,6 +152,7 @@ private:
     RowId m_lessonId = 0, m_setupId = 0;
     std::optional<RowId> m_runId;
     std::optional<int> m_targetPlace;
+    std::string m_rehearsing;            ///< name of the demonstration in hand
     std::vector<std::string> m_laidOver; ///< ids of substances
 };
 

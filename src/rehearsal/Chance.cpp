@@ -20,7 +20,7 @@ struct Member {
 };
 
 Member play(const RigFile& rig, const std::vector<RigSetting>& settings, const std::vector<double>& means,
-            std::uint64_t seed) {
+            std::uint64_t seed, const std::function<bool()>& goOn) {
     Member m;
     NormalNumbers normal(seed);
     std::vector<RigSetting> varied = settings;
@@ -34,8 +34,8 @@ Member play(const RigFile& rig, const std::vector<RigSetting>& settings, const s
         const double value = std::max(0.0, means[i] + m.drawn.back() * spread);
         varied.push_back({u.pointer, formatMeasure(value, unitsOf(dimension).front())});
     }
-    const auto played = rehearse(rig, varied);
-    if (!played) return m;
+    const auto played = rehearse(rig, varied, goOn);
+    if (!played || (goOn && !goOn())) return m;
     m.played = true;
     m.met = goalMet(played->setup.goal, played->setup.watched, played->run).has_value();
     for (std::size_t i = 0; i < played->run.samples.size(); ++i) {
@@ -117,7 +117,7 @@ Result<RehearsalChance> chanceOf(const RigFile& rig, const std::vector<RigSettin
     std::atomic<std::size_t> next{0};
     const auto work = [&] {
         for (std::size_t i = next++; i < all.size() && (!goOn || goOn()); i = next++)
-            all[i] = play(rig, settings, means, seed + i);
+            all[i] = play(rig, settings, means, seed + i, goOn);
     };
     {
         std::vector<std::jthread> threads;

@@ -15,6 +15,22 @@ bool boils(const Vessel& vessel, const VesselState& s) {
            what == Seen::Bumping;
 }
 
+/// Whether heat goes into a vessel at some time and nothing lets its pressure out.
+bool isClosedAndHeated(const RigSetup& setup, int vessel) {
+    for (const Link& l : setup.model.links)
+        if (l.from == vessel && l.reliefPascal > 0.0) return false;
+    bool heated = false;
+    for (std::size_t h = 0; h < setup.model.heaters.size(); ++h) {
+        if (setup.model.heaters[h].vessel != vessel) continue;
+        heated = heated || setup.model.heaters[h].watt > 0.0;
+        for (const RigMove& move : setup.moves)
+            for (const RigAction& a : move.actions)
+                heated = heated || (a.what == RigAction::Heat && a.part == static_cast<int>(h) &&
+                                    a.value > 0.0);
+    }
+    return heated;
+}
+
 } // namespace
 
 std::size_t Rehearsal::sampleAt(double seconds) const {
@@ -30,11 +46,24 @@ Result<Rehearsal> rehearse(const RigFile& rig, const std::vector<RigSetting>& se
     if (!fluid) return tl::unexpected(fluid.error());
     auto run = simulate(setup->model, *fluid, setup->seconds, setup->every, setup->moves, goOn);
     if (!run) return tl::unexpected(run.error());
-    Rehearsal r{std::move(*setup), std::move(*run), {}};
+    Rehearsal r{std::move(*setup), std::move(*run), {}, {}};
     std::uint64_t seed = 1;
     for (const RigInstrument& i : r.setup.instruments)
         r.shown.push_back(shownBy(i, r.run.samples, seed++));
     return r;
+}
+
+RigModel modelAt(const Rehearsal& r, double seconds) {
+    if (r.now) return *r.now;
+    RigModel model = r.setup.model;
+    for (const RigEvent& e : r.run.events) {
+        if (e.seconds > seconds) break;
+        if (e.kind == RigEventKind::IceGone) model.contacts[static_cast<std::size_t>(e.part)].on = false;
+        if (e.kind != RigEventKind::Moved || e.part < 0) continue;
+        for (const RigAction& a : r.setup.moves[static_cast<std::size_t>(e.part)].actions)
+            carryOut(a, e.seconds, model);
+    }
+    return model;
 }
 
 std::optional<double> goalMet(const RigGoal& goal, int watched, const RigRun& run) {
@@ -110,7 +139,7 @@ RehearsalFacts factsOf(const Rehearsal& r) {
     if (all > 0.0) f.vapourQuality = last.vapour / all;
     if (r.watched().condensed > 0.0) f.lostShare = 1.0 - (last.liquid + last.solid) / r.watched().condensed;
     for (const RigEvent& e : r.run.events)
-        if (e.kind == RigEventKind::AboveRoom)
+        if (e.kind == RigEventKind::AboveRoom && isClosedAndHeated(r.setup, e.vessel))
             f.warnings.push_back(fmt::format(
                 "{}: closed and heated, its pressure rises above the room's and came to {:.0f} kPa. Glass "
                 "bursts: never do this; this rehearsal shows why.",

@@ -13,6 +13,7 @@ namespace uttrin {
 struct Rehearsal {
     RigSetup setup;
     RigRun run;
+    std::optional<RigModel> now;            ///< as hands have made it, of one that is still going on
     std::vector<std::vector<double>> shown; ///< instrument by instrument, sample by sample, SI
 
     [[nodiscard]] const VesselState& watchedAt(std::size_t sample) const {
@@ -24,6 +25,9 @@ struct Rehearsal {
     /// The sample at or before a time.
     [[nodiscard]] std::size_t sampleAt(double seconds) const;
 };
+
+/// The rig as its moves have made it by a time: valves, pumps, ice.
+[[nodiscard]] RigModel modelAt(const Rehearsal& rehearsal, double seconds);
 
 /// Plays a rig file through. @param goOn  asked between samples; false ends it there.
 [[nodiscard]] Result<Rehearsal> rehearse(const RigFile& rig, const std::vector<RigSetting>& settings,

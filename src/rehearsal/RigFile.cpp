@@ -203,7 +203,7 @@ RigFile::Json RigFile::with(const std::vector<RigSetting>& settings) const {
 
 Result<RigSetup> RigFile::setup(const std::vector<RigSetting>& settings) const {
     for (const RigSetting& s : settings)
-        if (const Json* target = find(m_document, s.pointer); !target || !target->is_string())
+        if (!sets(s.pointer))
             return fail(Failure::BadInput, fmt::format("'{}' leads to no text of this rig file", s.pointer));
     return readRigParts(settings.empty() ? m_document : with(settings));
 }
@@ -212,6 +212,11 @@ double RigFile::value(const std::string& pointer, const std::vector<RigSetting>&
     const auto q = quantityAt(with(settings), pointer);
     if (!q) throw std::logic_error(q.error().message);
     return q->si();
+}
+
+bool RigFile::sets(const std::string& pointer) const {
+    const Json* target = find(m_document, pointer);
+    return target && target->is_string();
 }
 
 std::string RigFile::text(const std::vector<RigSetting>& settings, const std::string& name) const {

@@ -94,6 +94,8 @@ public:
     /// A value in SI, as the file and the settings have it. REQUIRES: the pointer leads to a quantity.
     [[nodiscard]] double value(const std::string& pointer,
                                const std::vector<RigSetting>& settings = {}) const;
+    /// Whether a pointer leads to a text that can be set.
+    [[nodiscard]] bool sets(const std::string& pointer) const;
     /// The file with these values in it, to be saved as another.
     [[nodiscard]] std::string text(const std::vector<RigSetting>& settings, const std::string& name) const;
 

@@ -201,6 +201,11 @@ private:
                               : v.kelvin < triple             ? (*m_fluid)->solidSaturation(v.kelvin)
                                                               : (*m_fluid)->liquidSaturation(v.kelvin);
         v.airPascal = std::max(0.0, m_setup.model.roomPascal - vapour);
+        if (r.has("vapour")) {
+            double pascal = 0.0;
+            r.measure("vapour", pascal, Dimension::Pressure, 0.0, 1e6);
+            v.vapourPascal = pascal;
+        }
         r.measure("air", v.airPascal, Dimension::Pressure, 0.0, 1e6);
         r.parsed("shape", shape, [](std::string_view w) { return fromWord(kShapes, w); });
         m_setup.model.vessels.push_back(std::move(v));

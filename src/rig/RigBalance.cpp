@@ -58,7 +58,8 @@ std::vector<double> RigBalance::start() const {
         const double gas = v.volumeAt(0.0) - v.condensed / m_fluid.liquidDensity(), t = v.kelvin;
         const double saturation =
             v.condensed > 0.0 ? (frozen ? m_fluid.solidSaturation(t) : m_fluid.liquidSaturation(t)) : 0.0;
-        const double vapour = saturation * gas * m_fluid.vapour().molarMass / (kMolarGas * t),
+        const double vapour = v.vapourPascal.value_or(saturation) * gas * m_fluid.vapour().molarMass /
+                              (kMolarGas * t),
                      air = v.airPascal * gas / (kAirGas * t),
                      dissolved = frozen ? 0.0
                                         : v.airDissolved * v.condensed * m_fluid.airSolubility(t) *
@@ -227,7 +228,7 @@ double RigBalance::bubbleThreshold(std::size_t i) const {
 }
 
 /// kg/s that leaves the liquid in bubbles: the part of it that is superheated under the weight above it has
-/// twenty times the surface.
+/// twenty times the surface; less where little of it is left among ice.
 double RigBalance::bubbleFlow(std::size_t i, const VesselState& s) const {
     const Vessel& v = m_model.vessels[i];
     if (s.liquid <= 0.0 || isIcy(s)) return 0.0;
@@ -235,7 +236,10 @@ double RigBalance::bubbleFlow(std::size_t i, const VesselState& s) const {
     const double bubble = m_fluid.liquidSaturation(colder);
     if (bubble <= s.pascal) return 0.0;
     const double weight = m_fluid.liquidDensity() * kGravity * depthOf(v, s);
-    const double share = std::min(1.0, (bubble - s.pascal) / std::max(weight, 1.0));
+    double share = std::min(1.0, (bubble - s.pascal) / std::max(weight, 1.0));
+    // The last of the liquid among the ice fades out: a jump here would mislead the integration.
+    constexpr double kSlush = 0.05;
+    share *= std::min(1.0, s.liquid / (kSlush * (s.liquid + s.solid)));
     return kBoilingArea * v.surface * share *
            evaporationFlux(v.sticking, m_fluid.vapour().molarMass, s.kelvin, bubble, s.kelvin, s.pascal);
 }
@@ -270,9 +274,9 @@ void RigBalance::evaporate(std::size_t i, const VesselState& s, std::span<double
 /// it, at once where the liquid boils.
 void RigBalance::letAirOut(std::size_t i, const VesselState& s, std::span<double> rate) const {
     if (s.liquid <= 0.0 || (s.dissolved <= 0.0 && s.airPascal <= 0.0)) return;
-    const double stays = airEquilibrium(s);
-    if (stays <= 0.0 && s.dissolved <= 0.0) return;
     const double full = s.liquid * m_fluid.airSolubility(s.kelvin) * m_model.roomPascal;
+    if (full <= 0.0) return;
+    const double stays = airEquilibrium(s);
     const double excess = std::max(0.0, (s.dissolved - stays) / (stays + 0.01 * full));
     const double boils = bubbleFlow(i, s);
     const double speed = kQuietRelease + kBubbleRelease * excess * excess / (1.0 + excess * excess) +
@@ -389,7 +393,7 @@ void RigBalance::dry(std::size_t i, std::span<const double> y, Rates& r) const {
     const VesselState& s = r.at(d.vessel);
     const DishState own = dish(y, i);
     const double kelvin = std::clamp(own.kelvin, m_fluid.lowestLiquidKelvin(), m_fluid.highestKelvin());
-    constexpr double kSticks = 0.01; // what comes in must mix with what lies below it
+    constexpr double kSticks = 0.001; // what comes in must mix with what lies below it
     const double choked = 1.0 / (1.0 + kAirChokes * s.airPascal / std::max(s.pascal, 1.0));
     const double flow = -d.surface * choked *
                         evaporationFlux(kSticks, m_fluid.vapour().molarMass, kelvin,

@@ -16,7 +16,9 @@ Result<void> check(const RigModel& m) {
         if (!(v.condensed >= 0.0 && v.airPascal >= 0.0 && v.surface >= 0.0 && v.dryWall >= 0.0 &&
               v.wallHeatCapacity >= 0.0 && v.wallToContents >= 0.0))
             return refuse(fmt::format("{}: amounts, areas and conductances are not negative", v.name));
-        if (!(v.condensed + v.airPascal > 0.0))
+        if (v.vapourPascal && !(*v.vapourPascal >= 0.0))
+            return refuse(fmt::format("{}: the vapour's pressure is not negative", v.name));
+        if (!(v.condensed + v.airPascal + v.vapourPascal.value_or(0.0) > 0.0))
             return refuse(fmt::format("{}: there is nothing in it", v.name));
         if (!(v.nucleation >= 0.0))
             return refuse(fmt::format("{}: bubbles form above boiling, not below", v.name));

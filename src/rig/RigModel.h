@@ -32,11 +32,12 @@ struct Vessel {
     double supercooling = 0.0; ///< K below the triple point to which it stays liquid before ice appears
     double mouth = 0.0;        ///< m2 that a stopper, a lid or a plunger closes
     // At the start.
-    double condensed = 0.0;          ///< kg of liquid; of ice, if the start lies below the triple point
-    double airPascal = 0.0;          ///< partial pressure of the air
-    double kelvin = 293.15;          ///< of the contents and of the wall; the vapour is saturated
-    double airDissolved = 0.0;       ///< share of the air that the liquid would hold under the room's air
-    std::optional<Ramp> stroke = {}; ///< of the volume, m3, where a plunger moves
+    double condensed = 0.0;    ///< kg of liquid; of ice, if the start lies below the triple point
+    double airPascal = 0.0;    ///< partial pressure of the air
+    double kelvin = 293.15;    ///< of the contents and of the wall; the vapour is saturated over a liquid
+    double airDissolved = 0.0; ///< share of the air that the liquid would hold under the room's air
+    std::optional<double> vapourPascal = {}; ///< of the vapour, where it is not saturated
+    std::optional<Ramp> stroke = {};         ///< of the volume, m3, where a plunger moves
 
     [[nodiscard]] double volumeAt(double seconds) const { return stroke ? stroke->at(seconds) : volume; }
 };

@@ -12,12 +12,15 @@ namespace uttrin {
 namespace {
 
 constexpr double kRelative = 1e-6, kLeastMass = 1e-11, kLeastEnergy = 1e-5; // tolerances; kg, J
-constexpr double kFrozen = 1e-4;    // share that counts as none, or as all
-constexpr double kDry = 1e-6;       // kg
-constexpr double kOverRoom = 1.05;  // times the room's pressure: a closed vessel that pushes outwards
-constexpr double kIceLeft = 0.005;  // share of the ice that counts as gone
-constexpr int kMostSteps = 200'000; // between two samples
-constexpr double kForever = 1e30;   // s
+constexpr double kFrozen = 1e-4;   // share that counts as none, or as all
+constexpr double kTrace = 1e-4;    // kg of liquid; whether less of it boils nobody calls out
+constexpr double kDry = 1e-6;      // kg
+constexpr double kOverRoom = 1.05; // times the room's pressure: a closed vessel that pushes outwards
+constexpr double kIceLeft = 0.005; // share of the ice that counts as gone
+constexpr int kMostSteps = 50'000; // between two samples
+constexpr double kForever = 1e30;  // s
+constexpr double kApart = 1e-6;    // s; events closer than this cannot be told apart
+constexpr int kMostTogether = 200; // of such events
 
 enum VesselRoot { Boils, HasIce, IsFrozen, IsDry, IsOverRoom, Freezes, kVesselRoots };
 
@@ -200,8 +203,9 @@ void RigSimulator::Engine::findRoots(double at, std::span<const double> unknowns
         if (!s) continue;
         const double condensed = s->liquid + s->solid;
         double* own = &out[kVesselRoots * i];
-        if (s->liquid > 0.0 && s->pascal > 0.0)
-            own[Boils] = s->kelvin - fluid.boilingKelvin(s->pascal) - balance.bubbleThreshold(i);
+        if (s->pascal > 0.0) // and there is enough of it to see
+            own[Boils] = std::min(s->kelvin - fluid.boilingKelvin(s->pascal) - balance.bubbleThreshold(i),
+                                  s->liquid / (balance.moods()[i].bubbling ? 0.5 * kTrace : kTrace) - 1.0);
         own[HasIce] = s->solid - kFrozen * condensed - 0.1 * kDry;
         own[IsFrozen] = s->solid - (1.0 - kFrozen) * condensed - 0.1 * kDry;
         own[IsDry] = condensed - kDry;
@@ -325,6 +329,8 @@ void RigSimulator::Engine::weigh() {
 
 Result<void> RigSimulator::Engine::advance(double until) {
     std::vector<int> found(static_cast<std::size_t>(roots()));
+    double lastEvent = -kForever;
+    int together = 0;
     while (time < until) {
         const double at = nextBreak();
         if (at > time) {
@@ -336,6 +342,11 @@ Result<void> RigSimulator::Engine::advance(double until) {
                     Failure{Failure::OutOfRange,
                             fmt::format("the equations cannot be followed beyond {:.1f} s", time)}));
             if (flag == CV_ROOT_RETURN) {
+                together = time - lastEvent < kApart ? together + 1 : 0;
+                lastEvent = time;
+                if (together > kMostTogether)
+                    return fail(Failure::OutOfRange,
+                                fmt::format("at {:.1f} s events follow one another without end", time));
                 CVodeGetRootInfo(solver.get(), found.data());
                 handle(found);
             } else if (flag == CV_TSTOP_RETURN && due > time)

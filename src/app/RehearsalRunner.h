@@ -1,0 +1,38 @@
+#pragma once
+
+#include "rehearsal/Chance.h"
+
+#include <QObject>
+#include <QThreadPool>
+
+#include <atomic>
+#include <memory>
+
+namespace uttrin::app {
+
+/// Plays rigs through on a thread of its own, newest wish first: a new one ends the one before.
+class RehearsalRunner : public QObject {
+    Q_OBJECT
+public:
+    explicit RehearsalRunner(QObject* parent = nullptr);
+    ~RehearsalRunner() override;
+
+    /// Plays a rig with settings, then the one that it is compared with, then the chance that it works.
+    void play(const RigFile& rig, const std::vector<RigSetting>& settings,
+              const std::optional<std::vector<RigSetting>>& other);
+    void cancel(); ///< what is under way
+    [[nodiscard]] bool isBusy() const { return m_busy; }
+
+signals:
+    void played(std::shared_ptr<const uttrin::Rehearsal> rehearsal);
+    void playedOther(std::shared_ptr<const uttrin::Rehearsal> rehearsal); ///< empty if none was wanted
+    void weighed(std::shared_ptr<const uttrin::RehearsalChance> chance);
+    void failed(const QString& why);
+
+private:
+    QThreadPool m_pool;
+    std::shared_ptr<std::atomic<int>> m_wish = std::make_shared<std::atomic<int>>(0);
+    bool m_busy = false;
+};
+
+} // namespace uttrin::app

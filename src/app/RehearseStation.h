@@ -1,0 +1,98 @@
+#pragma once
+
+#include "RehearsalRunner.h"
+#include "StationPage.h"
+#include "lesson/RehearseViews.h"
+#include "rehearsal/Demonstrations.h"
+#include "rehearsal/Flight.h"
+
+#include <QElapsedTimer>
+
+#include <map>
+#include <memory>
+
+class QComboBox;
+class QLabel;
+class QPushButton;
+class QVBoxLayout;
+class QHBoxLayout;
+class QTextBrowser;
+class QStackedWidget;
+class QTimer;
+
+namespace uttrin::app {
+
+class KnobField;
+class PhaseMap;
+class RehearsalTape;
+class RigDrawing;
+class Segments;
+
+/// The Rehearse station: a demonstration is chosen, changed, played through and flown by hand; its path lies
+/// on the map, its minutes on the tape.
+class RehearseStation : public StationPage {
+    Q_OBJECT
+public:
+    explicit RehearseStation(LessonController& controller);
+
+    void choose(int demonstration);
+    /// Reads a rig file and adds it to those to choose from.
+    void openRig(const QString& path);
+    void goTo(double seconds);
+    void play(bool on);
+    void fly(bool on);
+    void capture();
+    [[nodiscard]] bool isFlying() const { return m_flight != nullptr; }
+    [[nodiscard]] bool isReady() const { return m_played && !m_runner->isBusy(); }
+    [[nodiscard]] double moment() const { return m_moment; }
+
+signals:
+    /// The bench strip over what is rehearsed now.
+    void stripChanged(const uttrin::StripView& view);
+
+protected:
+    void refresh() override;
+    void keyPressEvent(QKeyEvent* event) override;
+
+private:
+    void buildLeft(QVBoxLayout* column);
+    void buildRight(QVBoxLayout* column);
+    void buildTape(QVBoxLayout* column);
+    void wire();
+    void fillChoices();
+    void fillKnobs();
+    void fillHandles();
+    void fillGuide();
+    [[nodiscard]] const RigFile& rig() const;
+    [[nodiscard]] std::vector<RigSetting> settingsOf(int variant) const;
+    void start();
+    void showMoment();
+    void showChance(const std::shared_ptr<const RehearsalChance>& chance);
+    void tick();
+    [[nodiscard]] const Rehearsal* shown() const;
+
+    std::vector<Demonstration> m_rigs;
+    int m_rig = 0, m_variant = 0, m_beside = -1;
+    std::map<int, std::vector<RigSetting>> m_turned; ///< by rig: what the person changed
+    RehearsalRunner* m_runner;
+    std::shared_ptr<const Rehearsal> m_played, m_other;
+    std::unique_ptr<Flight> m_flight;
+    double m_moment = 0.0, m_phase = 0.0;
+    QTimer* m_clock;
+    QElapsedTimer m_since;
+
+    QComboBox *m_choice, *m_compare;
+    Segments *m_variants, *m_speed, *m_face;
+    RigDrawing* m_drawing;
+    QHBoxLayout *m_knobRow, *m_handleRow;
+    QWidget *m_knobs, *m_handles;
+    std::vector<KnobField*> m_knobFields;
+    QStackedWidget* m_faces;
+    PhaseMap* m_map;
+    QTextBrowser* m_guide;
+    QLabel *m_see, *m_next, *m_caution, *m_chance, *m_chanceUnder, *m_time;
+    QPushButton *m_playButton, *m_flyButton, *m_captureButton;
+    RehearsalTape* m_tape;
+};
+
+} // namespace uttrin::app

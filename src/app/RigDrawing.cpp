@@ -1,0 +1,362 @@
+#include "RigDrawing.h"
+
+#include "OnScreen.h"
+#include "Theme.h"
+#include "VesselOutline.h"
+
+#include <QPainter>
+
+#include <algorithm>
+#include <cmath>
+
+namespace uttrin::app {
+namespace {
+
+constexpr int kLabelColumn = 148, kMargin = 14;
+
+/// A number from 0 to 1 that belongs to an index: bubbles keep their places.
+double scatter(int index, int salt) {
+    const double s = std::sin(12.9898 * index + 78.233 * salt) * 43758.5453;
+    return s - std::floor(s);
+}
+
+bool standsInJar(VesselShape shape) {
+    return shape == VesselShape::BellJar || shape == VesselShape::Dish || shape == VesselShape::Cup;
+}
+
+} // namespace
+
+RigDrawing::RigDrawing(QWidget* parent) : QWidget(parent) {
+    setObjectName(QStringLiteral("rigDrawing"));
+    setMinimumSize(300, 240);
+    setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Expanding);
+}
+
+void RigDrawing::show(const RigScene& scene, double phase) {
+    m_scene = scene;
+    m_phase = phase;
+    QStringList words;
+    for (const ScenePart& part : scene.parts)
+        words << onScreen(part.name) + QLatin1Char(' ') + onScreen(part.state);
+    setAccessibleName(tr("Rig in cross-section: %1").arg(words.join(QStringLiteral(", "))));
+    update();
+}
+
+QRectF RigDrawing::boxOf(std::size_t vessel) const {
+    const double room = width() - kLabelColumn - 2.0 * kMargin;
+    const double each = room / static_cast<double>(std::max<std::size_t>(1, m_scene.vessels.size()));
+    const double top = 54, bottom = height() - (m_scene.vessels.size() > 1 ? 62 : 46);
+    const double wide = std::min(each - 12, 1.1 * (bottom - top));
+    const double left = kMargin + each * static_cast<double>(vessel) + (each - wide) / 2;
+    return {left, top, wide, bottom - top};
+}
+
+void RigDrawing::drawContents(QPainter& p, const SceneVessel& v, const QPainterPath& inside,
+                              double level) const {
+    const Theme& t = theme();
+    const QRectF box = inside.boundingRect();
+    const double depth = box.bottom() - level;
+    if (depth <= 0.5) return;
+    p.save();
+    p.setClipPath(inside, Qt::IntersectClip);
+    p.fillRect(QRectF(box.left(), level, box.width(), depth), t.liquid);
+    const double ice = depth * v.frozen;
+    if (ice > 0.5) {
+        p.fillRect(QRectF(box.left(), level, box.width(), ice), t.ice);
+        p.setPen(QPen(t.muted, 1));
+        for (double x = box.left() + 6; x < box.right(); x += 16)
+            p.drawLine(QPointF(x, level + 2), QPointF(x + 8, level + std::min(ice - 1, 12.0)));
+    }
+    p.setPen(QPen(t.ink, 1.6));
+    p.drawLine(QPointF(box.left(), level), QPointF(box.right(), level));
+    const double top = level + ice;
+    p.setPen(QPen(t.done, 1.2));
+    p.setBrush(t.card);
+    if (v.boiling) {
+        const int count = 6 + static_cast<int>(60 * v.bubbling);
+        const double reach = std::max(10.0, (box.bottom() - top) * v.boilingDepth);
+        for (int i = 0; i < count; ++i) {
+            const double up = std::fmod(scatter(i, 1) + m_phase * (0.3 + 0.9 * scatter(i, 2)), 1.0);
+            const double y = top + reach * (1.0 - up);
+            const double x =
+                box.left() + box.width() * (0.06 + 0.88 * scatter(i, 3)) + 3.0 * std::sin(8.0 * up + i);
+            const double r = (1.5 + 7.0 * v.bubbling * scatter(i, 4)) * (0.5 + 0.5 * up);
+            p.drawEllipse(QPointF(x, y), r, r);
+        }
+    }
+    if (v.airBubbles)
+        for (int i = 0; i < 26; ++i) {
+            const bool left = i % 2 == 0;
+            const double y = top + (box.bottom() - top) * scatter(i, 5);
+            const double x = left ? box.left() + 4 + 5 * scatter(i, 6) : box.right() - 4 - 5 * scatter(i, 6);
+            p.drawEllipse(QPointF(x, y), 2.2, 2.2);
+        }
+    p.restore();
+}
+
+void RigDrawing::drawVessel(QPainter& p, std::size_t index) const {
+    const Theme& t = theme();
+    const SceneVessel& v = m_scene.vessels[index];
+    const QRectF box = boxOf(index);
+    const QPainterPath outline = vesselOutline(v.shape, box, v.plunger);
+    const QRectF body = bodyOf(v.shape, box, v.plunger);
+    const double level = levelIn(v.shape, body, v.fill);
+    p.setPen(Qt::NoPen);
+    p.setBrush(t.vapour);
+    if (v.shape != VesselShape::Film) p.drawPath(outline);
+    QPainterPath inside = outline;
+    if (standsInJar(v.shape)) {
+        inside = QPainterPath();
+        inside.addRoundedRect(body, 4, 4);
+    }
+    drawContents(p, v, inside, level);
+    p.save();
+    p.setClipPath(outline, Qt::IntersectClip);
+    const QRectF shell = outline.boundingRect();
+    if (v.drops || v.frost) {
+        p.setPen(v.frost ? QPen(t.muted, 1.4) : QPen(t.done, 1.2));
+        p.setBrush(v.frost ? t.ice : t.liquid);
+        for (int i = 0; i < 34; ++i) {
+            const double along = outline.percentAtLength(outline.length() * scatter(i, 7));
+            const QPointF at = outline.pointAtPercent(along);
+            if (at.y() > level - 4 && !standsInJar(v.shape)) continue;
+            const QPointF in = at + (shell.center() - at) * 0.03;
+            if (v.frost)
+                p.drawRect(QRectF(in.x() - 3, in.y() - 3, 6, 6));
+            else
+                p.drawEllipse(in, 2.2, 3.4);
+        }
+    }
+    p.restore();
+    p.setBrush(Qt::NoBrush);
+    p.setPen(QPen(t.ink, 2.4, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
+    p.drawPath(outline);
+    if (standsInJar(v.shape)) {
+        p.setPen(QPen(t.ink, 1.8));
+        p.drawLine(body.topLeft(), body.bottomLeft());
+        p.drawLine(body.bottomLeft(), body.bottomRight());
+        p.drawLine(body.bottomRight(), body.topRight());
+        p.setPen(QPen(t.ink, 4));
+        p.drawLine(QPointF(box.left(), box.bottom() + 2), QPointF(box.right(), box.bottom() + 2));
+        if (v.shape == VesselShape::Dish) { // its stand
+            p.setPen(QPen(t.muted, 6));
+            p.drawLine(QPointF(body.center().x(), body.bottom() + 4),
+                       QPointF(body.center().x(), box.bottom() - 30));
+        }
+    }
+    if (v.shape == VesselShape::RoundFlask) { // stopper
+        const double width = body.width() * 0.2;
+        p.setPen(Qt::NoPen);
+        p.setBrush(t.muted);
+        p.drawRect(QRectF(body.center().x() - width / 2 - 3, box.top() - 4, width + 6, 24));
+    }
+    if (v.shape == VesselShape::Syringe) {
+        p.setPen(QPen(t.ink, 4));
+        p.drawLine(body.topLeft(), body.topRight());
+        p.setPen(QPen(t.ink, 2));
+        p.drawLine(QPointF(body.center().x(), body.top()), QPointF(body.center().x(), box.top() - 18));
+    }
+}
+
+void RigDrawing::drawParts(QPainter& p, std::vector<Label>& labels) const {
+    const Theme& t = theme();
+    int valves = 0, warm = 0;
+    for (const ScenePart& part : m_scene.parts) {
+        const auto at = static_cast<std::size_t>(part.vessel);
+        const QRectF box = boxOf(at);
+        const SceneVessel& v = m_scene.vessels[at];
+        const QRectF body = bodyOf(v.shape, box, v.plunger);
+        const QRectF shell = vesselOutline(v.shape, box, v.plunger).boundingRect();
+        QPointF anchor = shell.center();
+        p.setPen(QPen(t.ink, 2.4));
+        p.setBrush(t.card);
+        switch (part.kind) {
+        case ScenePart::Valve: {
+            const double x = std::min(shell.center().x() + shell.width() * 0.06, shell.right()) + 12 * valves;
+            const double y = box.top() - 22 - 2 * valves++;
+            p.drawPolyline(QPolygonF{QPointF(x, box.top() + 14), QPointF(x, y), QPointF(x + 46, y)});
+            p.setBrush(part.active ? t.card : t.muted);
+            p.drawRect(QRectF(x + 46, y - 9, 12, 18));
+            if (part.active) p.drawLine(QPointF(x + 58, y), QPointF(x + 74, y));
+            anchor = QPointF(x + 62, y);
+            break;
+        }
+        case ScenePart::Tube: {
+            const QRectF there = boxOf(static_cast<std::size_t>(part.other));
+            const SceneVessel& o = m_scene.vessels[static_cast<std::size_t>(part.other)];
+            const QRectF otherBody = bodyOf(o.shape, there, o.plunger);
+            const double y = std::min(body.top(), otherBody.top()) - 26;
+            p.setPen(QPen(t.ink, 7, Qt::SolidLine, Qt::FlatCap, Qt::MiterJoin));
+            const QPolygonF tube{QPointF(body.center().x(), body.top()), QPointF(body.center().x(), y),
+                                 QPointF(otherBody.center().x(), y),
+                                 QPointF(otherBody.center().x(), otherBody.top())};
+            p.drawPolyline(tube);
+            p.setPen(QPen(t.vapour, 3, Qt::SolidLine, Qt::FlatCap, Qt::MiterJoin));
+            p.drawPolyline(tube);
+            continue;
+        }
+        case ScenePart::Pump: {
+            const QPointF centre(box.left() + 4, box.top() - 16);
+            p.drawLine(centre, QPointF(shell.left() + shell.width() * 0.3, shell.top() + 16));
+            p.setBrush(part.active ? t.done : t.card);
+            p.drawEllipse(centre, 14, 14);
+            p.setPen(QPen(part.active ? t.card : t.ink, 2));
+            const double turn = part.active ? 6.0 * m_phase : 0.8;
+            p.drawLine(centre, centre + 10 * QPointF(std::cos(turn), std::sin(turn)));
+            anchor = centre + QPointF(16, -6);
+            break;
+        }
+        case ScenePart::Heater: {
+            const QRectF plate(body.center().x() - 60, box.bottom() + 6, 120, 10);
+            p.setBrush(part.active ? t.muted : t.card);
+            p.drawRoundedRect(plate, 3, 3);
+            if (part.active) {
+                p.setPen(QPen(t.muted, 2));
+                for (int i = -2; i <= 2; ++i) {
+                    const double x = plate.center().x() + 22 * i;
+                    p.drawLine(QPointF(x, plate.bottom() + 5), QPointF(x, plate.bottom() + 13));
+                }
+            }
+            anchor = QPointF(plate.right(), plate.center().y());
+            break;
+        }
+        case ScenePart::Ice: {
+            p.setPen(QPen(t.muted, 1.6));
+            p.setBrush(t.ice);
+            const int cubes = std::max(1, static_cast<int>(std::ceil(4 * part.left)));
+            const double size = 20 * std::cbrt(std::max(part.left, 0.1));
+            for (int i = 0; i < cubes; ++i) {
+                const double angle = (i % 2 ? 1 : -1) * (0.45 + 0.35 * (i / 2));
+                const QPointF on(body.center().x() + std::sin(angle) * (body.width() / 2 + size * 0.45),
+                                 body.center().y() - std::cos(angle) * (body.height() / 2 + size * 0.45));
+                p.save();
+                p.translate(on);
+                p.rotate(30 + 25 * i);
+                p.drawRoundedRect(QRectF(-size / 2, -size / 2, size, size), 3, 3);
+                p.restore();
+                if (i == std::min(1, cubes - 1)) anchor = on + QPointF(size * 0.6, 0);
+            }
+            break;
+        }
+        case ScenePart::Warm:
+        case ScenePart::Cold: {
+            const bool cold = part.kind == ScenePart::Cold;
+            p.setPen(QPen(t.muted, 1.6, Qt::DashLine));
+            QColor ground = cold ? t.ice : t.vapour;
+            ground.setAlpha(120);
+            p.setBrush(ground);
+            const QRectF around(shell.left() - 12, body.center().y() + 6 * warm, shell.width() + 24,
+                                shell.bottom() - body.center().y() + 14);
+            p.drawRoundedRect(around, 10, 10);
+            anchor = QPointF(around.right(), around.center().y());
+            ++warm;
+            break;
+        }
+        case ScenePart::Draught: {
+            p.setPen(QPen(t.muted, 2));
+            if (part.active)
+                for (int i = 0; i < 3; ++i) {
+                    const double y = body.top() - 16 - 10 * i;
+                    p.drawLine(QPointF(body.left() + 10, y), QPointF(body.left() + 70 + 14 * i, y));
+                }
+            anchor = QPointF(body.right() - 20, body.top() - 20);
+            break;
+        }
+        case ScenePart::Dish: {
+            const QRectF tray(body.center().x() - shell.width() * 0.36, box.bottom() - 26,
+                              shell.width() * 0.72, 20);
+            p.setPen(QPen(t.ink, 1.8));
+            p.setBrush(t.hairline);
+            p.drawRect(tray);
+            anchor = QPointF(tray.right(), tray.center().y());
+            break;
+        }
+        }
+        labels.push_back({anchor, onScreen(part.name), onScreen(part.state), part.active});
+    }
+}
+
+void RigDrawing::drawInstruments(QPainter& p, std::vector<Label>& labels) const {
+    const Theme& t = theme();
+    const auto watched = static_cast<std::size_t>(m_scene.watched);
+    if (watched >= m_scene.vessels.size()) return;
+    const SceneVessel& v = m_scene.vessels[watched];
+    const QRectF box = boxOf(watched);
+    const QRectF body = bodyOf(v.shape, box, v.plunger);
+    if (!m_scene.thermometer.empty()) {
+        const double level = levelIn(v.shape, body, v.fill);
+        const double x = body.center().x() - body.width() * 0.04;
+        const double tip = std::min(body.bottom() - 8, level + std::max(8.0, (body.bottom() - level) * 0.6));
+        const double top = std::max(6.0, standsInJar(v.shape) ? body.top() - 60 : box.top() - 30);
+        p.setPen(QPen(t.ink, 3.2, Qt::SolidLine, Qt::RoundCap));
+        p.drawLine(QPointF(x, top), QPointF(x, tip));
+        p.setBrush(t.ink);
+        p.drawEllipse(QPointF(x, tip), 4.5, 4.5);
+        p.setFont(fontOf(t.text + 2, QFont::Bold));
+        p.setPen(t.ink);
+        const double wide = p.fontMetrics().horizontalAdvance(onScreen(m_scene.thermometer)) + 4;
+        p.drawText(QRectF(std::max(2.0, x - 10 - wide), top - 4, wide, t.text + 10),
+                   Qt::AlignRight | Qt::AlignVCenter, onScreen(m_scene.thermometer));
+    }
+    if (!m_scene.gauge.empty()) {
+        const QRectF shell = vesselOutline(v.shape, box, v.plunger).boundingRect();
+        labels.push_back({QPointF(shell.right() - 4, shell.top() + shell.height() * 0.3), tr("gauge"),
+                          onScreen(m_scene.gauge), true});
+    }
+}
+
+/// Words stand in a column at the right, each with a hair to its place.
+void RigDrawing::drawLabels(QPainter& p, std::vector<Label>& labels) const {
+    const Theme& t = theme();
+    std::ranges::stable_sort(labels, {}, [](const Label& l) { return l.anchor.y(); });
+    const double left = width() - kLabelColumn, line = t.small + 4;
+    double free = 8;
+    for (const Label& l : labels) {
+        const double high = 2 * line + 6;
+        const double y = std::clamp(l.anchor.y() - line, free, std::max(free, height() - high));
+        p.setPen(QPen(t.hairline, 1.4));
+        p.drawLine(l.anchor, QPointF(left - 4, y + line));
+        p.setFont(fontOf(t.small, QFont::DemiBold));
+        p.setPen(l.strong ? t.ink : t.muted);
+        const double wide = kLabelColumn - 6;
+        p.drawText(QRectF(left, y, wide, line), Qt::AlignLeft | Qt::AlignVCenter,
+                   p.fontMetrics().elidedText(l.text, Qt::ElideRight, static_cast<int>(wide)));
+        p.setFont(fontOf(t.small));
+        p.setPen(t.muted);
+        p.drawText(QRectF(left, y + line, wide, line), Qt::AlignLeft | Qt::AlignVCenter,
+                   p.fontMetrics().elidedText(l.under, Qt::ElideRight, static_cast<int>(wide)));
+        free = y + high;
+    }
+}
+
+void RigDrawing::paintEvent(QPaintEvent*) {
+    const Theme& t = theme();
+    QPainter p(this);
+    p.setRenderHint(QPainter::Antialiasing);
+    if (m_scene.vessels.empty()) return;
+    std::vector<Label> labels;
+    for (std::size_t i = 0; i < m_scene.vessels.size(); ++i)
+        drawVessel(p, i);
+    drawParts(p, labels);
+    drawInstruments(p, labels);
+    drawLabels(p, labels);
+    p.setFont(fontOf(t.small));
+    p.setPen(t.muted);
+    if (m_scene.vessels.size() > 1)
+        for (std::size_t i = 0; i < m_scene.vessels.size(); ++i) {
+            const QRectF box = boxOf(i);
+            p.setFont(fontOf(t.small, QFont::DemiBold));
+            p.setPen(t.ink);
+            p.drawText(QRectF(box.left() - 20, box.bottom() + 16, box.width() + 40, t.small + 6),
+                       Qt::AlignCenter, onScreen(m_scene.vessels[i].name));
+        }
+    p.setFont(fontOf(t.small));
+    p.setPen(t.muted);
+    QStringList words;
+    for (const std::string& line : m_scene.lines)
+        words << onScreen(line);
+    p.drawText(QRectF(kMargin, height() - t.small - 8, width() - 2.0 * kMargin, t.small + 6),
+               Qt::AlignLeft | Qt::AlignVCenter, words.join(QStringLiteral("   ·   ")));
+}
+
+} // namespace uttrin::app

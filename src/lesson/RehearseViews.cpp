@@ -1,0 +1,270 @@
+#include "RehearseViews.h"
+
+#include "physics/Constants.h"
+#include "quantities/Rounding.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+
+namespace uttrin {
+namespace {
+
+std::string kilopascals(double pascal) {
+    const double kpa = pascal / 1000.0;
+    return fixed(kpa, kpa < 1.0 ? 3 : kpa < 10.0 ? 2 : 1);
+}
+
+double celsius(double kelvin) { return kelvin - kIcePointKelvin; }
+
+/// How lively bubbles are drawn.
+double liveliness(double vigour) {
+    constexpr double kLeast = 3e-4, kMost = 0.5; // m/s
+    return vigour <= kLeast ? 0.0
+                            : std::clamp(std::log(vigour / kLeast) / std::log(kMost / kLeast), 0.05, 1.0);
+}
+
+SceneVessel vesselScene(const Rehearsal& r, std::size_t v, const VesselState& s) {
+    const Vessel& built = r.setup.model.vessels[v];
+    SceneVessel scene;
+    scene.shape = r.setup.shapes[v];
+    scene.name = built.name;
+    const double condensed = s.liquid + s.solid;
+    constexpr double kDensity = 1000.0; // kg/m3; a drawing needs no better
+    scene.fill = s.volume > 0.0 ? std::clamp(condensed / kDensity / s.volume, 0.0, 1.0) : 0.0;
+    scene.frozen = condensed > 0.0 ? s.solid / condensed : 0.0;
+    scene.bubbling = liveliness(s.vigour);
+    const Seen what = seen(built, s);
+    scene.boiling =
+        what == Seen::FirstBubbles || what == Seen::Boiling || what == Seen::Violent || what == Seen::Bumping;
+    scene.airBubbles = what == Seen::WallBubbles;
+    const double span = s.margin - s.marginAtBottom;
+    scene.boilingDepth = span > 0.0 ? std::clamp(s.margin / span, 0.0, 1.0) : 1.0;
+    constexpr double kVisible = 2e-7; // kg/s of condensate
+    const bool cold = s.wallKelvin < kIcePointKelvin;
+    scene.frost = (what == Seen::Frost || (cold && s.condensing > 0.0)) && condensed >= 0.0;
+    scene.drops = !cold && s.condensing > kVisible;
+    scene.plunger = built.stroke ? s.volume / std::max(built.stroke->from, built.stroke->to)
+                                 : std::min(1.0, s.volume / built.volume);
+    return scene;
+}
+
+void addContacts(const RigModel& m, const RigSample& sample, RigScene& scene) {
+    for (std::size_t i = 0; i < m.contacts.size(); ++i) {
+        const Contact& c = m.contacts[i];
+        if (!c.on || c.name.starts_with("room") || c.conductance <= 0.0) continue;
+        const ContactState& s = sample.contacts[i];
+        const VesselState& touched = sample.vessels[static_cast<std::size_t>(c.vessel)];
+        ScenePart part{ScenePart::Warm, c.vessel, kRoom, true, 1.0, c.name, {}};
+        if (c.iceKg > 0.0) {
+            part.kind = ScenePart::Ice;
+            part.left = s.iceKg / c.iceKg;
+            part.state = fmt::format("{:.0f} g left, takes {:.0f} W", 1000.0 * s.iceKg, std::abs(s.watt));
+        } else {
+            part.kind = c.kelvin > touched.kelvin ? ScenePart::Warm : ScenePart::Cold;
+            part.state = fmt::format("{} °C, {} {:.0f} W", fixed(celsius(c.kelvin), 0),
+                                     s.watt > 0.0 ? "gives" : "takes", std::abs(s.watt));
+        }
+        scene.parts.push_back(std::move(part));
+    }
+}
+
+void addParts(const RigModel& m, const RigSample& sample, RigScene& scene) {
+    for (const Link& l : m.links) {
+        constexpr double kLeak = 0.5e-3; // m
+        const bool between = l.from != kRoom && l.to != kRoom;
+        if (!between && l.tube.diameter < kLeak) continue;
+        const int vessel = l.from == kRoom ? l.to : l.from;
+        scene.parts.push_back({between ? ScenePart::Tube : ScenePart::Valve, vessel, between ? l.to : kRoom,
+                               l.opening > 0.0, 1.0, l.name,
+                               l.reliefPascal > 0.0
+                                   ? fmt::format("lifts at {:.0f} kPa", l.reliefPascal / 1000.0)
+                               : l.opening > 0.0 ? "open"
+                                                 : "shut"});
+    }
+    for (const PumpAt& p : m.pumps)
+        scene.parts.push_back(
+            {ScenePart::Pump, p.vessel, kRoom, p.on, 1.0, p.name, p.on ? "running" : "off"});
+    for (const Heater& h : m.heaters)
+        scene.parts.push_back({ScenePart::Heater, h.vessel, kRoom, h.watt > 0.0, 1.0, h.name,
+                               h.watt > 0.0 ? fmt::format("{:.0f} W", h.watt) : "off"});
+    for (const Draught& d : m.draughts)
+        scene.parts.push_back(
+            {ScenePart::Draught, d.vessel, kRoom, d.on, 1.0, d.name, d.on ? "blows" : "still"});
+    for (std::size_t i = 0; i < m.dishes.size(); ++i)
+        scene.parts.push_back({ScenePart::Dish, m.dishes[i].vessel, kRoom, true, 1.0, m.dishes[i].name,
+                               fmt::format("{} °C, {:.1f} g taken up", fixed(celsius(sample.dishes[i].kelvin), 0),
+                                           1000.0 * sample.dishes[i].waterKg)});
+}
+
+} // namespace
+
+RigScene sceneOf(const Rehearsal& r, std::size_t at) {
+    const RigSample& sample = r.run.samples[at];
+    const RigModel model = modelAt(r, sample.seconds);
+    RigScene scene;
+    scene.watched = r.setup.watched;
+    for (std::size_t v = 0; v < sample.vessels.size(); ++v)
+        scene.vessels.push_back(vesselScene(r, v, sample.vessels[v]));
+    addContacts(model, sample, scene);
+    addParts(model, sample, scene);
+    for (std::size_t i = 0; i < r.setup.instruments.size(); ++i) {
+        const RigInstrument& instrument = r.setup.instruments[i];
+        if (instrument.vessel != r.setup.watched) continue;
+        if (instrument.kind == RigInstrument::Thermometer)
+            scene.thermometer = fixed(celsius(r.shown[i][at]), 1) + " °C";
+        else if (instrument.kind == RigInstrument::Gauge)
+            scene.gauge = kilopascals(r.shown[i][at]) + " kPa";
+    }
+    const VesselState& s = r.watchedAt(at);
+    constexpr double kPush = 1.0; // N
+    if (r.watched().mouth > 0.0 && std::abs(s.force) > kPush)
+        scene.lines.push_back(
+            fmt::format("stopper pushed {} with {:.0f} N", s.force > 0.0 ? "in" : "OUT", std::abs(s.force)));
+    if (const double all = s.liquid + s.solid + s.vapour; all > 0.0)
+        scene.lines.push_back(
+            fmt::format("vapour is {:.2g} % of the mass (quality)", 100.0 * s.vapour / all));
+    return scene;
+}
+
+StripView rehearsalStrip(const Rehearsal& r, std::size_t at) {
+    const VesselState& s = r.watchedAt(at);
+    const RigModel& m = r.setup.model;
+    const double room = modelAt(r, r.run.samples[at].seconds).roomPascalAt(r.run.samples[at].seconds);
+    StripView v;
+    v.room = {"ROOM", kilopascals(room), "kPa", fixed(celsius(m.roomKelvin), 0) + " °C, rehearsed",
+              false};
+    const std::string air = s.pascal > 0.0 && s.airPascal > 0.001 * s.pascal
+                                ? fmt::format("{} of it air", kilopascals(s.airPascal))
+                                : std::string("hardly any of it air");
+    v.gauge = {fmt::format("IN THE {}",
+                           [&] {
+                               std::string name = r.watched().name;
+                               std::ranges::transform(name, name.begin(), [](char c) {
+                                   return c >= 'a' && c <= 'z' ? static_cast<char>(c - 'a' + 'A') : c;
+                               });
+                               return name;
+                           }()),
+               kilopascals(s.pascal), "kPa", air, false};
+    v.pressure = v.gauge;
+    v.liquid = {s.liquid > 0.0 ? "LIQUID" : "CONTENTS", fixed(celsius(s.kelvin), 1), "°C",
+                s.solid > 0.0 ? fmt::format("{:.0f} % frozen", 100.0 * s.solid / (s.solid + s.liquid))
+                              : "bulk",
+                false};
+    v.boils = {"BOILS AT", fixed(celsius(s.kelvin - s.margin), 1), "°C", "at the surface",
+               false};
+    if (s.liquid <= 0.0) {
+        v.marginText = s.solid > 0.0 ? "frozen" : "dry";
+        return v;
+    }
+    v.marginKelvin = s.margin;
+    const Seen what = seen(r.watched(), s);
+    const bool boils =
+        what == Seen::FirstBubbles || what == Seen::Boiling || what == Seen::Violent || what == Seen::Bumping;
+    v.boiling = boils; // only where bubbles of vapour rise
+    v.marginText = boils            ? fmt::format("boiling, {:.1f} K above", std::max(0.0, s.margin))
+                   : s.margin < 0.0 ? fmt::format("{:.1f} K to go", -s.margin)
+                                    : fmt::format("{:.1f} K above, quiet", s.margin);
+    v.marginUnder = std::string(nameOf(what));
+    return v;
+}
+
+MapView rehearsalMap(MapView base, const Rehearsal& r, const std::string& name, const Rehearsal* other,
+                     const std::string& otherName, std::size_t at) {
+    MapView v = std::move(base);
+    v.targets.clear();
+    v.points.clear();
+    v.groupNames.clear();
+    v.fitSlope = v.fitIntercept = v.pumpFloorPascal = {};
+    v.solution.reset();
+    if (const auto found = findSubstance(r.setup.substance)) v.substance = *found;
+    v.roomPascal = r.setup.model.roomPascal;
+    double lowT = 1e9, highT = 0.0, lowP = 1e12, highP = r.setup.model.roomPascal;
+    const auto add = [&](const Rehearsal& of, const std::string& called, bool second) {
+        MapPath path{called, {}, second};
+        for (std::size_t i = 0; i < of.run.samples.size(); ++i) {
+            const VesselState& s = of.watchedAt(i);
+            if (s.pascal <= 0.0) continue;
+            path.points.emplace_back(s.kelvin, s.pascal);
+            lowT = std::min(lowT, s.kelvin);
+            highT = std::max(highT, s.kelvin);
+            lowP = std::min(lowP, s.pascal);
+            highP = std::max(highP, s.pascal);
+        }
+        v.paths.push_back(std::move(path));
+    };
+    if (other) add(*other, otherName, true);
+    add(r, name, false);
+    constexpr double kAround = 5.0, kLeast = 25.0; // K
+    const double middle = 0.5 * (lowT + highT), half = std::max(0.5 * (highT - lowT) + kAround, 0.5 * kLeast);
+    v.lowKelvin = middle - half;
+    v.highKelvin = middle + half;
+    v.lowPascal = 0.7 * lowP;
+    v.highPascal = 1.3 * highP;
+    v.liveKelvin = r.watchedAt(at).kelvin;
+    v.livePascal = r.watchedAt(at).pascal;
+    v.liveBoils = r.watchedAt(at).liquid > 0.0;
+    return v;
+}
+
+std::string momentText(double seconds) {
+    const auto whole = static_cast<long>(std::lround(std::max(0.0, seconds)));
+    if (whole >= 3600) return fmt::format("{}:{:02}:{:02}", whole / 3600, whole / 60 % 60, whole % 60);
+    return fmt::format("{}:{:02}", whole / 60, whole % 60);
+}
+
+RehearsalCard rehearsalCard(const Rehearsal& r, std::size_t at) {
+    RehearsalCard card;
+    const double now = r.run.samples[at].seconds;
+    card.see = sentenceFor(r.watched(), r.watchedAt(at));
+    for (const RigEvent& e : r.run.events) {
+        if (e.seconds <= now) continue;
+        if (e.kind != RigEventKind::Moved && e.vessel != r.setup.watched) continue;
+        card.next = fmt::format("Next, in {}: {}.", momentText(e.seconds - now), eventText(r.setup, e));
+        break;
+    }
+    const RehearsalFacts facts = factsOf(r);
+    if (!facts.warnings.empty())
+        card.note = facts.warnings.front();
+    else if (r.setup.goal.kind == RigGoal::Happens && facts.lostShare > 0.01)
+        card.note = fmt::format("{:.0f} % of it is gone as vapour at the end.", 100.0 * facts.lostShare);
+    else if (facts.lowestBoilingKelvin)
+        card.note =
+            facts.airShare > 0.02
+                ? fmt::format("It still boils down to about {} °C, then the air left stops it.", fixed(celsius(*facts.lowestBoilingKelvin), 0))
+                : fmt::format("It still boils down to about {} °C.", fixed(celsius(*facts.lowestBoilingKelvin), 0));
+    return card;
+}
+
+RehearsalTapeView rehearsalTape(const Rehearsal& r) {
+    RehearsalTapeView v;
+    v.seconds = r.now ? std::max(60.0, r.run.samples.back().seconds * 1.15) : r.setup.seconds;
+    const std::size_t step = std::max<std::size_t>(1, r.run.samples.size() / 600);
+    for (std::size_t i = 0; i < r.run.samples.size(); i += step) {
+        const VesselState& s = r.watchedAt(i);
+        v.times.push_back(r.run.samples[i].seconds);
+        v.celsius.push_back(celsius(s.kelvin));
+        v.boilsCelsius.push_back(celsius(s.kelvin - s.margin));
+        v.vigour.push_back(liveliness(s.vigour));
+    }
+    // Where ice, a bath or a hand lies on.
+    for (std::size_t i = 0; i < r.run.samples.size(); i += step) {
+        bool lies = false;
+        for (std::size_t c = 0; c < r.run.samples[i].contacts.size(); ++c)
+            lies = lies || (!r.setup.model.contacts[c].name.starts_with("room") &&
+                            std::abs(r.run.samples[i].contacts[c].watt) > 0.5);
+        const double at = r.run.samples[i].seconds;
+        if (lies && (v.cooling.empty() || v.cooling.back().to < at - 1.5 * r.setup.every * double(step)))
+            v.cooling.push_back({at, at});
+        if (lies) v.cooling.back().to = at;
+    }
+    for (const RigEvent& e : r.run.events) {
+        const bool move = e.kind == RigEventKind::Moved;
+        if (!move && e.vessel != r.setup.watched) continue;
+        v.marks.push_back({e.seconds, eventText(r.setup, e), move});
+    }
+    return v;
+}
+
+} // namespace uttrin

@@ -1,0 +1,127 @@
+#include "Flight.h"
+
+#include <fmt/format.h>
+
+#include <cmath>
+
+namespace uttrin {
+namespace {
+
+/// Which instrument of a kind stands on a vessel.
+const std::vector<double>* shownOf(const Rehearsal& r, RigInstrument::Kind kind, int vessel) {
+    for (std::size_t i = 0; i < r.setup.instruments.size(); ++i)
+        if (r.setup.instruments[i].kind == kind && r.setup.instruments[i].vessel == vessel)
+            return &r.shown[i];
+    return nullptr;
+}
+
+std::string reasonFor(const VesselState& s, double offKelvin, double thermometerOff, double gaugeOff) {
+    constexpr double kGood = 0.5, kQuiet = 1.0; // K
+    if (std::abs(offKelvin) <= kGood) return "Within half a kelvin: well caught.";
+    if (s.margin < -kQuiet)
+        return fmt::format("It was not boiling yet: {:.1f} K to go. Bubbles of air do not count.", -s.margin);
+    if (std::abs(thermometerOff) > kGood && std::abs(thermometerOff) >= std::abs(gaugeOff))
+        return fmt::format("The thermometer lags: it showed {:.1f} K {} the liquid. Wait until it stands.",
+                           std::abs(thermometerOff), thermometerOff > 0.0 ? "more than" : "less than");
+    if (s.airPascal > 0.05 * s.pascal)
+        return "Air is left over the liquid: the gauge counts it, the boiling point of the vapour does not.";
+    return "Pressure and temperature did not belong to the same moment: hold the pressure steady first.";
+}
+
+} // namespace
+
+std::vector<RigControl> controlsOf(const RigModel& now, const RigModel& built) {
+    std::vector<RigControl> all;
+    const auto at = [](std::size_t i) { return static_cast<int>(i); };
+    for (std::size_t i = 0; i < now.links.size(); ++i) {
+        const Link& l = now.links[i];
+        constexpr double kValve = 0.5e-3; // m; a finer hole is a leak, which no hand turns
+        if (l.tube.diameter < kValve || l.reliefPascal > 0.0 || (l.from != kRoom && l.to != kRoom)) continue;
+        const bool open = l.opening > 0.0;
+        all.push_back({l.name, open, false, {RigAction::Open, at(i), open ? 0.0 : 1.0}});
+    }
+    for (std::size_t i = 0; i < now.pumps.size(); ++i)
+        all.push_back({now.pumps[i].name,
+                       now.pumps[i].on,
+                       false,
+                       {RigAction::RunPump, at(i), now.pumps[i].on ? 0.0 : 1.0}});
+    for (std::size_t i = 0; i < now.heaters.size(); ++i) {
+        constexpr double kUsual = 300.0; // W
+        const double power = built.heaters[i].watt > 0.0 ? built.heaters[i].watt : kUsual;
+        const bool on = now.heaters[i].watt > 0.0;
+        all.push_back({now.heaters[i].name, on, false, {RigAction::Heat, at(i), on ? 0.0 : power}});
+    }
+    for (std::size_t i = 0; i < now.contacts.size(); ++i) {
+        const Contact& c = now.contacts[i];
+        if (c.name.starts_with("room")) continue; // it is always there
+        if (built.contacts[i].iceKg > 0.0)
+            all.push_back(
+                {c.name, c.on, true, {RigAction::Ice, at(i), c.on ? 0.0 : built.contacts[i].iceKg}});
+        else
+            all.push_back({c.name, c.on, false, {RigAction::Touch, at(i), c.on ? 0.0 : 1.0}});
+    }
+    for (std::size_t i = 0; i < now.draughts.size(); ++i)
+        all.push_back({now.draughts[i].name,
+                       now.draughts[i].on,
+                       false,
+                       {RigAction::Fan, at(i), now.draughts[i].on ? 0.0 : 1.0}});
+    return all;
+}
+
+Flight::Flight(RigSimulator rig, RigSetup setup, RigFluid fluid)
+    : m_rig(std::move(rig)), m_built(setup.model), m_fluid(std::move(fluid)) {
+    setup.moves.clear();
+    m_soFar.setup = std::move(setup);
+    look();
+}
+
+Result<Flight> Flight::make(const RigFile& rig, const std::vector<RigSetting>& settings) {
+    auto setup = rig.setup(settings);
+    if (!setup) return tl::unexpected(setup.error());
+    auto fluid = rigFluid(setup->substance);
+    if (!fluid) return tl::unexpected(fluid.error());
+    auto simulator = RigSimulator::make(setup->model, *fluid);
+    if (!simulator) return tl::unexpected(simulator.error());
+    return Flight(std::move(*simulator), std::move(*setup), std::move(*fluid));
+}
+
+bool Flight::goOn(double seconds) {
+    RigRun& run = m_soFar.run;
+    if (run.stopped || m_rig.seconds() >= m_soFar.setup.seconds) return false;
+    if (const auto done = m_rig.advance(std::min(m_rig.seconds() + seconds, m_soFar.setup.seconds)); !done)
+        run.stopped = done.error();
+    else
+        look();
+    return !run.stopped;
+}
+
+void Flight::look() {
+    RigRun& run = m_soFar.run;
+    run.samples.push_back(m_rig.sample());
+    run.events = m_rig.events();
+    run.massDrift = m_rig.massDrift();
+    run.energyDrift = m_rig.energyDrift();
+    m_soFar.now = m_rig.model();
+    m_soFar.shown.clear();
+    std::uint64_t seed = 1;
+    for (const RigInstrument& i : m_soFar.setup.instruments)
+        m_soFar.shown.push_back(shownBy(i, run.samples, seed++));
+}
+
+FlightCapture Flight::capture() const {
+    const int watched = m_soFar.setup.watched;
+    const VesselState& s = m_soFar.watchedAt(m_soFar.run.samples.size() - 1);
+    const auto* thermometer = shownOf(m_soFar, RigInstrument::Thermometer, watched);
+    const auto* gauge = shownOf(m_soFar, RigInstrument::Gauge, watched);
+    FlightCapture c;
+    c.seconds = m_rig.seconds();
+    c.shownKelvin = thermometer ? thermometer->back() : s.kelvin;
+    c.shownPascal = gauge ? gauge->back() : s.pascal;
+    c.boilsKelvin = m_fluid.boilingKelvin(std::max(c.shownPascal, 1.0));
+    c.offKelvin = c.shownKelvin - c.boilsKelvin;
+    c.why = reasonFor(s, c.offKelvin, c.shownKelvin - s.kelvin,
+                      c.boilsKelvin - m_fluid.boilingKelvin(std::max(s.pascal, 1.0)));
+    return c;
+}
+
+} // namespace uttrin
