@@ -7,6 +7,7 @@ namespace {
 
 constexpr int kMembers = 200; // of the band
 constexpr std::uint64_t kSeed = 20;
+constexpr double kReadingU = 0.3; // K, of a temperature read in a lesson
 
 } // namespace
 
@@ -22,31 +23,34 @@ void RehearsalRunner::cancel() {
     m_busy = false;
 }
 
-void RehearsalRunner::play(const RigFile& rig, const std::vector<RigSetting>& settings,
-                           const std::optional<std::vector<RigSetting>>& other) {
+void RehearsalRunner::start(std::function<void(const std::function<bool()>&, const Tell&)> job) {
     const int mine = ++*m_wish;
     m_busy = true;
-    const auto tell = [this, mine, wish = m_wish](auto emitIt) {
+    const Tell tell = [this, mine, wish = m_wish](std::function<void()> what) {
         QMetaObject::invokeMethod(
             this,
-            [mine, wish, emitIt] {
-                if (wish->load() == mine) emitIt();
+            [mine, wish, what = std::move(what)] {
+                if (wish->load() == mine) what();
             },
             Qt::QueuedConnection);
     };
-    m_pool.start([this, rig, settings, other, tell, mine, wish = m_wish] {
+    m_pool.start([job = std::move(job), tell, mine, wish = m_wish] {
         const auto goOn = [wish, mine] { return wish->load() == mine; };
-        if (!goOn()) return;
+        if (goOn()) job(goOn, tell);
+    });
+}
+
+void RehearsalRunner::done(const QString& why) {
+    m_busy = false;
+    if (!why.isEmpty()) emit failed(why);
+}
+
+void RehearsalRunner::play(const RigFile& rig, const std::vector<RigSetting>& settings,
+                           const std::optional<std::vector<RigSetting>>& other) {
+    start([this, rig, settings, other](const std::function<bool()>& goOn, const Tell& tell) {
         auto played = rehearse(rig, settings, goOn);
         if (!goOn()) return;
-        if (!played) {
-            const QString why = onScreen(played.error().message);
-            tell([this, why] {
-                m_busy = false;
-                emit failed(why);
-            });
-            return;
-        }
+        if (!played) return tell([this, why = onScreen(played.error().message)] { done(why); });
         const auto main = std::make_shared<const Rehearsal>(std::move(*played));
         tell([this, main] { emit this->played(main); });
         std::shared_ptr<const Rehearsal> beside;
@@ -56,10 +60,30 @@ void RehearsalRunner::play(const RigFile& rig, const std::vector<RigSetting>& se
         tell([this, beside] { emit playedOther(beside); });
         const auto chance = chanceOf(rig, settings, kMembers, kSeed, goOn);
         if (!chance || !goOn()) return;
-        const auto weighed = std::make_shared<const RehearsalChance>(*chance);
-        tell([this, weighed] {
-            m_busy = false;
+        tell([this, weighed = std::make_shared<const RehearsalChance>(*chance)] {
+            done({});
             emit this->weighed(weighed);
+        });
+    });
+}
+
+void RehearsalRunner::fit(const RigFile& rig, const std::vector<RigSetting>& settings,
+                          const std::vector<MeasuredMoment>& readings) {
+    start([this, rig, settings, readings](const std::function<bool()>& goOn, const Tell& tell) {
+        auto found = fitToReadings(rig, settings, readings, kReadingU, goOn);
+        if (!found) return tell([this, why = onScreen(found.error().message)] { done(why); });
+        tell([this, fit = std::make_shared<const CoolingFit>(std::move(*found))] {
+            done({});
+            emit fitted(fit);
+        });
+    });
+}
+
+void RehearsalRunner::workOut(const std::function<std::vector<std::string>()>& sentences) {
+    start([this, sentences](const std::function<bool()>&, const Tell& tell) {
+        tell([this, lines = sentences()] {
+            done({});
+            emit workedOut(lines);
         });
     });
 }

@@ -3,6 +3,7 @@
 #include "Controls.h"
 #include "Dialogs.h"
 #include "KnobField.h"
+#include "MeasuredPanel.h"
 #include "OnScreen.h"
 #include "Outputs.h"
 #include "PhaseMap.h"
@@ -99,7 +100,7 @@ void RehearseStation::buildLeft(QVBoxLayout* column) {
 void RehearseStation::buildRight(QVBoxLayout* column) {
     auto* top = new QHBoxLayout;
     m_face = new Segments(QStringLiteral("rehearseFace"));
-    m_face->setChoices({tr("Map"), tr("Guide")});
+    m_face->setChoices({tr("Map"), tr("Guide"), tr("Measured")});
     m_face->choose(0);
     top->addWidget(m_face);
     top->addStretch();
@@ -131,6 +132,8 @@ void RehearseStation::buildRight(QVBoxLayout* column) {
     files->addStretch();
     guideColumn->addLayout(files);
     m_faces->addWidget(guide);
+    m_measured = new MeasuredPanel;
+    m_faces->addWidget(m_measured);
     m_faces->setMinimumHeight(170);
     column->addWidget(m_faces, 1);
     connect(open, &QPushButton::clicked, this, [this] {
@@ -255,9 +258,26 @@ void RehearseStation::wire() {
         m_other = std::move(r);
         showMoment();
     });
+    connect(m_measured, &MeasuredPanel::fitWanted, this, [this] {
+        if (const auto readings = m_measured->readings(); readings && !m_flight)
+            m_runner->fit(rig(), settingsOf(m_variant), *readings);
+    });
+    connect(m_measured, &MeasuredPanel::readyWanted, this, [this] {
+        if (const auto wanted = m_measured->wanted())
+            m_runner->workOut([rig = rig(), settings = settingsOf(m_variant), moments = *wanted] {
+                return readySentences(rig, settings, moments);
+            });
+    });
+    connect(m_runner, &RehearsalRunner::fitted, this, [this](const std::shared_ptr<const CoolingFit>& fit) {
+        m_measured->showFit(*fit);
+        m_played = std::make_shared<const Rehearsal>(fit->rehearsal);
+        m_tape->show(rehearsalTape(*m_played));
+        showMoment();
+    });
+    connect(m_runner, &RehearsalRunner::workedOut, m_measured, &MeasuredPanel::showReady);
     connect(m_runner, &RehearsalRunner::weighed, this, &RehearseStation::showChance);
     connect(m_runner, &RehearsalRunner::failed, this, [this](const QString& why) {
-        m_see->setText(why);
+        m_measured->showProblem(why);
         emit m_controller.failed(why);
     });
 }
@@ -392,6 +412,10 @@ void RehearseStation::fillGuide() {
         htmlList(tr("Usual mistakes"), s.mistakes, "ul") +
         QStringLiteral("<p>%1</p>")
             .arg(tr("Local rules, the vessel maker's rating and qualified staff come first.")));
+    const auto setup = rig().setup();
+    m_measured->setClockMove(setup && setup->clockMove >= 0
+                                 ? onScreen(setup->moves[static_cast<std::size_t>(setup->clockMove)].says)
+                                 : QString());
     m_caution->setText(s.cautions.empty() ? QString()
                                           : QStringLiteral("\u26A0  ") + onScreen(s.cautions.front()));
 }

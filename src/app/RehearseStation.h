@@ -23,6 +23,7 @@ class QTimer;
 namespace uttrin::app {
 
 class KnobField;
+class MeasuredPanel;
 class PhaseMap;
 class RehearsalTape;
 class RigDrawing;
@@ -90,6 +91,7 @@ private:
     QStackedWidget* m_faces;
     PhaseMap* m_map;
     QTextBrowser* m_guide;
+    MeasuredPanel* m_measured;
     QLabel *m_see, *m_next, *m_caution, *m_chance, *m_chanceUnder, *m_time;
     QPushButton *m_playButton, *m_flyButton, *m_captureButton;
     RehearsalTape* m_tape;

@@ -25,8 +25,8 @@ bool isClosedAndHeated(const RigSetup& setup, int vessel) {
         heated = heated || setup.model.heaters[h].watt > 0.0;
         for (const RigMove& move : setup.moves)
             for (const RigAction& a : move.actions)
-                heated = heated || (a.what == RigAction::Heat && a.part == static_cast<int>(h) &&
-                                    a.value > 0.0);
+                heated =
+                    heated || (a.what == RigAction::Heat && a.part == static_cast<int>(h) && a.value > 0.0);
     }
     return heated;
 }

@@ -115,8 +115,8 @@ Result<RigFile> RigFile::parse(std::string_view text) {
         return fail(Failure::BadInput, fmt::format("the file is not JSON: {}", e.what()));
     }
     RigFile file(std::move(document));
-    if (const auto read = file.readAround(); !read) return tl::unexpected(read.error());
     if (const auto plain = file.setup(); !plain) return tl::unexpected(plain.error());
+    if (const auto read = file.readAround(); !read) return tl::unexpected(read.error());
     for (std::size_t i = 0; i < file.m_variants.size(); ++i)
         if (const auto other = file.setup(file.m_variants[i].settings); !other)
             return fail(other.error().kind, fmt::format("/variants/{}: {}", i, other.error().message));

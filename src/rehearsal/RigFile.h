@@ -72,7 +72,8 @@ struct RigSetup {
     std::vector<RigInstrument> instruments;
     std::vector<VesselShape> shapes; ///< vessel by vessel
     double seconds = 0.0, every = 0.0;
-    int watched = 0; ///< the vessel that the lesson is about
+    int watched = 0;    ///< the vessel that the lesson is about
+    int clockMove = -1; ///< the move at which people start their clock; -1 for the beginning
     RigGoal goal;
 };
 

@@ -422,6 +422,15 @@ private:
         if (!m_failure && m_setup.seconds / m_setup.every > kMostSamples)
             m_root.refuse("sample", "longer steps: at most 100000 in the whole");
         m_setup.watched = vessel(m_root, "watch");
+        std::string clock;
+        m_root.string("clock", clock);
+        std::string known;
+        for (std::size_t i = 0; i < m_setup.moves.size(); ++i) {
+            if (m_setup.moves[i].says == clock && !clock.empty()) m_setup.clockMove = static_cast<int>(i);
+            known += (known.empty() ? "" : ", ") + m_setup.moves[i].says;
+        }
+        if (m_root.has("clock") && m_setup.clockMove < 0)
+            m_root.refuse("clock", fmt::format("what one of the moves says: {}", known));
     }
 
     void readGoal() {

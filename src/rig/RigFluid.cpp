@@ -121,7 +121,11 @@ Result<RigFluid> RigFluid::make(const Substance& s) {
         knownHeat(s, std::max(triple + kAbove, facts.lowest.kelvin()),
                   std::min(facts.highest.kelvin(), kHottestReduced * facts.critical.kelvin()));
     if (!(high > lowestStable)) return missing("density of the vapour, from which its heat follows");
-    const double metastable = solid ? std::min(liquidLow, lowestStable) : lowestStable;
+    // Without a known solid it goes on as liquid, with its heat continued, some way below where that is known.
+    constexpr double kBelow = 60.0; // K
+    const double metastable =
+        solid ? std::min(liquidLow, lowestStable)
+              : std::max({triple + kAbove, facts.lowest.kelvin(), lowestStable - kBelow});
 
     const auto logLiquid = tabulated(metastable, high, [&](double t) {
         const auto at = Temperature::fromKelvin(t);

@@ -245,5 +245,38 @@ TEST(CommandLine, EveryVerbsHelpShowsAnExample) {
     }
 }
 
+TEST(CommandLine, SimulateGivesEventsAPathAndEqualBytes) {
+    const testing::TempDir dir;
+    const std::string first = (dir / "a.csv").string(), second = (dir / "b.csv").string();
+    const auto j = json("simulate sealed-flask --out " + first);
+    ASSERT_FALSE(j["events"].empty());
+    EXPECT_TRUE(j["events"][0].contains("at_s") && j["events"][0].contains("what"));
+    EXPECT_LT(j["mass_drift_relative"].get<double>(), 1e-6);
+    EXPECT_LT(j["energy_drift_relative"].get<double>(), 1e-6);
+    EXPECT_GT(j["final"]["temperature_k"].get<double>(), 290.0);
+    EXPECT_EQ(json("simulate sealed-flask --out " + second), j);
+    const auto text = [](const std::string& path) {
+        std::ifstream in(path);
+        return std::string(std::istreambuf_iterator<char>(in), {});
+    };
+    EXPECT_EQ(text(first), text(second));
+    EXPECT_TRUE(text(first).starts_with("time_s,liquid_temperature_k,pressure_pa,"));
+    for (const char* column : {"margin_k", "vigour", "liquid_kg", "vapour_kg", "air_kg"})
+        EXPECT_NE(text(first).substr(0, text(first).find('\n')).find(column), std::string::npos) << column;
+    EXPECT_LT(json("simulate sealed-flask --set '/moves/1/after=20 s'")["goal_met"].get<bool>(),
+              j["goal_met"].get<bool>());
+}
+
+TEST(CommandLine, SimulateRefusesAWrongRigWithItsPath) {
+    const testing::TempDir dir;
+    std::ofstream(dir / "rig.json")
+        << R"({"name":"x","substance":"water","vessels":{"a":{"volume":"1 L","liquid":"-1 g"}},"duration":"1 min"})";
+    const Output o = run("simulate " + (dir / "rig.json").string());
+    EXPECT_EQ(o.code, 2);
+    EXPECT_TRUE(o.out.empty());
+    EXPECT_NE(o.err.find("/vessels/a/liquid"), std::string::npos) << o.err;
+    EXPECT_EQ(run("simulate sealed-flask --set nothing").code, 2);
+}
+
 } // namespace
 } // namespace uttrin

@@ -1,0 +1,125 @@
+#include "MeasuredView.h"
+
+#include "physics/Constants.h"
+#include "quantities/Rounding.h"
+#include "quantities/Units.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+
+namespace uttrin {
+namespace {
+
+constexpr double kDay = 24.0 * 60.0;
+
+std::string_view trimmed(std::string_view s) {
+    const auto first = s.find_first_not_of(" \t\r");
+    return first == std::string_view::npos ? std::string_view()
+                                           : s.substr(first, s.find_last_not_of(" \t\r") - first + 1);
+}
+
+/// s from the start of the rehearsal at which its watched vessel has cooled to a temperature, once the clock
+/// runs.
+std::optional<double> cooledTo(const Rehearsal& r, double celsius) {
+    for (std::size_t i = r.sampleAt(clockStart(r)); i < r.run.samples.size(); ++i)
+        if (r.watchedAt(i).kelvin - kIcePointKelvin <= celsius) return r.run.samples[i].seconds;
+    return std::nullopt;
+}
+
+} // namespace
+
+Result<double> parseClock(std::string_view text) {
+    const std::string_view word = trimmed(text);
+    const auto colon = word.find(':');
+    if (colon != std::string_view::npos) {
+        const auto hour = parseNumber(word.substr(0, colon)), minute = parseNumber(word.substr(colon + 1));
+        if (hour && minute && *hour >= 0.0 && *hour < 24.0 && *minute >= 0.0 && *minute < 60.0 &&
+            std::trunc(*hour) == *hour)
+            return 60.0 * *hour + *minute;
+    }
+    return fail(Failure::BadInput,
+                fmt::format("'{}' is not a time of day; accepted: hh:mm, e.g. 10:41", word));
+}
+
+std::string clockOf(double minute) {
+    const long whole = std::lround(std::fmod(std::fmod(minute, kDay) + kDay, kDay));
+    return fmt::format("{:02}:{:02}", whole / 60 % 24, whole % 60);
+}
+
+Result<std::vector<ClockMoment>> parseMoments(std::string_view text) {
+    std::vector<ClockMoment> moments;
+    int number = 0;
+    while (!text.empty()) {
+        const auto end = std::min(text.find('\n'), text.size());
+        const std::string_view line = trimmed(text.substr(0, end));
+        text.remove_prefix(std::min(end + 1, text.size()));
+        ++number;
+        if (line.empty()) continue;
+        const auto gap = line.find_first_of(" \t");
+        const auto clock = parseClock(line.substr(0, gap));
+        std::string degrees(gap == std::string_view::npos ? std::string_view() : trimmed(line.substr(gap)));
+        std::ranges::replace(degrees, ',', '.');
+        const auto celsius = parseNumber(degrees);
+        constexpr double kColdest = -100.0, kHottest = 300.0;
+        if (!clock || !celsius || *celsius < kColdest || *celsius > kHottest)
+            return fail(
+                Failure::BadInput,
+                fmt::format("line {}: '{}' is not a time and a temperature; accepted: hh:mm and °C, e.g. "
+                            "10:41 65.2",
+                            number, line));
+        moments.push_back({*clock, *celsius});
+    }
+    return moments;
+}
+
+Result<std::vector<MeasuredMoment>> sinceClock(const std::vector<ClockMoment>& moments, double clockMinute) {
+    std::vector<MeasuredMoment> readings;
+    for (const ClockMoment& m : moments) {
+        if (m.minute < clockMinute)
+            return fail(Failure::BadInput, fmt::format("the reading at {} lies before {}", clockOf(m.minute),
+                                                       clockOf(clockMinute)));
+        readings.push_back({60.0 * (m.minute - clockMinute), m.celsius + kIcePointKelvin});
+    }
+    return readings;
+}
+
+std::vector<std::string> fitSentences(const CoolingFit& fit, double clockMinute, double wanted) {
+    std::vector<std::string> lines;
+    const Rehearsal& r = fit.rehearsal;
+    const double start = clockStart(r);
+    const auto clock = [&](double seconds) { return clockOf(clockMinute + (seconds - start) / 60.0); };
+    lines.push_back(fmt::format("The curve now lies within {} K of the readings.", fixed(fit.rmsKelvin, 1)));
+    for (const CoolingFit::Value& v : fit.values)
+        if (const double moved = v.after - v.before; std::abs(moved) > 0.5 * v.u)
+            lines.push_back(fmt::format("{}: {:+.0f} % against what was expected.", v.name,
+                                        v.before != 0.0 ? 100.0 * moved / v.before : 0.0));
+    if (const auto at = cooledTo(r, wanted))
+        lines.push_back(fmt::format("At {} °C at {}.", fixed(wanted, 0), clock(*at)));
+    const auto spells = boilingSpells(r);
+    if (!spells.empty() && spells.back().second > start)
+        lines.push_back(
+            fmt::format("It can still be made to boil until about {}.", clock(spells.back().second)));
+    return lines;
+}
+
+std::vector<std::string> readySentences(const RigFile& rig, const std::vector<RigSetting>& settings,
+                                        const std::vector<ClockMoment>& wanted) {
+    std::vector<std::string> lines;
+    for (const ClockMoment& w : wanted) {
+        const auto lead = leadTimeFor(rig, settings, w.celsius + kIcePointKelvin);
+        if (!lead) {
+            lines.push_back(fmt::format("{} °C at {}: {}.", fixed(w.celsius, 0), clockOf(w.minute),
+                                        lead.error().message));
+            continue;
+        }
+        lines.push_back(fmt::format("{} °C at {}: shut at {} ± {:.0f} min, begin at {}.", fixed(w.celsius, 0),
+                                    clockOf(w.minute), clockOf(w.minute - lead->fromClock / 60.0),
+                                    std::max(1.0, lead->u / 60.0),
+                                    clockOf(w.minute - lead->fromStart / 60.0)));
+    }
+    return lines;
+}
+
+} // namespace uttrin

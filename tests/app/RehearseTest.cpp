@@ -1,0 +1,205 @@
+#include "Driver.h"
+#include "app/Dialogs.h"
+#include "app/KnobField.h"
+#include "app/PhaseMap.h"
+#include "app/RehearsalTape.h"
+#include "app/RehearseStation.h"
+#include "app/RigDrawing.h"
+
+#include <QComboBox>
+#include <QPlainTextEdit>
+#include <QSlider>
+#include <QTextBrowser>
+
+#include <algorithm>
+#include <fstream>
+
+namespace uttrin {
+namespace {
+
+using app::RehearseStation;
+using app::RigDrawing;
+
+/// The sample lesson at the Rehearse station, the first demonstration played through.
+class Rehearse : public testing::SampleLesson {
+protected:
+    void SetUp() override {
+        SampleLesson::SetUp();
+        goTo(Station::Rehearse);
+        station = d->window.findChild<RehearseStation*>();
+        choose("sealed-flask");
+    }
+
+    void choose(std::string_view id) {
+        const auto& all = demonstrations();
+        const auto at = std::ranges::find(all, id, &Demonstration::id);
+        ASSERT_NE(at, all.end());
+        station->choose(static_cast<int>(at - all.begin()));
+        wait();
+    }
+
+    void wait() {
+        ASSERT_TRUE(QTest::qWaitFor([this] { return station->isReady(); }, 60'000));
+        Driver::settle();
+    }
+
+    const RigScene& scene() { return d->find<RigDrawing>("rigDrawing")->scene(); }
+    const MapView& map() { return d->find<app::PhaseMap>("rehearseMap")->view(); }
+    using Driver = testing::Driver;
+    RehearseStation* station = nullptr;
+};
+
+TEST_F(Rehearse, PlaysTheDemonstrationOnDrawingMapTapeStripAndCard) {
+    station->goTo(900.0);
+    Driver::settle();
+    ASSERT_EQ(map().paths.size(), 2U); // and the variant beside it
+    EXPECT_EQ(map().paths[1].name, "boiled a full minute");
+    EXPECT_TRUE(map().paths[0].second);
+    EXPECT_TRUE(map().liveKelvin);
+    EXPECT_TRUE(scene().vessels[0].boiling);
+    const auto ice = std::ranges::find(scene().parts, ScenePart::Ice, &ScenePart::kind);
+    ASSERT_NE(ice, scene().parts.end());
+    EXPECT_LT(ice->left, 1.0);
+    EXPECT_TRUE(d->text("willSee").startsWith(QStringLiteral("It boils")) ||
+                d->text("willSee").startsWith(QStringLiteral("First steady")));
+    EXPECT_TRUE(d->text("comesNext").startsWith(QStringLiteral("Next, in ")));
+    EXPECT_EQ(d->text("stripGaugeCaption"), QStringLiteral("IN THE FLASK"));
+    EXPECT_TRUE(d->text("chance").endsWith(QStringLiteral(" %")));
+    EXPECT_FALSE(d->text("rigCaution").isEmpty());
+    goTo(Station::Run); // there the strip is the lesson's own again
+    EXPECT_NE(d->text("stripGaugeCaption"), QStringLiteral("IN THE FLASK"));
+}
+
+TEST_F(Rehearse, UsesTheRoomThatWasRead) {
+    EXPECT_NEAR(*map().roomPascal, d->session().room()->station.pascal(), 0.01);
+    EXPECT_EQ(d->text("stripRoom"), QStringLiteral("94.3"));
+}
+
+TEST_F(Rehearse, AKnobIsTypedOrSlidAndThePathFollowsAtOnce) {
+    const auto before = map().paths[1].points;
+    d->type("knob1", QStringLiteral("300"));
+    wait();
+    EXPECT_NE(map().paths[1].points, before);
+    EXPECT_EQ(d->find<QSlider>("knob1Slider")->value(), 100); // of 400: 300 g between 100 and 900 g
+    d->find<QSlider>("knob1Slider")->setValue(200);
+    wait();
+    EXPECT_EQ(d->find<QLineEdit>("knob1")->text(), QStringLiteral("500"));
+    const auto slid = map().paths[1].points;
+    d->type("knob1", QStringLiteral("5000")); // outside its ends: nothing moves
+    wait();
+    EXPECT_EQ(map().paths[1].points, slid);
+}
+
+TEST_F(Rehearse, VariantsAreChosenAndComparedOnTheSameAxes) {
+    d->press("rigVariant_1");
+    wait();
+    ASSERT_EQ(map().paths.size(), 1U); // it was the one beside; none is beside itself
+    EXPECT_EQ(map().paths[0].name, "shut at once");
+    auto* beside = d->find<QComboBox>("compareWith");
+    beside->setCurrentIndex(1);
+    emit beside->activated(1);
+    wait();
+    ASSERT_EQ(map().paths.size(), 2U);
+    EXPECT_EQ(map().paths[0].name, "boiled a full minute");
+}
+
+TEST_F(Rehearse, TheTapeIsScrubbedSteppedAndPlayed) {
+    auto* tape = d->find<app::RehearsalTape>("rehearsalTape");
+    QTest::mouseClick(tape, Qt::LeftButton, {}, QPoint(tape->width() / 2, 40));
+    EXPECT_NEAR(station->moment(), 2700.0, 120.0);
+    const double at = station->moment();
+    tape->setFocus();
+    QTest::keyClick(tape, Qt::Key_Right);
+    EXPECT_NEAR(station->moment(), at + 10.0, 1e-9);
+    QTest::keyClick(tape, Qt::Key_Home);
+    EXPECT_EQ(station->moment(), 0.0);
+    d->press("rehearsalSpeed_4");
+    d->press("playRehearsal");
+    ASSERT_TRUE(QTest::qWaitFor([this] { return station->moment() > 20.0; }, 10'000));
+    d->press("playRehearsal");
+    const double paused = station->moment();
+    QTest::qWait(150);
+    EXPECT_EQ(station->moment(), paused);
+}
+
+TEST_F(Rehearse, ItIsFlownByHand) {
+    choose("bell-jar");
+    d->press("rehearsalSpeed_4");
+    d->press("flyIt");
+    ASSERT_TRUE(station->isFlying());
+    EXPECT_FALSE(scene().parts.empty());
+    const auto pump = [&] { return *std::ranges::find(scene().parts, ScenePart::Pump, &ScenePart::kind); };
+    EXPECT_FALSE(pump().active);
+    d->press("handle2"); // bleed, pump, palm
+    ASSERT_TRUE(QTest::qWaitFor([&] { return pump().active; }, 5'000));
+    ASSERT_TRUE(QTest::qWaitFor([&] { return scene().vessels[0].boiling; }, 20'000));
+    QTest::keyClick(station, Qt::Key_C);
+    EXPECT_TRUE(d->text("chance").endsWith(QStringLiteral("K off"))) << d->text("chance").toStdString();
+    EXPECT_FALSE(d->text("chanceUnder").isEmpty());
+    QTest::keyClick(station, Qt::Key_F5);
+    EXPECT_FALSE(station->isFlying());
+    wait();
+    EXPECT_TRUE(d->text("chance").endsWith(QStringLiteral(" %")));
+}
+
+TEST_F(Rehearse, ReadingsOfACoolingFlaskPredictTheRest) {
+    d->press("rehearseFace_2");
+    d->type("measuredClock", QStringLiteral("10:00"));
+    const auto readings = d->find<QPlainTextEdit>("measuredReadings");
+    readings->setPlainText(QStringLiteral("10:05 ninety"));
+    d->press("fitMeasured");
+    EXPECT_TRUE(d->text("fitText").startsWith(QStringLiteral("line 1: '10:05 ninety'")));
+    readings->setPlainText(QStringLiteral("10:03 94.5\n10:06 91.2\n10:09 88.1"));
+    d->press("fitMeasured");
+    ASSERT_TRUE(QTest::qWaitFor([&] { return d->text("fitText").contains(QStringLiteral("At 65 °C at 10:")); },
+                                30'000))
+        << d->text("fitText").toStdString();
+    EXPECT_TRUE(d->text("fitText").contains(QStringLiteral("It can still be made to boil until about 10:")));
+    d->find<QPlainTextEdit>("wantedMoments")->setPlainText(QStringLiteral("11:00 70\n11:10 5"));
+    d->press("planReady");
+    ASSERT_TRUE(
+        QTest::qWaitFor([&] { return d->text("readyText").contains(QStringLiteral("shut at 10:")); }, 30'000))
+        << d->text("readyText").toStdString();
+    EXPECT_TRUE(d->text("readyText").contains(QStringLiteral("does not cool to 5.0 degC by itself")));
+}
+
+TEST_F(Rehearse, EveryDemonstrationIsDrawnAndHasItsGuide) {
+    for (const Demonstration& demonstration : demonstrations()) {
+        SCOPED_TRACE(demonstration.id);
+        choose(demonstration.id);
+        station->goTo(30.0);
+        Driver::settle();
+        const QImage drawn = d->find<RigDrawing>("rigDrawing")->grab().toImage();
+        int ink = 0;
+        for (int y = 0; y < drawn.height(); y += 3)
+            for (int x = 0; x < drawn.width(); x += 3)
+                ink += drawn.pixelColor(x, y) == app::theme().ink ? 1 : 0;
+        EXPECT_GT(ink, 20);
+        const QString guide = d->find<QTextBrowser>("rigGuide")->toPlainText();
+        for (const std::string& caution : demonstration.rig.story().cautions)
+            EXPECT_TRUE(guide.contains(QString::fromStdString(caution)));
+    }
+}
+
+TEST_F(Rehearse, ARigIsSavedAndOpenedAgainAndAWrongOneSaysWhere) {
+    d->type("knob1", QStringLiteral("300"));
+    wait();
+    d->press("rehearseFace_1");
+    app::dialogs::answerNext(QString::fromStdString((dir / "mine.json").string()));
+    d->press("saveRig");
+    ASSERT_TRUE(std::filesystem::exists(dir / "mine.json"));
+    app::dialogs::answerNext(QString::fromStdString((dir / "mine.json").string()));
+    d->press("openRig");
+    wait();
+    EXPECT_EQ(d->find<QComboBox>("demonstration")->currentText(), QStringLiteral("mine"));
+    EXPECT_EQ(d->find<QLineEdit>("knob1")->text(), QStringLiteral("300"));
+    std::ofstream(dir / "wrong.json")
+        << R"({"name":"x","substance":"water","vessels":{"a":{"volume":"1 kg"}},"duration":"1 min"})";
+    app::dialogs::answerNext(QString::fromStdString((dir / "wrong.json").string()));
+    d->press("openRig");
+    EXPECT_TRUE(d->text("message").contains(QStringLiteral("/vessels/a/volume")));
+    EXPECT_EQ(d->find<QComboBox>("demonstration")->currentText(), QStringLiteral("mine"));
+}
+
+} // namespace
+} // namespace uttrin

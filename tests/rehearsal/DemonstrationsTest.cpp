@@ -1,0 +1,344 @@
+#include "rehearsal/Demonstrations.h"
+
+#include "rehearsal/Chance.h"
+#include "rehearsal/CoolingFit.h"
+#include "rehearsal/Flight.h"
+#include "rehearsal/Sight.h"
+#include "substances/SubstanceLibrary.h"
+
+#include <gtest/gtest.h>
+
+#include <algorithm>
+#include <cmath>
+#include <set>
+
+namespace uttrin {
+namespace {
+
+const RigFile& demonstration(std::string_view id) {
+    for (const Demonstration& d : demonstrations())
+        if (d.id == id) return d.rig;
+    ADD_FAILURE() << id;
+    return demonstrations().front().rig;
+}
+
+Rehearsal played(const RigFile& rig, const std::vector<RigSetting>& settings = {}) {
+    auto r = rehearse(rig, settings);
+    EXPECT_TRUE(r) << r.error().message;
+    return std::move(*r);
+}
+
+const VesselState& endOf(const Rehearsal& r) { return r.watchedAt(r.run.samples.size() - 1); }
+
+std::optional<double> timeOf(const Rehearsal& r, RigEventKind kind) {
+    for (const RigEvent& e : r.run.events)
+        if (e.kind == kind && e.vessel == r.setup.watched) return e.seconds;
+    return std::nullopt;
+}
+
+TEST(Demonstrations, EachVariantOfEachKeepsMassAndEnergyAndEndsAsItShould) {
+    ASSERT_GE(demonstrations().size(), 14U);
+    for (const Demonstration& d : demonstrations())
+        for (const RigVariant& v : d.rig.variants()) {
+            SCOPED_TRACE(d.id + ": " + v.name);
+            const Rehearsal r = played(d.rig, v.settings);
+            EXPECT_LT(r.run.massDrift, 1e-6);
+            EXPECT_LT(r.run.energyDrift, 1e-6);
+            EXPECT_FALSE(r.run.stopped) << r.run.stopped->message;
+            std::size_t moves = 0;
+            for (const RigEvent& e : r.run.events)
+                moves += e.kind == RigEventKind::Moved ? 1 : 0;
+            EXPECT_TRUE(!v.settings.empty() || moves == r.setup.moves.size()) << moves;
+        }
+}
+
+TEST(Demonstrations, EachTellsWhatATeacherNeeds) {
+    std::set<std::string> names;
+    for (const Demonstration& d : demonstrations()) {
+        SCOPED_TRACE(d.id);
+        const RigStory& s = d.rig.story();
+        EXPECT_TRUE(names.insert(d.rig.name()).second);
+        EXPECT_FALSE(s.aim.empty() || s.physics.empty() || s.lookFor.empty() || s.mistakes.empty() ||
+                     s.cautions.empty());
+        if (d.id == "closed-and-heated") { // a curve to look at: how to do it is not told
+            EXPECT_TRUE(s.steps.empty() && s.materials.empty());
+            continue;
+        }
+        EXPECT_GE(s.steps.size(), 3U);
+        EXPECT_FALSE(s.materials.empty());
+        EXPECT_FALSE(d.rig.knobs().empty() || d.rig.uncertainties().empty());
+    }
+}
+
+TEST(Demonstrations, TheSealedFlaskBoilsUnderIceAndMoreAirStopsItEarlier) {
+    const RigFile& rig = demonstration("sealed-flask");
+    const auto lowest = [&](const char* late) {
+        return *factsOf(played(rig, {{"/moves/1/after", late}})).lowestBoilingKelvin;
+    };
+    // A little air does not spoil it: it only raises the temperature at which the boiling ends.
+    const double prompt = lowest("1 s"), slow = lowest("8 s"), late = lowest("20 s");
+    EXPECT_LT(prompt, 313.15);
+    EXPECT_LT(slow, 345.0);
+    EXPECT_LT(prompt, slow);
+    EXPECT_LT(slow, late);
+    const Rehearsal r = played(rig);
+    // The stopper of 25 mm is pushed in by what the flask lacks: at most 94 kPa on 4.9 cm2.
+    EXPECT_GT(factsOf(r).strongestForce, 35.0);
+    EXPECT_LT(factsOf(r).strongestForce, 94'310.0 * 4.909e-4);
+    EXPECT_LT(factsOf(r).vapourQuality, 1e-3);
+}
+
+TEST(Demonstrations, IceOnTheWaterCoolsTheFlaskWithoutBoilingIt) {
+    const RigFile& rig = demonstration("sealed-flask");
+    auto onWater = *rig.setup();
+    for (RigMove& m : onWater.moves)
+        for (RigAction& a : m.actions)
+            if (a.what == RigAction::Ice) ++a.part; // the next contact is the one on the water
+    const auto fluid = *rigFluid("water");
+    const auto vapour = *simulate(rig.setup()->model, fluid, 1200.0, 5.0, rig.setup()->moves),
+               water = *simulate(onWater.model, fluid, 1200.0, 5.0, onWater.moves);
+    const auto most = [](const RigRun& run) {
+        double vigour = 0.0;
+        for (const RigSample& s : run.samples)
+            if (s.seconds > 800.0) vigour = std::max(vigour, s.vessels[0].vigour);
+        return vigour;
+    };
+    EXPECT_GT(most(vapour), 4.0 * most(water));
+}
+
+TEST(Demonstrations, ACoolerFlaskBoilsLessViolentlyForTheSameIce) {
+    const Rehearsal r = played(demonstration("sealed-flask"), {{"/moves/1/after", "0 s"}});
+    std::vector<double> mass; // kg/s of vapour in the first half minute under each ice: vigour times density
+    for (const RigEvent& e : r.run.events)
+        if (e.kind == RigEventKind::Moved && e.part >= 2) {
+            const VesselState& s = r.watchedAt(r.sampleAt(e.seconds + 30.0));
+            mass.push_back(s.vigour * s.pascal);
+        }
+    ASSERT_EQ(mass.size(), 3U);
+    EXPECT_GT(mass[0], mass[1]);
+    EXPECT_GT(mass[1], mass[2]);
+}
+
+TEST(Demonstrations, TheBellJarShowsAirFirstAndAWeakPumpNeverBoilsIt) {
+    const RigFile& rig = demonstration("bell-jar");
+    const Rehearsal r = played(rig);
+    const auto boils = timeOf(r, RigEventKind::BoilingStarts);
+    ASSERT_TRUE(boils);
+    bool air = false;
+    for (std::size_t i = 0; i < r.sampleAt(*boils); ++i)
+        air = air || seen(r.watched(), r.watchedAt(i)) == Seen::WallBubbles;
+    EXPECT_TRUE(air);
+    EXPECT_LT(endOf(r).kelvin, 285.0);
+    EXPECT_FALSE(timeOf(played(rig, rig.variants()[2].settings), RigEventKind::BoilingStarts));
+}
+
+TEST(Demonstrations, LittleWaterFreezesAndTheShareThatIsGoneFollowsFromTheHeats) {
+    const RigFile& rig = demonstration("freeze-by-boiling");
+    const Rehearsal r = played(rig);
+    const auto frozen = timeOf(r, RigEventKind::FrozenThrough);
+    ASSERT_TRUE(frozen);
+    const VesselState& s = r.watchedAt(r.sampleAt(*frozen) + 1);
+    // From 21 degC: dm/m = c dT / L gives 3.5 %, freezing another 11.8 % of the rest; less for the heat from
+    // below.
+    const double kept = std::exp(-4.2 * 21.0 / 2475.0) * (1.0 - 333.4 / (333.4 + 2500.9));
+    EXPECT_NEAR(s.solid / 5e-3, kept, 0.02);
+    EXPECT_GT(r.run.samples.back().dishes[0].kelvin, 297.0); // the acid warms
+    const Rehearsal much = played(rig, rig.variants()[2].settings);
+    EXPECT_GT(timeOf(much, RigEventKind::FrozenThrough).value_or(1e9), 4.0 * *frozen);
+}
+
+TEST(Demonstrations, TheColdBulbFreezesTheOtherAndANarrowTubeTakesLonger) {
+    const RigFile& rig = demonstration("two-bulbs");
+    const auto wide = timeOf(played(rig), RigEventKind::FrozenThrough),
+               narrow = timeOf(played(rig, rig.variants()[1].settings), RigEventKind::FrozenThrough),
+               air = timeOf(played(rig, rig.variants()[2].settings), RigEventKind::FrozenThrough);
+    ASSERT_TRUE(wide);
+    EXPECT_GT(narrow.value_or(1e9), 2.0 * *wide);
+    EXPECT_GT(air.value_or(1e9), 2.0 * *wide);
+}
+
+TEST(Demonstrations, IceUnderAPumpFollowsTheSublimationCurve) {
+    const Rehearsal r = played(demonstration("snow-under-vacuum"));
+    const std::size_t before = r.sampleAt(700.0);
+    const VesselState& s = r.watchedAt(before);
+    EXPECT_EQ(s.liquid, 0.0);
+    // A little above the pressure of the chamber for the heat that leaks in.
+    const double curve = water().boilingPoint(Pressure::fromPascal(s.pascal))->kelvin();
+    EXPECT_GT(s.kelvin, curve - 0.01);
+    EXPECT_LT(s.kelvin, curve + 2.0);
+    EXPECT_TRUE(timeOf(r, RigEventKind::Melted));
+}
+
+TEST(Demonstrations, TheOthersShowWhatTheyAreFor) {
+    EXPECT_LT(factsOf(played(demonstration("distil-by-hand"))).lostShare, 1.01);
+    EXPECT_TRUE(timeOf(played(demonstration("distil-by-hand")), RigEventKind::Dry));
+    EXPECT_TRUE(timeOf(played(demonstration("syringe")), RigEventKind::BoilingStarts));
+    const Rehearsal cold = played(demonstration("syringe"), {{"/vessels/syringe/temperature", "20 degC"},
+                                                             {"/vessels/syringe/air", "74 kPa"},
+                                                             {"/vessels/syringe/volume", "40 mL"}});
+    EXPECT_FALSE(timeOf(cold, RigEventKind::BoilingStarts)); // a large bubble: Boyle's law alone
+    const Rehearsal air = played(demonstration("air-onto-boiling"));
+    double hottest = 0.0;
+    for (std::size_t i = 0; i < air.run.samples.size(); ++i)
+        hottest = std::max(hottest, air.watchedAt(i).kelvin);
+    EXPECT_GT(hottest, 380.0); // it was heated on under the air, without boiling
+    const Rehearsal kettle = played(demonstration("altitude-kettle"));
+    EXPECT_NEAR(endOf(kettle).kelvin, water().boilingPoint(Pressure::fromPascal(35e3))->kelvin(), 0.5);
+    const RigFile& skin = demonstration("film-on-skin");
+    EXPECT_LT(played(skin).watchedAt(200).kelvin + 3.0,
+              played(skin, skin.variants()[1].settings).watchedAt(200).kelvin);
+    const RigFile& cooker = demonstration("pressure-cooker");
+    const Rehearsal steamed = played(cooker), airy = played(cooker, cooker.variants()[1].settings);
+    const VesselState& s = steamed.watchedAt(steamed.sampleAt(600.0));
+    EXPECT_NEAR(s.kelvin, water().boilingPoint(Pressure::fromPascal(s.pascal))->kelvin(), 0.5);
+    EXPECT_NEAR(s.pascal, 94'310.0 + 80e3, 5e3);
+    // At the same pressure the one whose air was left in is cooler.
+    const auto at170 = [](const Rehearsal& r) {
+        for (std::size_t i = 0; i < r.run.samples.size(); ++i)
+            if (r.watchedAt(i).pascal > 170e3) return r.watchedAt(i).kelvin;
+        return 0.0;
+    };
+    EXPECT_GT(at170(airy), 0.0);
+    EXPECT_LT(at170(airy), at170(steamed) - 10.0);
+}
+
+TEST(Demonstrations, AClosedHeatedVesselWarnsAndGivesNoSteps) {
+    const RehearsalFacts facts = factsOf(played(demonstration("closed-and-heated")));
+    ASSERT_FALSE(facts.warnings.empty());
+    EXPECT_NE(facts.warnings.front().find("never do this"), std::string::npos);
+    EXPECT_GT(facts.highestPascal, 1e6);
+    EXPECT_TRUE(factsOf(played(demonstration("pressure-cooker"))).warnings.empty()); // it has its valve
+}
+
+TEST(Demonstrations, TheDryRunsMeetTheVapourPressureCurve) {
+    const Rehearsal held = played(demonstration("lab-held-temperature"));
+    const VesselState& plateau = held.watchedAt(held.sampleAt(360.0));
+    EXPECT_NEAR(plateau.pascal, water().vapourPressure(Temperature::fromKelvin(plateau.kelvin))->pascal(),
+                0.01 * plateau.pascal);
+    const Rehearsal heat = played(demonstration("lab-held-pressure"));
+    int points = 0;
+    for (const double minute : {5.5, 10.5, 14.5, 18.5, 22.5}) {
+        const VesselState& s = heat.watchedAt(heat.sampleAt(60.0 * minute));
+        EXPECT_NEAR(s.kelvin, water().boilingPoint(Pressure::fromPascal(s.pascal))->kelvin(), 0.6) << minute;
+        ++points;
+    }
+    EXPECT_EQ(points, 5);
+}
+
+TEST(Chance, IsTheSameForEqualSeedsAndFallsWhenTheClampIsLate) {
+    const RigFile& rig = demonstration("sealed-flask");
+    const auto a = *chanceOf(rig, {}, 40, 5), b = *chanceOf(rig, {}, 40, 5);
+    EXPECT_EQ(a.met, b.met);
+    EXPECT_EQ(a.band.lowKelvin, b.band.lowKelvin);
+    EXPECT_EQ(a.members, 40);
+    for (std::size_t i = 0; i < a.band.seconds.size(); ++i)
+        EXPECT_LE(a.band.lowKelvin[i], a.band.highKelvin[i]);
+    const auto late = *chanceOf(rig, {{"/moves/1/after", "3 s"}}, 40, 5);
+    EXPECT_LT(late.met, a.met);
+    ASSERT_TRUE(late.mainReason);
+    EXPECT_EQ(*late.mainReason, "clamp late: more than expected");
+    EXPECT_EQ(chanceOf(rig, {}, 40, 5, [] { return false; })->members, 0);
+}
+
+// Readings off a flask that loses more heat than its file says, rounded as a thermometer rounds them.
+TEST(CoolingFit, FindsTheHeatLossAndPredictsTheRestOfTheLesson) {
+    const RigFile& rig = demonstration("sealed-flask");
+    const std::string loss = "/contacts/room at the water/conductance";
+    const double expected = rig.value(loss), truth = 1.25 * expected;
+    const Rehearsal real = played(rig, {{loss, formatMeasure(truth, unit("W/K"))}});
+    const auto at = [](const Rehearsal& r, double minutes) {
+        return r.watchedAt(r.sampleAt(clockStart(r) + 60.0 * minutes)).kelvin;
+    };
+    std::vector<MeasuredMoment> readings;
+    for (const double minute : {2.0, 4.0, 6.0, 8.0})
+        readings.push_back({60.0 * minute, std::round(10.0 * at(real, minute)) / 10.0});
+    const auto fit = fitToReadings(rig, {}, readings, 0.2);
+    ASSERT_TRUE(fit) << fit.error().message;
+    EXPECT_LT(fit->rmsKelvin, 0.2);
+    const auto found = std::ranges::find(fit->values, loss, &CoolingFit::Value::pointer);
+    EXPECT_NEAR(found->after, truth, 2.0 * found->u);
+    EXPECT_LT(found->u, 0.15 * expected); // better known than before
+    EXPECT_LT(std::abs(at(fit->rehearsal, 60.0) - at(real, 60.0)),
+              0.5 * std::abs(at(played(rig), 60.0) - at(real, 60.0)));
+    EXPECT_EQ(fitToReadings(rig, {}, {}, 0.2).error().kind, Failure::TooFewPoints);
+    EXPECT_EQ(fitToReadings(rig, {}, {{1e6, 300.0}}, 0.2).error().kind, Failure::OutOfRange);
+}
+
+TEST(CoolingFit, TheLeadTimeIsWhenItHasCooledSoFarByItself) {
+    const RigFile& rig = demonstration("sealed-flask");
+    const auto lead = leadTimeFor(rig, {}, 343.15);
+    ASSERT_TRUE(lead) << lead.error().message;
+    auto setup = *rig.setup();
+    setup.moves.resize(2); // no ice
+    const auto run = *simulate(setup.model, *rigFluid("water"), lead->fromStart, 1.0, setup.moves);
+    EXPECT_NEAR(run.samples.back().vessels[0].kelvin, 343.15, 0.02);
+    EXPECT_GT(lead->u, 10.0);
+    EXPECT_LT(lead->u, 0.3 * lead->fromClock);
+    EXPECT_LT(lead->fromClock, leadTimeFor(rig, {}, 333.15)->fromClock);
+    EXPECT_FALSE(leadTimeFor(rig, {}, 280.0));
+}
+
+TEST(Flight, IsFlownByHandAndTellsHowFarOffACaptureIs) {
+    auto flight = *Flight::make(demonstration("bell-jar"), {});
+    const auto press = [&](std::string_view name) {
+        for (const RigControl& c : flight.controls())
+            if (c.name == name) return flight.press(c);
+        FAIL() << name;
+    };
+    EXPECT_TRUE(flight.goOn(5.0));
+    const FlightCapture early = flight.capture();
+    EXPECT_LT(early.offKelvin, -50.0);
+    EXPECT_NE(early.why.find("not boiling yet"), std::string::npos);
+    press("pump");
+    for (int i = 0; i < 90; ++i)
+        flight.goOn(1.0);
+    const Rehearsal& r = flight.soFar();
+    EXPECT_GT(r.watchedAt(r.run.samples.size() - 1).vigour, 1e-3);
+    EXPECT_LT(std::abs(flight.capture().offKelvin), 2.0);
+    EXPECT_TRUE(modelAt(r, 0.0).pumps[0].on);
+    press("pump");
+    EXPECT_FALSE(flight.controls()[1].on);
+    while (flight.goOn(30.0)) {
+    }
+    EXPECT_DOUBLE_EQ(r.run.samples.back().seconds, r.setup.seconds);
+    EXPECT_LT(r.run.energyDrift, 1e-6);
+}
+
+TEST(Sight, NamesWhatIsSeen) {
+    Vessel v;
+    v.condensed = 0.1;
+    VesselState s;
+    s.liquid = 0.1;
+    s.margin = -30.0;
+    EXPECT_EQ(seen(v, s), Seen::Quiet);
+    EXPECT_EQ(sentenceFor(v, s), "Quiet: 30 K below boiling.");
+    s.supersaturation = 3.0;
+    s.dissolved = 2e-6;
+    EXPECT_EQ(seen(v, s), Seen::WallBubbles);
+    EXPECT_NE(sentenceFor(v, s).find("not boiling yet"), std::string::npos);
+    s.margin = 0.1;
+    s.marginAtBottom = -1.0;
+    s.vigour = 2e-3;
+    EXPECT_EQ(seen(v, s), Seen::FirstBubbles);
+    EXPECT_NE(sentenceFor(v, s).find("near the surface"), std::string::npos);
+    s.vigour = 0.03;
+    EXPECT_EQ(seen(v, s), Seen::Boiling);
+    s.vigour = 1.0;
+    EXPECT_EQ(seen(v, s), Seen::Violent);
+    v.nucleation = 5.0;
+    s.margin = 4.0;
+    EXPECT_EQ(seen(v, s), Seen::Bumping);
+    s.vigour = 0.0;
+    s.solid = 0.03;
+    s.liquid = 0.07;
+    EXPECT_EQ(seen(v, s), Seen::SkinOfIce);
+    s.liquid = 0.0;
+    EXPECT_EQ(seen(v, s), Seen::Frozen);
+    v.condensed = 0.0;
+    EXPECT_EQ(seen(v, s), Seen::Frost);
+    s.solid = 0.0;
+    EXPECT_EQ(seen(v, s), Seen::Dry);
+}
+
+} // namespace
+} // namespace uttrin
