@@ -5,6 +5,7 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 
 namespace uttrin {
@@ -36,7 +37,9 @@ double RigBalance::energyOf(double condensed, bool frozen, double vapour, double
 
 RigBalance::RigBalance(const RigModel& model, const RigFluid& fluid)
     : m_model(model), m_fluid(fluid), m_moods(model.vessels.size()), m_states(model.vessels.size()),
-      m_ice(kPerVessel * model.vessels.size()), m_dishes(m_ice + model.contacts.size()) {
+      m_dishes(kPerVessel * model.vessels.size()) {
+    for (const Contact& c : model.contacts)
+        m_iceOf.push_back(c.iceKg > 0.0 ? m_dishes++ : 0);
     for (std::size_t i = 0; i < m_moods.size(); ++i) {
         const Vessel& v = model.vessels[i];
         m_moods[i].seeded = v.supercooling <= 0.0 || v.kelvin < fluid.tripleKelvin();
@@ -44,7 +47,7 @@ RigBalance::RigBalance(const RigModel& model, const RigFluid& fluid)
 }
 
 bool RigBalance::isMass(std::size_t i) const {
-    if (i < m_ice) return i % kPerVessel < Contents;
+    if (i < kPerVessel * m_model.vessels.size()) return i % kPerVessel < Contents;
     if (i < m_dishes) return false;
     return (i - m_dishes) % kPerDish == 0; // the bounds come as a pair too
 }
@@ -148,7 +151,7 @@ Result<VesselState> RigBalance::observed(double seconds, std::span<const double>
                 bubbleFlow(i, s) * kMolarGas * s.kelvin / (m_fluid.vapour().molarMass * s.pascal * v.surface);
         if (const double stays = airEquilibrium(s); stays > 0.0 && s.liquid > 0.0)
             s.supersaturation = s.dissolved / stays - 1.0;
-        std::vector<double> rate(kPerVessel, 0.0);
+        std::array<double, kPerVessel> rate{};
         if (v.wallHeatCapacity > 0.0) condenseOnWall(v, s, rate);
         s.condensing = rate[Condensed];
         return s;
@@ -164,7 +167,7 @@ ContactState RigBalance::contact(const VesselState& touched, std::span<const dou
     double share = 1.0, kelvin = c.kelvin;
     if (c.iceKg > 0.0) {
         constexpr double kFusion = 333.4e3, kMelts = 273.15; // J/kg, K: water's, whatever is in the rig
-        s.iceKg = std::clamp(c.iceKg - y[m_ice + i] / kFusion, 0.0, c.iceKg);
+        s.iceKg = std::clamp(c.iceKg - y[m_iceOf[i]] / kFusion, 0.0, c.iceKg);
         share = std::cbrt(s.iceKg / c.iceKg);
         share *= share; // as its surface
         kelvin = kMelts;
@@ -240,6 +243,8 @@ double RigBalance::bubbleFlow(std::size_t i, const VesselState& s) const {
     // The last of the liquid among the ice fades out: a jump here would mislead the integration.
     constexpr double kSlush = 0.05;
     share *= std::min(1.0, s.liquid / (kSlush * (s.liquid + s.solid)));
+    constexpr double kNoRoom = 1e-5; // kg: a mere film has no depth for bubbles
+    share *= s.liquid / (s.liquid + kNoRoom);
     return kBoilingArea * v.surface * share *
            evaporationFlux(v.sticking, m_fluid.vapour().molarMass, s.kelvin, bubble, s.kelvin, s.pascal);
 }
@@ -362,12 +367,13 @@ void RigBalance::pumpAway(const PumpAt& pump, Rates& r) const {
 
 void RigBalance::touch(std::size_t i, std::span<const double> y, Rates& r) const {
     const Contact& c = m_model.contacts[i];
+    if (!c.on) return;
     const double heat = contact(r.at(c.vessel), y, i).watt;
     const bool wall = c.part == TouchedPart::Wall &&
                       m_model.vessels[static_cast<std::size_t>(c.vessel)].wallHeatCapacity > 0.0;
     r.own(c.vessel)[wall ? Wall : Contents] += heat;
     r.boundary(0.0, heat);
-    if (c.iceKg > 0.0) r.all[m_ice + i] = -heat;
+    if (c.iceKg > 0.0) r.all[m_iceOf[i]] = -heat;
 }
 
 /// Vapour that a draught carries off, straight from the surface into the room.

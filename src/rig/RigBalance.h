@@ -18,7 +18,7 @@ struct VesselMood {
 /// The rates of change of everything in a rig: the equations behind `RigSimulator`.
 ///
 /// Unknowns, vessel by vessel: condensed kg, vapour kg, air kg, dissolved air kg, J of the contents, J of the
-/// wall; for each contact that may be ice the heat that it has taken, J; for each drying dish water kg and J;
+/// wall; for each contact of ice the heat that it has taken, J; for each drying dish water kg and J;
 /// then the mass and the energy that came in through the bounds of the rig so far.
 class RigBalance {
 public:
@@ -49,7 +49,8 @@ public:
 
     std::vector<VesselMood>& moods() { return m_moods; }
     [[nodiscard]] const std::vector<VesselMood>& moods() const { return m_moods; }
-    [[nodiscard]] std::size_t iceUnknown(std::size_t contact) const { return m_ice + contact; }
+    /// Where the heat that a contact's ice has taken stands. REQUIRES: it is of ice.
+    [[nodiscard]] std::size_t iceUnknown(std::size_t contact) const { return m_iceOf[contact]; }
 
 private:
     /// A stream from one place into another, with what it carries.
@@ -83,7 +84,8 @@ private:
     const RigFluid& m_fluid;
     std::vector<VesselMood> m_moods;
     mutable std::vector<VesselState> m_states; ///< of the moment in hand; no two threads share a balance
-    std::size_t m_ice, m_dishes;               ///< where their unknowns begin
+    std::size_t m_dishes;                      ///< where their unknowns begin
+    std::vector<std::size_t> m_iceOf;          ///< contact by contact; of no meaning where there is no ice
 };
 
 } // namespace uttrin

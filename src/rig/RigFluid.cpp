@@ -121,11 +121,12 @@ Result<RigFluid> RigFluid::make(const Substance& s) {
         knownHeat(s, std::max(triple + kAbove, facts.lowest.kelvin()),
                   std::min(facts.highest.kelvin(), kHottestReduced * facts.critical.kelvin()));
     if (!(high > lowestStable)) return missing("density of the vapour, from which its heat follows");
-    // Without a known solid it goes on as liquid, with its heat continued, some way below where that is known.
+    // Without a known solid it goes on as liquid, with its heat continued, some way below where that is
+    // known.
     constexpr double kBelow = 60.0; // K
-    const double metastable =
-        solid ? std::min(liquidLow, lowestStable)
-              : std::max({triple + kAbove, facts.lowest.kelvin(), lowestStable - kBelow});
+    const double metastable = solid
+                                  ? std::min(liquidLow, lowestStable)
+                                  : std::max({triple + kAbove, facts.lowest.kelvin(), lowestStable - kBelow});
 
     const auto logLiquid = tabulated(metastable, high, [&](double t) {
         const auto at = Temperature::fromKelvin(t);

@@ -14,7 +14,7 @@ struct RigAction {
         Open,         ///< a link, to this share of its area
         RunPump,      ///< 1 on, 0 off
         Touch,        ///< a contact lies on (1) or is taken away (0)
-        Ice,          ///< a contact gets this much fresh ice, kg, and lies on
+        Ice,          ///< a contact of ice gets this much fresh ice, kg, and lies on
         BathKelvin,   ///< what a contact is comes to this temperature
         Heat,         ///< a heater, W
         Volume,       ///< a vessel's plunger, m3

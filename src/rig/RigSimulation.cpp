@@ -11,16 +11,18 @@
 namespace uttrin {
 namespace {
 
-constexpr double kRelative = 1e-6, kLeastMass = 1e-11, kLeastEnergy = 1e-5; // tolerances; kg, J
-constexpr double kFrozen = 1e-4;   // share that counts as none, or as all
-constexpr double kTrace = 1e-4;    // kg of liquid; whether less of it boils nobody calls out
-constexpr double kDry = 1e-6;      // kg
+constexpr double kRelative = 5e-6, kTight = 1e-8, kLeastMass = 1e-11,
+                 kLeastEnergy = 1e-5; // tolerances; kg, J
+constexpr double kNewton = 0.02; // of the tolerance: what Newton leaves over would be missed in the balances
+constexpr double kFrozen = 1e-4; // share that counts as none, or as all
+constexpr double kTrace = 1e-4;  // kg of liquid; whether less of it boils nobody calls out
+constexpr double kDry = 1e-6;    // kg
 constexpr double kOverRoom = 1.05; // times the room's pressure: a closed vessel that pushes outwards
 constexpr double kIceLeft = 0.005; // share of the ice that counts as gone
-constexpr int kMostSteps = 50'000; // between two samples
-constexpr double kForever = 1e30;  // s
-constexpr double kApart = 1e-6;    // s; events closer than this cannot be told apart
-constexpr int kMostTogether = 200; // of such events
+constexpr int kMostSteps = 5'000, kMostTight = 50'000; // between two samples
+constexpr double kForever = 1e30;                      // s
+constexpr double kApart = 1e-6;                        // s; events closer than this cannot be told apart
+constexpr int kMostTogether = 200;                     // of such events
 
 enum VesselRoot { Boils, HasIce, IsFrozen, IsDry, IsOverRoom, Freezes, kVesselRoots };
 
@@ -77,7 +79,8 @@ Result<void> checkMoves(const RigModel& m, const std::vector<RigMove>& moves) {
             return fail(Failure::BadInput, fmt::format("move {}: it waits for what is not there", i + 1));
         for (const RigAction& a : moves[i].actions)
             if (a.part < 0 || static_cast<std::size_t>(a.part) >= counts(a.what) || !(a.over >= 0.0) ||
-                !std::isfinite(a.value))
+                !std::isfinite(a.value) ||
+                (a.what == RigAction::Ice && m.contacts[static_cast<std::size_t>(a.part)].iceKg <= 0.0))
                 return fail(Failure::BadInput, fmt::format("move {}: it moves what is not there", i + 1));
     }
     return {};
@@ -91,9 +94,11 @@ struct RigSimulator::Engine {
     RigFluid fluid;
     std::vector<RigMove> moves;
     RigBalance balance{model, fluid};
+    std::vector<char> above;        ///< root by root: whether it was last above zero
     std::optional<Failure> failure; ///< of the last rates that could not be had
     std::vector<RigEvent> events;
     double time = 0.0;
+    bool tight = false; ///< it goes on with finer tolerances
 
     std::size_t next = 0;         ///< the move that is waited for
     double movedAt = 0.0;         ///< when the one before it was made
@@ -131,6 +136,8 @@ struct RigSimulator::Engine {
     void stopAt(double at);
     [[nodiscard]] static std::optional<double> conditionOf(const RigTrigger& trigger, const VesselState& s);
     void findRoots(double at, std::span<const double> unknowns, std::span<double> out) const;
+    void findBands(double at, std::span<const double> unknowns, std::span<double> out) const;
+    void settle();
 };
 
 Result<void> RigSimulator::Engine::setUp() {
@@ -160,15 +167,17 @@ Result<void> RigSimulator::Engine::setUp() {
     };
     const auto found = [](realtype t, N_Vector now, realtype* out, void* engine) {
         const auto& e = *static_cast<Engine*>(engine);
-        e.findRoots(t, valuesOf(now), {out, static_cast<std::size_t>(e.roots())});
+        e.findBands(t, valuesOf(now), {out, static_cast<std::size_t>(e.roots())});
         return 0;
     };
+    settle();
     void* s = solver.get();
     if (CVodeInit(s, rates, 0.0, y.get()) != CV_SUCCESS || CVodeSetUserData(s, this) != CV_SUCCESS ||
         CVodeSVtolerances(s, kRelative, least.get()) != CV_SUCCESS ||
         CVodeSetLinearSolver(s, linear.get(), matrix.get()) != CV_SUCCESS ||
         CVodeRootInit(s, roots(), found) != CV_SUCCESS || CVodeSetMaxNumSteps(s, kMostSteps) != CV_SUCCESS ||
-        CVodeSetNoInactiveRootWarn(s) != CV_SUCCESS || CVodeSetErrFile(s, nullptr) != CV_SUCCESS)
+        CVodeSetNoInactiveRootWarn(s) != CV_SUCCESS || CVodeSetNonlinConvCoef(s, kNewton) != CV_SUCCESS ||
+        CVodeSetErrFile(s, nullptr) != CV_SUCCESS)
         return fail(Failure::BadInput, "the rig cannot be set up to run");
     await();
     makeDueMoves();
@@ -176,7 +185,10 @@ Result<void> RigSimulator::Engine::setUp() {
 }
 
 /// Something changed that the solver does not know of.
-void RigSimulator::Engine::restart() { CVodeReInit(solver.get(), time, y.get()); }
+void RigSimulator::Engine::restart() {
+    settle();
+    CVodeReInit(solver.get(), time, y.get());
+}
 
 /// Above zero once a condition of the contents holds; nothing for those of time and events.
 std::optional<double> RigSimulator::Engine::conditionOf(const RigTrigger& t, const VesselState& s) {
@@ -219,6 +231,25 @@ void RigSimulator::Engine::findRoots(double at, std::span<const double> unknowns
         if (next < moves.size() && due == kForever && moves[next].when.vessel == vessel)
             if (const auto met = conditionOf(moves[next].when, *s)) out[out.size() - 1] = *met;
     }
+}
+
+/// The roots with a narrow band about zero, which is crossed whole: a value that changes slowly stays on zero
+/// for longer than the solver bears.
+void RigSimulator::Engine::findBands(double at, std::span<const double> unknowns,
+                                     std::span<double> out) const {
+    findRoots(at, unknowns, out);
+    constexpr double kBand = 1e-9;
+    for (std::size_t r = 0; r < out.size(); ++r)
+        out[r] += above[r] ? kBand : -kBand;
+}
+
+/// Takes note of the side of zero on which each root lies now.
+void RigSimulator::Engine::settle() {
+    std::vector<double> now(static_cast<std::size_t>(roots()));
+    findRoots(time, values(), now);
+    above.resize(now.size());
+    for (std::size_t r = 0; r < now.size(); ++r)
+        above[r] = now[r] > 0.0 ? 1 : 0;
 }
 
 void RigSimulator::Engine::called(RigEvent event) {
@@ -289,6 +320,7 @@ void RigSimulator::Engine::handle(const std::vector<int>& found) {
         const int direction = found[static_cast<std::size_t>(r)];
         if (direction == 0) continue;
         const auto root = static_cast<std::size_t>(r);
+        above[root] = direction > 0 ? 1 : 0;
         if (root + 1 == found.size()) {
             if (direction > 0 && due == kForever) due = time + moves[next].when.delay;
             continue;
@@ -337,6 +369,13 @@ Result<void> RigSimulator::Engine::advance(double until) {
             stopAt(at);
             failure.reset();
             const int flag = CVode(solver.get(), std::min(at, until), y.get(), &time, CV_NORMAL);
+            if (flag < 0 && !tight) { // where streams turn to and fro it gets on better with a finer measure
+                tight = true;
+                CVodeSVtolerances(solver.get(), kTight, least.get());
+                CVodeSetMaxNumSteps(solver.get(), kMostTight);
+                restart();
+                continue;
+            }
             if (flag < 0)
                 return tl::unexpected(failure.value_or(
                     Failure{Failure::OutOfRange,

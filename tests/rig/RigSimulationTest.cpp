@@ -167,12 +167,17 @@ std::string describe(const RigModel& m) {
     for (const Vessel& v : m.vessels)
         out << "vessel V " << v.volume << " c " << v.condensed << " air " << v.airPascal << " T " << v.kelvin
             << " dry " << v.dryWall << " C " << v.wallHeatCapacity << " G " << v.wallToContents << " A "
-            << v.surface << '\n';
+            << v.surface << " seeds " << v.supercooling << " bubbles " << v.nucleation << " dissolved " << v.airDissolved
+            << '\n';
     for (const Link& l : m.links)
         out << "link " << l.from << ' ' << l.to << ' ' << l.tube.diameter << ' ' << l.tube.length << '\n';
     for (const Contact& c : m.contacts)
         out << "contact " << c.vessel << ' ' << int(c.part) << ' ' << c.conductance << ' ' << c.kelvin
             << '\n';
+    for (const Draught& d : m.draughts)
+        out << "draught " << d.vessel << ' ' << d.surface << ' ' << d.transfer << '\n';
+    for (const DryingDish& d : m.dishes)
+        out << "dish " << d.agent.dryKg << ' ' << d.surface << '\n';
     for (const PumpAt& p : m.pumps)
         out << "pump " << p.vessel << ' ' << p.pump.speed << ' ' << p.pump.ultimatePa << '\n';
     return out.str();
@@ -203,8 +208,32 @@ RC_GTEST_PROP(RigSimulation, MassAndEnergyAreKeptInAnyRig, ()) {
     if (*rc::gen::arbitrary<bool>()) m.links.push_back({0, kRoom, {among(0.05e-3, 2e-3), 0.02}});
     if (*rc::gen::arbitrary<bool>())
         m.pumps.push_back({0, {among(1.0, 60.0) / 60.0 * kLitre, among(1.0, 3000.0)}});
-    const auto run = simulate(m, waterInARig(), 120.0, 30.0);
+    // Hands reach in as well, at times that follow one another.
+    std::vector<RigMove> moves;
+    m.vessels[0].airDissolved = among(0.0, 1.0);
+    m.vessels[0].supercooling = among(0.0, 4.0);
+    m.vessels[0].nucleation = among(0.0, 4.0);
+    if (*rc::gen::arbitrary<bool>()) {
+        m.contacts.push_back(
+            {0, TouchedPart::Contents, among(0.0, 5.0), 273.15, "ice", false, among(1e-3, 0.1)});
+        moves.push_back({{RigTrigger::AtTime, 0, among(0.0, 60.0), {}, 0.0},
+                         {{RigAction::Ice, static_cast<int>(m.contacts.size()) - 1, among(1e-3, 0.1), 0.0}},
+                         ""});
+    }
+    if (*rc::gen::arbitrary<bool>())
+        m.dishes.push_back(
+            {0, {DryingAgentKind::SulfuricAcid, among(0.01, 0.2)}, among(0.0, 1e-2), 0.1, "acid"});
+    if (*rc::gen::arbitrary<bool>())
+        m.draughts.push_back({0, among(0.0, 5e-3), among(0.0, 0.02), 0.5, "air", true});
+    if (*rc::gen::arbitrary<bool>())
+        moves.push_back({{RigTrigger::After, 0, among(0.0, 40.0), {}, 0.0},
+                         {{RigAction::Volume, 0, m.vessels[0].volume * among(1.0, 1.5), among(0.0, 30.0)}},
+                         ""});
+    const auto run = simulate(m, waterInARig(), 120.0, 30.0, moves);
     RC_ASSERT(run.has_value());
+    for (const RigMove& move : moves)
+        RC_LOG() << "move " << move.when.value << ' ' << int(move.actions[0].what) << ' ' << move.actions[0].value
+                 << " over " << move.actions[0].over << '\n';
     RC_LOG() << describe(m) << (run->stopped ? run->stopped->message : "");
     const bool leftTheModel =
         run->stopped && run->stopped->message.find("the model covers") != std::string::npos;
