@@ -1,6 +1,9 @@
 #include "analysis/LineFit.h"
 #include "lesson/LessonModel.h"
 #include "notebook/Notebook.h"
+#include "rehearsal/Chance.h"
+#include "rehearsal/Demonstrations.h"
+#include "rehearsal/Flight.h"
 #include "rig/RigSimulation.h"
 #include "substances/SubstanceLibrary.h"
 #include "support/SyntheticLab.h"
@@ -122,5 +125,38 @@ void waterPumpedUntilItIsFrozenThrough(benchmark::State& state) {
         benchmark::DoNotOptimize(simulate(m, fluid, 300.0, 1.0));
 }
 BENCHMARK(waterPumpedUntilItIsFrozenThrough)->Unit(benchmark::kMillisecond);
+
+void aDemonstrationPlayedThrough(benchmark::State& state, std::string_view id) {
+    const auto& all = demonstrations();
+    const RigFile& rig = std::ranges::find(all, id, &Demonstration::id)->rig;
+    for (auto _ : state)
+        benchmark::DoNotOptimize(rehearse(rig, {}));
+}
+BENCHMARK_CAPTURE(aDemonstrationPlayedThrough, sealedFlask, "sealed-flask")->Unit(benchmark::kMillisecond);
+BENCHMARK_CAPTURE(aDemonstrationPlayedThrough, bellJar, "bell-jar")->Unit(benchmark::kMillisecond);
+BENCHMARK_CAPTURE(aDemonstrationPlayedThrough, freezeByBoiling, "freeze-by-boiling")
+    ->Unit(benchmark::kMillisecond);
+
+void bandOfAThousandSealedFlasks(benchmark::State& state) {
+    const auto& all = demonstrations();
+    const RigFile& rig = std::ranges::find(all, "sealed-flask", &Demonstration::id)->rig;
+    for (auto _ : state)
+        benchmark::DoNotOptimize(chanceOf(rig, {}, 1000, 20));
+}
+BENCHMARK(bandOfAThousandSealedFlasks)->Unit(benchmark::kSecond)->Iterations(3)->UseRealTime();
+
+/// Ten minutes of a bell jar flown by hand, in the steps of the live mode at 20 times real time.
+void tenMinutesFlownByHand(benchmark::State& state) {
+    const auto& all = demonstrations();
+    const RigFile& rig = std::ranges::find(all, "bell-jar", &Demonstration::id)->rig;
+    for (auto _ : state) {
+        auto flight = *Flight::make(rig, {});
+        for (const RigControl& c : flight.controls())
+            if (c.name == "pump") flight.press(c);
+        while (flight.goOn(0.8)) {
+        }
+    }
+}
+BENCHMARK(tenMinutesFlownByHand)->Unit(benchmark::kMillisecond);
 
 BENCHMARK_MAIN();

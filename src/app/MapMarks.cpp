@@ -299,15 +299,19 @@ void MapMarks::drawLive(QCPPainter& p) const {
     if (!v.liveKelvin || !v.livePascal || *v.livePascal <= 0.0) return;
     const QPointF at = m_map->pixelOf(*v.liveKelvin, *v.livePascal);
     const auto boils = boilingAt(m_map->view(), Pressure::fromPascal(*v.livePascal));
-    if (boils && v.liveBoils) { // the distance to boiling at this pressure
+    if (boils && v.liveBoils &&
+        m_map->xAxis->range().contains(
+            m_map->xOf(boils->kelvin()))) { // the distance to boiling at this pressure
         const double away = *v.liveKelvin - boils->kelvin();
         p.setPen(QPen(t.hot, 4, Qt::SolidLine, Qt::FlatCap));
         p.drawLine(at, m_map->pixelOf(boils->kelvin(), *v.livePascal));
         p.setFont(fontOf(t.text + 1, QFont::Bold));
         const QString text = away < 0 ? PhaseMap::tr("%1 K to go").arg(onScreen(-away, 1))
                                       : PhaseMap::tr("%1 K above").arg(onScreen(away, 1));
-        const QRectF box(away < 0 ? at.x() - 150 : at.x() + 12, at.y() - 34, 138, 24);
-        p.drawText(box, (away < 0 ? Qt::AlignRight : Qt::AlignLeft) | Qt::AlignVCenter, text);
+        QRectF box(away < 0 ? at.x() - 150 : at.x() + 12, at.y() - 34, 138, 24);
+        if (box.right() > clipRect().right()) box.moveLeft(at.x() - 150);
+        const bool left = away < 0 || box.left() < at.x();
+        p.drawText(box, (left ? Qt::AlignRight : Qt::AlignLeft) | Qt::AlignVCenter, text);
     }
     p.setPen(QPen(t.card, 2));
     p.setBrush(t.ink);

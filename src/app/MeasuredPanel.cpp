@@ -9,13 +9,13 @@
 namespace uttrin::app {
 namespace {
 
-QPlainTextEdit* lineEdit(const char* name, const QString& accessible, const QString& placeholder) {
+QPlainTextEdit* lineEdit(const char* name, const QString& accessible, const QString& example) {
     auto* edit = new QPlainTextEdit;
     edit->setObjectName(QLatin1String(name));
     edit->setAccessibleName(accessible);
-    edit->setPlaceholderText(placeholder);
+    edit->setPlaceholderText(example);
     edit->setTabChangesFocus(true);
-    edit->setMaximumHeight(96);
+    edit->setMaximumHeight(74);
     return edit;
 }
 
@@ -23,7 +23,7 @@ QString joined(const std::vector<std::string>& lines) {
     QStringList all;
     for (const std::string& line : lines)
         all << onScreen(line);
-    return all.join(QLatin1Char('\n'));
+    return all.join(QLatin1Char(' '));
 }
 
 } // namespace

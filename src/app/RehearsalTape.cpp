@@ -16,7 +16,7 @@
 namespace uttrin::app {
 namespace {
 
-constexpr int kLeft = 42, kRight = 20, kTop = 18, kAxis = 30;
+constexpr int kLeft = 42, kRight = 34, kTop = 18, kAxis = 30;
 constexpr double kIcePoint = 273.15;
 
 } // namespace

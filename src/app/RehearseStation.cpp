@@ -1,7 +1,9 @@
 #include "RehearseStation.h"
 
+#include "ChanceTile.h"
 #include "Controls.h"
 #include "Dialogs.h"
+#include "FlightHandles.h"
 #include "KnobField.h"
 #include "MeasuredPanel.h"
 #include "OnScreen.h"
@@ -9,6 +11,7 @@
 #include "PhaseMap.h"
 #include "RehearsalTape.h"
 #include "RigDrawing.h"
+#include "RigGuide.h"
 #include "Theme.h"
 
 #include <QComboBox>
@@ -18,7 +21,6 @@
 #include <QKeyEvent>
 #include <QSettings>
 #include <QStackedWidget>
-#include <QTextBrowser>
 #include <QTimer>
 
 #include <algorithm>
@@ -31,14 +33,6 @@ namespace {
 constexpr std::array kSpeeds{1.0, 5.0, 20.0, 60.0, 200.0};
 constexpr int kTickMs = 40, kUsualSpeed = 2;
 const QString kRigFilter = QStringLiteral("Rig files (*.json)");
-
-QString htmlList(const QString& title, const std::vector<std::string>& items, const char* tag) {
-    if (items.empty()) return {};
-    QString html = QStringLiteral("<h4>%1</h4><%2>").arg(title, QLatin1String(tag));
-    for (const std::string& item : items)
-        html += QStringLiteral("<li>%1</li>").arg(onScreen(item).toHtmlEscaped());
-    return html + QStringLiteral("</%1>").arg(QLatin1String(tag));
-}
 
 void emptyLayout(QLayout* layout) {
     while (QLayoutItem* item = layout->takeAt(0)) {
@@ -90,9 +84,7 @@ void RehearseStation::buildLeft(QVBoxLayout* column) {
     m_knobRow->setContentsMargins(0, 0, 0, 0);
     m_knobRow->setSpacing(14);
     column->addWidget(m_knobs);
-    m_handles = new QWidget;
-    m_handleRow = new QHBoxLayout(m_handles);
-    m_handleRow->setContentsMargins(0, 0, 0, 0);
+    m_handles = new FlightHandles;
     m_handles->hide();
     column->addWidget(m_handles);
 }
@@ -115,44 +107,12 @@ void RehearseStation::buildRight(QVBoxLayout* column) {
     m_map->setObjectName(QStringLiteral("rehearseMap"));
     m_map->setOverviewShown(false);
     m_faces->addWidget(m_map);
-    auto* guide = new QWidget;
-    auto* guideColumn = new QVBoxLayout(guide);
-    guideColumn->setContentsMargins(0, 0, 0, 0);
-    m_guide = new QTextBrowser;
-    m_guide->setObjectName(QStringLiteral("rigGuide"));
-    m_guide->setAccessibleName(tr("Guide to the demonstration"));
-    guideColumn->addWidget(m_guide, 1);
-    auto* files = new QHBoxLayout;
-    auto* open = new QPushButton(tr("Open a rig file…"));
-    open->setObjectName(QStringLiteral("openRig"));
-    auto* save = new QPushButton(tr("Save this rig as…"));
-    save->setObjectName(QStringLiteral("saveRig"));
-    files->addWidget(open);
-    files->addWidget(save);
-    files->addStretch();
-    guideColumn->addLayout(files);
-    m_faces->addWidget(guide);
+    m_guide = new RigGuide;
+    m_faces->addWidget(m_guide);
     m_measured = new MeasuredPanel;
     m_faces->addWidget(m_measured);
     m_faces->setMinimumHeight(170);
     column->addWidget(m_faces, 1);
-    connect(open, &QPushButton::clicked, this, [this] {
-        const QString path = dialogs::openFile(this, tr("Open a rig file"), kRigFilter);
-        if (!path.isEmpty()) openRig(path);
-    });
-    connect(save, &QPushButton::clicked, this, [this] {
-        const QString path = dialogs::saveFile(this, tr("Save this rig"), documentsFolder() + tr("/rig.json"),
-                                               kRigFilter, QStringLiteral("json"));
-        if (path.isEmpty()) return;
-        QFile file(path);
-        const std::string text =
-            rig().text(settingsOf(m_variant), QFileInfo(path).completeBaseName().toStdString());
-        if (!file.open(QIODevice::WriteOnly) || file.write(text.data(), qint64(text.size())) < 0 ||
-            !file.flush())
-            return emit m_controller.failed(tr("%1 could not be written: %2").arg(path, file.errorString()));
-        emit m_controller.said(tr("The rig as it is set now is in %1.").arg(path));
-    });
-
     auto* card = new Card;
     card->column()->setContentsMargins(14, 8, 14, 8);
     card->column()->setSpacing(2);
@@ -168,19 +128,8 @@ void RehearseStation::buildRight(QVBoxLayout* column) {
     m_caution->setObjectName(QStringLiteral("rigCaution"));
     column->addWidget(m_caution);
     auto* tiles = new QHBoxLayout;
-    auto* chance = new Card;
-    m_chanceUnder = makeLabel({}, "muted");
-    m_chanceUnder->setObjectName(QStringLiteral("chanceUnder"));
-    m_chance = makeLabel({}, "title");
-    m_chance->setObjectName(QStringLiteral("chance"));
-    m_chance->setWordWrap(false);
-    chance->column()->setContentsMargins(12, 4, 12, 4);
-    auto* words = new QHBoxLayout;
-    words->setSpacing(12);
-    words->addWidget(m_chance);
-    words->addWidget(m_chanceUnder, 1);
-    chance->column()->addLayout(words);
-    tiles->addWidget(chance, 5);
+    m_chance = new ChanceTile;
+    tiles->addWidget(m_chance, 5);
     m_flyButton = new QPushButton(tr("Fly it yourself  F5"));
     m_flyButton->setObjectName(QStringLiteral("flyIt"));
     m_flyButton->setCheckable(true);
@@ -240,6 +189,12 @@ void RehearseStation::wire() {
         m_beside = m_compare->itemData(index).toInt();
         start();
     });
+    connect(m_guide, &RigGuide::openRequested, this, [this] {
+        const QString path = dialogs::openFile(this, tr("Open a rig file"), kRigFilter);
+        if (!path.isEmpty()) openRig(path);
+    });
+    connect(m_guide, &RigGuide::saveRequested, this, &RehearseStation::saveRig);
+    connect(m_handles, &FlightHandles::pressed, this, &RehearseStation::showMoment);
     connect(m_face, &Segments::picked, m_faces, &QStackedWidget::setCurrentIndex);
     connect(m_playButton, &QPushButton::toggled, this, &RehearseStation::play);
     connect(m_flyButton, &QPushButton::toggled, this, &RehearseStation::fly);
@@ -315,13 +270,16 @@ void RehearseStation::choose(int demonstration) {
     m_compare->setCurrentIndex(m_beside + 1);
     fillKnobs();
     fillGuide();
-    if (m_controller.isOpen()) {
-        std::string name = m_rigs[static_cast<std::size_t>(m_rig)].id;
-        std::ranges::replace(name, '-', ' ');
-        session().setRehearsing(name);
-        m_controller.refresh();
-    }
+    if (m_controller.isOpen()) announce();
     start();
+}
+
+/// Tells the spine what is being rehearsed.
+void RehearseStation::announce() {
+    std::string name = m_rigs[static_cast<std::size_t>(m_rig)].id;
+    std::ranges::replace(name, '-', ' ');
+    session().setRehearsing(name);
+    m_controller.refresh();
 }
 
 void RehearseStation::openRig(const QString& path) {
@@ -335,6 +293,18 @@ void RehearseStation::openRig(const QString& path) {
     m_rigs.push_back({QFileInfo(path).completeBaseName().toStdString(), std::move(*read)});
     fillChoices();
     choose(static_cast<int>(m_rigs.size()) - 1);
+}
+
+void RehearseStation::saveRig() {
+    const QString path = dialogs::saveFile(this, tr("Save this rig"), documentsFolder() + tr("/rig.json"),
+                                           kRigFilter, QStringLiteral("json"));
+    if (path.isEmpty()) return;
+    QFile file(path);
+    const std::string text =
+        rig().text(settingsOf(m_variant), QFileInfo(path).completeBaseName().toStdString());
+    if (!file.open(QIODevice::WriteOnly) || file.write(text.data(), qint64(text.size())) < 0 || !file.flush())
+        return emit m_controller.failed(tr("%1 could not be written: %2").arg(path, file.errorString()));
+    emit m_controller.said(tr("The rig as it is set now is in %1.").arg(path));
 }
 
 /// The room as the lesson knows it, a variant, and what the person turned, in this order.
@@ -376,42 +346,9 @@ void RehearseStation::fillKnobs() {
     }
 }
 
-void RehearseStation::fillHandles() {
-    emptyLayout(m_handleRow);
-    if (!m_flight) return;
-    int index = 0;
-    for (const RigControl& control : m_flight->controls()) {
-        auto* handle = new QPushButton(onScreen(control.name));
-        handle->setObjectName(QStringLiteral("handle%1").arg(++index));
-        handle->setProperty("role", "segment");
-        handle->setCheckable(true);
-        handle->setChecked(control.on);
-        handle->setToolTip(tr("Key %1").arg(index));
-        connect(handle, &QPushButton::clicked, this, [this, index] {
-            const auto now = m_flight->controls();
-            m_flight->press(now[static_cast<std::size_t>(index - 1)]);
-            const auto after = m_flight->controls();
-            for (std::size_t i = 0; i < after.size(); ++i)
-                if (auto* h = findChild<QPushButton*>(QStringLiteral("handle%1").arg(i + 1)))
-                    h->setChecked(after[i].on);
-            showMoment();
-        });
-        m_handleRow->addWidget(handle);
-    }
-    m_handleRow->addStretch();
-}
-
 void RehearseStation::fillGuide() {
     const RigStory& s = rig().story();
-    m_guide->setHtml(
-        QStringLiteral("<h3>%1</h3><p>%2</p>")
-            .arg(onScreen(rig().name()).toHtmlEscaped(), onScreen(s.aim).toHtmlEscaped()) +
-        htmlList(tr("Cautions"), s.cautions, "ul") + htmlList(tr("What to fetch"), s.materials, "ul") +
-        htmlList(tr("Steps"), s.steps, "ol") + htmlList(tr("What to look for"), s.lookFor, "ul") +
-        QStringLiteral("<h4>%1</h4><p>%2</p>").arg(tr("The physics"), onScreen(s.physics).toHtmlEscaped()) +
-        htmlList(tr("Usual mistakes"), s.mistakes, "ul") +
-        QStringLiteral("<p>%1</p>")
-            .arg(tr("Local rules, the vessel maker's rating and qualified staff come first.")));
+    m_guide->show(rig());
     const auto setup = rig().setup();
     m_measured->setClockMove(setup && setup->clockMove >= 0
                                  ? onScreen(setup->moves[static_cast<std::size_t>(setup->clockMove)].says)
@@ -422,7 +359,7 @@ void RehearseStation::fillGuide() {
 
 void RehearseStation::start() {
     if (m_flight) return;
-    m_chance->setText(QStringLiteral("…"));
+    m_chance->wait();
     m_tape->setBand(nullptr);
     std::optional<std::vector<RigSetting>> other;
     if (m_beside >= 0) other = settingsOf(m_beside);
@@ -464,16 +401,7 @@ void RehearseStation::showMoment() {
 
 void RehearseStation::showChance(const std::shared_ptr<const RehearsalChance>& chance) {
     m_tape->setBand(chance);
-    if (!m_played) return;
-    const RigGoal& goal = m_played->setup.goal;
-    m_chanceUnder->setText(
-        goal.kind == RigGoal::None
-            ? tr("played %1 times").arg(chance->members)
-            : tr("chance that it %1").arg(onScreen(goal.says)) +
-                  (chance->mainReason ? tr("; if not, %1").arg(onScreen(*chance->mainReason)) : QString()));
-    m_chance->setText(goal.kind == RigGoal::None
-                          ? QStringLiteral("–")
-                          : QStringLiteral("%1 %").arg(onScreen(100.0 * chance->chance(), 0)));
+    if (m_played) m_chance->show(*chance, m_played->setup.goal);
 }
 
 void RehearseStation::play(bool on) {
@@ -517,11 +445,12 @@ void RehearseStation::fly(bool on) {
         }
         m_flight = std::make_unique<Flight>(std::move(*flight));
         m_tape->setBand(nullptr);
-        m_chance->setText(QString());
-        m_chanceUnder->setText(tr("Capture when it boils: C. Handles: 1, 2, 3 …"));
+        m_chance->invite();
         m_tape->show(rehearsalTape(m_flight->soFar()));
-    } else
+    } else {
+        m_handles->take(nullptr);
         m_flight.reset();
+    }
     m_moment = 0.0;
     m_flyButton->setText(on ? tr("Land  F5") : tr("Fly it yourself  F5"));
     m_captureButton->setVisible(on);
@@ -529,28 +458,17 @@ void RehearseStation::fly(bool on) {
     m_knobs->setVisible(!on);
     m_variants->setEnabled(!on);
     m_compare->setEnabled(!on);
-    fillHandles();
+    m_handles->take(m_flight.get());
     play(on);
     on ? showMoment() : start();
 }
 
 void RehearseStation::capture() {
-    if (!m_flight) return;
-    const FlightCapture c = m_flight->capture();
-    m_chance->setText(tr("%1 K off").arg(onScreen(c.offKelvin, 1)));
-    m_chanceUnder->setText(tr("%1 °C at %2 kPa, where it boils at %3 °C. %4")
-                               .arg(onScreen(c.shownKelvin - 273.15, 1), onScreen(c.shownPascal / 1000.0, 2),
-                                    onScreen(c.boilsKelvin - 273.15, 1), onScreen(c.why)));
+    if (m_flight) m_chance->show(m_flight->capture());
 }
 
 void RehearseStation::refresh() {
-    if (session().rehearsing().empty()) {
-        std::string name = m_rigs[static_cast<std::size_t>(m_rig)].id;
-        std::ranges::replace(name, '-', ' ');
-        session().setRehearsing(name);
-        m_controller.refresh();
-        return;
-    }
+    if (session().rehearsing().empty()) return announce();
     if (!m_flight && !m_played && !m_runner->isBusy()) start();
     showMoment();
 }
@@ -559,9 +477,7 @@ void RehearseStation::keyPressEvent(QKeyEvent* e) {
     if (e->key() == Qt::Key_F5) return fly(!isFlying());
     if (e->key() == Qt::Key_Space) return play(!m_clock->isActive());
     if (m_flight && e->key() == Qt::Key_C) return capture();
-    if (m_flight && e->key() >= Qt::Key_1 && e->key() <= Qt::Key_9)
-        if (auto* h = findChild<QPushButton*>(QStringLiteral("handle%1").arg(e->key() - Qt::Key_0)))
-            return h->click();
+    if (e->key() >= Qt::Key_1 && e->key() <= Qt::Key_9 && m_handles->press(e->key() - Qt::Key_0)) return;
     StationPage::keyPressEvent(e);
 }
 

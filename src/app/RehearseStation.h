@@ -16,17 +16,19 @@ class QLabel;
 class QPushButton;
 class QVBoxLayout;
 class QHBoxLayout;
-class QTextBrowser;
 class QStackedWidget;
 class QTimer;
 
 namespace uttrin::app {
 
+class ChanceTile;
+class FlightHandles;
 class KnobField;
 class MeasuredPanel;
 class PhaseMap;
 class RehearsalTape;
 class RigDrawing;
+class RigGuide;
 class Segments;
 
 /// The Rehearse station: a demonstration is chosen, changed, played through and flown by hand; its path lies
@@ -62,7 +64,8 @@ private:
     void wire();
     void fillChoices();
     void fillKnobs();
-    void fillHandles();
+    void saveRig();
+    void announce();
     void fillGuide();
     [[nodiscard]] const RigFile& rig() const;
     [[nodiscard]] std::vector<RigSetting> settingsOf(int variant) const;
@@ -85,14 +88,16 @@ private:
     QComboBox *m_choice, *m_compare;
     Segments *m_variants, *m_speed, *m_face;
     RigDrawing* m_drawing;
-    QHBoxLayout *m_knobRow, *m_handleRow;
-    QWidget *m_knobs, *m_handles;
+    QHBoxLayout* m_knobRow;
+    QWidget* m_knobs;
+    FlightHandles* m_handles;
     std::vector<KnobField*> m_knobFields;
     QStackedWidget* m_faces;
     PhaseMap* m_map;
-    QTextBrowser* m_guide;
+    RigGuide* m_guide;
     MeasuredPanel* m_measured;
-    QLabel *m_see, *m_next, *m_caution, *m_chance, *m_chanceUnder, *m_time;
+    QLabel *m_see, *m_next, *m_caution, *m_time;
+    ChanceTile* m_chance;
     QPushButton *m_playButton, *m_flyButton, *m_captureButton;
     RehearsalTape* m_tape;
 };

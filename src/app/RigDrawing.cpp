@@ -173,8 +173,9 @@ void RigDrawing::drawParts(QPainter& p, std::vector<Label>& labels) const {
         switch (part.kind) {
         case ScenePart::Valve: {
             const double x = std::min(shell.center().x() + shell.width() * 0.06, shell.right()) + 12 * valves;
-            const double y = box.top() - 22 - 2 * valves++;
-            p.drawPolyline(QPolygonF{QPointF(x, box.top() + 14), QPointF(x, y), QPointF(x + 46, y)});
+            const double y = shell.top() - 22 - 2 * valves++;
+            const double foot = shell.top() + (v.shape == VesselShape::RoundFlask ? 14 : 0); // in its stopper
+            p.drawPolyline(QPolygonF{QPointF(x, foot), QPointF(x, y), QPointF(x + 46, y)});
             p.setBrush(part.active ? t.card : t.muted);
             p.drawRect(QRectF(x + 46, y - 9, 12, 18));
             if (part.active) p.drawLine(QPointF(x + 58, y), QPointF(x + 74, y));
@@ -285,7 +286,8 @@ void RigDrawing::drawInstruments(QPainter& p, std::vector<Label>& labels) const 
     const QRectF body = bodyOf(v.shape, box, v.plunger);
     if (!m_scene.thermometer.empty()) {
         const double level = levelIn(v.shape, body, v.fill);
-        const double x = body.center().x() - body.width() * 0.04;
+        const double aside = v.shape == VesselShape::Syringe ? -0.3 : -0.04; // of the plunger's rod
+        const double x = body.center().x() + body.width() * aside;
         const double tip = std::min(body.bottom() - 8, level + std::max(8.0, (body.bottom() - level) * 0.6));
         const double top = std::max(6.0, standsInJar(v.shape) ? body.top() - 60 : box.top() - 30);
         p.setPen(QPen(t.ink, 3.2, Qt::SolidLine, Qt::RoundCap));

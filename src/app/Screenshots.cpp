@@ -3,6 +3,7 @@
 #include "DialReader.h"
 #include "MainWindow.h"
 #include "PhotoReader.h"
+#include "RehearseStation.h"
 #include "Theme.h"
 
 #include <QAction>
@@ -11,6 +12,8 @@
 #include <QElapsedTimer>
 #include <QLineEdit>
 #include <QTableView>
+
+#include <algorithm>
 
 namespace uttrin::app {
 namespace {
@@ -56,7 +59,20 @@ bool takeScreenshots(MainWindow& window, LessonController& controller, const QSt
     at(Station::Plan);
     shoot("plan");
     at(Station::Rehearse);
-    shoot("rehearse");
+    auto* rehearse = window.findChild<RehearseStation*>();
+    const auto rehearsed = [&](std::string_view id, double seconds, const char* name) {
+        const auto& all = demonstrations();
+        rehearse->choose(static_cast<int>(std::ranges::find(all, id, &Demonstration::id) - all.begin()));
+        QElapsedTimer waited;
+        waited.start();
+        constexpr qint64 kLongest = 60'000; // ms
+        while (!rehearse->isReady() && waited.elapsed() < kLongest)
+            QApplication::processEvents(QEventLoop::AllEvents, 50);
+        rehearse->goTo(seconds);
+        shoot(name);
+    };
+    rehearsed("freeze-by-boiling", 75.0, "rehearse-freezing");
+    rehearsed("sealed-flask", 1300.0, "rehearse");
     at(Station::Run);
     type(window, "readFirst", QStringLiteral("57.9"));
     type(window, "readSecond", QStringLiteral("24.2"));

@@ -1,10 +1,9 @@
 #include "BenchViews.h"
 
-#include "rehearsal/Demonstrations.h"
-
 #include "instruments/RoomComparison.h"
 #include "physics/Constants.h"
 #include "quantities/Rounding.h"
+#include "rehearsal/Demonstrations.h"
 #include "substances/SubstanceLibrary.h"
 
 #include <fmt/format.h>

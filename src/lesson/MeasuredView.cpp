@@ -90,17 +90,21 @@ std::vector<std::string> fitSentences(const CoolingFit& fit, double clockMinute,
     const Rehearsal& r = fit.rehearsal;
     const double start = clockStart(r);
     const auto clock = [&](double seconds) { return clockOf(clockMinute + (seconds - start) / 60.0); };
-    lines.push_back(fmt::format("The curve now lies within {} K of the readings.", fixed(fit.rmsKelvin, 1)));
-    for (const CoolingFit::Value& v : fit.values)
-        if (const double moved = v.after - v.before; std::abs(moved) > 0.5 * v.u)
-            lines.push_back(fmt::format("{}: {:+.0f} % against what was expected.", v.name,
-                                        v.before != 0.0 ? 100.0 * moved / v.before : 0.0));
     if (const auto at = cooledTo(r, wanted))
         lines.push_back(fmt::format("At {} °C at {}.", fixed(wanted, 0), clock(*at)));
     const auto spells = boilingSpells(r);
     if (!spells.empty() && spells.back().second > start)
         lines.push_back(
             fmt::format("It can still be made to boil until about {}.", clock(spells.back().second)));
+    // What moved most, by what is known of it now.
+    const auto moved = [](const CoolingFit::Value& v) {
+        return v.u > 0.0 ? std::abs(v.after - v.before) / v.u : 0.0;
+    };
+    const auto most = std::ranges::max_element(fit.values, {}, moved);
+    if (most != fit.values.end() && moved(*most) > 1.0 && most->before > 0.0)
+        lines.push_back(fmt::format("{}: {} % against what was expected.", most->name,
+                                    fixedSigned(100.0 * (most->after / most->before - 1.0), 0)));
+    lines.push_back(fmt::format("The curve lies within {} K of the readings.", fixed(fit.rmsKelvin, 1)));
     return lines;
 }
 

@@ -93,9 +93,10 @@ void addParts(const RigModel& m, const RigSample& sample, RigScene& scene) {
         scene.parts.push_back(
             {ScenePart::Draught, d.vessel, kRoom, d.on, 1.0, d.name, d.on ? "blows" : "still"});
     for (std::size_t i = 0; i < m.dishes.size(); ++i)
-        scene.parts.push_back({ScenePart::Dish, m.dishes[i].vessel, kRoom, true, 1.0, m.dishes[i].name,
-                               fmt::format("{} °C, {:.1f} g taken up", fixed(celsius(sample.dishes[i].kelvin), 0),
-                                           1000.0 * sample.dishes[i].waterKg)});
+        scene.parts.push_back(
+            {ScenePart::Dish, m.dishes[i].vessel, kRoom, true, 1.0, m.dishes[i].name,
+             fmt::format("{} °C, {:.1f} g taken up", fixed(celsius(sample.dishes[i].kelvin), 0),
+                         1000.0 * sample.dishes[i].waterKg)});
 }
 
 } // namespace
@@ -120,8 +121,11 @@ RigScene sceneOf(const Rehearsal& r, std::size_t at) {
     const VesselState& s = r.watchedAt(at);
     constexpr double kPush = 1.0; // N
     if (r.watched().mouth > 0.0 && std::abs(s.force) > kPush)
-        scene.lines.push_back(
-            fmt::format("stopper pushed {} with {:.0f} N", s.force > 0.0 ? "in" : "OUT", std::abs(s.force)));
+        scene.lines.push_back(fmt::format(
+            "{} {} with {:.0f} N",
+            r.setup.shapes[static_cast<std::size_t>(r.setup.watched)] == VesselShape::Syringe ? "plunger"
+                                                                                              : "stopper",
+            s.force > 0.0 ? "pushed in" : "pushed OUT", std::abs(s.force)));
     if (const double all = s.liquid + s.solid + s.vapour; all > 0.0)
         scene.lines.push_back(
             fmt::format("vapour is {:.2g} % of the mass (quality)", 100.0 * s.vapour / all));
@@ -133,8 +137,7 @@ StripView rehearsalStrip(const Rehearsal& r, std::size_t at) {
     const RigModel& m = r.setup.model;
     const double room = modelAt(r, r.run.samples[at].seconds).roomPascalAt(r.run.samples[at].seconds);
     StripView v;
-    v.room = {"ROOM", kilopascals(room), "kPa", fixed(celsius(m.roomKelvin), 0) + " °C, rehearsed",
-              false};
+    v.room = {"ROOM", kilopascals(room), "kPa", fixed(celsius(m.roomKelvin), 0) + " °C, rehearsed", false};
     const std::string air = s.pascal > 0.0 && s.airPascal > 0.001 * s.pascal
                                 ? fmt::format("{} of it air", kilopascals(s.airPascal))
                                 : std::string("hardly any of it air");
@@ -152,8 +155,7 @@ StripView rehearsalStrip(const Rehearsal& r, std::size_t at) {
                 s.solid > 0.0 ? fmt::format("{:.0f} % frozen", 100.0 * s.solid / (s.solid + s.liquid))
                               : "bulk",
                 false};
-    v.boils = {"BOILS AT", fixed(celsius(s.kelvin - s.margin), 1), "°C", "at the surface",
-               false};
+    v.boils = {"BOILS AT", fixed(celsius(s.kelvin - s.margin), 1), "°C", "at the surface", false};
     if (s.liquid <= 0.0) {
         v.marginText = s.solid > 0.0 ? "frozen" : "dry";
         return v;
@@ -230,10 +232,11 @@ RehearsalCard rehearsalCard(const Rehearsal& r, std::size_t at) {
     else if (r.setup.goal.kind == RigGoal::Happens && facts.lostShare > 0.01)
         card.note = fmt::format("{:.0f} % of it is gone as vapour at the end.", 100.0 * facts.lostShare);
     else if (facts.lowestBoilingKelvin)
-        card.note =
-            facts.airShare > 0.02
-                ? fmt::format("It still boils down to about {} °C, then the air left stops it.", fixed(celsius(*facts.lowestBoilingKelvin), 0))
-                : fmt::format("It still boils down to about {} °C.", fixed(celsius(*facts.lowestBoilingKelvin), 0));
+        card.note = facts.airShare > 0.02
+                        ? fmt::format("It still boils down to about {} °C, then the air left stops it.",
+                                      fixed(celsius(*facts.lowestBoilingKelvin), 0))
+                        : fmt::format("It still boils down to about {} °C.",
+                                      fixed(celsius(*facts.lowestBoilingKelvin), 0));
     return card;
 }
 

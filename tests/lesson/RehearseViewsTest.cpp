@@ -1,0 +1,150 @@
+#include "lesson/RehearseViews.h"
+
+#include "lesson/MeasuredView.h"
+#include "rehearsal/Demonstrations.h"
+
+#include <gtest/gtest.h>
+
+#include <algorithm>
+
+namespace uttrin {
+namespace {
+
+const Rehearsal& played(std::string_view id) {
+    static std::map<std::string, Rehearsal, std::less<>> all;
+    auto found = all.find(id);
+    if (found == all.end()) {
+        const auto d = std::ranges::find(demonstrations(), id, &Demonstration::id);
+        found = all.emplace(id, *rehearse(d->rig, {})).first;
+    }
+    return found->second;
+}
+
+const ScenePart* partOf(const RigScene& scene, ScenePart::Kind kind) {
+    const auto at = std::ranges::find(scene.parts, kind, &ScenePart::kind);
+    return at == scene.parts.end() ? nullptr : &*at;
+}
+
+TEST(RehearseViews, TheSceneObeysTheNumbers) {
+    const Rehearsal& r = played("sealed-flask");
+    const RigScene boiling = sceneOf(r, r.sampleAt(60.0)), iced = sceneOf(r, r.sampleAt(900.0)),
+                   last = sceneOf(r, r.run.samples.size() - 1);
+    EXPECT_TRUE(boiling.vessels[0].boiling);
+    EXPECT_EQ(partOf(boiling, ScenePart::Valve)->state, "open");
+    EXPECT_EQ(partOf(boiling, ScenePart::Heater)->state, "350 W");
+    EXPECT_EQ(partOf(boiling, ScenePart::Ice), nullptr);
+    EXPECT_EQ(partOf(iced, ScenePart::Valve)->state, "shut");
+    EXPECT_FALSE(partOf(iced, ScenePart::Heater)->active);
+    const ScenePart* ice = partOf(iced, ScenePart::Ice);
+    ASSERT_TRUE(ice);
+    EXPECT_TRUE(ice->left > 0.0 && ice->left < 1.0);
+    EXPECT_NE(ice->state.find("g left, takes"), std::string::npos);
+    EXPECT_TRUE(iced.vessels[0].drops);
+    EXPECT_NEAR(iced.vessels[0].fill, 0.44 / 1.1, 0.02);
+    EXPECT_TRUE(std::ranges::any_of(
+        iced.lines, [](const std::string& l) { return l.starts_with("stopper pushed in with"); }));
+    EXPECT_FALSE(last.vessels[0].boiling);
+    EXPECT_EQ(partOf(last, ScenePart::Ice), nullptr);
+    EXPECT_TRUE(iced.thermometer.ends_with(" °C"));
+    EXPECT_TRUE(iced.gauge.ends_with(" kPa"));
+}
+
+TEST(RehearseViews, FrostDishesPumpsAndTubesAreDrawn) {
+    const Rehearsal& bulbs = played("two-bulbs");
+    const RigScene cold = sceneOf(bulbs, bulbs.sampleAt(120.0));
+    ASSERT_EQ(cold.vessels.size(), 2U);
+    EXPECT_TRUE(cold.vessels[1].frost);
+    EXPECT_EQ(partOf(cold, ScenePart::Tube)->other, 1);
+    EXPECT_TRUE(partOf(cold, ScenePart::Cold)->state.starts_with("−15 °C, takes "));
+    const Rehearsal& dish = played("freeze-by-boiling");
+    const RigScene frozen = sceneOf(dish, dish.sampleAt(600.0));
+    EXPECT_DOUBLE_EQ(frozen.vessels[0].frozen, 1.0);
+    EXPECT_TRUE(partOf(frozen, ScenePart::Pump)->active);
+    EXPECT_NE(partOf(frozen, ScenePart::Dish)->state.find("g taken up"), std::string::npos);
+    const Rehearsal& syringe = played("syringe");
+    EXPECT_GT(sceneOf(syringe, syringe.sampleAt(20.0)).vessels[0].plunger,
+              sceneOf(syringe, 0).vessels[0].plunger - 1.0);
+}
+
+TEST(RehearseViews, TheStripTellsBoilingFromQuietAndFromIce) {
+    const Rehearsal& r = played("freeze-by-boiling");
+    const StripView air = rehearsalStrip(r, r.sampleAt(12.0)), boils = rehearsalStrip(r, r.sampleAt(35.0)),
+                    frozen = rehearsalStrip(r, r.run.samples.size() - 1);
+    EXPECT_FALSE(air.boiling);
+    EXPECT_TRUE(air.marginText.ends_with(" K to go"));
+    EXPECT_EQ(air.marginUnder, "bubbles of dissolved air");
+    EXPECT_TRUE(boils.boiling);
+    EXPECT_TRUE(boils.marginText.starts_with("boiling, "));
+    EXPECT_EQ(boils.gauge.label, "IN THE DISH");
+    EXPECT_FALSE(frozen.marginKelvin);
+    EXPECT_EQ(frozen.marginText, "frozen");
+    EXPECT_EQ(frozen.liquid.label, "CONTENTS");
+    EXPECT_TRUE(frozen.liquid.number.starts_with("−"));
+}
+
+TEST(RehearseViews, TheMapFramesBothPathsAndTheCardSaysWhatComes) {
+    const Rehearsal& r = played("sealed-flask");
+    const std::size_t at = r.sampleAt(300.0);
+    const MapView map = rehearsalMap({}, r, "mine", &played("bell-jar"), "other", at);
+    ASSERT_EQ(map.paths.size(), 2U);
+    for (const MapPath& path : map.paths)
+        for (const auto& [kelvin, pascal] : path.points) {
+            EXPECT_GT(kelvin, map.lowKelvin);
+            EXPECT_LT(kelvin, map.highKelvin);
+            EXPECT_GT(pascal, map.lowPascal);
+            EXPECT_LT(pascal, map.highPascal);
+        }
+    EXPECT_EQ(*map.liveKelvin, r.watchedAt(at).kelvin);
+    const RehearsalCard card = rehearsalCard(r, at);
+    EXPECT_FALSE(card.see.empty());
+    EXPECT_TRUE(card.next.starts_with("Next, in ") && card.next.ends_with(": ice on the vapour."))
+        << card.next;
+    EXPECT_TRUE(card.note.starts_with("It still boils down to about "));
+    EXPECT_NE(rehearsalCard(played("closed-and-heated"), 0).note.find("never do this"), std::string::npos);
+}
+
+TEST(RehearseViews, TheTapeHoldsTheMovesTheBurstsAndWhatLiesOn) {
+    const RehearsalTapeView tape = rehearsalTape(played("sealed-flask"));
+    EXPECT_EQ(tape.seconds, 5400.0);
+    EXPECT_EQ(std::ranges::count_if(tape.marks, [](const auto& m) { return m.move; }), 5);
+    ASSERT_FALSE(tape.cooling.empty());
+    EXPECT_GT(tape.cooling.front().from, 300.0);
+    EXPECT_EQ(tape.times.size(), tape.vigour.size());
+    EXPECT_GT(*std::ranges::max_element(tape.vigour), 0.3);
+    EXPECT_EQ(momentText(65.0), "1:05");
+    EXPECT_EQ(momentText(3725.0), "1:02:05");
+}
+
+TEST(MeasuredView, LinesOfTimesAndTemperaturesAreReadOrNamed) {
+    const auto moments = parseMoments("10:12 84.0\n\n  10:20\t77,5 \n");
+    ASSERT_TRUE(moments);
+    ASSERT_EQ(moments->size(), 2U);
+    EXPECT_EQ((*moments)[1].minute, 620.0);
+    EXPECT_EQ((*moments)[1].celsius, 77.5);
+    for (const char* wrong : {"10:12", "25:00 80", "10:72 80", "ten 80", "10:12 hot", "10:12 900"})
+        EXPECT_TRUE(parseMoments(wrong).error().message.starts_with("line 1: '")) << wrong;
+    EXPECT_EQ(clockOf(620.0), "10:20");
+    EXPECT_EQ(clockOf(-15.0), "23:45"); // the day before
+    EXPECT_EQ(sinceClock(*moments, 610.0)->front().seconds, 120.0);
+    EXPECT_NE(sinceClock(*moments, 615.0).error().message.find("lies before 10:15"), std::string::npos);
+}
+
+TEST(MeasuredView, SaysWhenByTheClockOnTheWall) {
+    const RigFile& rig = demonstrations().front().rig;
+    const Rehearsal& r = played("sealed-flask");
+    std::vector<MeasuredMoment> readings;
+    for (const double minute : {3.0, 6.0, 9.0})
+        readings.push_back({60.0 * minute, r.watchedAt(r.sampleAt(clockStart(r) + 60.0 * minute)).kelvin});
+    const auto lines = fitSentences(*fitToReadings(rig, {}, readings, 0.3), 605.0, 65.0);
+    ASSERT_GE(lines.size(), 3U);
+    EXPECT_TRUE(lines[0].starts_with("At 65 °C at 10:")) << lines[0];
+    EXPECT_TRUE(lines[1].starts_with("It can still be made to boil until about 10:")) << lines[1];
+    EXPECT_TRUE(lines.back().starts_with("The curve lies within 0."));
+    const auto ready = readySentences(rig, {}, {{660.0, 70.0}, {670.0, 5.0}});
+    ASSERT_EQ(ready.size(), 2U);
+    EXPECT_TRUE(ready[0].starts_with("70 °C at 11:00: shut at 10:")) << ready[0];
+    EXPECT_NE(ready[1].find("does not cool"), std::string::npos);
+}
+
+} // namespace
+} // namespace uttrin
