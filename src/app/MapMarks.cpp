@@ -311,6 +311,10 @@ void MapMarks::drawLive(QCPPainter& p) const {
         QRectF box(away < 0 ? at.x() - 150 : at.x() + 12, at.y() - 34, 138, 24);
         if (box.right() > clipRect().right()) box.moveLeft(at.x() - 150);
         const bool left = away < 0 || box.left() < at.x();
+        const double wide = p.fontMetrics().horizontalAdvance(text) + 8.0;
+        QColor ground = t.card;
+        ground.setAlpha(190);
+        p.fillRect(QRectF(left ? box.right() - wide : box.left() - 4, box.top() + 2, wide, 20), ground);
         p.drawText(box, (left ? Qt::AlignRight : Qt::AlignLeft) | Qt::AlignVCenter, text);
     }
     p.setPen(QPen(t.card, 2));

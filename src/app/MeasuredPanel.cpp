@@ -61,7 +61,7 @@ MeasuredPanel::MeasuredPanel(QWidget* parent) : QWidget(parent) {
     below->addWidget(makeLabel(tr("when at, °C"), "muted"), 1);
     below->addWidget(m_target);
     first->addLayout(below);
-    m_fitText = makeLabel({});
+    m_fitText = makeLabel({}, "muted");
     m_fitText->setObjectName(QStringLiteral("fitText"));
     first->addWidget(m_fitText);
     first->addStretch();
@@ -74,7 +74,7 @@ MeasuredPanel::MeasuredPanel(QWidget* parent) : QWidget(parent) {
     auto* plan = new QPushButton(tr("Work back from there"));
     plan->setObjectName(QStringLiteral("planReady"));
     second->addWidget(plan, 0, Qt::AlignLeft);
-    m_readyText = makeLabel({});
+    m_readyText = makeLabel({}, "muted");
     m_readyText->setObjectName(QStringLiteral("readyText"));
     second->addWidget(m_readyText);
     second->addStretch();

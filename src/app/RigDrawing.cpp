@@ -1,6 +1,7 @@
 #include "RigDrawing.h"
 
 #include "OnScreen.h"
+#include "RigParts.h"
 #include "Theme.h"
 #include "VesselOutline.h"
 
@@ -159,122 +160,48 @@ void RigDrawing::drawVessel(QPainter& p, std::size_t index) const {
 }
 
 void RigDrawing::drawParts(QPainter& p, std::vector<Label>& labels) const {
-    const Theme& t = theme();
-    int valves = 0, warm = 0;
+    int valves = 0, around = 0;
     for (const ScenePart& part : m_scene.parts) {
-        const auto at = static_cast<std::size_t>(part.vessel);
-        const QRectF box = boxOf(at);
-        const SceneVessel& v = m_scene.vessels[at];
-        const QRectF body = bodyOf(v.shape, box, v.plunger);
-        const QRectF shell = vesselOutline(v.shape, box, v.plunger).boundingRect();
-        QPointF anchor = shell.center();
-        p.setPen(QPen(t.ink, 2.4));
-        p.setBrush(t.card);
+        const DrawnPlace place = placeOf(static_cast<std::size_t>(part.vessel));
+        p.setPen(QPen(theme().ink, 2.4));
+        p.setBrush(theme().card);
+        QPointF anchor;
         switch (part.kind) {
-        case ScenePart::Valve: {
-            const double x = std::min(shell.center().x() + shell.width() * 0.06, shell.right()) + 12 * valves;
-            const double y = shell.top() - 22 - 2 * valves++;
-            const double foot = shell.top() + (v.shape == VesselShape::RoundFlask ? 14 : 0); // in its stopper
-            p.drawPolyline(QPolygonF{QPointF(x, foot), QPointF(x, y), QPointF(x + 46, y)});
-            p.setBrush(part.active ? t.card : t.muted);
-            p.drawRect(QRectF(x + 46, y - 9, 12, 18));
-            if (part.active) p.drawLine(QPointF(x + 58, y), QPointF(x + 74, y));
-            anchor = QPointF(x + 62, y);
+        case ScenePart::Valve:
+            anchor = drawValve(p, place, part.active, valves++);
             break;
-        }
-        case ScenePart::Tube: {
-            const QRectF there = boxOf(static_cast<std::size_t>(part.other));
-            const SceneVessel& o = m_scene.vessels[static_cast<std::size_t>(part.other)];
-            const QRectF otherBody = bodyOf(o.shape, there, o.plunger);
-            const double y = std::min(body.top(), otherBody.top()) - 26;
-            p.setPen(QPen(t.ink, 7, Qt::SolidLine, Qt::FlatCap, Qt::MiterJoin));
-            const QPolygonF tube{QPointF(body.center().x(), body.top()), QPointF(body.center().x(), y),
-                                 QPointF(otherBody.center().x(), y),
-                                 QPointF(otherBody.center().x(), otherBody.top())};
-            p.drawPolyline(tube);
-            p.setPen(QPen(t.vapour, 3, Qt::SolidLine, Qt::FlatCap, Qt::MiterJoin));
-            p.drawPolyline(tube);
-            continue;
-        }
-        case ScenePart::Pump: {
-            const QPointF centre(box.left() + 4, box.top() - 16);
-            p.drawLine(centre, QPointF(shell.left() + shell.width() * 0.3, shell.top() + 16));
-            p.setBrush(part.active ? t.done : t.card);
-            p.drawEllipse(centre, 14, 14);
-            p.setPen(QPen(part.active ? t.card : t.ink, 2));
-            const double turn = part.active ? 6.0 * m_phase : 0.8;
-            p.drawLine(centre, centre + 10 * QPointF(std::cos(turn), std::sin(turn)));
-            anchor = centre + QPointF(16, -6);
+        case ScenePart::Tube:
+            drawTube(p, place, placeOf(static_cast<std::size_t>(part.other)));
+            continue; // it needs no word
+        case ScenePart::Pump:
+            anchor = drawPump(p, place, part.active, m_phase);
             break;
-        }
-        case ScenePart::Heater: {
-            const QRectF plate(body.center().x() - 60, box.bottom() + 6, 120, 10);
-            p.setBrush(part.active ? t.muted : t.card);
-            p.drawRoundedRect(plate, 3, 3);
-            if (part.active) {
-                p.setPen(QPen(t.muted, 2));
-                for (int i = -2; i <= 2; ++i) {
-                    const double x = plate.center().x() + 22 * i;
-                    p.drawLine(QPointF(x, plate.bottom() + 5), QPointF(x, plate.bottom() + 13));
-                }
-            }
-            anchor = QPointF(plate.right(), plate.center().y());
+        case ScenePart::Heater:
+            anchor = drawHeater(p, place, part.active);
             break;
-        }
-        case ScenePart::Ice: {
-            p.setPen(QPen(t.muted, 1.6));
-            p.setBrush(t.ice);
-            const int cubes = std::max(1, static_cast<int>(std::ceil(4 * part.left)));
-            const double size = 20 * std::cbrt(std::max(part.left, 0.1));
-            for (int i = 0; i < cubes; ++i) {
-                const double angle = (i % 2 ? 1 : -1) * (0.45 + 0.35 * (i / 2));
-                const QPointF on(body.center().x() + std::sin(angle) * (body.width() / 2 + size * 0.45),
-                                 body.center().y() - std::cos(angle) * (body.height() / 2 + size * 0.45));
-                p.save();
-                p.translate(on);
-                p.rotate(30 + 25 * i);
-                p.drawRoundedRect(QRectF(-size / 2, -size / 2, size, size), 3, 3);
-                p.restore();
-                if (i == std::min(1, cubes - 1)) anchor = on + QPointF(size * 0.6, 0);
-            }
+        case ScenePart::Ice:
+            anchor = drawIce(p, place, part.left);
             break;
-        }
         case ScenePart::Warm:
-        case ScenePart::Cold: {
-            const bool cold = part.kind == ScenePart::Cold;
-            p.setPen(QPen(t.muted, 1.6, Qt::DashLine));
-            QColor ground = cold ? t.ice : t.vapour;
-            ground.setAlpha(120);
-            p.setBrush(ground);
-            const QRectF around(shell.left() - 12, body.center().y() + 6 * warm, shell.width() + 24,
-                                shell.bottom() - body.center().y() + 14);
-            p.drawRoundedRect(around, 10, 10);
-            anchor = QPointF(around.right(), around.center().y());
-            ++warm;
+        case ScenePart::Cold:
+            anchor = drawAround(p, place, part.kind == ScenePart::Cold, around++);
             break;
-        }
-        case ScenePart::Draught: {
-            p.setPen(QPen(t.muted, 2));
-            if (part.active)
-                for (int i = 0; i < 3; ++i) {
-                    const double y = body.top() - 16 - 10 * i;
-                    p.drawLine(QPointF(body.left() + 10, y), QPointF(body.left() + 70 + 14 * i, y));
-                }
-            anchor = QPointF(body.right() - 20, body.top() - 20);
+        case ScenePart::Draught:
+            anchor = drawDraught(p, place, part.active);
             break;
-        }
-        case ScenePart::Dish: {
-            const QRectF tray(body.center().x() - shell.width() * 0.36, box.bottom() - 26,
-                              shell.width() * 0.72, 20);
-            p.setPen(QPen(t.ink, 1.8));
-            p.setBrush(t.hairline);
-            p.drawRect(tray);
-            anchor = QPointF(tray.right(), tray.center().y());
+        case ScenePart::Dish:
+            anchor = drawDish(p, place);
             break;
-        }
         }
         labels.push_back({anchor, onScreen(part.name), onScreen(part.state), part.active});
     }
+}
+
+DrawnPlace RigDrawing::placeOf(std::size_t vessel) const {
+    const SceneVessel& v = m_scene.vessels[vessel];
+    const QRectF box = boxOf(vessel);
+    return {v.shape, box, bodyOf(v.shape, box, v.plunger),
+            vesselOutline(v.shape, box, v.plunger).boundingRect()};
 }
 
 void RigDrawing::drawInstruments(QPainter& p, std::vector<Label>& labels) const {
@@ -315,7 +242,8 @@ void RigDrawing::drawLabels(QPainter& p, std::vector<Label>& labels) const {
     double free = 8;
     for (const Label& l : labels) {
         const double high = 2 * line + 6;
-        const double y = std::clamp(l.anchor.y() - line, free, std::max(free, height() - high));
+        const double y = std::clamp(l.anchor.y() - line, free,
+                                    std::max(free, height() - high - 22)); // above the last line
         p.setPen(QPen(t.hairline, 1.4));
         p.drawLine(l.anchor, QPointF(left - 4, y + line));
         p.setFont(fontOf(t.small, QFont::DemiBold));

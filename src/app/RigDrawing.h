@@ -6,6 +6,8 @@
 
 namespace uttrin::app {
 
+struct DrawnPlace;
+
 /// A rig in cross-section that obeys the numbers: levels, bubbles by vigour, ice, frost, valves, what touches
 /// it, each with a word beside it.
 class RigDrawing : public QWidget {
@@ -27,6 +29,7 @@ private:
         bool strong = false;
     };
     [[nodiscard]] QRectF boxOf(std::size_t vessel) const;
+    [[nodiscard]] DrawnPlace placeOf(std::size_t vessel) const;
     void drawVessel(QPainter& p, std::size_t index) const;
     void drawContents(QPainter& p, const SceneVessel& vessel, const QPainterPath& inside, double level) const;
     void drawParts(QPainter& p, std::vector<Label>& labels) const;

@@ -1,0 +1,32 @@
+#pragma once
+
+#include "rehearsal/RigFile.h"
+
+#include <QRectF>
+
+class QPainter;
+
+namespace uttrin::app {
+
+/// Where a vessel is drawn: what it stands in, the part that fills, its whole outline.
+struct DrawnPlace {
+    VesselShape shape;
+    QRectF box, body, shell;
+};
+
+// Each draws one thing at a vessel and gives the point to which its word belongs.
+
+/// A tube with a valve. @param index  how many stand there already.
+QPointF drawValve(QPainter& p, const DrawnPlace& at, bool open, int index);
+void drawTube(QPainter& p, const DrawnPlace& from, const DrawnPlace& to);
+/// @param phase  s of animation.
+QPointF drawPump(QPainter& p, const DrawnPlace& at, bool running, double phase);
+QPointF drawHeater(QPainter& p, const DrawnPlace& at, bool on);
+/// @param left  share of the ice that has not melted.
+QPointF drawIce(QPainter& p, const DrawnPlace& at, double left);
+/// A bath, a hand or skin about the lower half. @param index  how many lie there already.
+QPointF drawAround(QPainter& p, const DrawnPlace& at, bool cold, int index);
+QPointF drawDraught(QPainter& p, const DrawnPlace& at, bool blows);
+QPointF drawDish(QPainter& p, const DrawnPlace& at);
+
+} // namespace uttrin::app
