@@ -142,6 +142,28 @@ TEST_F(Rehearse, ItIsFlownByHand) {
     EXPECT_TRUE(d->text("chance").endsWith(QStringLiteral(" %")));
 }
 
+TEST_F(Rehearse, TheKeyboardAloneFliesARig) {
+    choose("snow-under-vacuum");
+    QTest::keyClick(station, Qt::Key_F5);
+    ASSERT_TRUE(station->isFlying());
+    QTest::keyClick(station, Qt::Key_Space); // paused
+    const double paused = station->moment();
+    QTest::qWait(150);
+    EXPECT_EQ(station->moment(), paused);
+    EXPECT_EQ(std::ranges::find(scene().parts, ScenePart::Valve, &ScenePart::kind)->state, "shut");
+    QTest::keyClick(station, Qt::Key_1); // the bleed
+    QTest::keyClick(station, Qt::Key_9); // there is none
+    d->press("rehearsalSpeed_1");
+    QTest::keyClick(station, Qt::Key_Space);
+    ASSERT_TRUE(QTest::qWaitFor([&] { return station->moment() > paused; }, 5'000));
+    EXPECT_EQ(std::ranges::find(scene().parts, ScenePart::Valve, &ScenePart::kind)->state, "open");
+    EXPECT_TRUE(d->find<RigDrawing>("rigDrawing")->accessibleName().contains(QStringLiteral("bleed open")));
+    EXPECT_EQ(map().paths.front().name, "flown by hand");
+    choose("sealed-flask"); // another rig lands this one
+    EXPECT_FALSE(station->isFlying());
+    EXPECT_EQ(station->moment(), 0.0);
+}
+
 TEST_F(Rehearse, ReadingsOfACoolingFlaskPredictTheRest) {
     d->press("rehearseFace_2");
     d->type("measuredClock", QStringLiteral("10:00"));
@@ -151,8 +173,8 @@ TEST_F(Rehearse, ReadingsOfACoolingFlaskPredictTheRest) {
     EXPECT_TRUE(d->text("fitText").startsWith(QStringLiteral("line 1: '10:05 ninety'")));
     readings->setPlainText(QStringLiteral("10:03 94.5\n10:06 91.2\n10:09 88.1"));
     d->press("fitMeasured");
-    ASSERT_TRUE(QTest::qWaitFor([&] { return d->text("fitText").contains(QStringLiteral("At 65 °C at 10:")); },
-                                30'000))
+    ASSERT_TRUE(QTest::qWaitFor(
+        [&] { return d->text("fitText").contains(QStringLiteral("At 65 °C at 10:")); }, 30'000))
         << d->text("fitText").toStdString();
     EXPECT_TRUE(d->text("fitText").contains(QStringLiteral("It can still be made to boil until about 10:")));
     d->find<QPlainTextEdit>("wantedMoments")->setPlainText(QStringLiteral("11:00 70\n11:10 5"));
