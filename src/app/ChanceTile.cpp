@@ -1,6 +1,7 @@
 #include "ChanceTile.h"
 
 #include "OnScreen.h"
+#include "physics/Constants.h"
 
 #include <QHBoxLayout>
 
@@ -35,8 +36,9 @@ void ChanceTile::show(const RehearsalChance& chance, const RigGoal& goal) {
 void ChanceTile::show(const FlightCapture& c) {
     m_figure->setText(tr("%1 K off").arg(onScreen(c.offKelvin, 1)));
     m_line->setText(tr("%1 °C at %2 kPa, where it boils at %3 °C. %4")
-                        .arg(onScreen(c.shownKelvin - 273.15, 1), onScreen(c.shownPascal / 1000.0, 2),
-                             onScreen(c.boilsKelvin - 273.15, 1), onScreen(c.why)));
+                        .arg(onScreen(c.shownKelvin - kIcePointKelvin, 1),
+                             onScreen(c.shownPascal / 1000.0, 2),
+                             onScreen(c.boilsKelvin - kIcePointKelvin, 1), onScreen(c.why)));
 }
 
 void ChanceTile::invite() {

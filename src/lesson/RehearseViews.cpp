@@ -127,8 +127,16 @@ RigScene sceneOf(const Rehearsal& r, std::size_t at) {
                                                                                               : "stopper",
             s.force > 0.0 ? "pushed in" : "pushed OUT", std::abs(s.force)));
     if (const double all = s.liquid + s.solid + s.vapour; all > 0.0)
-        scene.lines.push_back(
-            fmt::format("vapour is {:.2g} % of the mass (quality)", 100.0 * s.vapour / all));
+        scene.lines.push_back(fmt::format("quality {:.2g} % vapour", 100.0 * s.vapour / all));
+    // The opening test: which way it hisses, and how much air of the room goes in or gas comes out.
+    const double outside = model.roomPascalAt(sample.seconds), lacks = (outside - s.pascal) / outside;
+    constexpr double kHiss = 0.02, kLitre = 1e-3, kDensity = 1000.0; // m3; kg/m3
+    if (r.watched().mouth > 0.0 && std::abs(lacks) > kHiss) {
+        const double gas = s.volume - (s.liquid + s.solid) / kDensity;
+        const double litres = std::abs(lacks) * gas * model.roomKelvin / s.kelvin / kLitre;
+        scene.lines.push_back(lacks > 0.0 ? fmt::format("opened now: {:.2g} L of air hisses in", litres)
+                                          : fmt::format("opened now: {:.2g} L of gas hisses OUT", litres));
+    }
     return scene;
 }
 

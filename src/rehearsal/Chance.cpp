@@ -19,6 +19,12 @@ struct Member {
     bool played = false, met = false;
 };
 
+/// s between samples: a band needs no more than some hundred of them.
+double stepOf(const RigSetup& setup) {
+    constexpr double kPoints = 250.0;
+    return std::max(setup.every, setup.seconds / kPoints);
+}
+
 Member play(const RigFile& rig, const std::vector<RigSetting>& settings, const std::vector<double>& means,
             std::uint64_t seed, const std::function<bool()>& goOn) {
     Member m;
@@ -34,13 +40,17 @@ Member play(const RigFile& rig, const std::vector<RigSetting>& settings, const s
         const double value = std::max(0.0, means[i] + m.drawn.back() * spread);
         varied.push_back({u.pointer, formatMeasure(value, unitsOf(dimension).front())});
     }
-    const auto played = rehearse(rig, varied, goOn);
-    if (!played || (goOn && !goOn())) return m;
+    const auto setup = rig.setup(varied);
+    const auto fluid = setup ? rigFluid(setup->substance) : tl::unexpected(setup.error());
+    if (!fluid) return m;
+    const auto run = simulate(setup->model, *fluid, setup->seconds, stepOf(*setup), setup->moves, goOn);
+    if (!run || (goOn && !goOn())) return m;
     m.played = true;
-    m.met = goalMet(played->setup.goal, played->setup.watched, played->run).has_value();
-    for (std::size_t i = 0; i < played->run.samples.size(); ++i) {
-        m.kelvin.push_back(static_cast<float>(played->watchedAt(i).kelvin));
-        m.pascal.push_back(static_cast<float>(played->watchedAt(i).pascal));
+    m.met = goalMet(setup->goal, setup->watched, *run).has_value();
+    for (const RigSample& sample : run->samples) {
+        const VesselState& s = sample.vessels[static_cast<std::size_t>(setup->watched)];
+        m.kelvin.push_back(static_cast<float>(s.kelvin));
+        m.pascal.push_back(static_cast<float>(s.pascal));
     }
     return m;
 }
@@ -130,7 +140,7 @@ Result<RehearsalChance> chanceOf(const RigFile& rig, const std::vector<RigSettin
         result.members += m.played ? 1 : 0;
         result.met += m.met ? 1 : 0;
     }
-    result.band = bandOf(all, setup->every);
+    result.band = bandOf(all, stepOf(*setup));
     result.mainReason = reasonFor(rig, all);
     return result;
 }

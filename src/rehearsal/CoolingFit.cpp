@@ -1,5 +1,7 @@
 #include "CoolingFit.h"
 
+#include "physics/Constants.h"
+
 #include <Eigen/Dense>
 #include <fmt/format.h>
 
@@ -138,7 +140,7 @@ Result<LeadTime> leadTimeFor(const RigFile& rig, const std::vector<RigSetting>& 
             return LeadTime{at - start, at, 0.0};
         }
         return fail(Failure::OutOfRange,
-                    fmt::format("it does not cool to {:.1f} degC by itself", kelvin - 273.15));
+                    fmt::format("it does not cool to {:.1f} °C by itself", kelvin - kIcePointKelvin));
     };
     auto lead = timed(settings);
     if (!lead) return lead;

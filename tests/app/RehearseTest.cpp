@@ -182,7 +182,7 @@ TEST_F(Rehearse, ReadingsOfACoolingFlaskPredictTheRest) {
     ASSERT_TRUE(
         QTest::qWaitFor([&] { return d->text("readyText").contains(QStringLiteral("shut at 10:")); }, 30'000))
         << d->text("readyText").toStdString();
-    EXPECT_TRUE(d->text("readyText").contains(QStringLiteral("does not cool to 5.0 degC by itself")));
+    EXPECT_TRUE(d->text("readyText").contains(QStringLiteral("does not cool to 5.0 °C by itself")));
 }
 
 TEST_F(Rehearse, EveryDemonstrationIsDrawnAndHasItsGuide) {

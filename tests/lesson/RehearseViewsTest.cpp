@@ -43,6 +43,9 @@ TEST(RehearseViews, TheSceneObeysTheNumbers) {
     EXPECT_NEAR(iced.vessels[0].fill, 0.44 / 1.1, 0.02);
     EXPECT_TRUE(std::ranges::any_of(
         iced.lines, [](const std::string& l) { return l.starts_with("stopper pushed in with"); }));
+    // A litre and a tenth with 440 g in it lacks nearly all of its air: (94.3 - 3.8) / 94.3 of 0.66 L.
+    EXPECT_TRUE(std::ranges::find(last.lines, "opened now: 0.62 L of air hisses in") != last.lines.end())
+        << last.lines.back();
     EXPECT_FALSE(last.vessels[0].boiling);
     EXPECT_EQ(partOf(last, ScenePart::Ice), nullptr);
     EXPECT_TRUE(iced.thermometer.ends_with(" °C"));
