@@ -119,11 +119,12 @@ Result<VesselState> RigBalance::state(double seconds, std::span<const double> y,
     s.dissolved = own[Dissolved];
     const bool seeded = m_moods[i].seeded;
     s.kelvin = temperatureOf(condensed, s.vapour, s.air + s.dissolved, own[Contents], seeded, s.solid);
-    const double lowest = seeded ? m_fluid.lowestKelvin() : m_fluid.lowestLiquidKelvin();
+    s.liquid = condensed - s.solid;
+    // A trial step may hold liquid where there is none: then a shorter one is tried.
+    const double lowest = seeded && s.liquid <= 0.0 ? m_fluid.lowestKelvin() : m_fluid.lowestLiquidKelvin();
     if (!(s.kelvin >= lowest && s.kelvin <= m_fluid.highestKelvin()))
         return left(fmt::format("its contents came to {:.1f} K; the model covers {:.1f} to {:.1f} K",
                                 s.kelvin, lowest, m_fluid.highestKelvin()));
-    s.liquid = condensed - s.solid;
     s.wallKelvin =
         v.wallHeatCapacity > 0.0 ? m_fluid.tripleKelvin() + own[Wall] / v.wallHeatCapacity : s.kelvin;
     if (!(s.wallKelvin >= m_fluid.lowestKelvin() && s.wallKelvin <= m_fluid.highestKelvin()))

@@ -7,6 +7,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <stdexcept>
 
 namespace uttrin {
 namespace {
@@ -160,14 +161,23 @@ Result<void> RigSimulator::Engine::setUp() {
         N_VGetArrayPointer(least.get())[i] = balance.isMass(i) ? kLeastMass : kLeastEnergy;
     const auto rates = [](realtype t, N_Vector now, N_Vector out, void* engine) {
         auto& e = *static_cast<Engine*>(engine);
-        const auto done = e.balance.rates(t, valuesOf(now), {N_VGetArrayPointer(out), e.balance.size()});
-        if (done) return 0;
-        e.failure = done.error();
+        try { // nothing may be thrown through the solver, which is C
+            const auto done = e.balance.rates(t, valuesOf(now), {N_VGetArrayPointer(out), e.balance.size()});
+            if (done) return 0;
+            e.failure = done.error();
+        } catch (const std::domain_error&) {
+            e.failure =
+                Failure{Failure::OutOfRange, "a state came to lie outside the tables of the substance"};
+        }
         return 1; // CVODE tries a shorter step
     };
     const auto found = [](realtype t, N_Vector now, realtype* out, void* engine) {
         const auto& e = *static_cast<Engine*>(engine);
-        e.findBands(t, valuesOf(now), {out, static_cast<std::size_t>(e.roots())});
+        try {
+            e.findBands(t, valuesOf(now), {out, static_cast<std::size_t>(e.roots())});
+        } catch (const std::domain_error&) {
+            return 1;
+        }
         return 0;
     };
     settle();

@@ -278,6 +278,15 @@ TEST(CoolingFit, TheLeadTimeIsWhenItHasCooledSoFarByItself) {
     EXPECT_FALSE(leadTimeFor(rig, {}, 280.0));
 }
 
+TEST(Chance, EveryMemberOfEveryDemonstrationCanBePlayed) {
+    for (const Demonstration& d : demonstrations()) {
+        SCOPED_TRACE(d.id);
+        const auto chance = chanceOf(d.rig, {}, 30, 100);
+        ASSERT_TRUE(chance) << chance.error().message;
+        EXPECT_EQ(chance->members, 30);
+    }
+}
+
 TEST(Flight, IsFlownByHandAndTellsHowFarOffACaptureIs) {
     auto flight = *Flight::make(demonstration("bell-jar"), {});
     const auto press = [&](std::string_view name) {
