@@ -46,7 +46,7 @@ void RigDrawing::show(const RigScene& scene, double phase) {
 QRectF RigDrawing::boxOf(std::size_t vessel) const {
     const double room = width() - kLabelColumn - 2.0 * kMargin;
     const double each = room / static_cast<double>(std::max<std::size_t>(1, m_scene.vessels.size()));
-    const double top = 54, bottom = height() - (m_scene.vessels.size() > 1 ? 62 : 46);
+    const double top = 54, bottom = height() - (m_scene.vessels.size() > 1 ? 78 : 62);
     const double wide = std::min(each - 12, 1.1 * (bottom - top));
     const double left = kMargin + each * static_cast<double>(vessel) + (each - wide) / 2;
     return {left, top, wide, bottom - top};
@@ -243,7 +243,7 @@ void RigDrawing::drawLabels(QPainter& p, std::vector<Label>& labels) const {
     for (const Label& l : labels) {
         const double high = 2 * line + 6;
         const double y = std::clamp(l.anchor.y() - line, free,
-                                    std::max(free, height() - high - 22)); // above the last line
+                                    std::max(free, height() - high - 38)); // above the last line
         p.setPen(QPen(t.hairline, 1.4));
         p.drawLine(l.anchor, QPointF(left - 4, y + line));
         p.setFont(fontOf(t.small, QFont::DemiBold));
@@ -285,8 +285,9 @@ void RigDrawing::paintEvent(QPaintEvent*) {
     QStringList words;
     for (const std::string& line : m_scene.lines)
         words << onScreen(line);
-    p.drawText(QRectF(kMargin, height() - t.small - 8, width() - 2.0 * kMargin, t.small + 6),
-               Qt::AlignLeft | Qt::AlignVCenter, words.join(QStringLiteral("   ·   ")));
+    const double lines = 2.0 * (t.small + 5);
+    p.drawText(QRectF(kMargin, height() - lines - 2, width() - 2.0 * kMargin, lines),
+               Qt::AlignLeft | Qt::AlignBottom | Qt::TextWordWrap, words.join(QStringLiteral("   ·   ")));
 }
 
 } // namespace uttrin::app
