@@ -318,31 +318,26 @@ std::vector<RigSetting> RehearseStation::settingsOf(int variant) const {
         const auto& own = variants[static_cast<std::size_t>(variant)].settings;
         settings.insert(settings.end(), own.begin(), own.end());
     }
-    if (variant == m_variant)
-        if (const auto turned = m_turned.find(m_rig); turned != m_turned.end())
-            settings.insert(settings.end(), turned->second.begin(), turned->second.end());
+    if (variant == m_variant) settings.insert(settings.end(), m_turned.begin(), m_turned.end());
     return settings;
 }
 
 void RehearseStation::fillKnobs() {
-    m_turned.erase(m_rig);
+    m_turned.clear();
     emptyLayout(m_knobRow);
-    m_knobFields.clear();
     int index = 0;
     for (const RigKnob& knob : rig().knobs()) {
         auto* field = new KnobField(knob, QStringLiteral("knob%1").arg(++index));
         field->setSi(rig().value(knob.pointers.front(), settingsOf(m_variant)));
         connect(field, &KnobField::turned, this, [this, field](double si) {
-            auto& turned = m_turned[m_rig];
             const Unit& own = *field->knob().unit;
             for (const std::string& pointer : field->knob().pointers) {
-                std::erase_if(turned, [&](const RigSetting& s) { return s.pointer == pointer; });
-                turned.push_back({pointer, formatMeasure(own.fromSi(si), own)});
+                std::erase_if(m_turned, [&](const RigSetting& s) { return s.pointer == pointer; });
+                m_turned.push_back({pointer, formatMeasure(own.fromSi(si), own)});
             }
             start();
         });
         m_knobRow->addWidget(field);
-        m_knobFields.push_back(field);
     }
 }
 
@@ -447,10 +442,8 @@ void RehearseStation::fly(bool on) {
         m_tape->setBand(nullptr);
         m_chance->invite();
         m_tape->show(rehearsalTape(m_flight->soFar()));
-    } else {
-        m_handles->take(nullptr);
+    } else
         m_flight.reset();
-    }
     m_moment = 0.0;
     m_flyButton->setText(on ? tr("Land  F5") : tr("Fly it yourself  F5"));
     m_captureButton->setVisible(on);

@@ -8,7 +8,6 @@
 
 #include <QElapsedTimer>
 
-#include <map>
 #include <memory>
 
 class QComboBox;
@@ -23,7 +22,6 @@ namespace uttrin::app {
 
 class ChanceTile;
 class FlightHandles;
-class KnobField;
 class MeasuredPanel;
 class PhaseMap;
 class RehearsalTape;
@@ -77,7 +75,7 @@ private:
 
     std::vector<Demonstration> m_rigs;
     int m_rig = 0, m_variant = 0, m_beside = -1;
-    std::map<int, std::vector<RigSetting>> m_turned; ///< by rig: what the person changed
+    std::vector<RigSetting> m_turned; ///< what the person changed
     RehearsalRunner* m_runner;
     std::shared_ptr<const Rehearsal> m_played, m_other;
     std::unique_ptr<Flight> m_flight;
@@ -91,7 +89,6 @@ private:
     QHBoxLayout* m_knobRow;
     QWidget* m_knobs;
     FlightHandles* m_handles;
-    std::vector<KnobField*> m_knobFields;
     QStackedWidget* m_faces;
     PhaseMap* m_map;
     RigGuide* m_guide;

@@ -1,5 +1,6 @@
 #include "BenchViews.h"
 
+#include "Capitals.h"
 #include "instruments/RoomComparison.h"
 #include "physics/Constants.h"
 #include "quantities/Rounding.h"
@@ -52,13 +53,6 @@ LivePair livePair(const LessonSession& s) {
     return live;
 }
 
-std::string upperCase(const std::string& name) {
-    std::string upper;
-    for (const char c : name)
-        upper += static_cast<char>(std::toupper(static_cast<unsigned char>(c)));
-    return upper;
-}
-
 StripFigure roomFigure(const LessonSession& s) {
     StripFigure f{"ROOM", "", "kPa", "", false};
     const auto room = s.room();
@@ -104,11 +98,11 @@ StripView stripView(const LessonSession& s) {
     const Plan& plan = s.plan();
     const auto& gauge = plan.rig.gauge;
     const Unit& scale = unit(plan.rig.thermometer.unit);
-    v.gauge = {upperCase(gauge.name), "", std::string(unitText(gauge)), "nothing read yet", false};
+    v.gauge = {capitals(gauge.name), "", std::string(unitText(gauge)), "nothing read yet", false};
     v.pressure = {"PRESSURE", "", "kPa",
                   v.room.missing ? v.room.under : fmt::format("absolute; room {}", v.room.number),
                   v.room.missing};
-    v.liquid = {upperCase(plan.solute.kind == SoluteKind::None ? substanceOf(plan).facts().name : "solution"),
+    v.liquid = {capitals(plan.solute.kind == SoluteKind::None ? substanceOf(plan).facts().name : "solution"),
                 "", std::string(readingUnit(plan.rig.thermometer)), "nothing read yet", false};
     v.boils = {"BOILS AT", "", std::string(scale.display), "", false};
     v.marginText = "no reading yet";

@@ -8,17 +8,12 @@
 
 #include <algorithm>
 #include <cmath>
+#include <sstream>
 
 namespace uttrin {
 namespace {
 
 constexpr double kDay = 24.0 * 60.0;
-
-std::string_view trimmed(std::string_view s) {
-    const auto first = s.find_first_not_of(" \t\r");
-    return first == std::string_view::npos ? std::string_view()
-                                           : s.substr(first, s.find_last_not_of(" \t\r") - first + 1);
-}
 
 /// s from the start of the rehearsal at which its watched vessel has cooled to a temperature, once the clock
 /// runs.
@@ -31,16 +26,15 @@ std::optional<double> cooledTo(const Rehearsal& r, double celsius) {
 } // namespace
 
 Result<double> parseClock(std::string_view text) {
-    const std::string_view word = trimmed(text);
-    const auto colon = word.find(':');
+    const auto colon = text.find(':');
     if (colon != std::string_view::npos) {
-        const auto hour = parseNumber(word.substr(0, colon)), minute = parseNumber(word.substr(colon + 1));
+        const auto hour = parseNumber(text.substr(0, colon)), minute = parseNumber(text.substr(colon + 1));
         if (hour && minute && *hour >= 0.0 && *hour < 24.0 && *minute >= 0.0 && *minute < 60.0 &&
             std::trunc(*hour) == *hour)
             return 60.0 * *hour + *minute;
     }
     return fail(Failure::BadInput,
-                fmt::format("'{}' is not a time of day; accepted: hh:mm, e.g. 10:41", word));
+                fmt::format("'{}' is not a time of day; accepted: hh:mm, e.g. 10:41", text));
 }
 
 std::string clockOf(double minute) {
@@ -48,22 +42,20 @@ std::string clockOf(double minute) {
     return fmt::format("{:02}:{:02}", whole / 60 % 24, whole % 60);
 }
 
-Result<std::vector<ClockMoment>> parseMoments(std::string_view text) {
+Result<std::vector<ClockMoment>> parseMoments(const std::string& text) {
     std::vector<ClockMoment> moments;
-    int number = 0;
-    while (!text.empty()) {
-        const auto end = std::min(text.find('\n'), text.size());
-        const std::string_view line = trimmed(text.substr(0, end));
-        text.remove_prefix(std::min(end + 1, text.size()));
-        ++number;
-        if (line.empty()) continue;
-        const auto gap = line.find_first_of(" \t");
-        const auto clock = parseClock(line.substr(0, gap));
-        std::string degrees(gap == std::string_view::npos ? std::string_view() : trimmed(line.substr(gap)));
+    std::istringstream lines(text);
+    std::string line;
+    for (int number = 1; std::getline(lines, line); ++number) {
+        std::istringstream words(line);
+        std::string time, degrees, more;
+        if (!(words >> time)) continue;
+        words >> degrees;
         std::ranges::replace(degrees, ',', '.');
+        const auto clock = parseClock(time);
         const auto celsius = parseNumber(degrees);
         constexpr double kColdest = -100.0, kHottest = 300.0;
-        if (!clock || !celsius || *celsius < kColdest || *celsius > kHottest)
+        if (!clock || !celsius || *celsius < kColdest || *celsius > kHottest || words >> more)
             return fail(
                 Failure::BadInput,
                 fmt::format("line {}: '{}' is not a time and a temperature; accepted: hh:mm and °C, e.g. "

@@ -15,7 +15,7 @@ struct ClockMoment {
 };
 
 /// Lines "hh:mm TEMPERATURE" in degrees Celsius; empty lines are passed over. BadInput names the line.
-[[nodiscard]] Result<std::vector<ClockMoment>> parseMoments(std::string_view text);
+[[nodiscard]] Result<std::vector<ClockMoment>> parseMoments(const std::string& text);
 
 /// "hh:mm" as minutes of the day.
 [[nodiscard]] Result<double> parseClock(std::string_view text);

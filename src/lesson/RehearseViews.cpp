@@ -1,5 +1,6 @@
 #include "RehearseViews.h"
 
+#include "Capitals.h"
 #include "physics/Constants.h"
 #include "quantities/Rounding.h"
 
@@ -16,6 +17,8 @@ std::string kilopascals(double pascal) {
     return fixed(kpa, kpa < 1.0 ? 3 : kpa < 10.0 ? 2 : 1);
 }
 
+constexpr double kDensity = 1000.0; // kg/m3; a drawing needs no better
+
 double celsius(double kelvin) { return kelvin - kIcePointKelvin; }
 
 /// How lively bubbles are drawn.
@@ -31,29 +34,29 @@ SceneVessel vesselScene(const Rehearsal& r, std::size_t v, const VesselState& s)
     scene.shape = r.setup.shapes[v];
     scene.name = built.name;
     const double condensed = s.liquid + s.solid;
-    constexpr double kDensity = 1000.0; // kg/m3; a drawing needs no better
     scene.fill = s.volume > 0.0 ? std::clamp(condensed / kDensity / s.volume, 0.0, 1.0) : 0.0;
     scene.frozen = condensed > 0.0 ? s.solid / condensed : 0.0;
     scene.bubbling = liveliness(s.vigour);
     const Seen what = seen(built, s);
-    scene.boiling =
-        what == Seen::FirstBubbles || what == Seen::Boiling || what == Seen::Violent || what == Seen::Bumping;
+    scene.boiling = boils(what);
     scene.airBubbles = what == Seen::WallBubbles;
     const double span = s.margin - s.marginAtBottom;
     scene.boilingDepth = span > 0.0 ? std::clamp(s.margin / span, 0.0, 1.0) : 1.0;
     constexpr double kVisible = 2e-7; // kg/s of condensate
     const bool cold = s.wallKelvin < kIcePointKelvin;
-    scene.frost = (what == Seen::Frost || (cold && s.condensing > 0.0)) && condensed >= 0.0;
+    scene.frost = what == Seen::Frost || (cold && s.condensing > 0.0);
     scene.drops = !cold && s.condensing > kVisible;
-    scene.plunger = built.stroke ? s.volume / std::max(built.stroke->from, built.stroke->to)
-                                 : std::min(1.0, s.volume / built.volume);
+    double widest = built.volume; // a syringe is drawn as far as it is ever pulled
+    for (const RigSample& sample : r.run.samples)
+        widest = std::max(widest, sample.vessels[v].volume);
+    scene.plunger = s.volume / widest;
     return scene;
 }
 
 void addContacts(const RigModel& m, const RigSample& sample, RigScene& scene) {
     for (std::size_t i = 0; i < m.contacts.size(); ++i) {
         const Contact& c = m.contacts[i];
-        if (!c.on || c.name.starts_with("room") || c.conductance <= 0.0) continue;
+        if (!c.on || isOfTheRoom(c) || c.conductance <= 0.0) continue;
         const ContactState& s = sample.contacts[i];
         const VesselState& touched = sample.vessels[static_cast<std::size_t>(c.vessel)];
         ScenePart part{ScenePart::Warm, c.vessel, kRoom, true, 1.0, c.name, {}};
@@ -72,9 +75,8 @@ void addContacts(const RigModel& m, const RigSample& sample, RigScene& scene) {
 
 void addParts(const RigModel& m, const RigSample& sample, RigScene& scene) {
     for (const Link& l : m.links) {
-        constexpr double kLeak = 0.5e-3; // m
         const bool between = l.from != kRoom && l.to != kRoom;
-        if (!between && l.tube.diameter < kLeak) continue;
+        if (isLeak(l)) continue;
         const int vessel = l.from == kRoom ? l.to : l.from;
         scene.parts.push_back({between ? ScenePart::Tube : ScenePart::Valve, vessel, between ? l.to : kRoom,
                                l.opening > 0.0, 1.0, l.name,
@@ -130,7 +132,7 @@ RigScene sceneOf(const Rehearsal& r, std::size_t at) {
         scene.lines.push_back(fmt::format("quality {:.2g} % vapour", 100.0 * s.vapour / all));
     // The opening test: which way it hisses, and how much air of the room goes in or gas comes out.
     const double outside = model.roomPascalAt(sample.seconds), lacks = (outside - s.pascal) / outside;
-    constexpr double kHiss = 0.02, kLitre = 1e-3, kDensity = 1000.0; // m3; kg/m3
+    constexpr double kHiss = 0.02, kLitre = 1e-3; // of the pressure; m3
     if (r.watched().mouth > 0.0 && std::abs(lacks) > kHiss) {
         const double gas = s.volume - (s.liquid + s.solid) / kDensity;
         const double litres = std::abs(lacks) * gas * model.roomKelvin / s.kelvin / kLitre;
@@ -149,15 +151,7 @@ StripView rehearsalStrip(const Rehearsal& r, std::size_t at) {
     const std::string air = s.pascal > 0.0 && s.airPascal > 0.001 * s.pascal
                                 ? fmt::format("{} of it air", kilopascals(s.airPascal))
                                 : std::string("hardly any of it air");
-    v.gauge = {fmt::format("IN THE {}",
-                           [&] {
-                               std::string name = r.watched().name;
-                               std::ranges::transform(name, name.begin(), [](char c) {
-                                   return c >= 'a' && c <= 'z' ? static_cast<char>(c - 'a' + 'A') : c;
-                               });
-                               return name;
-                           }()),
-               kilopascals(s.pascal), "kPa", air, false};
+    v.gauge = {"IN THE " + capitals(r.watched().name), kilopascals(s.pascal), "kPa", air, false};
     v.pressure = v.gauge;
     v.liquid = {s.liquid > 0.0 ? "LIQUID" : "CONTENTS", fixed(celsius(s.kelvin), 1), "°C",
                 s.solid > 0.0 ? fmt::format("{:.0f} % frozen", 100.0 * s.solid / (s.solid + s.liquid))
@@ -170,10 +164,8 @@ StripView rehearsalStrip(const Rehearsal& r, std::size_t at) {
     }
     v.marginKelvin = s.margin;
     const Seen what = seen(r.watched(), s);
-    const bool boils =
-        what == Seen::FirstBubbles || what == Seen::Boiling || what == Seen::Violent || what == Seen::Bumping;
-    v.boiling = boils; // only where bubbles of vapour rise
-    v.marginText = boils            ? fmt::format("boiling, {:.1f} K above", std::max(0.0, s.margin))
+    v.boiling = boils(what); // only where bubbles of vapour rise
+    v.marginText = v.boiling        ? fmt::format("boiling, {:.1f} K above", std::max(0.0, s.margin))
                    : s.margin < 0.0 ? fmt::format("{:.1f} K to go", -s.margin)
                                     : fmt::format("{:.1f} K above, quiet", s.margin);
     v.marginUnder = std::string(nameOf(what));
@@ -263,7 +255,7 @@ RehearsalTapeView rehearsalTape(const Rehearsal& r) {
     for (std::size_t i = 0; i < r.run.samples.size(); i += step) {
         bool lies = false;
         for (std::size_t c = 0; c < r.run.samples[i].contacts.size(); ++c)
-            lies = lies || (!r.setup.model.contacts[c].name.starts_with("room") &&
+            lies = lies || (!isOfTheRoom(r.setup.model.contacts[c]) &&
                             std::abs(r.run.samples[i].contacts[c].watt) > 0.5);
         const double at = r.run.samples[i].seconds;
         if (lies && (v.cooling.empty() || v.cooling.back().to < at - 1.5 * r.setup.every * double(step)))

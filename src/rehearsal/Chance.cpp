@@ -1,5 +1,6 @@
 #include "Chance.h"
 
+#include "UncertainValues.h"
 #include "rig/Random.h"
 
 #include <fmt/format.h>
@@ -15,7 +16,7 @@ namespace {
 /// One playing through: what was drawn, and what came of it.
 struct Member {
     std::vector<double> drawn; ///< in standard deviations
-    std::vector<float> kelvin, pascal;
+    std::vector<float> kelvin; ///< of the watched vessel, sample by sample
     bool played = false, met = false;
 };
 
@@ -25,33 +26,22 @@ double stepOf(const RigSetup& setup) {
     return std::max(setup.every, setup.seconds / kPoints);
 }
 
-Member play(const RigFile& rig, const std::vector<RigSetting>& settings, const std::vector<double>& means,
-            std::uint64_t seed, const std::function<bool()>& goOn) {
+Member play(const RigFile& rig, const UncertainValues& uncertain, std::uint64_t seed,
+            const std::function<bool()>& goOn) {
     Member m;
     NormalNumbers normal(seed);
-    std::vector<RigSetting> varied = settings;
-    const auto& uncertain = rig.uncertainties();
-    for (std::size_t i = 0; i < uncertain.size(); ++i) {
-        const RigUncertainty& u = uncertain[i];
+    for (std::size_t i = 0; i < uncertain.size(); ++i)
         m.drawn.push_back(normal.next());
-        const double spread = u.relative ? u.standard * std::abs(means[i]) : u.standard;
-        const Dimension dimension = u.dimension;
-        // What cannot be below nothing is not: a temperature in kelvin, a mass, a time.
-        const double value = std::max(0.0, means[i] + m.drawn.back() * spread);
-        varied.push_back({u.pointer, formatMeasure(value, unitsOf(dimension).front())});
-    }
-    const auto setup = rig.setup(varied);
+    const auto setup = rig.setup(uncertain.at(m.drawn));
     const auto fluid = setup ? rigFluid(setup->substance) : tl::unexpected(setup.error());
     if (!fluid) return m;
     const auto run = simulate(setup->model, *fluid, setup->seconds, stepOf(*setup), setup->moves, goOn);
     if (!run || (goOn && !goOn())) return m;
     m.played = true;
     m.met = goalMet(setup->goal, setup->watched, *run).has_value();
-    for (const RigSample& sample : run->samples) {
-        const VesselState& s = sample.vessels[static_cast<std::size_t>(setup->watched)];
-        m.kelvin.push_back(static_cast<float>(s.kelvin));
-        m.pascal.push_back(static_cast<float>(s.pascal));
-    }
+    for (const RigSample& sample : run->samples)
+        m.kelvin.push_back(
+            static_cast<float>(sample.vessels[static_cast<std::size_t>(setup->watched)].kelvin));
     return m;
 }
 
@@ -70,24 +60,15 @@ RehearsalBand bandOf(const std::vector<Member>& members, double every) {
     std::size_t longest = 0;
     for (const Member& m : members)
         longest = std::max(longest, m.kelvin.size());
-    constexpr std::size_t kMostPoints = 300;
-    const std::size_t step = std::max<std::size_t>(1, longest / kMostPoints);
-    std::vector<float> kelvin, pascal;
-    for (std::size_t i = 0; i < longest; i += step) {
+    std::vector<float> kelvin;
+    for (std::size_t i = 0; i < longest; ++i) {
         kelvin.clear();
-        pascal.clear();
         for (const Member& m : members)
-            if (i < m.kelvin.size()) {
-                kelvin.push_back(m.kelvin[i]);
-                pascal.push_back(m.pascal[i]);
-            }
-        const auto [lowT, highT] = middle90(kelvin);
-        const auto [lowP, highP] = middle90(pascal);
+            if (i < m.kelvin.size()) kelvin.push_back(m.kelvin[i]);
+        const auto [low, high] = middle90(kelvin);
         band.seconds.push_back(every * static_cast<double>(i));
-        band.lowKelvin.push_back(lowT);
-        band.highKelvin.push_back(highT);
-        band.lowPascal.push_back(lowP);
-        band.highPascal.push_back(highP);
+        band.lowKelvin.push_back(low);
+        band.highKelvin.push_back(high);
     }
     return band;
 }
@@ -120,14 +101,12 @@ Result<RehearsalChance> chanceOf(const RigFile& rig, const std::vector<RigSettin
                                  std::uint64_t seed, const std::function<bool()>& goOn) {
     const auto setup = rig.setup(settings);
     if (!setup) return tl::unexpected(setup.error());
-    std::vector<double> means;
-    for (const RigUncertainty& u : rig.uncertainties())
-        means.push_back(rig.value(u.pointer, settings));
+    const UncertainValues uncertain(rig, settings);
     std::vector<Member> all(static_cast<std::size_t>(std::max(members, 0)));
     std::atomic<std::size_t> next{0};
     const auto work = [&] {
         for (std::size_t i = next++; i < all.size() && (!goOn || goOn()); i = next++)
-            all[i] = play(rig, settings, means, seed + i, goOn);
+            all[i] = play(rig, uncertain, seed + i, goOn);
     };
     {
         std::vector<std::jthread> threads;

@@ -4,10 +4,10 @@
 
 namespace uttrin {
 
-/// A band of what may come, at the times of the rehearsal's samples.
+/// A band of temperatures that may come.
 struct RehearsalBand {
     std::vector<double> seconds;
-    std::vector<double> lowKelvin, highKelvin, lowPascal, highPascal; ///< 5 % and 95 % of the members
+    std::vector<double> lowKelvin, highKelvin; ///< 5 % and 95 % of the members
 };
 
 /// What may become of a demonstration when what is uncertain of it varies.

@@ -1,5 +1,6 @@
 #include "CoolingFit.h"
 
+#include "UncertainValues.h"
 #include "physics/Constants.h"
 
 #include <Eigen/Dense>
@@ -11,36 +12,9 @@
 namespace uttrin {
 namespace {
 
-/// The uncertain values of a rig as numbers of standard uncertainties from where its file has them.
-class Uncertain {
-public:
-    Uncertain(const RigFile& rig, const std::vector<RigSetting>& settings)
-        : m_rig(rig), m_settings(settings) {
-        for (const RigUncertainty& u : rig.uncertainties()) {
-            m_means.push_back(rig.value(u.pointer, settings));
-            m_spreads.push_back(u.relative ? u.standard * std::abs(m_means.back()) : u.standard);
-        }
-    }
-    [[nodiscard]] Eigen::Index size() const { return static_cast<Eigen::Index>(m_means.size()); }
-    [[nodiscard]] double mean(Eigen::Index i) const { return m_means[static_cast<std::size_t>(i)]; }
-    [[nodiscard]] double spread(Eigen::Index i) const { return m_spreads[static_cast<std::size_t>(i)]; }
-    [[nodiscard]] double value(Eigen::Index i, double moved) const {
-        return std::max(0.0, mean(i) + moved * spread(i));
-    }
-    [[nodiscard]] std::vector<RigSetting> at(const Eigen::VectorXd& moved) const {
-        std::vector<RigSetting> all = m_settings;
-        for (Eigen::Index i = 0; i < size(); ++i) {
-            const RigUncertainty& u = m_rig.uncertainties()[static_cast<std::size_t>(i)];
-            all.push_back({u.pointer, formatMeasure(value(i, moved[i]), unitsOf(u.dimension).front())});
-        }
-        return all;
-    }
-
-private:
-    const RigFile& m_rig;
-    const std::vector<RigSetting>& m_settings;
-    std::vector<double> m_means, m_spreads;
-};
+std::vector<RigSetting> settingsAt(const UncertainValues& uncertain, const Eigen::VectorXd& moved) {
+    return uncertain.at({moved.data(), uncertain.size()});
+}
 
 /// The watched vessel's temperature at a time, straight between samples.
 double kelvinAt(const Rehearsal& r, double seconds) {
@@ -72,10 +46,10 @@ Result<CoolingFit> fitToReadings(const RigFile& rig, const std::vector<RigSettin
                                  const std::vector<MeasuredMoment>& readings, double readingU,
                                  const std::function<bool()>& goOn) {
     if (readings.empty()) return fail(Failure::TooFewPoints, "a fit needs at least one reading");
-    const Uncertain uncertain(rig, settings);
-    const Eigen::Index count = uncertain.size();
+    const UncertainValues uncertain(rig, settings);
+    const auto count = static_cast<Eigen::Index>(uncertain.size());
     Eigen::VectorXd moved = Eigen::VectorXd::Zero(count);
-    auto now = rehearse(rig, uncertain.at(moved), goOn);
+    auto now = rehearse(rig, settingsAt(uncertain, moved), goOn);
     if (!now) return tl::unexpected(now.error());
     for (const MeasuredMoment& m : readings)
         if (!(m.seconds >= 0.0 && clockStart(*now) + m.seconds <= now->run.samples.back().seconds))
@@ -90,7 +64,7 @@ Result<CoolingFit> fitToReadings(const RigFile& rig, const std::vector<RigSettin
         for (Eigen::Index i = 0; i < count; ++i) {
             Eigen::VectorXd beside = moved;
             beside[i] += kStep;
-            const auto there = rehearse(rig, uncertain.at(beside), goOn);
+            const auto there = rehearse(rig, settingsAt(uncertain, beside), goOn);
             if (!there) return tl::unexpected(there.error());
             slopes.col(i) = (residuals(*there, readings) - off) / kStep;
         }
@@ -99,18 +73,18 @@ Result<CoolingFit> fitToReadings(const RigFile& rig, const std::vector<RigSettin
         const Eigen::VectorXd step =
             normal.ldlt().solve(-(slopes.transpose() * off / (readingU * readingU) + moved));
         moved = (moved + step).cwiseMax(-kFar).cwiseMin(kFar);
-        auto next = rehearse(rig, uncertain.at(moved), goOn);
+        auto next = rehearse(rig, settingsAt(uncertain, moved), goOn);
         if (!next) return tl::unexpected(next.error());
         now = std::move(next);
         if (step.cwiseAbs().maxCoeff() < kEnough) break;
     }
     CoolingFit fit;
-    fit.settings = uncertain.at(moved);
     const Eigen::MatrixXd covariance = normal.inverse();
     for (Eigen::Index i = 0; i < count; ++i) {
-        const RigUncertainty& u = rig.uncertainties()[static_cast<std::size_t>(i)];
-        fit.values.push_back({u.name, u.pointer, uncertain.mean(i), uncertain.value(i, moved[i]),
-                              uncertain.spread(i) * std::sqrt(covariance(i, i))});
+        const auto at = static_cast<std::size_t>(i);
+        const RigUncertainty& u = rig.uncertainties()[at];
+        fit.values.push_back({u.name, u.pointer, uncertain.mean(at), uncertain.value(at, moved[i]),
+                              uncertain.spread(at) * std::sqrt(covariance(i, i))});
     }
     fit.rmsKelvin = std::sqrt(residuals(*now, readings).squaredNorm() / static_cast<double>(readings.size()));
     fit.rehearsal = std::move(*now);
@@ -144,13 +118,14 @@ Result<LeadTime> leadTimeFor(const RigFile& rig, const std::vector<RigSetting>& 
     };
     auto lead = timed(settings);
     if (!lead) return lead;
-    const Uncertain uncertain(rig, settings);
+    const UncertainValues uncertain(rig, settings);
     double variance = 0.0;
-    for (Eigen::Index i = 0; i < uncertain.size(); ++i) { // each by half of its uncertainty up and down
-        Eigen::VectorXd up = Eigen::VectorXd::Zero(uncertain.size()), down = up;
-        up[i] = 0.5;
-        down[i] = -0.5;
-        const auto late = timed(uncertain.at(up)), early = timed(uncertain.at(down));
+    for (std::size_t i = 0; i < uncertain.size(); ++i) { // each by half of its uncertainty up and down
+        std::vector<double> moved(uncertain.size(), 0.0);
+        moved[i] = 0.5;
+        const auto late = timed(uncertain.at(moved));
+        moved[i] = -0.5;
+        const auto early = timed(uncertain.at(moved));
         if (late && early) variance += std::pow(late->fromClock - early->fromClock, 2);
     }
     lead->u = std::sqrt(variance);

@@ -15,7 +15,6 @@ struct MeasuredMoment {
 
 /// A rig brought to agree with what was measured.
 struct CoolingFit {
-    std::vector<RigSetting> settings; ///< those given, and what was fitted
     struct Value {
         std::string name, pointer;
         double before = 0.0, after = 0.0, u = 0.0; ///< SI, and its standard uncertainty now

@@ -35,41 +35,36 @@ std::vector<RigControl> controlsOf(const RigModel& now, const RigModel& built) {
     const auto at = [](std::size_t i) { return static_cast<int>(i); };
     for (std::size_t i = 0; i < now.links.size(); ++i) {
         const Link& l = now.links[i];
-        constexpr double kValve = 0.5e-3; // m; a finer hole is a leak, which no hand turns
-        if (l.tube.diameter < kValve || l.reliefPascal > 0.0 || (l.from != kRoom && l.to != kRoom)) continue;
+        if (isLeak(l) || l.reliefPascal > 0.0 || (l.from != kRoom && l.to != kRoom)) continue;
         const bool open = l.opening > 0.0;
-        all.push_back({l.name, open, false, {RigAction::Open, at(i), open ? 0.0 : 1.0}});
+        all.push_back({l.name, open, {RigAction::Open, at(i), open ? 0.0 : 1.0}});
     }
     for (std::size_t i = 0; i < now.pumps.size(); ++i)
-        all.push_back({now.pumps[i].name,
-                       now.pumps[i].on,
-                       false,
-                       {RigAction::RunPump, at(i), now.pumps[i].on ? 0.0 : 1.0}});
+        all.push_back(
+            {now.pumps[i].name, now.pumps[i].on, {RigAction::RunPump, at(i), now.pumps[i].on ? 0.0 : 1.0}});
     for (std::size_t i = 0; i < now.heaters.size(); ++i) {
         constexpr double kUsual = 300.0; // W
         const double power = built.heaters[i].watt > 0.0 ? built.heaters[i].watt : kUsual;
         const bool on = now.heaters[i].watt > 0.0;
-        all.push_back({now.heaters[i].name, on, false, {RigAction::Heat, at(i), on ? 0.0 : power}});
+        all.push_back({now.heaters[i].name, on, {RigAction::Heat, at(i), on ? 0.0 : power}});
     }
     for (std::size_t i = 0; i < now.contacts.size(); ++i) {
         const Contact& c = now.contacts[i];
-        if (c.name.starts_with("room")) continue; // it is always there
+        if (isOfTheRoom(c)) continue;
         if (built.contacts[i].iceKg > 0.0)
-            all.push_back(
-                {c.name, c.on, true, {RigAction::Ice, at(i), c.on ? 0.0 : built.contacts[i].iceKg}});
+            all.push_back({c.name, c.on, {RigAction::Ice, at(i), c.on ? 0.0 : built.contacts[i].iceKg}});
         else
-            all.push_back({c.name, c.on, false, {RigAction::Touch, at(i), c.on ? 0.0 : 1.0}});
+            all.push_back({c.name, c.on, {RigAction::Touch, at(i), c.on ? 0.0 : 1.0}});
     }
     for (std::size_t i = 0; i < now.draughts.size(); ++i)
         all.push_back({now.draughts[i].name,
                        now.draughts[i].on,
-                       false,
                        {RigAction::Fan, at(i), now.draughts[i].on ? 0.0 : 1.0}});
     return all;
 }
 
 Flight::Flight(RigSimulator rig, RigSetup setup, RigFluid fluid)
-    : m_rig(std::move(rig)), m_built(setup.model), m_fluid(std::move(fluid)) {
+    : m_rig(std::move(rig)), m_fluid(std::move(fluid)) {
     setup.moves.clear();
     m_soFar.setup = std::move(setup);
     look();
@@ -114,7 +109,6 @@ FlightCapture Flight::capture() const {
     const auto* thermometer = shownOf(m_soFar, RigInstrument::Thermometer, watched);
     const auto* gauge = shownOf(m_soFar, RigInstrument::Gauge, watched);
     FlightCapture c;
-    c.seconds = m_rig.seconds();
     c.shownKelvin = thermometer ? thermometer->back() : s.kelvin;
     c.shownPascal = gauge ? gauge->back() : s.pascal;
     c.boilsKelvin = m_fluid.boilingKelvin(std::max(c.shownPascal, 1.0));

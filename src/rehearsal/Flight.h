@@ -7,9 +7,8 @@ namespace uttrin {
 /// Something on a rig that a hand can reach during a flight.
 struct RigControl {
     std::string name;
-    bool on = false;  ///< open, running, lying on, heating
-    bool ice = false; ///< fresh ice each time
-    RigAction press;  ///< what a press does now
+    bool on = false; ///< open, running, lying on, heating
+    RigAction press; ///< what a press does now
 };
 
 /// What can be reached, as the rig is now. @param built  as it was at the start, for a heater's power.
@@ -17,7 +16,6 @@ struct RigControl {
 
 /// A reading taken during a flight, and how far it lies from the truth.
 struct FlightCapture {
-    double seconds = 0.0;
     double shownKelvin = 0.0, shownPascal = 0.0; ///< as the instruments showed them
     double boilsKelvin = 0.0;                    ///< at the pressure as shown
     double offKelvin = 0.0;                      ///< shown temperature less that
@@ -33,7 +31,9 @@ public:
     /// model.
     bool goOn(double seconds);
     void press(const RigControl& control) { m_rig.apply(control.press); }
-    [[nodiscard]] std::vector<RigControl> controls() const { return controlsOf(m_rig.model(), m_built); }
+    [[nodiscard]] std::vector<RigControl> controls() const {
+        return controlsOf(m_rig.model(), m_soFar.setup.model);
+    }
     [[nodiscard]] FlightCapture capture() const;
     /// All that has happened, as of a rehearsal that ends now.
     [[nodiscard]] const Rehearsal& soFar() const { return m_soFar; }
@@ -43,7 +43,6 @@ private:
     void look();
 
     RigSimulator m_rig;
-    RigModel m_built;
     RigFluid m_fluid;
     Rehearsal m_soFar;
 };

@@ -9,12 +9,6 @@
 namespace uttrin {
 namespace {
 
-bool boils(const Vessel& vessel, const VesselState& s) {
-    const Seen what = seen(vessel, s);
-    return what == Seen::FirstBubbles || what == Seen::Boiling || what == Seen::Violent ||
-           what == Seen::Bumping;
-}
-
 /// Whether heat goes into a vessel at some time and nothing lets its pressure out.
 bool isClosedAndHeated(const RigSetup& setup, int vessel) {
     for (const Link& l : setup.model.links)
@@ -32,6 +26,13 @@ bool isClosedAndHeated(const RigSetup& setup, int vessel) {
 }
 
 } // namespace
+
+bool isLeak(const Link& link) {
+    constexpr double kValve = 0.5e-3; // m; a finer hole no hand turns
+    return (link.from == kRoom || link.to == kRoom) && link.tube.diameter < kValve;
+}
+
+bool isOfTheRoom(const Contact& contact) { return contact.name.starts_with("room"); }
 
 std::size_t Rehearsal::sampleAt(double seconds) const {
     const auto after = std::ranges::upper_bound(run.samples, seconds + 1e-9, {}, &RigSample::seconds);
@@ -77,8 +78,7 @@ std::optional<double> goalMet(const RigGoal& goal, int watched, const RigRun& ru
     case RigGoal::BoilsBelow:
         for (const RigSample& s : run.samples) {
             const VesselState& v = s.vessels[static_cast<std::size_t>(watched)];
-            constexpr double kSeen = 1e-3; // m/s, of vigour: the first steady bubbles
-            if (v.kelvin < goal.kelvin && v.vigour > kSeen) return s.seconds;
+            if (v.kelvin < goal.kelvin && v.vigour > kFirstBubbles) return s.seconds;
         }
         return std::nullopt;
     }
@@ -115,7 +115,7 @@ std::vector<std::pair<double, double>> boilingSpells(const Rehearsal& r) {
     std::vector<std::pair<double, double>> spells;
     bool before = false;
     for (std::size_t i = 0; i < r.run.samples.size(); ++i) {
-        const bool now = boils(r.watched(), r.watchedAt(i));
+        const bool now = boils(seen(r.watched(), r.watchedAt(i)));
         const double at = r.run.samples[i].seconds;
         if (now && !before) spells.emplace_back(at, at);
         if (now) spells.back().second = at;
@@ -130,7 +130,7 @@ RehearsalFacts factsOf(const Rehearsal& r) {
         const VesselState& s = r.watchedAt(i);
         f.strongestForce = std::max(f.strongestForce, s.force);
         f.highestPascal = std::max(f.highestPascal, s.pascal);
-        if (boils(r.watched(), s) && (!f.lowestBoilingKelvin || s.kelvin < *f.lowestBoilingKelvin))
+        if (boils(seen(r.watched(), s)) && (!f.lowestBoilingKelvin || s.kelvin < *f.lowestBoilingKelvin))
             f.lowestBoilingKelvin = s.kelvin;
     }
     const VesselState& last = r.watchedAt(r.run.samples.size() - 1);

@@ -26,6 +26,11 @@ struct Rehearsal {
     [[nodiscard]] std::size_t sampleAt(double seconds) const;
 };
 
+/// A hole to the room that is too fine to be a valve: it is not drawn and not reached.
+[[nodiscard]] bool isLeak(const Link& link);
+/// A contact that is always there, as its name says (docs/rig-format.md): it is not drawn and not reached.
+[[nodiscard]] bool isOfTheRoom(const Contact& contact);
+
 /// The rig as its moves have made it by a time: valves, pumps, ice.
 [[nodiscard]] RigModel modelAt(const Rehearsal& rehearsal, double seconds);
 

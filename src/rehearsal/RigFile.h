@@ -58,12 +58,6 @@ struct RigGoal {
     std::string says;                                 ///< "boils below 40 degC", for people
 };
 
-/// A part of a rig by the name that its file gives it.
-struct RigPart {
-    enum Kind { Vessel, Link, Pump, Contact, Heater, Draught, Dish } kind = Vessel;
-    int index = 0;
-};
-
 /// A rig, ready to go.
 struct RigSetup {
     std::string substance;

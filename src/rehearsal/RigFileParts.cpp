@@ -14,6 +14,12 @@ namespace {
 
 using Json = nlohmann::ordered_json;
 
+/// A part of a rig by the name that its file gives it.
+struct RigPart {
+    enum Kind { Vessel, Link, Pump, Contact, Heater, Draught, Dish } kind = Vessel;
+    int index = 0;
+};
+
 constexpr std::pair<VesselShape, std::string_view> kShapes[] = {{VesselShape::RoundFlask, "round-flask"},
                                                                 {VesselShape::Jar, "jar"},
                                                                 {VesselShape::Bottle, "bottle"},

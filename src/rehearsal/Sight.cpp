@@ -7,8 +7,8 @@
 namespace uttrin {
 namespace {
 
-constexpr double kFirst = 1e-3, kBoiling = 8e-3, kViolent = 0.2; // m/s, of vigour
-constexpr double kTrace = 1e-6;                                  // kg
+constexpr double kBoiling = 8e-3, kViolent = 0.2; // m/s, of vigour
+constexpr double kTrace = 1e-6;                   // kg
 
 } // namespace
 
@@ -21,10 +21,15 @@ Seen seen(const Vessel& vessel, const VesselState& s) {
         return s.margin > kBumps && vessel.nucleation > kBumps ? Seen::Bumping : Seen::Violent;
     if (s.vigour > kBoiling) return Seen::Boiling;
     if (s.solid > 1e-3 * condensed) return Seen::SkinOfIce;
-    if (s.vigour > kFirst) return Seen::FirstBubbles;
+    if (s.vigour > kFirstBubbles) return Seen::FirstBubbles;
     constexpr double kEnough = 1e-6; // kg of air to a kg of liquid
     if (s.supersaturation > 0.5 && s.dissolved > kEnough * s.liquid) return Seen::WallBubbles;
     return Seen::Quiet;
+}
+
+bool boils(Seen seen) {
+    return seen == Seen::FirstBubbles || seen == Seen::Boiling || seen == Seen::Violent ||
+           seen == Seen::Bumping;
 }
 
 std::string_view nameOf(Seen seen) {

@@ -26,6 +26,12 @@ enum class Seen {
 /// mm/s for boiling, 0.2 m/s for violent.
 [[nodiscard]] Seen seen(const Vessel& vessel, const VesselState& state);
 
+/// Whether bubbles of vapour are seen.
+[[nodiscard]] bool boils(Seen seen);
+
+/// Vigour from which on steady bubbles are seen, m/s.
+inline constexpr double kFirstBubbles = 1e-3;
+
 /// "boiling", "skin of ice" …
 [[nodiscard]] std::string_view nameOf(Seen seen);
 

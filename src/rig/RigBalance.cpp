@@ -161,9 +161,7 @@ Result<VesselState> RigBalance::observed(double seconds, std::span<const double>
 
 ContactState RigBalance::contact(const VesselState& touched, std::span<const double> y, std::size_t i) const {
     const Contact& c = m_model.contacts[i];
-    const bool wall = c.part == TouchedPart::Wall &&
-                      m_model.vessels[static_cast<std::size_t>(c.vessel)].wallHeatCapacity > 0.0;
-    const double at = wall ? touched.wallKelvin : touched.kelvin;
+    const double at = touchesWall(c) ? touched.wallKelvin : touched.kelvin;
     ContactState s;
     double share = 1.0, kelvin = c.kelvin;
     if (c.iceKg > 0.0) {
@@ -222,6 +220,17 @@ bool RigBalance::isIcy(const VesselState& s) const {
     return s.liquid <= 0.0 && m_fluid.hasSolid() && s.kelvin <= m_fluid.tripleKelvin();
 }
 
+/// Pa, over what is condensed.
+double RigBalance::saturationOver(const VesselState& s) const {
+    return isIcy(s) ? m_fluid.solidSaturation(s.kelvin) : m_fluid.liquidSaturation(s.kelvin);
+}
+
+/// Whether a contact reaches the wall; without a wall it reaches the contents.
+bool RigBalance::touchesWall(const Contact& c) const {
+    return c.part == TouchedPart::Wall &&
+           m_model.vessels[static_cast<std::size_t>(c.vessel)].wallHeatCapacity > 0.0;
+}
+
 double RigBalance::depthOf(const Vessel& v, const VesselState& s) const {
     return v.surface > 0.0 ? s.liquid / (m_fluid.liquidDensity() * v.surface) : 0.0;
 }
@@ -259,8 +268,7 @@ void RigBalance::evaporate(std::size_t i, const VesselState& s, std::span<double
     const Vessel& v = m_model.vessels[i];
     const double condensed = s.liquid + s.solid, vapourPascal = s.pascal - s.airPascal;
     if (condensed <= 0.0 && vapourPascal <= 0.0) return;
-    const double saturation = isIcy(s) ? m_fluid.solidSaturation(std::min(s.kelvin, m_fluid.tripleKelvin()))
-                                       : m_fluid.liquidSaturation(s.kelvin);
+    const double saturation = saturationOver(s);
     // The kinetics of the molecules and the heat that comes up through the liquid, one after the other: it is
     // the second that lets a liquid boil under a cold lid before its surface alone could feed the lid.
     const double kinetic =
@@ -370,9 +378,7 @@ void RigBalance::touch(std::size_t i, std::span<const double> y, Rates& r) const
     const Contact& c = m_model.contacts[i];
     if (!c.on) return;
     const double heat = contact(r.at(c.vessel), y, i).watt;
-    const bool wall = c.part == TouchedPart::Wall &&
-                      m_model.vessels[static_cast<std::size_t>(c.vessel)].wallHeatCapacity > 0.0;
-    r.own(c.vessel)[wall ? Wall : Contents] += heat;
+    r.own(c.vessel)[touchesWall(c) ? Wall : Contents] += heat;
     r.boundary(0.0, heat);
     if (c.iceKg > 0.0) r.all[m_iceOf[i]] = -heat;
 }
@@ -383,8 +389,7 @@ void RigBalance::blowOver(const Draught& d, Rates& r) const {
     const double condensed = s.liquid + s.solid;
     if (!d.on || condensed <= 0.0) return;
     const double mass = m_fluid.vapour().molarMass;
-    const double saturation = isIcy(s) ? m_fluid.solidSaturation(std::min(s.kelvin, m_fluid.tripleKelvin()))
-                                       : m_fluid.liquidSaturation(s.kelvin);
+    const double saturation = saturationOver(s);
     const double outside = d.humidity > 0.0 ? d.humidity * m_fluid.liquidSaturation(m_model.roomKelvin) : 0.0;
     double flow =
         d.surface * d.transfer * mass / kMolarGas * (saturation / s.kelvin - outside / m_model.roomKelvin);

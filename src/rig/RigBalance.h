@@ -67,6 +67,8 @@ private:
                                        bool seeded, double& solid) const;
     [[nodiscard]] double frostShare(double wallKelvin) const;
     [[nodiscard]] bool isIcy(const VesselState& s) const;
+    [[nodiscard]] double saturationOver(const VesselState& s) const;
+    [[nodiscard]] bool touchesWall(const Contact& contact) const;
     [[nodiscard]] double depthOf(const Vessel& v, const VesselState& s) const;
     [[nodiscard]] double bubbleFlow(std::size_t vessel, const VesselState& s) const;
     [[nodiscard]] double airEquilibrium(const VesselState& s) const;

@@ -131,6 +131,7 @@ struct RigSimulator::Engine {
     void handle(const std::vector<int>& found);
     void called(RigEvent event);
     void await();
+    void reachIn(const RigAction& action);
     void makeDueMoves();
     void weigh();
     [[nodiscard]] double nextBreak() const;
@@ -285,15 +286,19 @@ void RigSimulator::Engine::await() {
         if (const auto met = conditionOf(t, *s); met && *met >= 0.0) due = time + t.delay;
 }
 
+/// A hand reaches in: fresh ice has taken no heat yet. `restart` must follow.
+void RigSimulator::Engine::reachIn(const RigAction& action) {
+    carryOut(action, time, model);
+    if (action.what == RigAction::Ice)
+        N_VGetArrayPointer(y.get())[balance.iceUnknown(static_cast<std::size_t>(action.part))] = 0.0;
+}
+
 void RigSimulator::Engine::makeDueMoves() {
     bool moved = false;
     while (next < moves.size() && due <= time) {
         const RigMove& move = moves[next];
-        for (const RigAction& a : move.actions) {
-            carryOut(a, time, model);
-            if (a.what == RigAction::Ice)
-                N_VGetArrayPointer(y.get())[balance.iceUnknown(static_cast<std::size_t>(a.part))] = 0.0;
-        }
+        for (const RigAction& a : move.actions)
+            reachIn(a);
         moved = true;
         movedAt = time;
         eventsBefore = events.size();
@@ -426,10 +431,7 @@ const RigModel& RigSimulator::model() const { return m_engine->model; }
 const std::vector<RigEvent>& RigSimulator::events() const { return m_engine->events; }
 
 void RigSimulator::apply(const RigAction& action) {
-    carryOut(action, m_engine->time, m_engine->model);
-    if (action.what == RigAction::Ice)
-        N_VGetArrayPointer(
-            m_engine->y.get())[m_engine->balance.iceUnknown(static_cast<std::size_t>(action.part))] = 0.0;
+    m_engine->reachIn(action);
     m_engine->events.push_back({m_engine->time, 0, RigEventKind::Moved, -1});
     m_engine->restart();
 }

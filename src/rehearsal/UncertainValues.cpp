@@ -1,0 +1,29 @@
+#include "UncertainValues.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace uttrin {
+
+UncertainValues::UncertainValues(const RigFile& rig, const std::vector<RigSetting>& settings)
+    : m_rig(rig), m_settings(settings) {
+    for (const RigUncertainty& u : rig.uncertainties()) {
+        m_means.push_back(rig.value(u.pointer, settings));
+        m_spreads.push_back(u.relative ? u.standard * std::abs(m_means.back()) : u.standard);
+    }
+}
+
+double UncertainValues::value(std::size_t i, double moved) const {
+    return std::max(0.0, m_means[i] + moved * m_spreads[i]);
+}
+
+std::vector<RigSetting> UncertainValues::at(std::span<const double> moved) const {
+    std::vector<RigSetting> all = m_settings;
+    for (std::size_t i = 0; i < size(); ++i) {
+        const RigUncertainty& u = m_rig.uncertainties()[i];
+        all.push_back({u.pointer, formatMeasure(value(i, moved[i]), unitsOf(u.dimension).front())});
+    }
+    return all;
+}
+
+} // namespace uttrin
