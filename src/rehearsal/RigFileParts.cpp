@@ -1,6 +1,8 @@
 #include "RigFileParts.h"
 
+#include "RigWords.h"
 #include "quantities/JsonReader.h"
+#include "substances/SubstanceLibrary.h"
 
 #include <fmt/format.h>
 
@@ -13,54 +15,6 @@ namespace uttrin {
 namespace {
 
 using Json = nlohmann::ordered_json;
-
-/// A part of a rig by the name that its file gives it.
-struct RigPart {
-    enum Kind { Vessel, Link, Pump, Contact, Heater, Draught, Dish } kind = Vessel;
-    int index = 0;
-};
-
-constexpr std::pair<VesselShape, std::string_view> kShapes[] = {{VesselShape::RoundFlask, "round-flask"},
-                                                                {VesselShape::Jar, "jar"},
-                                                                {VesselShape::Bottle, "bottle"},
-                                                                {VesselShape::BellJar, "bell-jar"},
-                                                                {VesselShape::Dish, "dish"},
-                                                                {VesselShape::Bulb, "bulb"},
-                                                                {VesselShape::Syringe, "syringe"},
-                                                                {VesselShape::Kettle, "kettle"},
-                                                                {VesselShape::Tube, "tube"},
-                                                                {VesselShape::Cup, "cup"},
-                                                                {VesselShape::Film, "film"}};
-constexpr std::pair<RigEventKind, std::string_view> kEvents[] = {
-    {RigEventKind::BoilingStarts, "boiling-starts"},
-    {RigEventKind::BoilingStops, "boiling-stops"},
-    {RigEventKind::IceAppears, "ice-appears"},
-    {RigEventKind::FrozenThrough, "frozen-through"},
-    {RigEventKind::Melted, "melted"},
-    {RigEventKind::Dry, "dry"},
-    {RigEventKind::AboveRoom, "above-room"},
-    {RigEventKind::IceGone, "ice-gone"},
-    {RigEventKind::Moved, "moved"}};
-constexpr std::pair<RigInstrument::Kind, std::string_view> kInstruments[] = {
-    {RigInstrument::Gauge, "gauge"},
-    {RigInstrument::Thermometer, "thermometer"},
-    {RigInstrument::Infrared, "infrared"}};
-constexpr std::pair<TouchedPart, std::string_view> kTouched[] = {{TouchedPart::Contents, "contents"},
-                                                                 {TouchedPart::Wall, "wall"}};
-constexpr std::pair<RigPart::Kind, std::string_view> kPartNames[] = {
-    {RigPart::Vessel, "vessel"},   {RigPart::Link, "link"},     {RigPart::Pump, "pump"},
-    {RigPart::Contact, "contact"}, {RigPart::Heater, "heater"}, {RigPart::Draught, "draught"},
-    {RigPart::Dish, "drying dish"}};
-
-template <typename E, std::size_t N>
-Result<E> fromWord(const std::pair<E, std::string_view> (&words)[N], std::string_view word) {
-    std::string accepted;
-    for (const auto& [value, name] : words) {
-        if (name == word) return value;
-        accepted += (accepted.empty() ? "" : ", ") + std::string(name);
-    }
-    return fail(Failure::BadInput, fmt::format("'{}' is not known; accepted: {}", word, accepted));
-}
 
 double discOf(double diameter) { return 0.25 * std::numbers::pi * diameter * diameter; }
 
@@ -79,10 +33,14 @@ public:
         if (m_fluid && !*m_fluid && !m_failure)
             m_failure = Failure{Failure::BadInput, "/substance: " + m_fluid->error().message};
         if (m_failure) return;
+        readSolute();
         readRoom(m_root.child("room"));
         m_root.require("vessels", "at least one vessel by its name");
         each("vessels", RigPart::Vessel, [this](JsonReader& r, const std::string& n) { readVessel(r, n); });
         each("links", RigPart::Link, [this](JsonReader& r, const std::string& n) { readLink(r, n); });
+        each("liquid_tubes", RigPart::LiquidTube,
+             [this](JsonReader& r, const std::string& n) { readLiquidTube(r, n); });
+        each("skins", RigPart::Skin, [this](JsonReader& r, const std::string& n) { readSkin(r, n); });
         each("pumps", RigPart::Pump, [this](JsonReader& r, const std::string& n) { readPump(r, n); });
         each("contacts", RigPart::Contact,
              [this](JsonReader& r, const std::string& n) { readContact(r, n); });
@@ -168,6 +126,16 @@ private:
         r.measure(key, into, Dimension::Temperature, (*m_fluid)->lowestKelvin(), (*m_fluid)->highestKelvin());
     }
 
+    void readSolute() {
+        SoluteKind kind = SoluteKind::None;
+        m_root.parsed("solute", kind, soluteKindFromId);
+        if (m_failure || kind == SoluteKind::None) return;
+        const auto substance = findSubstance(m_setup.substance);
+        auto solute = RigSolute::make(kind, **substance);
+        if (!solute) return m_root.refuse("solute", solute.error().message);
+        m_setup.model.solute = std::move(*solute);
+    }
+
     void readRoom(JsonReader r) {
         RigModel& m = m_setup.model;
         r.measure("pressure", m.roomPascal, Dimension::Pressure, 1e3, 2e5);
@@ -192,6 +160,7 @@ private:
                                         triple));
         if (r.has("liquid") && v.condensed > 0.0 && v.kelvin < triple)
             r.refuse("liquid", fmt::format("a temperature of {:.2f} K or more; below it give 'ice'", triple));
+        r.measure("solute", v.solute, Dimension::Mass, 0.0, 1e4);
         r.measure("surface", v.surface, Dimension::Area, 0.0, 10.0);
         r.measure("dry_wall", v.dryWall, Dimension::Area, 0.0, 10.0);
         r.measure("wall_heat_capacity", v.wallHeatCapacity, Dimension::HeatCapacity, 0.0, 1e6);
@@ -233,6 +202,41 @@ private:
         m_setup.model.links.push_back(std::move(l));
     }
 
+    void readLiquidTube(JsonReader& r, const std::string& name) {
+        LiquidTube t;
+        t.name = name;
+        r.require("from", "the name of a vessel");
+        r.require("to", "the name of a vessel");
+        r.require("diameter", "the inner diameter as \"VALUE UNIT\"");
+        r.require("length", "its length as \"VALUE UNIT\"");
+        t.from = vessel(r, "from");
+        t.to = vessel(r, "to");
+        r.measure("diameter", t.tube.diameter, Dimension::Length, 1e-5, 1.0);
+        r.measure("length", t.tube.length, Dimension::Length, 1e-4, 100.0);
+        r.measure("rise", t.rise, Dimension::Length, -10.0, 10.0);
+        double relative = 1.0; // to water at 20 degC
+        r.number("viscosity_mpa_s", relative);
+        if (!(relative > 0.0 && relative <= 1e5)) r.refuse("viscosity_mpa_s", "a number above 0");
+        t.viscosity = 1e-3 * relative;
+        m_setup.model.liquidTubes.push_back(std::move(t));
+    }
+
+    void readSkin(JsonReader& r, const std::string& name) {
+        Skin s;
+        s.name = name;
+        r.require("inside", "the name of the vessel that it lies around");
+        s.inside = vessel(r, "inside");
+        s.around = end(r, "around");
+        r.parsed("law", s.law, [](std::string_view w) { return fromWord(kSkinLaws, w); });
+        r.measure("modulus", s.shear, Dimension::Pressure, 0.0, 1e9);
+        share(r, "solid", s.solidShare);
+        r.measure("rest", s.rest, Dimension::Volume, 1e-9, 10.0);
+        r.number("holds", s.holds);
+        r.number("bursting_per_s", s.bursting);
+        r.number("tips_n", s.tips);
+        m_setup.model.skins.push_back(std::move(s));
+    }
+
     void readPump(JsonReader& r, const std::string& name) {
         PumpAt p;
         p.name = name;
@@ -255,6 +259,7 @@ private:
         r.measure("temperature", c.kelvin, Dimension::Temperature, 50.0, 1000.0);
         r.measure("ice", c.iceKg, Dimension::Mass, 0.0, 100.0);
         r.flag("on", c.on);
+        if (r.has("other")) c.other = vessel(r, "other");
         m_setup.model.contacts.push_back(std::move(c));
     }
 
@@ -262,6 +267,7 @@ private:
         Heater h;
         h.name = name;
         h.vessel = vessel(r);
+        r.parsed("touches", h.part, [](std::string_view w) { return fromWord(kTouched, w); });
         r.measure("power", h.watt, Dimension::Power, 0.0, 1e5);
         m_setup.model.heaters.push_back(std::move(h));
     }
@@ -347,7 +353,9 @@ private:
         r.measure("over", over, Dimension::Time, 0.0, kLongest);
         readActions(r, over, move.actions);
         if (move.actions.empty() && !m_failure)
-            r.refuse("", "what is moved: open, pump, touch, ice, bath, heat, fan, volume or room_pressure");
+            r.refuse(
+                "",
+                "what is moved: open, pump, touch, ice, bath, heat, fan, volume, stir_in or room_pressure");
         return move;
     }
 
@@ -412,6 +420,8 @@ private:
         actions(r, "fan", RigPart::Draught, RigAction::Fan, over, into, onOff);
         actions(r, "volume", RigPart::Vessel, RigAction::Volume, over, into,
                 quantity(Dimension::Volume, 1e-9, 10.0));
+        actions(r, "stir_in", RigPart::Vessel, RigAction::StirIn, over, into,
+                quantity(Dimension::Mass, 0.0, 100.0));
         if (r.has("room_pressure")) {
             RigAction a{RigAction::RoomPressure, 0, 0.0, over};
             r.measure("room_pressure", a.value, Dimension::Pressure, 1e3, 2e5);

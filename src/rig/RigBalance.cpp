@@ -1,177 +1,40 @@
-#include "RigBalance.h"
-
-#include "physics/Constants.h"
-
-#include <fmt/format.h>
+// What passes between the vessels of a rig, and through its bounds.
+#include "RigRates.h"
 
 #include <algorithm>
-#include <array>
 #include <cmath>
+#include <numbers>
 
 namespace uttrin {
-namespace {
 
-constexpr double kAirMolarMass = 0.0289652; // kg/mol
-constexpr double kAirCp = 1005.0;           // J/(kg K)
-constexpr double kAirGas = kMolarGas / kAirMolarMass;
-constexpr double kBoilingArea = 20.0;   // times the surface, where it boils
-constexpr double kQuietSurface = 500.0; // W/(m2 K), from a liquid to its surface that is cooled from above
-constexpr double kFilm = 5000.0;        // W/(m2 K), of a condensed film
-constexpr double kAirChokes = 200.0;    // half at 0.5 % of air, Othmer (1929)
-constexpr double kLastFilm = 1e-7;      // kg; below it what is left evaporates ever more slowly
-constexpr double kGravity = 9.81;       // m/s2
-constexpr double kSteadyBubbles = 0.05; // K of superheat with which boiling goes on once it has begun
-constexpr double kQuietRelease = 1.0 / 600.0, kBubbleRelease = 1.0 / 15.0, // 1/s, of dissolved air
-    kBoilingRelease = 1.0 / 3.0;
-enum Unknown : std::size_t { Condensed, Vapour, Air, Dissolved, Contents, Wall };
-
-} // namespace
-
-double RigBalance::airEnthalpy(double kelvin) const { return kAirCp * (kelvin - m_fluid.tripleKelvin()); }
-
-/// J, of contents at one temperature, all of what is condensed liquid or all of it frozen.
-double RigBalance::energyOf(double condensed, bool frozen, double vapour, double air, double kelvin) const {
-    return condensed * (frozen ? m_fluid.solidEnergy(kelvin) : m_fluid.liquidEnergy(kelvin)) +
-           vapour * m_fluid.vapourEnergy(kelvin) + air * (airEnthalpy(kelvin) - kAirGas * kelvin);
+bool RigBalance::touchesWall(int vessel, TouchedPart part) const {
+    return part == TouchedPart::Wall &&
+           m_model.vessels[static_cast<std::size_t>(vessel)].wallHeatCapacity > 0.0;
 }
 
-RigBalance::RigBalance(const RigModel& model, const RigFluid& fluid)
-    : m_model(model), m_fluid(fluid), m_moods(model.vessels.size()), m_states(model.vessels.size()),
-      m_dishes(kPerVessel * model.vessels.size()) {
-    for (const Contact& c : model.contacts)
-        m_iceOf.push_back(c.iceKg > 0.0 ? m_dishes++ : 0);
-    for (std::size_t i = 0; i < m_moods.size(); ++i) {
-        const Vessel& v = model.vessels[i];
-        m_moods[i].seeded = v.supercooling <= 0.0 || v.kelvin < fluid.tripleKelvin();
-    }
+double RigBalance::iceLeft(std::span<const double> y, std::size_t i) const {
+    constexpr double kFusion = 333.4e3; // J/kg: water's, whatever is in the rig
+    const double whole = m_model.contacts[i].iceKg;
+    return whole > 0.0 ? std::clamp(whole - y[m_iceOf[i]] / kFusion, 0.0, whole) : 0.0;
 }
 
-bool RigBalance::isMass(std::size_t i) const {
-    if (i < kPerVessel * m_model.vessels.size()) return i % kPerVessel < Contents;
-    if (i < m_dishes) return false;
-    return (i - m_dishes) % kPerDish == 0; // the bounds come as a pair too
-}
-
-std::vector<double> RigBalance::start() const {
-    std::vector<double> y(size(), 0.0);
-    const double triple = m_fluid.tripleKelvin();
-    for (std::size_t i = 0; i < m_model.vessels.size(); ++i) {
-        const Vessel& v = m_model.vessels[i];
-        const bool frozen = v.kelvin < triple && m_fluid.hasSolid();
-        const double gas = v.volumeAt(0.0) - v.condensed / m_fluid.liquidDensity(), t = v.kelvin;
-        const double saturation =
-            v.condensed > 0.0 ? (frozen ? m_fluid.solidSaturation(t) : m_fluid.liquidSaturation(t)) : 0.0;
-        const double vapour = v.vapourPascal.value_or(saturation) * gas * m_fluid.vapour().molarMass /
-                              (kMolarGas * t),
-                     air = v.airPascal * gas / (kAirGas * t),
-                     dissolved = frozen ? 0.0
-                                        : v.airDissolved * v.condensed * m_fluid.airSolubility(t) *
-                                              m_model.roomPascalAt(0.0);
-        double* own = &y[kPerVessel * i];
-        own[Condensed] = v.condensed;
-        own[Vapour] = vapour;
-        own[Air] = air;
-        own[Dissolved] = dissolved;
-        own[Contents] = energyOf(v.condensed, frozen, vapour, air + dissolved, t);
-        own[Wall] = v.wallHeatCapacity * (t - triple);
-    }
-    for (std::size_t i = 0; i < m_model.dishes.size(); ++i)
-        y[m_dishes + kPerDish * i + 1] =
-            m_model.dishes[i].agent.dryHeatCapacity() * (m_model.roomKelvin - triple);
-    return y;
-}
-
-/// Temperature of contents from their energy; where they freeze, the triple point and how much is solid.
-double RigBalance::temperatureOf(double condensed, double vapour, double air, double energy, bool seeded,
-                                 double& solid) const {
-    const double triple = m_fluid.tripleKelvin();
-    const double atTriple = energyOf(condensed, false, vapour, air, triple);
-    solid = 0.0;
-    const bool below = seeded && m_fluid.hasSolid() && energy < atTriple;
-    if (below && energy >= atTriple - condensed * m_fluid.fusion()) {
-        solid = (atTriple - energy) / m_fluid.fusion();
-        return triple;
-    }
-    if (below) solid = condensed;
-    const double heat = condensed * (below ? m_fluid.solidHeatCapacity() : m_fluid.liquidHeatCapacity()) +
-                        air * (kAirCp - kAirGas);
-    double t = triple;
-    constexpr int kSteps = 12;
-    for (int i = 0; i < kSteps; ++i) {
-        const double step = (energy - energyOf(condensed, below, vapour, air, t)) /
-                            (heat + vapour * m_fluid.vapourHeatCapacity(t));
-        t += step;
-        if (t < m_fluid.lowestKelvin() || t > m_fluid.highestKelvin() || std::abs(step) < 1e-11 * t) break;
-    }
-    return t;
-}
-
-Result<VesselState> RigBalance::state(double seconds, std::span<const double> y, std::size_t i) const {
-    const Vessel& v = m_model.vessels[i];
-    const auto own = y.subspan(kPerVessel * i, kPerVessel);
-    const auto left = [&](const std::string& what) {
-        return fail(Failure::OutOfRange, fmt::format("{}: {}", v.name, what));
-    };
-    VesselState s;
-    const double condensed = std::max(own[Condensed], 0.0); // a rounding below nothing is nothing
-    s.vapour = own[Vapour];
-    s.air = own[Air];
-    s.dissolved = own[Dissolved];
-    const bool seeded = m_moods[i].seeded;
-    s.kelvin = temperatureOf(condensed, s.vapour, s.air + s.dissolved, own[Contents], seeded, s.solid);
-    s.liquid = condensed - s.solid;
-    // A trial step may hold liquid where there is none: then a shorter one is tried.
-    const double lowest = seeded && s.liquid <= 0.0 ? m_fluid.lowestKelvin() : m_fluid.lowestLiquidKelvin();
-    if (!(s.kelvin >= lowest && s.kelvin <= m_fluid.highestKelvin()))
-        return left(fmt::format("its contents came to {:.1f} K; the model covers {:.1f} to {:.1f} K",
-                                s.kelvin, lowest, m_fluid.highestKelvin()));
-    s.wallKelvin =
-        v.wallHeatCapacity > 0.0 ? m_fluid.tripleKelvin() + own[Wall] / v.wallHeatCapacity : s.kelvin;
-    if (!(s.wallKelvin >= m_fluid.lowestKelvin() && s.wallKelvin <= m_fluid.highestKelvin()))
-        return left(fmt::format("its wall came to {:.1f} K; the model covers {:.1f} to {:.1f} K",
-                                s.wallKelvin, m_fluid.lowestKelvin(), m_fluid.highestKelvin()));
-    s.volume = v.volumeAt(seconds);
-    const double gas = s.volume - condensed / m_fluid.liquidDensity();
-    if (!(gas > 1e-3 * s.volume)) return left("it is full of liquid; the model needs some gas above it");
-    const double vapourPascal = s.vapour * kMolarGas * s.kelvin / (m_fluid.vapour().molarMass * gas);
-    s.airPascal = s.air * kAirGas * s.kelvin / gas;
-    s.pascal = vapourPascal + s.airPascal;
-    return s;
-}
-
-Result<VesselState> RigBalance::observed(double seconds, std::span<const double> y, std::size_t i) const {
-    return state(seconds, y, i).map([&](VesselState s) {
-        const Vessel& v = m_model.vessels[i];
-        s.force = v.mouth * (m_model.roomPascalAt(seconds) - s.pascal);
-        if (s.pascal <= 0.0) return s;
-        s.margin = s.kelvin - m_fluid.boilingKelvin(s.pascal);
-        const double below = s.pascal + m_fluid.liquidDensity() * kGravity * depthOf(v, s);
-        s.marginAtBottom = s.kelvin - m_fluid.boilingKelvin(below);
-        if (v.surface > 0.0)
-            s.vigour =
-                bubbleFlow(i, s) * kMolarGas * s.kelvin / (m_fluid.vapour().molarMass * s.pascal * v.surface);
-        if (const double stays = airEquilibrium(s); stays > 0.0 && s.liquid > 0.0)
-            s.supersaturation = s.dissolved / stays - 1.0;
-        std::array<double, kPerVessel> rate{};
-        if (v.wallHeatCapacity > 0.0) condenseOnWall(v, s, rate);
-        s.condensing = rate[Condensed];
-        return s;
-    });
-}
-
-ContactState RigBalance::contact(const VesselState& touched, std::span<const double> y, std::size_t i) const {
+ContactState RigBalance::contact(std::span<const VesselState> states, std::span<const double> y,
+                                 std::size_t i) const {
     const Contact& c = m_model.contacts[i];
-    const double at = touchesWall(c) ? touched.wallKelvin : touched.kelvin;
-    ContactState s;
+    const auto kelvinOf = [&](int vessel, TouchedPart part) {
+        const VesselState& s = states[static_cast<std::size_t>(vessel)];
+        return touchesWall(vessel, part) ? s.wallKelvin : std::lerp(s.gasKelvin, s.kelvin, wetness(s));
+    };
+    ContactState s{0.0, iceLeft(y, i)};
     double share = 1.0, kelvin = c.kelvin;
     if (c.iceKg > 0.0) {
-        constexpr double kFusion = 333.4e3, kMelts = 273.15; // J/kg, K: water's, whatever is in the rig
-        s.iceKg = std::clamp(c.iceKg - y[m_iceOf[i]] / kFusion, 0.0, c.iceKg);
+        constexpr double kMelts = 273.15; // K
         share = std::cbrt(s.iceKg / c.iceKg);
         share *= share; // as its surface
         kelvin = kMelts;
     }
-    if (c.on) s.watt = share * c.conductance * (kelvin - at);
+    if (c.other != kRoom) kelvin = kelvinOf(c.other, TouchedPart::Wall);
+    if (c.on) s.watt = share * c.conductance * (kelvin - kelvinOf(c.vessel, c.part));
     return s;
 }
 
@@ -184,192 +47,153 @@ DishState RigBalance::dish(std::span<const double> y, std::size_t i) const {
 }
 
 FlowingGas RigBalance::mixture(const VesselState& s) const {
-    const double vapour = s.pascal > 0.0 ? 1.0 - s.airPascal / s.pascal : 0.0;
     const FlowingGas air, &own = m_fluid.vapour();
-    const auto mixed = [vapour](double of, double ofAir) { return vapour * of + (1.0 - vapour) * ofAir; };
-    return {mixed(own.molarMass, air.molarMass), mixed(own.viscosity, air.viscosity),
-            mixed(own.heatRatio, air.heatRatio)};
+    if (s.pascal <= 0.0) return air;
+    const double ofAir = s.airPascal / s.pascal, ofSolute = s.solutePascal / s.pascal;
+    const FlowingGas& second = ofSolute > 0.0 ? m_model.solute->fluid()->vapour() : own;
+    const auto mixed = [&](double FlowingGas::*part) {
+        return (1.0 - ofAir - ofSolute) * own.*part + ofAir * air.*part + ofSolute * second.*part;
+    };
+    return {mixed(&FlowingGas::molarMass), mixed(&FlowingGas::viscosity), mixed(&FlowingGas::heatRatio)};
 }
 
 RigBalance::Stream RigBalance::stream(const VesselState& from, double massFlow) const {
-    const double whole = from.vapour + from.air;
+    const double whole = from.vapour + from.air + from.soluteVapour;
     if (whole <= 0.0) return {};
-    Stream out;
-    out.vapour = massFlow * from.vapour / whole;
-    out.air = massFlow * from.air / whole;
-    out.energy = out.vapour * m_fluid.vapourEnthalpy(from.kelvin) + out.air * airEnthalpy(from.kelvin);
+    Stream out{massFlow * from.vapour / whole, massFlow * from.air / whole,
+               massFlow * from.soluteVapour / whole};
+    out.energy = out.vapour * m_fluid.vapourEnthalpy(from.gasKelvin) + out.air * airEnthalpy(from.gasKelvin);
+    if (out.solute != 0.0) out.energy += out.solute * m_model.solute->fluid()->vapourEnthalpy(from.gasKelvin);
     return out;
 }
 
-VesselState RigBalance::room(double seconds) const {
-    VesselState s;
-    s.air = 1.0; // of nothing else
-    s.kelvin = m_model.roomKelvin;
-    s.pascal = s.airPascal = m_model.roomPascalAt(seconds);
-    return s;
-}
-
-/// How much of what condenses on a wall freezes there; changes over a fifth of a kelvin below the triple
-/// point.
-double RigBalance::frostShare(double wallKelvin) const {
-    constexpr double kOver = 0.2; // K
-    return m_fluid.hasSolid() ? std::clamp((m_fluid.tripleKelvin() - wallKelvin) / kOver, 0.0, 1.0) : 0.0;
-}
-
-bool RigBalance::isIcy(const VesselState& s) const {
-    return s.liquid <= 0.0 && m_fluid.hasSolid() && s.kelvin <= m_fluid.tripleKelvin();
-}
-
-/// Pa, over what is condensed.
-double RigBalance::saturationOver(const VesselState& s) const {
-    return isIcy(s) ? m_fluid.solidSaturation(s.kelvin) : m_fluid.liquidSaturation(s.kelvin);
-}
-
-/// Whether a contact reaches the wall; without a wall it reaches the contents.
-bool RigBalance::touchesWall(const Contact& c) const {
-    return c.part == TouchedPart::Wall &&
-           m_model.vessels[static_cast<std::size_t>(c.vessel)].wallHeatCapacity > 0.0;
-}
-
-double RigBalance::depthOf(const Vessel& v, const VesselState& s) const {
-    return v.surface > 0.0 ? s.liquid / (m_fluid.liquidDensity() * v.surface) : 0.0;
-}
-
-double RigBalance::bubbleThreshold(std::size_t i) const {
-    const double own = m_model.vessels[i].nucleation;
-    return m_moods[i].bubbling ? std::min(own, kSteadyBubbles) : own;
-}
-
-/// kg/s that leaves the liquid in bubbles: the part of it that is superheated under the weight above it has
-/// twenty times the surface; less where little of it is left among ice.
-double RigBalance::bubbleFlow(std::size_t i, const VesselState& s) const {
-    const Vessel& v = m_model.vessels[i];
-    if (s.liquid <= 0.0 || isIcy(s)) return 0.0;
-    const double colder = std::max(s.kelvin - bubbleThreshold(i), m_fluid.lowestLiquidKelvin());
-    const double bubble = m_fluid.liquidSaturation(colder);
-    if (bubble <= s.pascal) return 0.0;
-    const double weight = m_fluid.liquidDensity() * kGravity * depthOf(v, s);
-    double share = std::min(1.0, (bubble - s.pascal) / std::max(weight, 1.0));
-    // The last of the liquid among the ice fades out: a jump here would mislead the integration.
-    constexpr double kSlush = 0.05;
-    share *= std::min(1.0, s.liquid / (kSlush * (s.liquid + s.solid)));
-    constexpr double kNoRoom = 1e-5; // kg: a mere film has no depth for bubbles
-    share *= s.liquid / (s.liquid + kNoRoom);
-    return kBoilingArea * v.surface * share *
-           evaporationFlux(v.sticking, m_fluid.vapour().molarMass, s.kelvin, bubble, s.kelvin, s.pascal);
-}
-
-/// kg of air that the liquid can hold under this gas.
-double RigBalance::airEquilibrium(const VesselState& s) const {
-    return s.liquid * m_fluid.airSolubility(s.kelvin) * std::max(s.airPascal, 0.0);
-}
-
-void RigBalance::evaporate(std::size_t i, const VesselState& s, std::span<double> rate) const {
-    const Vessel& v = m_model.vessels[i];
-    const double condensed = s.liquid + s.solid, vapourPascal = s.pascal - s.airPascal;
-    if (condensed <= 0.0 && vapourPascal <= 0.0) return;
-    const double saturation = saturationOver(s);
-    // The kinetics of the molecules and the heat that comes up through the liquid, one after the other: it is
-    // the second that lets a liquid boil under a cold lid before its surface alone could feed the lid.
-    const double kinetic =
-        evaporationFlux(v.sticking, m_fluid.vapour().molarMass, s.kelvin, saturation, s.kelvin, vapourPascal);
-    const double heat = vapourPascal > 0.0
-                            ? kQuietSurface * (s.kelvin - m_fluid.boilingKelvin(vapourPascal)) /
-                                  m_fluid.vaporisation(s.kelvin)
-                            : kinetic;
-    const double quiet = kinetic * heat > 0.0 ? kinetic * heat / (kinetic + heat) : 0.0;
-    double flow = v.surface * quiet + bubbleFlow(i, s);
-    if (flow > 0.0) flow *= condensed / (condensed + kLastFilm);
-    rate[Condensed] -= flow;
-    rate[Vapour] += flow;
-}
-
-/// Dissolved air goes slowly from a quiet surface, faster in bubbles on the wall where there is too much of
-/// it, at once where the liquid boils.
-void RigBalance::letAirOut(std::size_t i, const VesselState& s, std::span<double> rate) const {
-    if (s.liquid <= 0.0 || (s.dissolved <= 0.0 && s.airPascal <= 0.0)) return;
-    const double full = s.liquid * m_fluid.airSolubility(s.kelvin) * m_model.roomPascal;
-    if (full <= 0.0) return;
-    const double stays = airEquilibrium(s);
-    const double excess = std::max(0.0, (s.dissolved - stays) / (stays + 0.01 * full));
-    const double boils = bubbleFlow(i, s);
-    const double speed = kQuietRelease + kBubbleRelease * excess * excess / (1.0 + excess * excess) +
-                         kBoilingRelease * boils / (boils + 1e-6);
-    const double released = speed * (s.dissolved - stays);
-    rate[Dissolved] -= released;
-    rate[Air] += released;
-}
-
-void RigBalance::condenseOnWall(const Vessel& v, const VesselState& s, std::span<double> rate) const {
-    const double vapourPascal = s.pascal - s.airPascal;
-    if (v.dryWall <= 0.0 || vapourPascal <= 0.0) return;
-    const double frost = frostShare(s.wallKelvin);
-    const double onWall =
-        frost > 0.0 ? m_fluid.solidSaturation(std::min(s.wallKelvin, m_fluid.tripleKelvin()))
-                    : m_fluid.liquidSaturation(std::max(s.wallKelvin, m_fluid.lowestLiquidKelvin()));
-    if (onWall >= vapourPascal) return;
-    // Kinetics and film in a row; what condenses warms the film by its heat.
-    const double condensate =
-        std::lerp(m_fluid.liquidEnergy(s.wallKelvin), m_fluid.solidEnergy(s.wallKelvin), frost);
-    const double heat = m_fluid.vapourEnthalpy(s.kelvin) - condensate;
-    const double kinetic =
-        -evaporationFlux(1.0, m_fluid.vapour().molarMass, s.wallKelvin, onWall, s.kelvin, vapourPascal);
-    const double film = kFilm / (1.0 + kAirChokes * s.airPascal / s.pascal) *
-                        std::max(0.0, m_fluid.boilingKelvin(vapourPascal) - s.wallKelvin) / heat;
-    const double condenses = film > 0.0 && kinetic > 0.0 ? v.dryWall / (1.0 / film + 1.0 / kinetic) : 0.0;
-    rate[Condensed] += condenses;
-    rate[Vapour] -= condenses;
-    rate[Contents] -= condenses * heat;
-    rate[Wall] += condenses * heat;
-}
-
-/// Where the rates of one moment are gathered.
-struct RigBalance::Rates {
-    std::span<double> all;
-    std::span<const VesselState> states;
-    VesselState outside;
-
-    [[nodiscard]] std::span<double> own(int vessel) const {
-        return all.subspan(kPerVessel * static_cast<std::size_t>(vessel), kPerVessel);
-    }
-    [[nodiscard]] const VesselState& at(int vessel) const {
-        return vessel == kRoom ? outside : states[static_cast<std::size_t>(vessel)];
-    }
-    void boundary(double mass, double energy) const {
-        all[all.size() - 2] += mass;
-        all[all.size() - 1] += energy;
-    }
-    void add(int vessel, const Stream& stream, double sign) const {
-        if (vessel == kRoom) return boundary(-sign * (stream.vapour + stream.air), -sign * stream.energy);
-        const auto rate = own(vessel);
-        rate[Vapour] += sign * stream.vapour;
-        rate[Air] += sign * stream.air;
-        rate[Contents] += sign * stream.energy;
-    }
-};
-
-void RigBalance::flowThrough(const Link& link, Rates& r) const {
-    if (link.opening <= 0.0) return;
-    const VesselState &a = r.at(link.from), &b = r.at(link.to);
+/// kg/s through a link, from `a` to `b`.
+double RigBalance::flowIn(const Link& link, const VesselState& a, const VesselState& b) const {
     double opening = link.opening;
     if (link.reliefPascal > 0.0) { // lifts over a twentieth of its pressure
         constexpr double kLift = 0.05;
         opening *=
             std::clamp((a.pascal - b.pascal - link.reliefPascal) / (kLift * link.reliefPascal), 0.0, 1.0);
-        if (opening <= 0.0) return;
     }
+    if (opening <= 0.0) return 0.0;
     const VesselState& upstream = a.pascal >= b.pascal ? a : b;
     const Tube open{link.tube.diameter * std::sqrt(opening), link.tube.length};
-    const Stream carried =
-        stream(upstream, tubeMassFlow(open, mixture(upstream), upstream.kelvin, a.pascal, b.pascal));
+    return tubeMassFlow(open, mixture(upstream), upstream.gasKelvin, a.pascal, b.pascal);
+}
+
+LinkState RigBalance::link(double seconds, std::span<const VesselState> states, std::size_t i) const {
+    const Link& l = m_model.links[i];
+    const VesselState outside = room(seconds);
+    const auto at = [&](int vessel) -> const VesselState& {
+        return vessel == kRoom ? outside : states[static_cast<std::size_t>(vessel)];
+    };
+    const VesselState &a = at(l.from), &b = at(l.to);
+    LinkState s;
+    s.flow = flowIn(l, a, b);
+    // As fast as it comes out: by its fall in pressure, at most with the speed of sound.
+    const VesselState& upstream = a.pascal >= b.pascal ? a : b;
+    const double high = upstream.pascal, low = std::min(a.pascal, b.pascal);
+    if (high <= 0.0 || low >= high) return s;
+    const FlowingGas gas = mixture(upstream);
+    const double g = gas.heatRatio, critical = std::pow(2.0 / (g + 1.0), g / (g - 1.0));
+    const double speed = std::sqrt(2.0 * g / (g - 1.0) * kMolarGas * upstream.gasKelvin / gas.molarMass *
+                                   (1.0 - std::pow(std::max(low / high, critical), (g - 1.0) / g)));
+    s.jet = std::abs(s.flow) * speed;
+    return s;
+}
+
+void RigBalance::flowThrough(const Link& link, Rates& r) const {
+    if (link.opening <= 0.0) return;
+    const VesselState &a = r.at(link.from), &b = r.at(link.to);
+    const Stream carried = stream(a.pascal >= b.pascal ? a : b, flowIn(link, a, b));
     r.add(link.from, carried, -1.0);
     r.add(link.to, carried, 1.0);
+}
+
+/// Liquid by Hagen-Poiseuille's law as far as its own inertia lets it, from the vessel that pushes harder;
+/// where its liquid stands below the end of the tube, gas follows and bubbles through the other.
+void RigBalance::pushLiquid(const LiquidTube& t, Rates& r) const {
+    const auto vessel = [this](int i) -> const Vessel& {
+        return m_model.vessels[static_cast<std::size_t>(i)];
+    };
+    const VesselState &lower = r.at(t.from), &upper = r.at(t.to);
+    const auto head = [&](const VesselState& s, const Vessel& v) {
+        return v.surface > 0.0 ? kGravity * (s.liquid + s.solute) / v.surface : 0.0;
+    };
+    const double below = lower.pascal + head(lower, vessel(t.from)),
+                 above =
+                     upper.pascal + head(upper, vessel(t.to)) + m_fluid.liquidDensity() * kGravity * t.rise;
+    const bool up = below > above;
+    const VesselState& donor = up ? lower : upper;
+    const Vessel& from = vessel(up ? t.from : t.to);
+    constexpr double kMeniscus = 5e-4; // m, of liquid over the end of the tube
+    const double depth = depthOf(from, donor), wet = depth * depth / (depth * depth + kMeniscus * kMeniscus);
+    const double density = m_fluid.liquidDensity(), difference = std::abs(below - above),
+                 area = 0.25 * std::numbers::pi * t.tube.diameter * t.tube.diameter;
+    const double byFriction = area * t.tube.diameter * t.tube.diameter * density * difference /
+                              (32.0 * t.viscosity * t.tube.length);
+    // Where hardly any difference is left friction alone counts, so that the flow dies out evenly.
+    const double byInertia = area * std::sqrt(2.0 * density * (difference + 1.0));
+    const double flow = wet * byFriction / std::sqrt(1.0 + byFriction * byFriction / (byInertia * byInertia));
+    const double all = donor.liquid + donor.solute;
+    if (all > 0.0 && flow > 0.0) {
+        const double share = flow / all, liquid = share * donor.liquid, solute = share * donor.solute,
+                     air = share * donor.dissolved;
+        double energy = liquid * m_fluid.liquidEnergy(donor.kelvin) + air * airEnergy(donor.kelvin);
+        if (solute > 0.0) energy += solute * m_model.solute->energy(donor.kelvin);
+        const double pushed = donor.pascal * flow / density; // by the gas over it
+        for (const auto& [index, sign] :
+             {std::pair{up ? t.from : t.to, -1.0}, std::pair{up ? t.to : t.from, 1.0}}) {
+            const auto rate = r.own(index);
+            rate[Condensed] += sign * liquid;
+            rate[Dissolvate] += sign * solute;
+            rate[Dissolved] += sign * air;
+            rate[Contents] += sign * energy;
+            rate[Gas] += sign * pushed;
+        }
+    }
+    // Gas meets the weight of the liquid that stands over the tube's other end.
+    const VesselState& into = up ? upper : lower;
+    const double against = into.pascal + head(into, vessel(up ? t.to : t.from));
+    if (wet < 1.0 && donor.pascal > against) {
+        const Stream carried =
+            stream(donor, (1.0 - wet) *
+                              tubeMassFlow(t.tube, mixture(donor), donor.gasKelvin, donor.pascal, against));
+        r.add(up ? t.from : t.to, carried, -1.0);
+        r.add(up ? t.to : t.from, carried, 1.0);
+    }
+}
+
+/// A skin gives way as fast as its viscosity lets it; what it is stretched by is stored, what it resists with
+/// beyond that warms its contents; cells that are stretched too far lose their gas.
+void RigBalance::stretch(std::size_t k, std::span<const double> y, Rates& r) const {
+    const Skin& skin = m_model.skins[k];
+    const VesselState &in = r.at(skin.inside), &out = r.at(skin.around);
+    const double volume = y[m_skins + kPerSkin * k],
+                 rest = skin.rest > 0.0 ? skin.rest
+                                        : m_model.vessels[static_cast<std::size_t>(skin.inside)].volume;
+    const double ratio = std::max(volume / rest, 1e-3), holds = skin.pressure(ratio);
+    const double excess = in.pascal - out.pascal - holds, widens = volume * excess / skin.viscosity;
+    double* rate = &r.all[m_skins + kPerSkin * k];
+    rate[0] += widens;
+    rate[1] += holds * widens;
+    r.own(skin.inside)[Gas] -= in.pascal * widens;
+    heatContents(excess * widens, in, r.own(skin.inside));
+    if (skin.around == kRoom)
+        r.boundary(0.0, -out.pascal * widens);
+    else
+        r.own(skin.around)[Gas] += out.pascal * widens;
+    if (const double over = ratio / skin.holds - 1.0; over > 0.0 && skin.bursting > 0.0) {
+        const Stream lost = stream(in, skin.bursting * over * (in.vapour + in.air + in.soluteVapour));
+        r.add(skin.inside, lost, -1.0);
+        r.add(skin.around, lost, 1.0);
+    }
 }
 
 void RigBalance::pumpAway(const PumpAt& pump, Rates& r) const {
     if (!pump.on) return;
     const VesselState& s = r.at(pump.vessel);
-    const Stream carried = stream(s, pumpMassFlow(pump.pump, mixture(s), s.kelvin, s.pascal));
+    const Stream carried = stream(s, pumpMassFlow(pump.pump, mixture(s), s.gasKelvin, s.pascal));
     r.add(pump.vessel, carried, -1.0);
     r.add(kRoom, carried, 1.0);
 }
@@ -377,27 +201,39 @@ void RigBalance::pumpAway(const PumpAt& pump, Rates& r) const {
 void RigBalance::touch(std::size_t i, std::span<const double> y, Rates& r) const {
     const Contact& c = m_model.contacts[i];
     if (!c.on) return;
-    const double heat = contact(r.at(c.vessel), y, i).watt;
-    r.own(c.vessel)[touchesWall(c) ? Wall : Contents] += heat;
-    r.boundary(0.0, heat);
+    const double heat = contact(r.states, y, i).watt;
+    const auto give = [&](int vessel, TouchedPart part, double watt) {
+        if (touchesWall(vessel, part))
+            r.own(vessel)[Wall] += watt;
+        else
+            heatContents(watt, r.at(vessel), r.own(vessel));
+    };
+    give(c.vessel, c.part, heat);
+    if (c.other != kRoom)
+        give(c.other, TouchedPart::Wall, -heat);
+    else
+        r.boundary(0.0, heat);
     if (c.iceKg > 0.0) r.all[m_iceOf[i]] = -heat;
 }
 
 /// Vapour that a draught carries off, straight from the surface into the room.
 void RigBalance::blowOver(const Draught& d, Rates& r) const {
     const VesselState& s = r.at(d.vessel);
-    const double condensed = s.liquid + s.solid;
-    if (!d.on || condensed <= 0.0) return;
-    const double mass = m_fluid.vapour().molarMass;
-    const double saturation = saturationOver(s);
-    const double outside = d.humidity > 0.0 ? d.humidity * m_fluid.liquidSaturation(m_model.roomKelvin) : 0.0;
-    double flow =
-        d.surface * d.transfer * mass / kMolarGas * (saturation / s.kelvin - outside / m_model.roomKelvin);
-    if (flow > 0.0) flow *= condensed / (condensed + kLastFilm);
-    const double energy = flow * m_fluid.vapourEnthalpy(flow > 0.0 ? s.kelvin : m_model.roomKelvin);
-    r.own(d.vessel)[Condensed] -= flow;
-    r.own(d.vessel)[Contents] -= energy;
-    r.boundary(-flow, -energy);
+    if (!d.on) return;
+    const auto rate = r.own(d.vessel);
+    const Saturation over = saturationOver(s, s.kelvin);
+    const auto carriesOff = [&](Unknown from, const RigFluid& fluid, double held, double saturation,
+                                double outside) {
+        const double flow = d.surface * d.transfer * fluid.vapour().molarMass / kMolarGas *
+                            (lastFilm(held) * saturation / s.kelvin - outside / m_model.roomKelvin);
+        const double energy = flow * fluid.vapourEnthalpy(flow > 0.0 ? s.kelvin : m_model.roomKelvin);
+        rate[from] -= flow;
+        rate[Contents] -= energy;
+        r.boundary(-flow, -energy);
+    };
+    carriesOff(Condensed, m_fluid, s.liquid + s.solid, over.solvent,
+               d.humidity > 0.0 ? d.humidity * m_fluid.liquidSaturation(m_model.roomKelvin) : 0.0);
+    if (over.solute > 0.0) carriesOff(Dissolvate, *m_model.solute->fluid(), s.solute, over.solute, 0.0);
 }
 
 void RigBalance::dry(std::size_t i, std::span<const double> y, Rates& r) const {
@@ -406,19 +242,29 @@ void RigBalance::dry(std::size_t i, std::span<const double> y, Rates& r) const {
     const DishState own = dish(y, i);
     const double kelvin = std::clamp(own.kelvin, m_fluid.lowestLiquidKelvin(), m_fluid.highestKelvin());
     constexpr double kSticks = 0.001; // what comes in must mix with what lies below it
-    const double choked = 1.0 / (1.0 + kAirChokes * s.airPascal / std::max(s.pascal, 1.0));
+    const double choked = 1.0 / (1.0 + s.airPascal / (kChokingShare * std::max(s.pascal, 1.0)));
     const double flow = -d.surface * choked *
                         evaporationFlux(kSticks, m_fluid.vapour().molarMass, kelvin,
                                         d.agent.activity(own.waterKg) * m_fluid.liquidSaturation(kelvin),
-                                        s.kelvin, s.pascal - s.airPascal);
-    const double energy = flow * m_fluid.vapourEnthalpy(flow > 0.0 ? s.kelvin : kelvin);
+                                        kelvin, s.vapourPascal());
+    const double energy = flow * m_fluid.vapourEnthalpy(flow > 0.0 ? s.gasKelvin : kelvin);
     const double lost = d.toRoom * (own.kelvin - m_model.roomKelvin);
     r.own(d.vessel)[Vapour] -= flow;
-    r.own(d.vessel)[Contents] -= energy;
+    r.own(d.vessel)[Gas] -= energy;
     double* rate = &r.all[m_dishes + kPerDish * i];
     rate[0] += flow;
     rate[1] += energy - lost;
     r.boundary(0.0, -lost);
+}
+
+void RigBalance::stirIn(int vessel, double seconds, Rates& r) const {
+    const Vessel& v = m_model.vessels[static_cast<std::size_t>(vessel)];
+    if (!v.feed) return;
+    const double flow = v.feed->slope(seconds),
+                 energy = flow * m_model.solute->energyBefore(m_model.roomKelvin);
+    r.own(vessel)[Dissolvate] += flow;
+    r.own(vessel)[Contents] += energy;
+    r.boundary(flow, energy);
 }
 
 Result<void> RigBalance::rates(double seconds, std::span<const double> y, std::span<double> out) const {
@@ -435,20 +281,21 @@ Result<void> RigBalance::rates(double seconds, std::span<const double> y, std::s
         const auto rate = r.own(static_cast<int>(i));
         evaporate(i, s, rate);
         letAirOut(i, s, rate);
-        if (v.wallHeatCapacity > 0.0) {
-            const double conducted = v.wallToContents * (s.wallKelvin - s.kelvin);
-            rate[Contents] += conducted;
-            rate[Wall] -= conducted;
-            condenseOnWall(v, s, rate);
-        }
+        if (v.wallHeatCapacity > 0.0) condenseOnWall(v, s, rate);
+        exchangeHeat(v, s, rate);
+        stirIn(static_cast<int>(i), seconds, r);
         if (v.stroke) { // a plunger does work on the gas
             const double work = -s.pascal * v.stroke->slope(seconds);
-            rate[Contents] += work;
+            rate[Gas] += work;
             r.boundary(0.0, work);
         }
     }
     for (const Link& link : m_model.links)
         flowThrough(link, r);
+    for (const LiquidTube& tube : m_model.liquidTubes)
+        pushLiquid(tube, r);
+    for (std::size_t k = 0; k < m_model.skins.size(); ++k)
+        stretch(k, y, r);
     for (const PumpAt& pump : m_model.pumps)
         pumpAway(pump, r);
     for (std::size_t i = 0; i < m_model.contacts.size(); ++i)
@@ -458,29 +305,13 @@ Result<void> RigBalance::rates(double seconds, std::span<const double> y, std::s
     for (std::size_t i = 0; i < m_model.dishes.size(); ++i)
         dry(i, y, r);
     for (const Heater& h : m_model.heaters) {
-        r.own(h.vessel)[Contents] += h.watt;
+        if (touchesWall(h.vessel, h.part))
+            r.own(h.vessel)[Wall] += h.watt;
+        else
+            heatContents(h.watt, r.at(h.vessel), r.own(h.vessel));
         r.boundary(0.0, h.watt);
     }
     return {};
-}
-
-double RigBalance::totalMass(std::span<const double> y) const {
-    double total = 0.0;
-    for (std::size_t i = 0; i < m_model.vessels.size(); ++i)
-        for (const auto part : {Condensed, Vapour, Air, Dissolved})
-            total += y[kPerVessel * i + part];
-    for (std::size_t i = 0; i < m_model.dishes.size(); ++i)
-        total += y[m_dishes + kPerDish * i];
-    return total;
-}
-
-double RigBalance::totalEnergy(std::span<const double> y) const {
-    double total = 0.0;
-    for (std::size_t i = 0; i < m_model.vessels.size(); ++i)
-        total += y[kPerVessel * i + Contents] + y[kPerVessel * i + Wall];
-    for (std::size_t i = 0; i < m_model.dishes.size(); ++i)
-        total += y[m_dishes + kPerDish * i + 1];
-    return total;
 }
 
 } // namespace uttrin

@@ -4,6 +4,7 @@
 #include "RigModel.h"
 #include "RigState.h"
 
+#include <optional>
 #include <span>
 #include <vector>
 
@@ -12,23 +13,23 @@ namespace uttrin {
 /// What a vessel is doing that its amounts and energies do not tell; changes at events only.
 struct VesselMood {
     bool bubbling = false; ///< bubbles have formed: they go on with little superheat
-    bool seeded = true;    ///< there is, or was, ice in it: it does not stay liquid below the triple point
+    bool seeded = true;    ///< there is, or was, ice in it: it does not stay liquid below its freezing point
 };
 
 /// The rates of change of everything in a rig: the equations behind `RigSimulator`.
 ///
-/// Unknowns, vessel by vessel: condensed kg, vapour kg, air kg, dissolved air kg, J of the contents, J of the
-/// wall; for each contact of ice the heat that it has taken, J; for each drying dish water kg and J;
-/// then the mass and the energy that came in through the bounds of the rig so far.
+/// Unknowns, vessel by vessel: kg condensed, vapour, air, dissolved air; J of the contents (all that is
+/// condensed), of the gas, of the wall; kg of solute in the liquid and in the gas. For each contact of ice
+/// the heat that it has taken, J; for each skin the volume in it, m3, and the work stored in it, J; for each
+/// drying dish water kg and J; then the mass and the energy that came in through the bounds of the rig so
+/// far.
 class RigBalance {
 public:
-    static constexpr std::size_t kPerVessel = 6, kPerDish = 2;
-
     /// REQUIRES: `check(model)` holds; the model may change between steps, not in its counts.
     RigBalance(const RigModel& model, const RigFluid& fluid);
 
     [[nodiscard]] std::size_t size() const { return m_dishes + kPerDish * m_model.dishes.size() + 2; }
-    [[nodiscard]] bool isMass(std::size_t unknown) const; ///< kg; J otherwise
+    [[nodiscard]] bool isEnergy(std::size_t unknown) const; ///< J; kg or m3 otherwise
     [[nodiscard]] std::vector<double> start() const;
     /// What is in a vessel; OutOfRange names the vessel and what left the model.
     [[nodiscard]] Result<VesselState> state(double seconds, std::span<const double> unknowns,
@@ -36,9 +37,13 @@ public:
     /// As `state`, with what a person would see of it: margins, bubbles, force.
     [[nodiscard]] Result<VesselState> observed(double seconds, std::span<const double> unknowns,
                                                std::size_t vessel) const;
-    [[nodiscard]] ContactState contact(const VesselState& touched, std::span<const double> unknowns,
+    /// @param states  of all vessels.
+    [[nodiscard]] ContactState contact(std::span<const VesselState> states, std::span<const double> unknowns,
                                        std::size_t contact) const;
+    [[nodiscard]] LinkState link(double seconds, std::span<const VesselState> states, std::size_t link) const;
     [[nodiscard]] DishState dish(std::span<const double> unknowns, std::size_t dish) const;
+    /// kg left of the ice of a contact.
+    [[nodiscard]] double iceLeft(std::span<const double> unknowns, std::size_t contact) const;
     /// Rates of change of all unknowns, per second.
     [[nodiscard]] Result<void> rates(double seconds, std::span<const double> unknowns,
                                      std::span<double> rates) const;
@@ -46,6 +51,10 @@ public:
     [[nodiscard]] double totalEnergy(std::span<const double> unknowns) const; ///< J, in the rig
     /// K above boiling from which on a vessel bubbles, or below which it stops.
     [[nodiscard]] double bubbleThreshold(std::size_t vessel) const;
+    /// Where what is in a vessel boils under a pressure, K.
+    [[nodiscard]] double boilingKelvin(const VesselState& contents, double pascal) const;
+    /// Where what is in a vessel begins to freeze, K.
+    [[nodiscard]] double freezingKelvin(const VesselState& contents) const;
 
     std::vector<VesselMood>& moods() { return m_moods; }
     [[nodiscard]] const std::vector<VesselMood>& moods() const { return m_moods; }
@@ -53,41 +62,75 @@ public:
     [[nodiscard]] std::size_t iceUnknown(std::size_t contact) const { return m_iceOf[contact]; }
 
 private:
-    /// A stream from one place into another, with what it carries.
+    enum Unknown : std::size_t {
+        Condensed,
+        Vapour,
+        Air,
+        Dissolved,
+        Contents,
+        Gas,
+        Wall,
+        Dissolvate, ///< solute in the liquid
+        DissolvateVapour
+    };
+    static constexpr std::size_t kPerVessel = 9, kPerSkin = 2, kPerDish = 2;
+
+    /// A stream of gas from one place into another, with what it carries: kg/s, W.
     struct Stream {
-        double vapour = 0.0, air = 0.0, energy = 0.0; ///< kg/s, kg/s, W
+        double vapour = 0.0, air = 0.0, solute = 0.0, energy = 0.0;
+    };
+    /// Vapour pressures over what is condensed, Pa.
+    struct Saturation {
+        double solvent = 0.0, solute = 0.0;
     };
     struct Rates;
-    [[nodiscard]] Stream stream(const VesselState& from, double massFlow) const;
-    [[nodiscard]] FlowingGas mixture(const VesselState& s) const;
-    [[nodiscard]] double airEnthalpy(double kelvin) const;
-    [[nodiscard]] double energyOf(double condensed, bool frozen, double vapour, double air,
-                                  double kelvin) const;
-    [[nodiscard]] double temperatureOf(double condensed, double vapour, double air, double energy,
-                                       bool seeded, double& solid) const;
-    [[nodiscard]] double frostShare(double wallKelvin) const;
-    [[nodiscard]] bool isIcy(const VesselState& s) const;
-    [[nodiscard]] double saturationOver(const VesselState& s) const;
-    [[nodiscard]] bool touchesWall(const Contact& contact) const;
+
+    // Energies and states.
+    [[nodiscard]] double airEnthalpy(double kelvin) const; ///< J/kg
+    [[nodiscard]] double airEnergy(double kelvin) const;   ///< J/kg
+    [[nodiscard]] double contentsEnergy(const VesselState& amounts, double kelvin) const;
+    [[nodiscard]] double gasEnergy(const VesselState& amounts, double kelvin) const;
+    void divideContents(double energy, bool seeded, VesselState& s) const;
+    void divideBrine(double energy, VesselState& s) const;
+    [[nodiscard]] double gasKelvin(double energy, const VesselState& s) const;
+    [[nodiscard]] double volumeOf(double seconds, std::span<const double> y, std::size_t vessel) const;
+    [[nodiscard]] double gasVolume(const VesselState& s) const;
+    [[nodiscard]] double liquidVolume(const VesselState& s) const;
     [[nodiscard]] double depthOf(const Vessel& v, const VesselState& s) const;
-    [[nodiscard]] double bubbleFlow(std::size_t vessel, const VesselState& s) const;
+    [[nodiscard]] VesselState room(double seconds) const;
+
+    // Between what is condensed, gas and wall of one vessel.
+    [[nodiscard]] bool isIcy(const VesselState& s) const;
+    [[nodiscard]] Saturation saturationOver(const VesselState& s, double kelvin) const;
+    [[nodiscard]] double frostShare(double wallKelvin) const;
+    [[nodiscard]] double bubbleMoles(std::size_t vessel, const VesselState& s, Saturation& inBubbles) const;
     [[nodiscard]] double airEquilibrium(const VesselState& s) const;
     void evaporate(std::size_t vessel, const VesselState& s, std::span<double> rate) const;
     void letAirOut(std::size_t vessel, const VesselState& s, std::span<double> rate) const;
     void condenseOnWall(const Vessel& v, const VesselState& s, std::span<double> rate) const;
+    void exchangeHeat(const Vessel& v, const VesselState& s, std::span<double> rate) const;
+    void heatContents(double watt, const VesselState& s, std::span<double> rate) const;
+
+    // Between vessels, and through the bounds of the rig.
+    [[nodiscard]] Stream stream(const VesselState& from, double massFlow) const;
+    [[nodiscard]] FlowingGas mixture(const VesselState& s) const;
+    [[nodiscard]] double flowIn(const Link& link, const VesselState& a, const VesselState& b) const;
+    [[nodiscard]] bool touchesWall(int vessel, TouchedPart part) const;
     void flowThrough(const Link& link, Rates& r) const;
+    void pushLiquid(const LiquidTube& tube, Rates& r) const;
+    void stretch(std::size_t skin, std::span<const double> y, Rates& r) const;
     void pumpAway(const PumpAt& pump, Rates& r) const;
-    void touch(std::size_t contact, std::span<const double> unknowns, Rates& r) const;
+    void touch(std::size_t contact, std::span<const double> y, Rates& r) const;
     void blowOver(const Draught& draught, Rates& r) const;
-    void dry(std::size_t dish, std::span<const double> unknowns, Rates& r) const;
-    [[nodiscard]] VesselState room(double seconds) const;
+    void dry(std::size_t dish, std::span<const double> y, Rates& r) const;
+    void stirIn(int vessel, double seconds, Rates& r) const;
 
     const RigModel& m_model;
     const RigFluid& m_fluid;
     std::vector<VesselMood> m_moods;
     mutable std::vector<VesselState> m_states; ///< of the moment in hand; no two threads share a balance
-    std::size_t m_dishes;                      ///< where their unknowns begin
     std::vector<std::size_t> m_iceOf;          ///< contact by contact; of no meaning where there is no ice
+    std::size_t m_skins, m_dishes;             ///< where their unknowns begin
 };
 
 } // namespace uttrin

@@ -1,8 +1,8 @@
 #include "RigFluid.h"
 
+#include "HermiteTable.h"
 #include "physics/Constants.h"
 
-#include <boost/math/interpolators/cubic_hermite.hpp>
 #include <fmt/format.h>
 
 #include <algorithm>
@@ -18,56 +18,8 @@ namespace {
 
 constexpr double kStep = 0.25;           // K, of the tables
 constexpr double kHottestReduced = 0.75; // of the critical temperature: above it the vapour is no ideal gas
+constexpr double kLeastHeat = 3.0;       // gas constants, of the vapour's heat capacity at constant pressure
 constexpr double kColdestReduced = 0.55; // of the triple point: as far as a demonstration goes with a solid
-
-using Hermite = boost::math::interpolators::cardinal_cubic_hermite<std::vector<double>>;
-
-/// A table of a function between two temperatures, from its values alone.
-template <typename Function>
-Result<Hermite> tabulated(double low, double high, Function function) {
-    const auto points = static_cast<std::size_t>(std::ceil((high - low) / kStep)) + 1;
-    const double step = (high - low) / static_cast<double>(points - 1);
-    std::vector<double> y(points), slope(points);
-    for (std::size_t i = 0; i < points; ++i) {
-        const auto value = function(i + 1 == points ? high : low + step * static_cast<double>(i));
-        if (!value) return tl::unexpected(value.error());
-        y[i] = *value;
-    }
-    // Slopes by differences of fourth order; of second order beside the ends.
-    for (std::size_t i = 0; i < points; ++i) {
-        if (i >= 2 && i + 2 < points)
-            slope[i] = (y[i - 2] - 8.0 * y[i - 1] + 8.0 * y[i + 1] - y[i + 2]) / (12.0 * step);
-        else if (i < 2)
-            slope[i] =
-                i == 0 ? (-3.0 * y[0] + 4.0 * y[1] - y[2]) / (2.0 * step) : (y[2] - y[0]) / (2.0 * step);
-        else
-            slope[i] = i + 1 == points ? (3.0 * y[i] - 4.0 * y[i - 1] + y[i - 2]) / (2.0 * step)
-                                       : (y[i + 1] - y[i - 1]) / (2.0 * step);
-    }
-    return Hermite(std::move(y), std::move(slope), low, step);
-}
-
-/// A rising table turned round: even steps of its values, at least as many as it has.
-Hermite inverse(const Hermite& table) {
-    const auto [low, high] = table.domain();
-    const double first = table(low), last = table(high);
-    const auto points = static_cast<std::size_t>((high - low) / kStep) + 2;
-    const double step = (last - first) / static_cast<double>(points - 1);
-    std::vector<double> x(points), slope(points);
-    double at = low;
-    for (std::size_t i = 0; i < points; ++i) {
-        const double wanted = first + step * static_cast<double>(i);
-        constexpr int kSteps = 20;
-        for (int k = 0; k < kSteps; ++k) {
-            const double change = (wanted - table(at)) / table.prime(at);
-            at = std::clamp(at + change, low, high);
-            if (std::abs(change) < 1e-11 * at) break;
-        }
-        x[i] = at;
-        slope[i] = 1.0 / table.prime(at);
-    }
-    return Hermite(std::move(x), std::move(slope), first, step);
-}
 
 /// The part of a range about the normal boiling point in which the enthalpy of vaporisation is known, K.
 std::pair<double, double> knownHeat(const Substance& s, double low, double high) {
@@ -89,16 +41,40 @@ std::pair<double, double> knownHeat(const Substance& s, double low, double high)
     return {end(low), end(high)};
 }
 
+/// Enthalpies of the vapour, J/kg: of the liquid (constant heat capacity, zero at the triple point) with the
+/// enthalpy of vaporisation, but rising by at least so much with each kelvin. Where a vapour is far from an
+/// ideal gas, that sum hardly rises, and a gas that took up no heat as it warmed would have no temperature.
+HermiteTable vapourEnthalpies(const HermiteTable& vaporisation, double liquidCp, double triple, double least,
+                              double anchorKelvin) {
+    const auto [low, high] = vaporisation.domain();
+    const auto points = static_cast<std::size_t>(std::ceil((high - low) / kStep)) + 1;
+    const double step = (high - low) / static_cast<double>(points - 1);
+    const auto at = [&](std::size_t i) { return std::min(high, low + step * static_cast<double>(i)); };
+    const auto sum = [&](std::size_t i) { return liquidCp * (at(i) - triple) + vaporisation(at(i)); };
+    std::vector<double> y(points), slope(points);
+    const auto anchor = static_cast<std::size_t>(
+        std::clamp((anchorKelvin - low) / step, 0.0, static_cast<double>(points - 1)));
+    y[anchor] = sum(anchor);
+    for (std::size_t i = anchor + 1; i < points; ++i)
+        y[i] = y[i - 1] + std::max(sum(i) - sum(i - 1), least * step);
+    for (std::size_t i = anchor; i > 0; --i)
+        y[i - 1] = y[i] - std::max(sum(i) - sum(i - 1), least * step);
+    for (std::size_t i = 0; i < points; ++i)
+        slope[i] = std::max(liquidCp + vaporisation.prime(at(i)), least);
+    return {std::move(y), std::move(slope), low, step};
+}
+
 } // namespace
 
 struct RigFluid::Tables {
     double low, high, liquidLow, triple;
     double liquidCp, solidCp, fusion, density, gasConstant;
     FlowingGas vapour;
-    Hermite logLiquid, vaporisation;
-    std::optional<Hermite> logSolid;
-    Hermite boiling;                                  ///< K against ln(Pa)
+    HermiteTable logLiquid, vaporisation;
+    std::optional<HermiteTable> logSolid;
+    HermiteTable boiling;                             ///< K against ln(Pa)
     double vaporisationAtLow, vaporisationSlopeAtLow; ///< continued below the liquid's range
+    HermiteTable vapourEnthalpy;                      ///< J/kg; a straight line beyond its ends
     bool dissolvesAir;                                ///< as water does; others are not known
 };
 
@@ -128,19 +104,20 @@ Result<RigFluid> RigFluid::make(const Substance& s) {
                                   ? std::min(liquidLow, lowestStable)
                                   : std::max({triple + kAbove, facts.lowest.kelvin(), lowestStable - kBelow});
 
-    const auto logLiquid = tabulated(metastable, high, [&](double t) {
+    const auto logLiquid = tabulated(metastable, high, kStep, [&](double t) {
         const auto at = Temperature::fromKelvin(t);
         const auto pressure = t < triple ? s.metastableLiquidPressure(at) : s.vapourPressure(at);
         return pressure.map([](Pressure q) { return std::log(q.pascal()); });
     });
     if (!logLiquid) return tl::unexpected(logLiquid.error());
-    const auto vaporisation = tabulated(
-        lowestStable, high, [&](double t) { return s.enthalpyOfVaporisation(Temperature::fromKelvin(t)); });
+    const auto vaporisation = tabulated(lowestStable, high, kStep, [&](double t) {
+        return s.enthalpyOfVaporisation(Temperature::fromKelvin(t));
+    });
     if (!vaporisation) return tl::unexpected(vaporisation.error());
-    std::optional<Hermite> logSolid;
+    std::optional<HermiteTable> logSolid;
     const double coldest = std::max(facts.lowest.kelvin(), kColdestReduced * triple);
     if (solid) {
-        auto table = tabulated(coldest, triple, [&](double t) {
+        auto table = tabulated(coldest, triple, kStep, [&](double t) {
             return s.vapourPressure(Temperature::fromKelvin(t)).map([](Pressure q) {
                 return std::log(q.pascal());
             });
@@ -148,7 +125,7 @@ Result<RigFluid> RigFluid::make(const Substance& s) {
         if (!table) return tl::unexpected(table.error());
         logSolid = std::move(*table);
     }
-    const auto boiling = inverse(*logLiquid);
+    const auto boiling = inverse(*logLiquid, kStep);
     const auto density = s.condensedDensity(Temperature::fromKelvin(lowestStable));
     if (!density) return tl::unexpected(density.error());
 
@@ -172,6 +149,8 @@ Result<RigFluid> RigFluid::make(const Substance& s) {
                .boiling = boiling,
                .vaporisationAtLow = first,
                .vaporisationSlopeAtLow = slope,
+               .vapourEnthalpy = vapourEnthalpies(*vaporisation, p.liquidHeatCapacity->value / mass, triple,
+                                                  kLeastHeat * gas, facts.normalBoilingPoint.kelvin()),
                .dissolvesAir = facts.id == "water"}));
 }
 
@@ -200,12 +179,16 @@ double RigFluid::liquidEnergy(double t) const { return m_tables->liquidCp * (t -
 double RigFluid::solidEnergy(double t) const {
     return m_tables->solidCp * (t - m_tables->triple) - m_tables->fusion;
 }
-double RigFluid::vapourEnthalpy(double t) const { return liquidEnergy(t) + vaporisation(t); }
+double RigFluid::vapourEnthalpy(double t) const {
+    const auto [low, high] = m_tables->vapourEnthalpy.domain();
+    const double inside = std::clamp(t, low, high);
+    const double known = m_tables->vapourEnthalpy(inside);
+    return t == inside ? known : known + m_tables->vapourEnthalpy.prime(inside) * (t - inside);
+}
 double RigFluid::vapourEnergy(double t) const { return vapourEnthalpy(t) - m_tables->gasConstant * t; }
 double RigFluid::vapourHeatCapacity(double t) const {
-    const double low = m_tables->vaporisation.domain().first;
-    const double slope = t >= low ? m_tables->vaporisation.prime(t) : m_tables->vaporisationSlopeAtLow;
-    return m_tables->liquidCp + slope - m_tables->gasConstant;
+    const auto [low, high] = m_tables->vapourEnthalpy.domain();
+    return m_tables->vapourEnthalpy.prime(std::clamp(t, low, high)) - m_tables->gasConstant;
 }
 double RigFluid::liquidHeatCapacity() const { return m_tables->liquidCp; }
 double RigFluid::solidHeatCapacity() const { return m_tables->solidCp; }

@@ -6,6 +6,20 @@
 
 namespace uttrin {
 
+double Skin::pressure(double ratio) const {
+    constexpr double kSecond = 0.1; // of the sheet's second constant to its first, as of rubber
+    const double stretch = std::cbrt(ratio);
+    if (law == SkinLaw::Sheet) {
+        if (ratio <= 1.0) return 0.0; // it hangs limp
+        const double first = shear / (1.0 + kSecond);
+        return 2.0 * solidShare * first * (1.0 / stretch - std::pow(stretch, -7.0)) *
+               (1.0 + kSecond * stretch * stretch);
+    }
+    const double outer = std::cbrt(ratio * (1.0 - solidShare) + solidShare);
+    const auto side = [](double l) { return 4.0 / l + 1.0 / (l * l * l * l); };
+    return 0.5 * shear * (side(outer) - side(stretch));
+}
+
 Result<void> check(const RigModel& m) {
     const auto refuse = [](const std::string& what) { return fail(Failure::BadInput, what); };
     if (m.vessels.empty()) return refuse("a rig needs a vessel");
@@ -20,6 +34,11 @@ Result<void> check(const RigModel& m) {
             return refuse(fmt::format("{}: the vapour's pressure is not negative", v.name));
         if (!(v.condensed + v.airPascal + v.vapourPascal.value_or(0.0) > 0.0))
             return refuse(fmt::format("{}: there is nothing in it", v.name));
+        if (!(v.solute >= 0.0) || (v.solute > 0.0 && !m.solute))
+            return refuse(fmt::format("{}: what is dissolved in it is not said", v.name));
+        if (m.solute && v.solute > m.solute->highestShare() * (v.solute + v.condensed))
+            return refuse(fmt::format("{}: there is more {} in it than the model knows, {:.1f} % by mass",
+                                      v.name, m.solute->name(), 100.0 * m.solute->highestShare()));
         if (!(v.nucleation >= 0.0))
             return refuse(fmt::format("{}: bubbles form above boiling, not below", v.name));
         if (!(v.supercooling >= 0.0 && v.mouth >= 0.0 && v.airDissolved >= 0.0 && v.airDissolved <= 1.0))
@@ -40,11 +59,27 @@ Result<void> check(const RigModel& m) {
         if (!(l.opening >= 0.0 && l.opening <= 1.0 && l.reliefPascal >= 0.0))
             return refuse("a link is open from 0 to 1, and its relief pressure is not negative");
     }
+    for (const LiquidTube& t : m.liquidTubes)
+        if (!known(t.from) || !known(t.to) || t.from == t.to ||
+            !(t.tube.diameter > 0.0 && t.tube.length > 0.0 && t.viscosity > 0.0) || !std::isfinite(t.rise))
+            return refuse("a tube for liquid joins two vessels, with a diameter, a length and a viscosity");
+    for (const Skin& s : m.skins) {
+        if (!known(s.inside) || !(known(s.around) || s.around == kRoom) || s.inside == s.around)
+            return refuse("a skin lies around one vessel, in another or in the room");
+        if (!(s.shear >= 0.0 && s.solidShare >= 0.0 && s.solidShare < 1.0 && s.viscosity > 0.0 &&
+              s.holds > 0.0 && s.bursting >= 0.0 && s.tips >= 0.0 && s.rest >= 0.0))
+            return refuse("a skin has a modulus, a share of solid below 1 and a viscosity above zero");
+        for (const Skin& other : m.skins)
+            if (&other != &s && (other.inside == s.inside || other.inside == s.around))
+                return refuse("a vessel has one skin, and nothing swells in what swells");
+    }
     for (const PumpAt& p : m.pumps)
         if (!known(p.vessel) || !(p.pump.speed >= 0.0 && p.pump.ultimatePa >= 0.0))
             return refuse("a pump stands at a vessel, with a speed and an ultimate pressure");
     for (const Contact& c : m.contacts)
-        if (!known(c.vessel) || !(c.conductance >= 0.0 && c.kelvin > 0.0 && c.iceKg >= 0.0))
+        if (!known(c.vessel) || !(known(c.other) || c.other == kRoom) || c.other == c.vessel ||
+            (c.other != kRoom && c.iceKg > 0.0) ||
+            !(c.conductance >= 0.0 && c.kelvin > 0.0 && c.iceKg >= 0.0))
             return refuse("a contact touches a vessel, with a conductance and a temperature");
     for (const Heater& h : m.heaters)
         if (!known(h.vessel) || !std::isfinite(h.watt))

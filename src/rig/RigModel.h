@@ -2,6 +2,7 @@
 
 #include "DryingAgent.h"
 #include "Flow.h"
+#include "RigSolute.h"
 
 #include <optional>
 #include <string>
@@ -33,11 +34,13 @@ struct Vessel {
     double mouth = 0.0;        ///< m2 that a stopper, a lid or a plunger closes
     // At the start.
     double condensed = 0.0;    ///< kg of liquid; of ice, if the start lies below the triple point
+    double solute = 0.0;       ///< kg of what is dissolved, in the liquid
     double airPascal = 0.0;    ///< partial pressure of the air
     double kelvin = 293.15;    ///< of the contents and of the wall; the vapour is saturated over a liquid
     double airDissolved = 0.0; ///< share of the air that the liquid would hold under the room's air
     std::optional<double> vapourPascal = {}; ///< of the vapour, where it is not saturated
     std::optional<Ramp> stroke = {};         ///< of the volume, m3, where a plunger moves
+    std::optional<Ramp> feed = {};           ///< of solute that is stirred in, kg, at the room's temperature
 
     [[nodiscard]] double volumeAt(double seconds) const { return stroke ? stroke->at(seconds) : volume; }
 };
@@ -54,6 +57,39 @@ struct Link {
     double reliefPascal = 0.0; ///< above zero: lets gas out of `from` only, from this difference on
 };
 
+/// A tube between the bottoms of two vessels: liquid is pushed through it, and gas once there is no liquid at
+/// its end.
+struct LiquidTube {
+    int from = 0, to = 1; ///< vessels
+    Tube tube;
+    double rise = 0.0;       ///< m, by which the bottom of `to` lies above that of `from`
+    double viscosity = 1e-3; ///< Pa s, of the liquid
+    std::string name = {};
+};
+
+/// How a skin or a foam withstands being stretched.
+enum class SkinLaw {
+    Sheet, ///< a thin rubber ball: R. S. Rivlin, D. W. Saunders, Phil. Trans. R. Soc. A 243 (1951) 251
+    Cells  ///< closed cells in a soft solid: neo-Hookean thick shells, as a whole
+};
+
+/// The wall of a vessel that gives way: its volume follows from the pressures inside and around it.
+struct Skin {
+    int inside = 0, around = kRoom; ///< a vessel in another, or in the room
+    SkinLaw law = SkinLaw::Sheet;
+    double shear = 0.0;      ///< Pa, modulus of the rubber, or of the solid between the cells
+    double solidShare = 0.0; ///< Sheet: thickness by radius at rest. Cells: solid by the whole volume
+    double rest = 0.0;       ///< m3, at which it is not stretched; 0: as at the start
+    double viscosity = 2e3;  ///< Pa s: how slowly it gives way
+    double holds = 1e3;      ///< times its volume at rest up to which no cell bursts
+    double bursting = 0.0;   ///< 1/s: share of the gas that is lost beyond, for each time it is exceeded
+    double tips = 0.0;       ///< N of a jet of air from which on it is blown over; 0 if it cannot be
+    std::string name = {};
+
+    /// Pressure inside over that around which holds it at a ratio of volumes, Pa.
+    [[nodiscard]] double pressure(double ratio) const;
+};
+
 /// A pump at a vessel.
 struct PumpAt {
     int vessel = 0;
@@ -65,7 +101,8 @@ struct PumpAt {
 /// What a contact touches.
 enum class TouchedPart { Contents, Wall };
 
-/// Something that touches a vessel: the room's air, a hand, a bath, all of a steady temperature; or ice.
+/// Something that touches a vessel: the room's air, a hand, a bath, all of a steady temperature; or ice; or
+/// another vessel.
 struct Contact {
     int vessel = 0;
     TouchedPart part = TouchedPart::Wall;
@@ -74,13 +111,15 @@ struct Contact {
     std::string name = {};
     bool on = true;
     double iceKg = 0.0; ///< above zero: ice that melts as it works and is gone then
+    int other = kRoom;  ///< another vessel, whose wall (its contents, if it has none) it touches
 };
 
-/// Heat put into the contents.
+/// Heat put into the contents, or as by a lamp into the wall.
 struct Heater {
     int vessel = 0;
     double watt = 0.0;
     std::string name = {};
+    TouchedPart part = TouchedPart::Contents;
 };
 
 /// A surface of the contents that lies open to the room's moving air.
@@ -106,7 +145,10 @@ struct DryingDish {
 struct RigModel {
     double roomPascal = 101325.0, roomKelvin = 293.15; ///< dry air
     std::vector<Vessel> vessels;
+    std::optional<RigSolute> solute = {}; ///< what is dissolved in its substance, in any of the vessels
     std::vector<Link> links;
+    std::vector<LiquidTube> liquidTubes;
+    std::vector<Skin> skins;
     std::vector<PumpAt> pumps;
     std::vector<Contact> contacts;
     std::vector<Heater> heaters;

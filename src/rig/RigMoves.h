@@ -19,12 +19,14 @@ struct RigAction {
         Heat,         ///< a heater, W
         Volume,       ///< a vessel's plunger, m3
         RoomPressure, ///< Pa: the rig is carried up or down
-        Fan           ///< a draught lies on (1) or off (0)
+        Fan,          ///< a draught lies on (1) or off (0)
+        StirIn        ///< solute into a vessel, kg
     };
     What what = Open;
-    int part = 0; ///< index among parts of its kind; of a vessel for Volume; of no meaning for RoomPressure
+    int part = 0; ///< index among parts of its kind; of a vessel for Volume and StirIn; of no meaning for
+                  ///< RoomPressure
     double value = 0.0;
-    double over = 0.0; ///< s that it takes: Volume and RoomPressure
+    double over = 0.0; ///< s that it takes: Volume, RoomPressure and StirIn
 };
 
 /// When a move is due, once those before it are made.

@@ -13,7 +13,8 @@ namespace uttrin {
 namespace {
 
 constexpr double kRelative = 5e-6, kTight = 1e-8, kLeastMass = 1e-11,
-                 kLeastEnergy = 1e-5; // tolerances; kg, J
+                 kLeastEnergy = 1e-5; // tolerances; kg or m3, J
+constexpr double kLeastShare = 1e-7;  // of all energy, where that is less: a rig that holds next to none
 constexpr double kNewton = 0.02; // of the tolerance: what Newton leaves over would be missed in the balances
 constexpr double kFrozen = 1e-4; // share that counts as none, or as all
 constexpr double kTrace = 1e-4;  // kg of liquid; whether less of it boils nobody calls out
@@ -66,6 +67,8 @@ Result<void> checkMoves(const RigModel& m, const std::vector<RigMove>& moves) {
             return m.heaters.size();
         case RigAction::Volume:
             return m.vessels.size();
+        case RigAction::StirIn:
+            return m.solute ? m.vessels.size() : std::size_t{0};
         case RigAction::RoomPressure:
             return std::size_t{1};
         case RigAction::Fan:
@@ -127,6 +130,7 @@ struct RigSimulator::Engine {
 
     Result<void> setUp();
     void restart();
+    void tighten();
     Result<void> advance(double until);
     void handle(const std::vector<int>& found);
     void called(RigEvent event);
@@ -158,8 +162,12 @@ Result<void> RigSimulator::Engine::setUp() {
     linear.reset(SUNLinSol_Dense(y.get(), matrix.get(), rawContext));
     solver.reset(CVodeCreate(CV_BDF, rawContext));
     std::ranges::copy(first, N_VGetArrayPointer(y.get()));
+    double held = 0.0;
     for (std::size_t i = 0; i < balance.size(); ++i)
-        N_VGetArrayPointer(least.get())[i] = balance.isMass(i) ? kLeastMass : kLeastEnergy;
+        if (balance.isEnergy(i)) held += std::abs(first[i]);
+    const double leastEnergy = std::clamp(kLeastShare * held, kLeastShare * kLeastEnergy, kLeastEnergy);
+    for (std::size_t i = 0; i < balance.size(); ++i)
+        N_VGetArrayPointer(least.get())[i] = balance.isEnergy(i) ? leastEnergy : kLeastMass;
     const auto rates = [](realtype t, N_Vector now, N_Vector out, void* engine) {
         auto& e = *static_cast<Engine*>(engine);
         try { // nothing may be thrown through the solver, which is C
@@ -195,6 +203,14 @@ Result<void> RigSimulator::Engine::setUp() {
     return {};
 }
 
+void RigSimulator::Engine::tighten() {
+    tight = true;
+    N_VScale(kTight / kRelative, least.get(), least.get());
+    CVodeSVtolerances(solver.get(), kTight, least.get());
+    CVodeSetMaxNumSteps(solver.get(), kMostTight);
+    CVodeSetLSetupFrequency(solver.get(), 1);
+}
+
 /// Something changed that the solver does not know of.
 void RigSimulator::Engine::restart() {
     settle();
@@ -227,18 +243,19 @@ void RigSimulator::Engine::findRoots(double at, std::span<const double> unknowns
         const double condensed = s->liquid + s->solid;
         double* own = &out[kVesselRoots * i];
         if (s->pascal > 0.0) // and there is enough of it to see
-            own[Boils] = std::min(s->kelvin - fluid.boilingKelvin(s->pascal) - balance.bubbleThreshold(i),
-                                  s->liquid / (balance.moods()[i].bubbling ? 0.5 * kTrace : kTrace) - 1.0);
+            own[Boils] =
+                std::min(s->kelvin - balance.boilingKelvin(*s, s->pascal) - balance.bubbleThreshold(i),
+                         s->liquid / (balance.moods()[i].bubbling ? 0.5 * kTrace : kTrace) - 1.0);
         own[HasIce] = s->solid - kFrozen * condensed - 0.1 * kDry;
         own[IsFrozen] = s->solid - (1.0 - kFrozen) * condensed - 0.1 * kDry;
         own[IsDry] = condensed - kDry;
         own[IsOverRoom] = s->pascal / model.roomPascalAt(at) - kOverRoom;
         if (!balance.moods()[i].seeded) // a seeded one stays at the triple point, and a root on zero is none
-            own[Freezes] = fluid.tripleKelvin() - model.vessels[i].supercooling - s->kelvin;
+            own[Freezes] = balance.freezingKelvin(*s) - model.vessels[i].supercooling - s->kelvin;
         const int vessel = static_cast<int>(i);
         for (std::size_t c = 0; c < model.contacts.size(); ++c)
             if (const Contact& ice = model.contacts[c]; ice.vessel == vessel && ice.iceKg > 0.0 && ice.on)
-                out[ofContacts + c] = kIceLeft - balance.contact(*s, unknowns, c).iceKg / ice.iceKg;
+                out[ofContacts + c] = kIceLeft - balance.iceLeft(unknowns, c) / ice.iceKg;
         if (next < moves.size() && due == kForever && moves[next].when.vessel == vessel)
             if (const auto met = conditionOf(moves[next].when, *s)) out[out.size() - 1] = *met;
     }
@@ -316,8 +333,10 @@ double RigSimulator::Engine::nextBreak() const {
         if (ramp && ramp->end > time) at = std::min(at, ramp->end);
     };
     consider(model.climb);
-    for (const Vessel& v : model.vessels)
+    for (const Vessel& v : model.vessels) {
         consider(v.stroke);
+        consider(v.feed);
+    }
     return std::max(at, time);
 }
 
@@ -385,9 +404,7 @@ Result<void> RigSimulator::Engine::advance(double until) {
             failure.reset();
             const int flag = CVode(solver.get(), std::min(at, until), y.get(), &time, CV_NORMAL);
             if (flag < 0 && !tight) { // where streams turn to and fro it gets on better with a finer measure
-                tight = true;
-                CVodeSVtolerances(solver.get(), kTight, least.get());
-                CVodeSetMaxNumSteps(solver.get(), kMostTight);
+                tighten();
                 restart();
                 continue;
             }
@@ -438,14 +455,16 @@ void RigSimulator::apply(const RigAction& action) {
 
 RigSample RigSimulator::sample() const {
     const Engine& e = *m_engine;
-    RigSample s{e.time, {}, {}, {}};
+    RigSample s;
+    s.seconds = e.time;
     for (std::size_t i = 0; i < e.vessels(); ++i) {
         const auto state = e.balance.observed(e.time, e.values(), i);
         s.vessels.push_back(state ? *state : VesselState{});
     }
     for (std::size_t i = 0; i < e.model.contacts.size(); ++i)
-        s.contacts.push_back(e.balance.contact(
-            s.vessels[static_cast<std::size_t>(e.model.contacts[i].vessel)], e.values(), i));
+        s.contacts.push_back(e.balance.contact(s.vessels, e.values(), i));
+    for (std::size_t i = 0; i < e.model.links.size(); ++i)
+        s.links.push_back(e.balance.link(e.time, s.vessels, i));
     for (std::size_t i = 0; i < e.model.dishes.size(); ++i)
         s.dishes.push_back(e.balance.dish(e.values(), i));
     return s;
@@ -465,27 +484,6 @@ double RigSimulator::energyDrift() const {
            std::max(e.energyScale, 1e-30);
 }
 
-Result<RigRun> simulate(const RigModel& model, const RigFluid& fluid, double seconds, double every,
-                        const std::vector<RigMove>& moves, const std::function<bool()>& goOn) {
-    if (!(seconds > 0.0 && every > 0.0 && std::isfinite(seconds)))
-        return fail(Failure::BadInput, "a run and its samples need a time");
-    auto rig = RigSimulator::make(model, fluid, moves);
-    if (!rig) return tl::unexpected(rig.error());
-    RigRun run;
-    run.samples.push_back(rig->sample());
-    for (std::size_t i = 1; run.samples.back().seconds < seconds; ++i) {
-        if (goOn && !goOn()) break;
-        const auto done = rig->advance(std::min(every * static_cast<double>(i), seconds));
-        if (!done) {
-            run.stopped = done.error();
-            break;
-        }
-        run.samples.push_back(rig->sample());
-    }
-    run.events = rig->events();
-    run.massDrift = rig->massDrift();
-    run.energyDrift = rig->energyDrift();
-    return run;
-}
+void RigSimulator::followClosely() { m_engine->tighten(); }
 
 } // namespace uttrin

@@ -15,16 +15,17 @@ namespace uttrin {
 
 /// A rig that goes on in time, and that hands may reach into.
 ///
-/// Per vessel: mass of what is condensed, of vapour, of air and of dissolved air, energy of the contents,
-/// energy of the wall. Contents have one temperature; below the triple point they freeze by their energy, at
-/// the triple temperature, once there is a seed. Vapour leaves and joins the surface by `evaporationFlux` and
-/// as the liquid below can bring heat (500 W/(m2 K), free convection under a cooled surface); where the
-/// liquid is superheated under the weight above it, bubbles give it twenty times the surface. On the dry wall
-/// vapour condenses through a film (5 kW/(m2 K)) that air beside it chokes (D. F. Othmer, Ind. Eng. Chem. 21
-/// (1929) 576: half at half a per cent by volume) and drains back. Dissolved air goes by Henry's law. Gases
-/// mix ideally and flow together. Integrated by CVODE (BDF, Newton's method, dense), with the flows through
-/// the bounds of the rig as further unknowns, so that both balances are measured. Each move starts the
-/// integration anew from where it stands. Equal inputs give equal bytes.
+/// Per vessel: mass of what is condensed, of vapour, of air and of dissolved air, of a solute and its vapour;
+/// energies of the contents, of the gas, of the wall, each with a temperature of its own. Contents freeze by
+/// their energy, at the triple temperature or beside a solution where it says, once there is a seed. Gas
+/// takes the temperature of what it touches at 10 W/(m2 K). Vapour leaves and joins the surface by
+/// `evaporationFlux` and as the liquid below can bring heat (500 W/(m2 K), free convection under a cooled
+/// surface); where the liquid is superheated under the weight above it, bubbles give it twenty times the
+/// surface. On the dry wall vapour condenses through a film (5 kW/(m2 K)) that air beside it chokes (D. F.
+/// Othmer, Ind. Eng. Chem. 21 (1929) 576: half at half a per cent by volume) and drains back. Dissolved air
+/// goes by Henry's law. Gases mix ideally and flow together. Integrated by CVODE (BDF, Newton's method,
+/// dense), with the flows through the bounds of the rig as further unknowns, so that both balances are
+/// measured. Each move starts the integration anew from where it stands. Equal inputs give equal bytes.
 class RigSimulator {
 public:
     /// BadInput names what in the model or in its moves makes no sense.
@@ -38,6 +39,8 @@ public:
     /// Lets it go until this time, with the moves that fall due; OutOfRange says why it could not, and it
     /// stands where it last was well.
     [[nodiscard]] Result<void> advance(double until);
+    /// Has it take finer steps from now on: slower, and closer to its balances.
+    void followClosely();
     /// A move by hand, now.
     void apply(const RigAction& action);
     [[nodiscard]] const RigModel& model() const; ///< as the moves have made it

@@ -6,10 +6,16 @@ namespace uttrin {
 
 /// What is in a vessel at one moment.
 struct VesselState {
+    /// Of the solute in what is liquid, by mass.
+    [[nodiscard]] double share() const { return solute > 0.0 ? solute / (solute + liquid) : 0.0; }
+    [[nodiscard]] double vapourPascal() const { return pascal - airPascal - solutePascal; }
+
     double liquid = 0.0, solid = 0.0, vapour = 0.0, air = 0.0, dissolved = 0.0; ///< kg; dissolved: of air
-    double kelvin = 0.0, wallKelvin = 0.0;
-    double pascal = 0.0, airPascal = 0.0; ///< of the whole gas, and of the air in it
-    double volume = 0.0;                  ///< m3
+    double solute = 0.0, soluteVapour = 0.0; ///< kg, in the liquid, in the gas
+    double undissolved = 0.0; ///< kg of solute among the ice, at the coldest that the brine can be
+    double kelvin = 0.0, gasKelvin = 0.0, wallKelvin = 0.0;   ///< of what is condensed; of gas; of the wall
+    double pascal = 0.0, airPascal = 0.0, solutePascal = 0.0; ///< of the whole gas, of the air, of the solute
+    double volume = 0.0;                                      ///< m3
     // What can be seen of it.
     /// K, the contents' temperature less the one at which they boil under this gas, at the surface; below
     /// zero nothing boils.
@@ -27,6 +33,12 @@ struct ContactState {
     double iceKg = 0.0; ///< left of its ice
 };
 
+/// What goes through a link at one moment.
+struct LinkState {
+    double flow = 0.0; ///< kg/s, from its first end to its second
+    double jet = 0.0;  ///< N, with which the stream pushes at what stands before its end
+};
+
 /// A dish of drying agent at one moment.
 struct DishState {
     double waterKg = 0.0; ///< taken up
@@ -39,6 +51,7 @@ struct RigSample {
     std::vector<VesselState> vessels;
     std::vector<ContactState> contacts;
     std::vector<DishState> dishes;
+    std::vector<LinkState> links;
 };
 
 } // namespace uttrin

@@ -37,7 +37,7 @@ std::optional<double> timeOf(const Rehearsal& r, RigEventKind kind) {
 }
 
 TEST(Demonstrations, EachVariantOfEachKeepsMassAndEnergyAndEndsAsItShould) {
-    ASSERT_GE(demonstrations().size(), 14U);
+    ASSERT_GE(demonstrations().size(), 17U);
     for (const Demonstration& d : demonstrations())
         for (const RigVariant& v : d.rig.variants()) {
             SCOPED_TRACE(d.id + ": " + v.name);
@@ -199,7 +199,45 @@ TEST(Demonstrations, TheOthersShowWhatTheyAreFor) {
         return 0.0;
     };
     EXPECT_GT(at170(airy), 0.0);
-    EXPECT_LT(at170(airy), at170(steamed) - 10.0);
+    EXPECT_LT(at170(airy), at170(steamed) - 8.0);
+}
+
+TEST(Demonstrations, SaltFreezesAStringOnAndMoreOfItIsColder) {
+    const RigFile& ice = demonstration("salt-on-ice");
+    const Rehearsal much = played(ice), little = played(ice, ice.variants()[1].settings);
+    EXPECT_TRUE(goalMet(much.setup.goal, much.setup.watched, much.run));
+    const auto bath = [](const Rehearsal& r) { return r.run.samples.back().vessels[0].kelvin; };
+    EXPECT_GT(bath(much), 273.15 - 21.2); // no colder than its eutectic
+    EXPECT_LT(bath(much), bath(little) - 5.0);
+    EXPECT_LT(bath(little), 273.15 - 1.0);
+}
+
+TEST(Demonstrations, SyrupClimbsAndAlcoholBoilsBelowWater) {
+    const RigFile& syrup = demonstration("syrup-on-the-stove");
+    const Rehearsal sugar = played(syrup), alcohol = played(syrup, syrup.variants()[1].settings);
+    const double pure = water().boilingPoint(Pressure::fromPascal(94'310.0))->kelvin();
+    double hottest = 0.0, firstBoils = 0.0;
+    for (const auto& s : sugar.run.samples)
+        hottest = std::max(hottest, s.vessels[0].kelvin);
+    for (std::size_t i = 0; i < alcohol.run.samples.size() && firstBoils == 0.0; ++i)
+        if (boils(seen(alcohol.watched(), alcohol.watchedAt(i)))) firstBoils = alcohol.watchedAt(i).kelvin;
+    EXPECT_NEAR(hottest, 273.15 + 116.0, 0.5);
+    EXPECT_GT(firstBoils, 340.0);
+    EXPECT_LT(firstBoils, pure - 8.0);
+    EXPECT_GT(endOf(alcohol).kelvin, firstBoils + 2.0); // it climbs as the alcohol goes
+}
+
+TEST(Demonstrations, AWarmHandPushesTheLiquidUpAndACoolOneLess) {
+    const RigFile& bulb = demonstration("hand-warmed-bulb");
+    const auto most = [&](const std::vector<RigSetting>& settings) {
+        double kg = 0.0;
+        const Rehearsal r = played(bulb, settings);
+        for (const auto& s : r.run.samples)
+            kg = std::max(kg, s.vessels[1].liquid);
+        return kg;
+    };
+    EXPECT_GT(most({}), 0.02);
+    EXPECT_LT(most(bulb.variants()[1].settings), most({}) - 0.002);
 }
 
 TEST(Demonstrations, AClosedHeatedVesselWarnsAndGivesNoSteps) {

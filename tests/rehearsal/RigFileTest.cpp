@@ -146,7 +146,7 @@ const Wrong kWrong[] = {
      "same kind"},
     {"a goal without an aim", [](Json& j) { j["goal"].erase("boils_below"); }, "/goal",
      "'boils_below' or 'event'"},
-    {"a vessel that is full", [](Json& j) { j["vessels"]["jar"]["liquid"] = "5 kg"; }, "", "full of liquid"},
+    {"a vessel that is full", [](Json& j) { j["vessels"]["jar"]["liquid"] = "5 kg"; }, "", "it is full"},
     {"a name twice",
      [](Json& j) {
          j["heaters"]["tap"] = {{"power", "1 W"}};

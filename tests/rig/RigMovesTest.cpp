@@ -296,7 +296,7 @@ TEST(RigInstrument, LagsByItsTimeConstantShowsItsZeroAndRounds) {
     for (int i = 0; i <= 100; ++i) {
         VesselState s;
         s.kelvin = i == 0 ? 300.0 : 320.0;
-        samples.push_back({static_cast<double>(i), {s}, {}, {}});
+        samples.push_back({static_cast<double>(i), {s}, {}, {}, {}});
     }
     RigInstrument slow{RigInstrument::Thermometer, 0, "thermometer", 10.0, 0.3, 0.0, 0.0};
     const auto shown = shownBy(slow, samples, 1);

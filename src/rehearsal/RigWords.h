@@ -1,0 +1,67 @@
+#pragma once
+
+#include "RigFile.h"
+
+#include <fmt/format.h>
+
+#include <string>
+#include <string_view>
+#include <utility>
+
+/// The words of a rig file and what they mean.
+namespace uttrin {
+
+/// A part of a rig by the name that its file gives it.
+struct RigPart {
+    enum Kind { Vessel, Link, Pump, Contact, Heater, Draught, Dish, LiquidTube, Skin } kind = Vessel;
+    int index = 0;
+};
+
+inline constexpr std::pair<VesselShape, std::string_view> kShapes[] = {
+    {VesselShape::RoundFlask, "round-flask"},
+    {VesselShape::Jar, "jar"},
+    {VesselShape::Bottle, "bottle"},
+    {VesselShape::BellJar, "bell-jar"},
+    {VesselShape::Dish, "dish"},
+    {VesselShape::Bulb, "bulb"},
+    {VesselShape::Syringe, "syringe"},
+    {VesselShape::Kettle, "kettle"},
+    {VesselShape::Tube, "tube"},
+    {VesselShape::Cup, "cup"},
+    {VesselShape::Film, "film"}};
+inline constexpr std::pair<RigEventKind, std::string_view> kEvents[] = {
+    {RigEventKind::BoilingStarts, "boiling-starts"},
+    {RigEventKind::BoilingStops, "boiling-stops"},
+    {RigEventKind::IceAppears, "ice-appears"},
+    {RigEventKind::FrozenThrough, "frozen-through"},
+    {RigEventKind::Melted, "melted"},
+    {RigEventKind::Dry, "dry"},
+    {RigEventKind::AboveRoom, "above-room"},
+    {RigEventKind::IceGone, "ice-gone"},
+    {RigEventKind::Moved, "moved"}};
+inline constexpr std::pair<RigInstrument::Kind, std::string_view> kInstruments[] = {
+    {RigInstrument::Gauge, "gauge"},
+    {RigInstrument::Thermometer, "thermometer"},
+    {RigInstrument::Infrared, "infrared"}};
+inline constexpr std::pair<TouchedPart, std::string_view> kTouched[] = {{TouchedPart::Contents, "contents"},
+                                                                        {TouchedPart::Wall, "wall"}};
+inline constexpr std::pair<RigPart::Kind, std::string_view> kPartNames[] = {
+    {RigPart::Vessel, "vessel"},    {RigPart::Link, "link"},
+    {RigPart::Pump, "pump"},        {RigPart::Contact, "contact"},
+    {RigPart::Heater, "heater"},    {RigPart::Draught, "draught"},
+    {RigPart::Dish, "drying dish"}, {RigPart::LiquidTube, "liquid tube"},
+    {RigPart::Skin, "skin"}};
+inline constexpr std::pair<SkinLaw, std::string_view> kSkinLaws[] = {{SkinLaw::Sheet, "sheet"},
+                                                                     {SkinLaw::Cells, "cells"}};
+
+template <typename E, std::size_t N>
+Result<E> fromWord(const std::pair<E, std::string_view> (&words)[N], std::string_view word) {
+    std::string accepted;
+    for (const auto& [value, name] : words) {
+        if (name == word) return value;
+        accepted += (accepted.empty() ? "" : ", ") + std::string(name);
+    }
+    return fail(Failure::BadInput, fmt::format("'{}' is not known; accepted: {}", word, accepted));
+}
+
+} // namespace uttrin

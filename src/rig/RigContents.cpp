@@ -1,0 +1,297 @@
+// What is in a vessel, from its amounts and energies.
+#include "RigRates.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+
+namespace uttrin {
+namespace {
+
+constexpr double kAirCp = 1005.0; // J/(kg K)
+// J/K: of the place where contents lie, which they keep when all of them have gone (as 5 mg of water would);
+// and of what hangs in a gas however thin it is.
+constexpr double kThinContents = 0.02, kThinGas = 1e-5;
+constexpr double kColdestGas = 60.0, kHottestGas = 2000.0; // K
+
+} // namespace
+
+double RigBalance::airEnthalpy(double kelvin) const { return kAirCp * (kelvin - m_fluid.tripleKelvin()); }
+double RigBalance::airEnergy(double kelvin) const { return airEnthalpy(kelvin) - kAirGas * kelvin; }
+
+/// J, of all that is condensed, at one temperature.
+double RigBalance::contentsEnergy(const VesselState& s, double kelvin) const {
+    return s.liquid * m_fluid.liquidEnergy(kelvin) + s.solid * m_fluid.solidEnergy(kelvin) +
+           (s.solute > 0.0 ? s.solute * m_model.solute->energy(kelvin) : 0.0) +
+           (s.undissolved > 0.0 ? s.undissolved * m_model.solute->energyBefore(kelvin) : 0.0) +
+           s.dissolved * airEnergy(kelvin) + kThinContents * (kelvin - m_fluid.tripleKelvin());
+}
+
+double RigBalance::gasEnergy(const VesselState& s, double kelvin) const {
+    return s.vapour * m_fluid.vapourEnergy(kelvin) + s.air * airEnergy(kelvin) +
+           (s.soluteVapour != 0.0 ? s.soluteVapour * m_model.solute->fluid()->vapourEnergy(kelvin) : 0.0) +
+           kThinGas * (kelvin - m_fluid.tripleKelvin());
+}
+
+double RigBalance::liquidVolume(const VesselState& s) const {
+    return s.liquid / m_fluid.liquidDensity() + (s.solute > 0.0 ? s.solute / m_model.solute->density() : 0.0);
+}
+
+double RigBalance::gasVolume(const VesselState& s) const {
+    return s.volume - liquidVolume(s) - s.solid / m_fluid.liquidDensity();
+}
+
+double RigBalance::depthOf(const Vessel& v, const VesselState& s) const {
+    return v.surface > 0.0 ? liquidVolume(s) / v.surface : 0.0;
+}
+
+/// Inside a skin what it holds now; less what swells within it.
+double RigBalance::volumeOf(double seconds, std::span<const double> y, std::size_t vessel) const {
+    double volume = m_model.vessels[vessel].volumeAt(seconds);
+    for (std::size_t k = 0; k < m_model.skins.size(); ++k) {
+        const Skin& skin = m_model.skins[k];
+        const double held = y[m_skins + kPerSkin * k];
+        if (skin.inside == static_cast<int>(vessel)) volume = held;
+        if (skin.around == static_cast<int>(vessel)) volume -= held;
+    }
+    return volume;
+}
+
+RigBalance::RigBalance(const RigModel& model, const RigFluid& fluid)
+    : m_model(model), m_fluid(fluid), m_moods(model.vessels.size()), m_states(model.vessels.size()),
+      m_skins(kPerVessel * model.vessels.size()) {
+    for (const Contact& c : model.contacts)
+        m_iceOf.push_back(c.iceKg > 0.0 ? m_skins++ : 0);
+    m_dishes = m_skins + kPerSkin * model.skins.size();
+    for (std::size_t i = 0; i < m_moods.size(); ++i) {
+        const Vessel& v = model.vessels[i];
+        m_moods[i].seeded = v.supercooling <= 0.0 || v.kelvin < fluid.tripleKelvin();
+    }
+}
+
+bool RigBalance::isEnergy(std::size_t i) const {
+    if (i < kPerVessel * m_model.vessels.size()) return i % kPerVessel >= Contents && i % kPerVessel <= Wall;
+    if (i < m_skins) return true;
+    return (i < m_dishes ? i - m_skins : i - m_dishes) % 2 == 1; // all that follows comes in such pairs
+}
+
+std::vector<double> RigBalance::start() const {
+    std::vector<double> y(size(), 0.0);
+    const double triple = m_fluid.tripleKelvin();
+    for (std::size_t k = 0; k < m_model.skins.size(); ++k)
+        y[m_skins + kPerSkin * k] = m_model.vessels[static_cast<std::size_t>(m_model.skins[k].inside)].volume;
+    for (std::size_t i = 0; i < m_model.vessels.size(); ++i) {
+        const Vessel& v = m_model.vessels[i];
+        const double t = v.kelvin;
+        VesselState s;
+        // A solution may start below the solvent's triple point as long as it does not freeze there.
+        const bool frozen =
+            t < triple && m_fluid.hasSolid() &&
+            !(v.solute > 0.0 && t >= m_model.solute->freezingKelvin(v.solute / (v.solute + v.condensed)));
+        (frozen ? s.solid : s.liquid) = v.condensed;
+        s.solute = v.solute;
+        s.volume = volumeOf(0.0, y, i);
+        s.kelvin = s.gasKelvin = t;
+        const double gas = gasVolume(s);
+        const Saturation over = v.condensed + v.solute > 0.0 ? saturationOver(s, t) : Saturation{};
+        s.vapour = v.vapourPascal.value_or(over.solvent) * gas * m_fluid.vapour().molarMass / (kMolarGas * t);
+        if (over.solute > 0.0)
+            s.soluteVapour =
+                over.solute * gas * m_model.solute->fluid()->vapour().molarMass / (kMolarGas * t);
+        s.air = v.airPascal * gas / (kAirGas * t);
+        s.dissolved =
+            frozen ? 0.0
+                   : v.airDissolved * v.condensed * m_fluid.airSolubility(t) * m_model.roomPascalAt(0.0);
+        const std::array<double, kPerVessel> own{v.condensed,
+                                                 s.vapour,
+                                                 s.air,
+                                                 s.dissolved,
+                                                 contentsEnergy(s, t),
+                                                 gasEnergy(s, t),
+                                                 v.wallHeatCapacity * (t - triple),
+                                                 v.solute,
+                                                 s.soluteVapour};
+        std::ranges::copy(own, y.begin() + static_cast<std::ptrdiff_t>(kPerVessel * i));
+    }
+    for (std::size_t i = 0; i < m_model.dishes.size(); ++i)
+        y[m_dishes + kPerDish * i + 1] =
+            m_model.dishes[i].agent.dryHeatCapacity() * (m_model.roomKelvin - triple);
+    return y;
+}
+
+/// Divides what is condensed into liquid and solid, and finds its temperature. REQUIRES: all of it is given
+/// as liquid.
+void RigBalance::divideContents(double energy, bool seeded, VesselState& s) const {
+    const double triple = m_fluid.tripleKelvin(), condensed = s.liquid;
+    const auto from = [&](double capacity) { // capacities are constant: a straight line
+        return triple + (energy - contentsEnergy(s, triple)) /
+                            (capacity + (s.solute > 0.0 ? s.solute * m_model.solute->heatCapacity() : 0.0) +
+                             s.dissolved * (kAirCp - kAirGas) + kThinContents);
+    };
+    s.kelvin = from(condensed * m_fluid.liquidHeatCapacity());
+    if (!seeded || !m_fluid.hasSolid() || s.kelvin >= triple || condensed <= 0.0) return;
+    if (s.solute > 0.0) return divideBrine(energy, s);
+    const double frozen = (contentsEnergy(s, triple) - energy) / m_fluid.fusion();
+    s.solid = std::min(frozen, condensed);
+    s.liquid = condensed - s.solid;
+    s.kelvin = frozen < condensed ? triple : from(condensed * m_fluid.solidHeatCapacity());
+}
+
+/// Ice beside a solution: at each temperature so much liquid stays that its solute keeps it from freezing.
+void RigBalance::divideBrine(double energy, VesselState& s) const {
+    const RigSolute& solute = *m_model.solute;
+    const double condensed = s.liquid;
+    if (s.share() >= solute.shareBesideIce(std::max(s.kelvin, solute.coldestKelvin())))
+        return; // none freezes
+    const auto divide = [&](double kelvin) {
+        s.kelvin = kelvin;
+        const double share = solute.shareBesideIce(kelvin);
+        s.liquid = s.solute * (1.0 - share) / share;
+        s.solid = condensed - s.liquid;
+        return share;
+    };
+    divide(solute.coldestKelvin());
+    if (const double all = contentsEnergy(s, s.kelvin); energy < all) {
+        // Colder than any brine can be: some of the salt stays undissolved among the ice.
+        const VesselState whole = s;
+        s.liquid = s.solute = 0.0;
+        s.solid = condensed;
+        s.undissolved = whole.solute;
+        const double none = contentsEnergy(s, s.kelvin), part = (energy - none) / (all - none);
+        if (!solute.hasEutectic() || part <= 0.0) {
+            s = whole;
+            s.kelvin -= 1.0; // beyond what is known: `state` says so
+            return;
+        }
+        s.liquid = part * whole.liquid;
+        s.solid = condensed - s.liquid;
+        s.solute = part * whole.solute;
+        s.undissolved = whole.solute - s.solute;
+        return;
+    }
+    // More energy, warmer: Newton's method between bounds that close in.
+    double low = solute.coldestKelvin(), high = m_fluid.tripleKelvin();
+    double t = solute.freezingKelvin(s.solute / (s.solute + condensed)); // of all of it as liquid
+    constexpr int kSteps = 60;
+    for (int i = 0; i < kSteps; ++i) {
+        const double share = divide(t), missing = energy - contentsEnergy(s, t);
+        (missing > 0.0 ? low : high) = t;
+        const double melting = -s.solute / (share * share) * solute.shareBesideIceSlope(t); // kg/K
+        const double capacity = s.liquid * m_fluid.liquidHeatCapacity() +
+                                s.solid * m_fluid.solidHeatCapacity() + s.solute * solute.heatCapacity() +
+                                s.dissolved * (kAirCp - kAirGas) + kThinContents +
+                                melting * (m_fluid.liquidEnergy(t) - m_fluid.solidEnergy(t));
+        double next = t + missing / capacity;
+        if (!(next > low && next < high)) next = 0.5 * (low + high);
+        const bool close = std::abs(next - t) < 1e-12 * t;
+        t = next;
+        if (close) break;
+    }
+    divide(t);
+}
+
+double RigBalance::gasKelvin(double energy, const VesselState& s) const {
+    double t = std::clamp(s.kelvin, kColdestGas, kHottestGas);
+    constexpr int kSteps = 12;
+    for (int i = 0; i < kSteps; ++i) {
+        const double capacity =
+            s.vapour * m_fluid.vapourHeatCapacity(t) + s.air * (kAirCp - kAirGas) +
+            (s.soluteVapour != 0.0 ? s.soluteVapour * m_model.solute->fluid()->vapourHeatCapacity(t) : 0.0) +
+            kThinGas;
+        const double step = (energy - gasEnergy(s, t)) / capacity;
+        t += step;
+        if (!(t > kColdestGas && t < kHottestGas) || std::abs(step) < 1e-11 * t) break;
+    }
+    return t;
+}
+
+Result<VesselState> RigBalance::state(double seconds, std::span<const double> y, std::size_t i) const {
+    const Vessel& v = m_model.vessels[i];
+    const auto own = y.subspan(kPerVessel * i, kPerVessel);
+    const auto left = [&](const std::string& what) {
+        return fail(Failure::OutOfRange, fmt::format("{}: {}", v.name, what));
+    };
+    VesselState s;
+    s.liquid = std::max(own[Condensed], 0.0); // a rounding below nothing is nothing
+    s.vapour = own[Vapour];
+    s.air = own[Air];
+    s.dissolved = own[Dissolved];
+    if (m_model.solute) {
+        s.solute = std::max(own[Dissolvate], 0.0);
+        if (m_model.solute->fluid()) s.soluteVapour = own[DissolvateVapour];
+    }
+    const bool seeded = m_moods[i].seeded;
+    divideContents(own[Contents], seeded, s);
+    // A trial step may hold liquid where there is none: then a shorter one is tried.
+    double lowest = seeded && s.liquid <= 0.0 ? m_fluid.lowestKelvin() : m_fluid.lowestLiquidKelvin(),
+           highest = m_fluid.highestKelvin();
+    constexpr double kSome = 1e-9; // kg
+    if (s.solute > kSome) {
+        lowest = m_model.solute->coldestKelvin();
+        if (const RigFluid* fluid = m_model.solute->fluid())
+            highest = std::min(highest, fluid->highestKelvin());
+        if (s.share() > m_model.solute->highestShare())
+            return left(fmt::format("the {} in it came to {:.1f} % by mass; the model covers up to {:.1f} %",
+                                    m_model.solute->name(), 100.0 * s.share(),
+                                    100.0 * m_model.solute->highestShare()));
+    }
+    if (!(s.kelvin >= lowest && s.kelvin <= highest))
+        return left(fmt::format("its contents came to {:.1f} K; the model covers {:.1f} to {:.1f} K",
+                                s.kelvin, lowest, highest));
+    s.gasKelvin = gasKelvin(own[Gas], s);
+    if (!(s.gasKelvin > kColdestGas && s.gasKelvin < kHottestGas))
+        return left(fmt::format("its gas came to {:.1f} K; the model covers {:.0f} to {:.0f} K", s.gasKelvin,
+                                kColdestGas, kHottestGas));
+    s.wallKelvin =
+        v.wallHeatCapacity > 0.0 ? m_fluid.tripleKelvin() + own[Wall] / v.wallHeatCapacity : s.kelvin;
+    if (!(s.wallKelvin >= m_fluid.lowestKelvin() && s.wallKelvin <= m_fluid.highestKelvin()))
+        return left(fmt::format("its wall came to {:.1f} K; the model covers {:.1f} to {:.1f} K",
+                                s.wallKelvin, m_fluid.lowestKelvin(), m_fluid.highestKelvin()));
+    s.volume = volumeOf(seconds, y, i);
+    const double gas = gasVolume(s);
+    if (!(gas > 1e-3 * s.volume)) return left("it is full; the model needs some gas above what is in it");
+    const double perKg = kMolarGas * s.gasKelvin / gas;
+    s.airPascal = s.air * kAirGas * s.gasKelvin / gas;
+    if (s.soluteVapour != 0.0)
+        s.solutePascal = s.soluteVapour * perKg / m_model.solute->fluid()->vapour().molarMass;
+    s.pascal = s.vapour * perKg / m_fluid.vapour().molarMass + s.airPascal + s.solutePascal;
+    return s;
+}
+
+VesselState RigBalance::room(double seconds) const {
+    VesselState s;
+    s.air = 1.0; // of nothing else
+    s.kelvin = s.gasKelvin = m_model.roomKelvin;
+    s.pascal = s.airPascal = m_model.roomPascalAt(seconds);
+    return s;
+}
+
+double RigBalance::freezingKelvin(const VesselState& s) const {
+    return s.solute > 0.0 ? m_model.solute->freezingKelvin(s.share()) : m_fluid.tripleKelvin();
+}
+
+double RigBalance::totalMass(std::span<const double> y) const {
+    double total = 0.0;
+    for (std::size_t i = 0; i < m_model.vessels.size(); ++i)
+        for (const auto part : {Condensed, Vapour, Air, Dissolved, Dissolvate, DissolvateVapour})
+            total += y[kPerVessel * i + part];
+    for (std::size_t i = 0; i < m_model.dishes.size(); ++i)
+        total += y[m_dishes + kPerDish * i];
+    return total;
+}
+
+double RigBalance::totalEnergy(std::span<const double> y) const {
+    double total = 0.0;
+    for (std::size_t i = 0; i < m_model.vessels.size(); ++i)
+        for (const auto part : {Contents, Gas, Wall})
+            total += y[kPerVessel * i + part];
+    for (std::size_t i = 0; i < m_model.skins.size(); ++i)
+        total += y[m_skins + kPerSkin * i + 1];
+    for (std::size_t i = 0; i < m_model.dishes.size(); ++i)
+        total += y[m_dishes + kPerDish * i + 1];
+    return total;
+}
+
+} // namespace uttrin

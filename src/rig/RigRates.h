@@ -1,0 +1,56 @@
+#pragma once
+
+#include "RigBalance.h"
+#include "physics/Constants.h"
+
+namespace uttrin {
+
+inline constexpr double kAirGas = kMolarGas / 0.0289652; ///< J/(kg K), of air
+inline constexpr double kGravity = 9.81;                 ///< m/s2
+
+/// Half of what condenses is held back where so little of the gas is air, by volume: D. F. Othmer, Ind. Eng.
+/// Chem. 21 (1929) 576.
+inline constexpr double kChokingShare = 0.005;
+
+/// The share of its saturation pressure that the last of a liquid still has, as a film that clings to its
+/// place: it goes evenly to nothing, and nothing evaporates where nothing is.
+[[nodiscard]] inline double lastFilm(double kg) {
+    constexpr double kClings = 1e-7; // kg
+    return kg > 0.0 ? kg / (kg + kClings) : 0.0;
+}
+
+/// 1 where there is something condensed, 0 where there is next to nothing: there heat reaches the gas.
+[[nodiscard]] inline double wetness(const VesselState& s) {
+    constexpr double kHardlyAny = 1e-7; // kg
+    const double all = (s.liquid + s.solid + s.solute) / kHardlyAny;
+    return all * all / (all * all + 1.0);
+}
+
+/// Where the rates of one moment are gathered.
+struct RigBalance::Rates {
+    std::span<double> all;
+    std::span<const VesselState> states;
+    VesselState outside;
+
+    [[nodiscard]] std::span<double> own(int vessel) const {
+        return all.subspan(kPerVessel * static_cast<std::size_t>(vessel), kPerVessel);
+    }
+    [[nodiscard]] const VesselState& at(int vessel) const {
+        return vessel == kRoom ? outside : states[static_cast<std::size_t>(vessel)];
+    }
+    void boundary(double mass, double energy) const {
+        all[all.size() - 2] += mass;
+        all[all.size() - 1] += energy;
+    }
+    void add(int vessel, const Stream& stream, double sign) const {
+        if (vessel == kRoom)
+            return boundary(-sign * (stream.vapour + stream.air + stream.solute), -sign * stream.energy);
+        const auto rate = own(vessel);
+        rate[Vapour] += sign * stream.vapour;
+        rate[Air] += sign * stream.air;
+        rate[DissolvateVapour] += sign * stream.solute;
+        rate[Gas] += sign * stream.energy;
+    }
+};
+
+} // namespace uttrin

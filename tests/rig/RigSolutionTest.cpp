@@ -1,0 +1,182 @@
+#include "rig/RigSimulation.h"
+#include "solutions/BinaryMixture.h"
+#include "solutions/SodiumChloride.h"
+#include "substances/SubstanceLibrary.h"
+
+#include <gtest/gtest.h>
+
+#include <array>
+#include <cmath>
+#include <utility>
+
+namespace uttrin {
+namespace {
+
+const RigFluid& fluid() {
+    static const RigFluid f = *RigFluid::make(water());
+    return f;
+}
+
+RigRun ran(const RigModel& model, double seconds, const std::vector<RigMove>& moves = {}) {
+    const auto run = simulate(model, fluid(), seconds, seconds / 20.0, moves);
+    EXPECT_TRUE(run) << run.error().message;
+    if (!run) return {};
+    EXPECT_FALSE(run->stopped) << run->stopped->message;
+    EXPECT_LT(run->massDrift, 1e-6);
+    EXPECT_LT(run->energyDrift, 1e-6);
+    return *run;
+}
+
+/// Freezing points of brine, CRC Handbook of Chemistry and Physics: share by mass, K below water's.
+double depression(double share) {
+    constexpr std::array<std::pair<double, double>, 7> kTable{{{0.10, 6.564},
+                                                               {0.12, 8.179},
+                                                               {0.14, 9.94},
+                                                               {0.16, 11.89},
+                                                               {0.18, 14.04},
+                                                               {0.20, 16.46},
+                                                               {0.22, 19.18}}};
+    for (std::size_t i = 1; i < kTable.size(); ++i)
+        if (share <= kTable[i].first)
+            return std::lerp(kTable[i - 1].second, kTable[i].second,
+                             (share - kTable[i - 1].first) / (kTable[i].first - kTable[i - 1].first));
+    return kTable.back().second;
+}
+
+TEST(RigSolution, SaltOnIceCoolsAsTheBalanceOfHeatSays) {
+    constexpr double kIce = 0.3, kSalt = 0.004, kRoom = 293.15, kStart = 273.05;
+    RigModel m;
+    m.roomKelvin = kRoom;
+    m.solute = *RigSolute::make(SoluteKind::SodiumChloride, water());
+    m.vessels = {{.volume = 1e-3, .condensed = kIce, .airPascal = 1e5, .kelvin = kStart}};
+    const RigRun run =
+        ran(m, 300.0, {{{RigTrigger::AtTime, 0, 10.0}, {{RigAction::StirIn, 0, kSalt, 20.0}}, ""}});
+    const VesselState& s = run.samples.back().vessels[0];
+    // Heat for what melts and for the salt to dissolve comes from cooling all of it; kJ and kg.
+    double low = 0.0, high = kIce;
+    for (int i = 0; i < 60; ++i) {
+        const double melts = 0.5 * (low + high), drop = depression(kSalt / (kSalt + melts));
+        const double given =
+                         ((kIce - melts) * 2.1 + melts * 4.2 + kSalt * 0.45) * drop + kSalt * 0.864 * 20.0,
+                     taken = melts * 333.4 + kSalt * 66.4;
+        (given > taken ? low : high) = melts;
+    }
+    EXPECT_NEAR(s.kelvin, 273.15 - depression(kSalt / (kSalt + low)), 0.4);
+    EXPECT_NEAR(s.liquid, low, 0.01);
+    // The brine and the ice in it have one vapour pressure.
+    EXPECT_NEAR(s.vapourPascal() / fluid().solidSaturation(s.kelvin), 1.0, 0.02);
+}
+
+TEST(RigSolution, MoreSaltThanTheIceCanMeltForStaysUndissolvedAtTheEutectic) {
+    RigModel m;
+    m.solute = *RigSolute::make(SoluteKind::SodiumChloride, water());
+    m.vessels = {{.volume = 1e-3, .condensed = 0.3, .airPascal = 1e5, .kelvin = 273.05}};
+    const VesselState s =
+        ran(m, 300.0, {{{RigTrigger::AtTime, 0, 10.0}, {{RigAction::StirIn, 0, 0.06, 20.0}}, ""}})
+            .samples.back()
+            .vessels[0];
+    EXPECT_NEAR(s.kelvin, 273.15 - 21.1, 0.05);
+    EXPECT_NEAR(s.solute / (s.solute + s.liquid), 0.233, 0.001);
+    EXPECT_NEAR(s.solute + s.undissolved, 0.06, 1e-5);
+    EXPECT_GT(s.undissolved, 0.04); // 300 g of ice that cool by 21 K melt some 40 g of it
+}
+
+TEST(RigSolution, ActivitiesAreThoseOfTheSolutionsThemselves) {
+    const auto salt = *RigSolute::make(SoluteKind::SodiumChloride, water());
+    for (const double celsius : {20.0, 60.0, 100.0})
+        for (const double molality : {1.0, 3.0, 5.0}) {
+            const auto t = Temperature::fromCelsius(celsius);
+            EXPECT_NEAR(salt.activities(sodiumChloride::massFraction(molality), t.kelvin()).solvent,
+                        *sodiumChloride::waterActivity(molality, t), 0.015)
+                << molality << ' ' << celsius;
+        }
+    const auto ethanol = *RigSolute::make(SoluteKind::Ethanol, water());
+    const BinaryMixture& mixture = **findWaterMixture("ethanol");
+    const auto t = Temperature::fromCelsius(70.0);
+    const auto a = ethanol.activities(0.4, t.kelvin());
+    EXPECT_NEAR(a.solvent * fluid().liquidSaturation(t.kelvin()) +
+                    a.solute * ethanol.fluid()->liquidSaturation(t.kelvin()),
+                mixture.bubblePressure(mixture.amountFraction(0.4), t)->pascal(), 5.0);
+    EXPECT_EQ(RigSolute::make(SoluteKind::Sucrose, **findSubstance("ethanol")).error().message.substr(0, 26),
+              "what dissolves in ethanol ");
+}
+
+TEST(RigSolution, ASyrupFreezesWhereItSays) {
+    const auto sugar = *RigSolute::make(SoluteKind::Sucrose, water());
+    // 1 mol in a kilogram of water lowers the freezing point by 1.86 K; the boiling points, from which it is
+    // had, tell it within a quarter of a kelvin.
+    EXPECT_NEAR(273.16 - sugar.freezingKelvin(0.3423 / 1.3423), 1.9, 0.25);
+    EXPECT_NEAR(sugar.shareBesideIce(sugar.freezingKelvin(0.3)), 0.3, 1e-4);
+    EXPECT_NEAR(sugar.freezingKelvin(0.0), 273.16, 1e-6);
+}
+
+TEST(RigSolution, AlcoholLeavesAMixtureFirst) {
+    RigModel m;
+    m.solute = *RigSolute::make(SoluteKind::Ethanol, water());
+    m.vessels = {{.volume = 2e-3, .condensed = 0.3, .solute = 0.1, .airPascal = 1000.0, .kelvin = 313.15}};
+    m.pumps = {{0, {1e-3, 100.0}}};
+    const VesselState s = ran(m, 60.0).samples.back().vessels[0];
+    EXPECT_LT(s.share(), 0.24);
+    EXPECT_GT((0.1 - s.solute) / 0.1, 5.0 * (0.3 - s.liquid) / 0.3);
+}
+
+TEST(RigSkin, ABalloonInAJarStandsWhereItsRubberAndItsAirAgree) {
+    RigModel m;
+    m.vessels = {{.name = "jar", .volume = 5e-3, .airPascal = 101'325.0},
+                 {.name = "balloon", .volume = 0.2e-3, .airPascal = 101'325.0}};
+    m.skins = {{.inside = 1, .around = 0, .shear = 3e5, .solidShare = 0.006}};
+    m.pumps = {{0, {0.5e-3, 5e3}}};
+    m.contacts = {{0, TouchedPart::Contents, 50.0, 293.15}, {1, TouchedPart::Contents, 50.0, 293.15}};
+    const RigSample end = ran(m, 120.0).samples.back();
+    const VesselState &jar = end.vessels[0], &balloon = end.vessels[1];
+    const double ratio = balloon.volume / 0.2e-3;
+    EXPECT_GT(ratio, 5.0);
+    // 2 t/r mu (1/l - 1/l^7)(1 + 0.1 l^2), with mu / 1.1 as its first constant.
+    const double l = std::cbrt(ratio);
+    EXPECT_NEAR(balloon.pascal - jar.pascal,
+                2.0 * 0.006 * 3e5 / 1.1 * (1.0 / l - std::pow(l, -7.0)) * (1.0 + 0.1 * l * l), 20.0);
+    EXPECT_NEAR(balloon.pascal * balloon.volume, 101'325.0 * 0.2e-3, 0.05); // Boyle
+}
+
+TEST(RigSkin, AFoamWhoseCellsBurstComesBackSmaller) {
+    RigModel m;
+    m.vessels = {{.name = "jar", .volume = 2e-3, .airPascal = 100e3},
+                 {.name = "foam", .volume = 0.05e-3, .airPascal = 100e3}};
+    m.roomPascal = 100e3;
+    m.skins = {{.inside = 1,
+                .around = 0,
+                .law = SkinLaw::Cells,
+                .shear = 500.0,
+                .solidShare = 0.1,
+                .holds = 2.0,
+                .bursting = 0.2}};
+    m.pumps = {{0, {0.3e-3, 2e3}}};
+    m.links = {{0, kRoom, {2e-3, 0.02}, "inlet", 0.0}};
+    m.contacts = {{0, TouchedPart::Contents, 20.0, 293.15}, {1, TouchedPart::Contents, 20.0, 293.15}};
+    const RigRun run =
+        ran(m, 120.0,
+            {{{RigTrigger::AtTime, 0, 60.0}, {{RigAction::RunPump, 0, 0.0}, {RigAction::Open, 0, 1.0}}, ""}});
+    double most = 0.0, jet = 0.0;
+    for (const RigSample& s : run.samples) {
+        most = std::max(most, s.vessels[1].volume);
+        jet = std::max(jet, s.links[0].jet);
+    }
+    EXPECT_GT(most, 2.0 * 0.05e-3);
+    EXPECT_LT(run.samples.back().vessels[1].volume, 0.8 * 0.05e-3);
+    EXPECT_GT(jet, 0.05); // choked: about 0.7 kg/s and m2 a kPa, at the speed of sound
+}
+
+TEST(RigLiquidTube, LiquidStandsWhereThePressuresHoldIt) {
+    RigModel m;
+    m.vessels = {{.volume = 1e-3, .surface = 2e-3, .condensed = 0.4, .airPascal = 100e3},
+                 {.volume = 1e-3, .surface = 2e-3, .condensed = 0.05, .airPascal = 98.5e3}};
+    m.liquidTubes = {{0, 1, {3e-3, 0.1}, 0.05}};
+    const RigSample end = ran(m, 600.0).samples.back();
+    const VesselState &a = end.vessels[0], &b = end.vessels[1];
+    EXPECT_GT(b.liquid, 0.055);
+    const auto head = [](const VesselState& s) { return 9.81 * s.liquid / 2e-3; };
+    EXPECT_NEAR(a.pascal + head(a), b.pascal + head(b) + 1000.0 * 9.81 * 0.05, 5.0);
+}
+
+} // namespace
+} // namespace uttrin
