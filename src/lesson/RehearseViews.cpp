@@ -65,8 +65,10 @@ void addContacts(const RigModel& m, const RigSample& sample, RigScene& scene) {
             part.left = s.iceKg / c.iceKg;
             part.state = fmt::format("{:.0f} g left, takes {:.0f} W", 1000.0 * s.iceKg, std::abs(s.watt));
         } else {
-            part.kind = c.kelvin > touched.kelvin ? ScenePart::Warm : ScenePart::Cold;
-            part.state = fmt::format("{} °C, {} {:.0f} W", fixed(celsius(c.kelvin), 0),
+            const double kelvin =
+                c.other == kRoom ? c.kelvin : sample.vessels[static_cast<std::size_t>(c.other)].kelvin;
+            part.kind = kelvin > touched.kelvin ? ScenePart::Warm : ScenePart::Cold;
+            part.state = fmt::format("{} °C, {} {:.0f} W", fixed(celsius(kelvin), 0),
                                      s.watt > 0.0 ? "gives" : "takes", std::abs(s.watt));
         }
         scene.parts.push_back(std::move(part));
@@ -85,6 +87,8 @@ void addParts(const RigModel& m, const RigSample& sample, RigScene& scene) {
                                : l.opening > 0.0 ? "open"
                                                  : "shut"});
     }
+    for (const LiquidTube& t : m.liquidTubes)
+        scene.parts.push_back({ScenePart::Tube, t.from, t.to, true, 1.0, t.name, "for liquid"});
     for (const PumpAt& p : m.pumps)
         scene.parts.push_back(
             {ScenePart::Pump, p.vessel, kRoom, p.on, 1.0, p.name, p.on ? "running" : "off"});

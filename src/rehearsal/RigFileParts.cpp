@@ -420,6 +420,8 @@ private:
         actions(r, "fan", RigPart::Draught, RigAction::Fan, over, into, onOff);
         actions(r, "volume", RigPart::Vessel, RigAction::Volume, over, into,
                 quantity(Dimension::Volume, 1e-9, 10.0));
+        if (r.has("stir_in") && !m_setup.model.solute)
+            r.refuse("stir_in", "a file that names its 'solute'");
         actions(r, "stir_in", RigPart::Vessel, RigAction::StirIn, over, into,
                 quantity(Dimension::Mass, 0.0, 100.0));
         if (r.has("room_pressure")) {

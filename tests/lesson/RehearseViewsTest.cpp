@@ -69,6 +69,24 @@ TEST(RehearseViews, FrostDishesPumpsAndTubesAreDrawn) {
               2.0 * sceneOf(syringe, 0).vessels[0].plunger);
 }
 
+TEST(RehearseViews, AStemForLiquidIsDrawnAndAVesselThatTouchesAnotherTellsThatOnesTemperature) {
+    const Rehearsal& bulb = played("hand-warmed-bulb");
+    const RigScene warm = sceneOf(bulb, bulb.sampleAt(150.0));
+    const auto stem = std::ranges::find(warm.parts, "stem", &ScenePart::name);
+    ASSERT_NE(stem, warm.parts.end());
+    EXPECT_EQ(stem->kind, ScenePart::Tube);
+    EXPECT_EQ(stem->other, 1);
+    const Rehearsal& salt = played("salt-on-ice");
+    const auto lies = [&](double seconds) {
+        const RigScene scene = sceneOf(salt, salt.sampleAt(seconds));
+        return *std::ranges::find(scene.parts, "lies on", &ScenePart::name);
+    };
+    EXPECT_EQ(lies(80.0).kind, ScenePart::Cold);
+    EXPECT_TRUE(lies(80.0).state.starts_with("−21 °C, takes ")) << lies(80.0).state;
+    EXPECT_TRUE(lies(30.0).state.starts_with("−1 °C") || lies(30.0).state.starts_with("−0 °C"))
+        << lies(30.0).state;
+}
+
 TEST(RehearseViews, TheStripTellsBoilingFromQuietAndFromIce) {
     const Rehearsal& r = played("freeze-by-boiling");
     const StripView air = rehearsalStrip(r, r.sampleAt(12.0)), boils = rehearsalStrip(r, r.sampleAt(35.0)),

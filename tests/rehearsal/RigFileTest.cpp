@@ -147,6 +147,53 @@ const Wrong kWrong[] = {
     {"a goal without an aim", [](Json& j) { j["goal"].erase("boils_below"); }, "/goal",
      "'boils_below' or 'event'"},
     {"a vessel that is full", [](Json& j) { j["vessels"]["jar"]["liquid"] = "5 kg"; }, "", "it is full"},
+    {"an unknown solute", [](Json& j) { j["solute"] = "sand"; }, "/solute", "nacl"},
+    {"a solute in what is not water",
+     [](Json& j) {
+         j["substance"] = "ethanol";
+         j["solute"] = "sucrose";
+     },
+     "/solute", "accepted: water"},
+    {"a solute that is not named", [](Json& j) { j["vessels"]["jar"]["solute"] = "10 g"; }, "",
+     "what is dissolved in it is not said"},
+    {"more salt than dissolves",
+     [](Json& j) {
+         j["solute"] = "nacl";
+         j["vessels"]["jar"]["solute"] = "2 kg";
+     },
+     "", "more salt in it than the model knows"},
+    {"salt stirred into pure water",
+     [](Json& j) {
+         j["moves"][0].erase("open");
+         j["moves"][0]["stir_in"] = {{"jar", "5 g"}};
+     },
+     "/moves/0/stir_in", "names its 'solute'"},
+    {"a liquid tube in a circle",
+     [](Json& j) {
+         j["liquid_tubes"]["stem"] = {
+             {"from", "jar"}, {"to", "jar"}, {"diameter", "3 mm"}, {"length", "1 cm"}};
+     },
+     "", "joins two vessels"},
+    {"a liquid tube without a length",
+     [](Json& j) {
+         j["liquid_tubes"]["stem"] = {{"from", "jar"}, {"to", "jar"}, {"diameter", "3 mm"}};
+     },
+     "/liquid_tubes/stem/length", "VALUE UNIT"},
+    {"a skin of an unknown law",
+     [](Json& j) {
+         j["skins"]["foam"] = {{"inside", "jar"}, {"law", "soap"}};
+     },
+     "/skins/foam/law", "sheet, cells"},
+    {"a skin that bursts backwards",
+     [](Json& j) {
+         j["skins"]["foam"] = {{"inside", "jar"}, {"bursting_per_s", -1.0}};
+     },
+     "", "a skin has a modulus"},
+    {"a vessel that touches itself",
+     [](Json& j) {
+         j["contacts"]["other"] = {{"vessel", "jar"}, {"other", "jar"}, {"conductance", "1 W/K"}};
+     },
+     "", "a contact touches a vessel"},
     {"a name twice",
      [](Json& j) {
          j["heaters"]["tap"] = {{"power", "1 W"}};

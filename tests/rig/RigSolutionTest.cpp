@@ -4,6 +4,7 @@
 #include "substances/SubstanceLibrary.h"
 
 #include <gtest/gtest.h>
+#include <rapidcheck/gtest.h>
 
 #include <array>
 #include <cmath>
@@ -176,6 +177,42 @@ TEST(RigLiquidTube, LiquidStandsWhereThePressuresHoldIt) {
     EXPECT_GT(b.liquid, 0.055);
     const auto head = [](const VesselState& s) { return 9.81 * s.liquid / 2e-3; };
     EXPECT_NEAR(a.pascal + head(a), b.pascal + head(b) + 1000.0 * 9.81 * 0.05, 5.0);
+}
+
+RC_GTEST_PROP(RigSolution, SolutionsInAnyRigKeepTheirMassAndEnergy, ()) {
+    const auto among = [](double low, double high) {
+        return low + (high - low) * *rc::gen::inRange(0, 1001) / 1000.0;
+    };
+    const auto kind = *rc::gen::element(SoluteKind::SodiumChloride, SoluteKind::Sucrose, SoluteKind::Ethanol,
+                                        SoluteKind::Acetone);
+    RigModel m;
+    m.solute = *RigSolute::make(kind, water());
+    for (int i = 0; i < 2; ++i) {
+        Vessel v;
+        v.volume = among(0.5, 3.0) * 1e-3;
+        v.condensed = v.volume * among(20.0, 400.0);
+        v.solute = v.condensed * among(0.01, 0.25);
+        v.airPascal = among(10.0, 90e3);
+        v.kelvin = among(280.0, 330.0);
+        v.dryWall = among(0.0, 0.05);
+        v.wallHeatCapacity = *rc::gen::arbitrary<bool>() ? among(20.0, 300.0) : 0.0;
+        v.wallToContents = among(0.0, 20.0);
+        m.vessels.push_back(v);
+        m.contacts.push_back({i, TouchedPart::Contents, among(0.0, 5.0), among(255.0, 330.0)});
+    }
+    m.contacts.push_back({0, TouchedPart::Contents, among(0.0, 3.0), 293.15, "neighbour", true, 0.0, 1});
+    if (*rc::gen::arbitrary<bool>())
+        m.liquidTubes = {{0, 1, {among(1e-3, 5e-3), among(0.05, 0.3)}, among(0.0, 0.2)}};
+    if (*rc::gen::arbitrary<bool>()) m.links = {{0, 1, {among(0.5e-3, 5e-3), among(0.0, 0.2)}}};
+    if (*rc::gen::arbitrary<bool>()) m.pumps = {{0, {among(1e-5, 3e-4), among(50.0, 2000.0)}}};
+    const auto run = simulate(m, fluid(), 60.0, 20.0);
+    RC_ASSERT(run.has_value());
+    RC_LOG() << id(kind) << ' ' << (run->stopped ? run->stopped->message : "");
+    RC_ASSERT(run->massDrift < 1e-6);
+    RC_ASSERT(run->energyDrift < 1e-6);
+    for (const RigSample& s : run->samples)
+        for (const VesselState& v : s.vessels)
+            RC_ASSERT(std::isfinite(v.pascal) && v.solute >= 0.0 && v.undissolved >= 0.0 && v.share() <= 1.0);
 }
 
 } // namespace
