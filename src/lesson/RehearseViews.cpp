@@ -210,7 +210,8 @@ MapView rehearsalMap(MapView base, const Rehearsal& r, const std::string& name, 
     v.highPascal = 1.3 * highP;
     v.liveKelvin = r.watchedAt(at).kelvin;
     v.livePascal = r.watchedAt(at).pascal;
-    v.liveBoils = r.watchedAt(at).liquid > 0.0;
+    // The map's line is the pure liquid's: from a solution's point no distance to it is shown.
+    v.liveBoils = r.watchedAt(at).liquid > 0.0 && r.watchedAt(at).solute <= 0.0;
     return v;
 }
 
@@ -236,7 +237,7 @@ RehearsalCard rehearsalCard(const Rehearsal& r, std::size_t at) {
     else if (r.setup.goal.kind == RigGoal::Happens && facts.lostShare > 0.01)
         card.note = fmt::format("{:.0f} % of it is gone as vapour at the end.", 100.0 * facts.lostShare);
     else if (facts.lowestBoilingKelvin)
-        card.note = facts.airShare > 0.02
+        card.note = facts.airShare > 0.02 && !r.setup.model.solute
                         ? fmt::format("It still boils down to about {} °C, then the air left stops it.",
                                       fixed(celsius(*facts.lowestBoilingKelvin), 0))
                         : fmt::format("It still boils down to about {} °C.",
