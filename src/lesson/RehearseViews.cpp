@@ -33,7 +33,7 @@ SceneVessel vesselScene(const Rehearsal& r, std::size_t v, const VesselState& s)
     SceneVessel scene;
     scene.shape = r.setup.shapes[v];
     scene.name = built.name;
-    const double condensed = s.liquid + s.solid;
+    const double condensed = s.liquid + s.solid + s.solute + s.undissolved;
     scene.fill = s.volume > 0.0 ? std::clamp(condensed / kDensity / s.volume, 0.0, 1.0) : 0.0;
     scene.frozen = condensed > 0.0 ? s.solid / condensed : 0.0;
     scene.bubbling = liveliness(s.vigour);

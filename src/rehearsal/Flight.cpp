@@ -63,8 +63,7 @@ std::vector<RigControl> controlsOf(const RigModel& now, const RigModel& built) {
     return all;
 }
 
-Flight::Flight(RigSimulator rig, RigSetup setup, RigFluid fluid)
-    : m_rig(std::move(rig)), m_fluid(std::move(fluid)) {
+Flight::Flight(RigSimulator rig, RigSetup setup) : m_rig(std::move(rig)) {
     setup.moves.clear();
     m_soFar.setup = std::move(setup);
     look();
@@ -77,7 +76,7 @@ Result<Flight> Flight::make(const RigFile& rig, const std::vector<RigSetting>& s
     if (!fluid) return tl::unexpected(fluid.error());
     auto simulator = RigSimulator::make(setup->model, *fluid);
     if (!simulator) return tl::unexpected(simulator.error());
-    return Flight(std::move(*simulator), std::move(*setup), std::move(*fluid));
+    return Flight(std::move(*simulator), std::move(*setup));
 }
 
 bool Flight::goOn(double seconds) {
@@ -108,13 +107,13 @@ FlightCapture Flight::capture() const {
     const VesselState& s = m_soFar.watchedAt(m_soFar.run.samples.size() - 1);
     const auto* thermometer = shownOf(m_soFar, RigInstrument::Thermometer, watched);
     const auto* gauge = shownOf(m_soFar, RigInstrument::Gauge, watched);
+    const auto boils = [&](double pascal) { return m_rig.boilingKelvin(watched, std::max(pascal, 1.0)); };
     FlightCapture c;
     c.shownKelvin = thermometer ? thermometer->back() : s.kelvin;
     c.shownPascal = gauge ? gauge->back() : s.pascal;
-    c.boilsKelvin = m_fluid.boilingKelvin(std::max(c.shownPascal, 1.0));
+    c.boilsKelvin = boils(c.shownPascal);
     c.offKelvin = c.shownKelvin - c.boilsKelvin;
-    c.why = reasonFor(s, c.offKelvin, c.shownKelvin - s.kelvin,
-                      c.boilsKelvin - m_fluid.boilingKelvin(std::max(s.pascal, 1.0)));
+    c.why = reasonFor(s, c.offKelvin, c.shownKelvin - s.kelvin, c.boilsKelvin - boils(s.pascal));
     return c;
 }
 

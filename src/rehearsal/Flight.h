@@ -39,11 +39,10 @@ public:
     [[nodiscard]] const Rehearsal& soFar() const { return m_soFar; }
 
 private:
-    Flight(RigSimulator rig, RigSetup setup, RigFluid fluid);
+    Flight(RigSimulator rig, RigSetup setup);
     void look();
 
     RigSimulator m_rig;
-    RigFluid m_fluid;
     Rehearsal m_soFar;
 };
 

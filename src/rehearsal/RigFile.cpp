@@ -93,18 +93,39 @@ RigStory readStory(JsonReader r) {
     return s;
 }
 
+/// What is slow to make, made once for each key; a failure is not remembered.
+template <typename Key, typename Value>
+class Remembered {
+public:
+    template <typename Make>
+    Result<Value> get(const Key& key, Make make) {
+        const std::scoped_lock lock(m_mutex);
+        if (const auto known = m_made.find(key); known != m_made.end()) return known->second;
+        Result<Value> value = make();
+        if (value) m_made.emplace(key, *value);
+        return value;
+    }
+
+private:
+    std::mutex m_mutex;
+    std::map<Key, Value> m_made;
+};
+
 } // namespace
 
 Result<RigFluid> rigFluid(const std::string& substance) {
-    static std::mutex mutex;
-    static std::map<std::string, RigFluid> made;
-    const std::scoped_lock lock(mutex);
-    if (const auto known = made.find(substance); known != made.end()) return known->second;
-    const auto found = findSubstance(substance);
-    if (!found) return tl::unexpected(found.error());
-    auto fluid = RigFluid::make(**found);
-    if (fluid) made.emplace(substance, *fluid);
-    return fluid;
+    static Remembered<std::string, RigFluid> made;
+    return made.get(substance, [&]() -> Result<RigFluid> {
+        return findSubstance(substance).and_then([](const Substance* s) { return RigFluid::make(*s); });
+    });
+}
+
+Result<RigSolute> rigSolute(SoluteKind kind, const std::string& substance) {
+    static Remembered<std::pair<SoluteKind, std::string>, RigSolute> made;
+    return made.get({kind, substance}, [&]() -> Result<RigSolute> {
+        return findSubstance(substance).and_then(
+            [&](const Substance* s) { return RigSolute::make(kind, *s); });
+    });
 }
 
 Result<RigFile> RigFile::parse(std::string_view text) {

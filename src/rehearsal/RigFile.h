@@ -111,6 +111,8 @@ private:
 /// The substance of a rig file as a rig needs it, made once. BadInput if there is no such substance, or if it
 /// cannot be put into a rig.
 [[nodiscard]] Result<RigFluid> rigFluid(const std::string& substance);
+/// What is dissolved in it, made once. BadInput for what is not known in that substance.
+[[nodiscard]] Result<RigSolute> rigSolute(SoluteKind kind, const std::string& substance);
 
 [[nodiscard]] std::string_view id(RigEventKind kind);
 [[nodiscard]] Result<RigEventKind> rigEventFromId(std::string_view word);

@@ -2,7 +2,6 @@
 
 #include "RigWords.h"
 #include "quantities/JsonReader.h"
-#include "substances/SubstanceLibrary.h"
 
 #include <fmt/format.h>
 
@@ -130,10 +129,9 @@ private:
         SoluteKind kind = SoluteKind::None;
         m_root.parsed("solute", kind, soluteKindFromId);
         if (m_failure || kind == SoluteKind::None) return;
-        const auto substance = findSubstance(m_setup.substance);
-        auto solute = RigSolute::make(kind, **substance);
+        const auto solute = rigSolute(kind, m_setup.substance);
         if (!solute) return m_root.refuse("solute", solute.error().message);
-        m_setup.model.solute = std::move(*solute);
+        m_setup.model.solute = *solute;
     }
 
     void readRoom(JsonReader r) {
@@ -233,7 +231,6 @@ private:
         r.measure("rest", s.rest, Dimension::Volume, 1e-9, 10.0);
         r.number("holds", s.holds);
         r.number("bursting_per_s", s.bursting);
-        r.number("tips_n", s.tips);
         m_setup.model.skins.push_back(std::move(s));
     }
 
@@ -420,8 +417,7 @@ private:
         actions(r, "fan", RigPart::Draught, RigAction::Fan, over, into, onOff);
         actions(r, "volume", RigPart::Vessel, RigAction::Volume, over, into,
                 quantity(Dimension::Volume, 1e-9, 10.0));
-        if (r.has("stir_in") && !m_setup.model.solute)
-            r.refuse("stir_in", "a file that names its 'solute'");
+        if (r.has("stir_in") && !m_setup.model.solute) r.refuse("stir_in", "a file that names its 'solute'");
         actions(r, "stir_in", RigPart::Vessel, RigAction::StirIn, over, into,
                 quantity(Dimension::Mass, 0.0, 100.0));
         if (r.has("room_pressure")) {

@@ -6,6 +6,13 @@
 #include <numbers>
 
 namespace uttrin {
+namespace {
+
+const VesselState& upstreamOf(const VesselState& a, const VesselState& b) {
+    return a.pascal >= b.pascal ? a : b;
+}
+
+} // namespace
 
 bool RigBalance::touchesWall(int vessel, TouchedPart part) const {
     return part == TouchedPart::Wall &&
@@ -76,7 +83,7 @@ double RigBalance::flowIn(const Link& link, const VesselState& a, const VesselSt
             std::clamp((a.pascal - b.pascal - link.reliefPascal) / (kLift * link.reliefPascal), 0.0, 1.0);
     }
     if (opening <= 0.0) return 0.0;
-    const VesselState& upstream = a.pascal >= b.pascal ? a : b;
+    const VesselState& upstream = upstreamOf(a, b);
     const Tube open{link.tube.diameter * std::sqrt(opening), link.tube.length};
     return tubeMassFlow(open, mixture(upstream), upstream.gasKelvin, a.pascal, b.pascal);
 }
@@ -91,7 +98,7 @@ LinkState RigBalance::link(double seconds, std::span<const VesselState> states, 
     LinkState s;
     s.flow = flowIn(l, a, b);
     // As fast as it comes out: by its fall in pressure, at most with the speed of sound.
-    const VesselState& upstream = a.pascal >= b.pascal ? a : b;
+    const VesselState& upstream = upstreamOf(a, b);
     const double high = upstream.pascal, low = std::min(a.pascal, b.pascal);
     if (high <= 0.0 || low >= high) return s;
     const FlowingGas gas = mixture(upstream);
@@ -105,7 +112,7 @@ LinkState RigBalance::link(double seconds, std::span<const VesselState> states, 
 void RigBalance::flowThrough(const Link& link, Rates& r) const {
     if (link.opening <= 0.0) return;
     const VesselState &a = r.at(link.from), &b = r.at(link.to);
-    const Stream carried = stream(a.pascal >= b.pascal ? a : b, flowIn(link, a, b));
+    const Stream carried = stream(upstreamOf(a, b), flowIn(link, a, b));
     r.add(link.from, carried, -1.0);
     r.add(link.to, carried, 1.0);
 }
@@ -117,12 +124,9 @@ void RigBalance::pushLiquid(const LiquidTube& t, Rates& r) const {
         return m_model.vessels[static_cast<std::size_t>(i)];
     };
     const VesselState &lower = r.at(t.from), &upper = r.at(t.to);
-    const auto head = [&](const VesselState& s, const Vessel& v) {
-        return v.surface > 0.0 ? kGravity * (s.liquid + s.solute) / v.surface : 0.0;
-    };
-    const double below = lower.pascal + head(lower, vessel(t.from)),
+    const double below = lower.pascal + headOf(vessel(t.from), lower),
                  above =
-                     upper.pascal + head(upper, vessel(t.to)) + m_fluid.liquidDensity() * kGravity * t.rise;
+                     upper.pascal + headOf(vessel(t.to), upper) + m_fluid.liquidDensity() * kGravity * t.rise;
     const bool up = below > above;
     const VesselState& donor = up ? lower : upper;
     const Vessel& from = vessel(up ? t.from : t.to);
@@ -146,7 +150,7 @@ void RigBalance::pushLiquid(const LiquidTube& t, Rates& r) const {
              {std::pair{up ? t.from : t.to, -1.0}, std::pair{up ? t.to : t.from, 1.0}}) {
             const auto rate = r.own(index);
             rate[Condensed] += sign * liquid;
-            rate[Dissolvate] += sign * solute;
+            rate[SoluteInLiquid] += sign * solute;
             rate[Dissolved] += sign * air;
             rate[Contents] += sign * energy;
             rate[Gas] += sign * pushed;
@@ -154,7 +158,7 @@ void RigBalance::pushLiquid(const LiquidTube& t, Rates& r) const {
     }
     // Gas meets the weight of the liquid that stands over the tube's other end.
     const VesselState& into = up ? upper : lower;
-    const double against = into.pascal + head(into, vessel(up ? t.to : t.from));
+    const double against = into.pascal + headOf(vessel(up ? t.to : t.from), into);
     if (wet < 1.0 && donor.pascal > against) {
         const Stream carried =
             stream(donor, (1.0 - wet) *
@@ -233,7 +237,7 @@ void RigBalance::blowOver(const Draught& d, Rates& r) const {
     };
     carriesOff(Condensed, m_fluid, s.liquid + s.solid, over.solvent,
                d.humidity > 0.0 ? d.humidity * m_fluid.liquidSaturation(m_model.roomKelvin) : 0.0);
-    if (over.solute > 0.0) carriesOff(Dissolvate, *m_model.solute->fluid(), s.solute, over.solute, 0.0);
+    if (over.solute > 0.0) carriesOff(SoluteInLiquid, *m_model.solute->fluid(), s.solute, over.solute, 0.0);
 }
 
 void RigBalance::dry(std::size_t i, std::span<const double> y, Rates& r) const {
@@ -242,8 +246,7 @@ void RigBalance::dry(std::size_t i, std::span<const double> y, Rates& r) const {
     const DishState own = dish(y, i);
     const double kelvin = std::clamp(own.kelvin, m_fluid.lowestLiquidKelvin(), m_fluid.highestKelvin());
     constexpr double kSticks = 0.001; // what comes in must mix with what lies below it
-    const double choked = 1.0 / (1.0 + s.airPascal / (kChokingShare * std::max(s.pascal, 1.0)));
-    const double flow = -d.surface * choked *
+    const double flow = -d.surface * chokedByAir(s) *
                         evaporationFlux(kSticks, m_fluid.vapour().molarMass, kelvin,
                                         d.agent.activity(own.waterKg) * m_fluid.liquidSaturation(kelvin),
                                         kelvin, s.vapourPascal());
@@ -262,7 +265,7 @@ void RigBalance::stirIn(int vessel, double seconds, Rates& r) const {
     if (!v.feed) return;
     const double flow = v.feed->slope(seconds),
                  energy = flow * m_model.solute->energyBefore(m_model.roomKelvin);
-    r.own(vessel)[Dissolvate] += flow;
+    r.own(vessel)[SoluteInLiquid] += flow;
     r.own(vessel)[Contents] += energy;
     r.boundary(flow, energy);
 }

@@ -70,8 +70,8 @@ private:
         Contents,
         Gas,
         Wall,
-        Dissolvate, ///< solute in the liquid
-        DissolvateVapour
+        SoluteInLiquid, ///< solute in the liquid
+        SoluteInGas
     };
     static constexpr std::size_t kPerVessel = 9, kPerSkin = 2, kPerDish = 2;
 
@@ -89,6 +89,7 @@ private:
     [[nodiscard]] double airEnthalpy(double kelvin) const; ///< J/kg
     [[nodiscard]] double airEnergy(double kelvin) const;   ///< J/kg
     [[nodiscard]] double contentsEnergy(const VesselState& amounts, double kelvin) const;
+    [[nodiscard]] double contentsCapacity(const VesselState& amounts) const;
     [[nodiscard]] double gasEnergy(const VesselState& amounts, double kelvin) const;
     void divideContents(double energy, bool seeded, VesselState& s) const;
     void divideBrine(double energy, VesselState& s) const;

@@ -29,6 +29,13 @@ double RigBalance::contentsEnergy(const VesselState& s, double kelvin) const {
            s.dissolved * airEnergy(kelvin) + kThinContents * (kelvin - m_fluid.tripleKelvin());
 }
 
+/// J/K, of all that is condensed, nothing of it melting.
+double RigBalance::contentsCapacity(const VesselState& s) const {
+    return s.liquid * m_fluid.liquidHeatCapacity() + s.solid * m_fluid.solidHeatCapacity() +
+           (s.solute > 0.0 ? s.solute * m_model.solute->heatCapacity() : 0.0) +
+           s.dissolved * (kAirCp - kAirGas) + kThinContents;
+}
+
 double RigBalance::gasEnergy(const VesselState& s, double kelvin) const {
     return s.vapour * m_fluid.vapourEnergy(kelvin) + s.air * airEnergy(kelvin) +
            (s.soluteVapour != 0.0 ? s.soluteVapour * m_model.solute->fluid()->vapourEnergy(kelvin) : 0.0) +
@@ -125,18 +132,16 @@ std::vector<double> RigBalance::start() const {
 /// as liquid.
 void RigBalance::divideContents(double energy, bool seeded, VesselState& s) const {
     const double triple = m_fluid.tripleKelvin(), condensed = s.liquid;
-    const auto from = [&](double capacity) { // capacities are constant: a straight line
-        return triple + (energy - contentsEnergy(s, triple)) /
-                            (capacity + (s.solute > 0.0 ? s.solute * m_model.solute->heatCapacity() : 0.0) +
-                             s.dissolved * (kAirCp - kAirGas) + kThinContents);
+    const auto warmth = [&] { // capacities are constant: a straight line
+        return triple + (energy - contentsEnergy(s, triple)) / contentsCapacity(s);
     };
-    s.kelvin = from(condensed * m_fluid.liquidHeatCapacity());
+    s.kelvin = warmth();
     if (!seeded || !m_fluid.hasSolid() || s.kelvin >= triple || condensed <= 0.0) return;
     if (s.solute > 0.0) return divideBrine(energy, s);
     const double frozen = (contentsEnergy(s, triple) - energy) / m_fluid.fusion();
     s.solid = std::min(frozen, condensed);
     s.liquid = condensed - s.solid;
-    s.kelvin = frozen < condensed ? triple : from(condensed * m_fluid.solidHeatCapacity());
+    s.kelvin = frozen < condensed ? triple : warmth();
 }
 
 /// Ice beside a solution: at each temperature so much liquid stays that its solute keeps it from freezing.
@@ -179,10 +184,8 @@ void RigBalance::divideBrine(double energy, VesselState& s) const {
         const double share = divide(t), missing = energy - contentsEnergy(s, t);
         (missing > 0.0 ? low : high) = t;
         const double melting = -s.solute / (share * share) * solute.shareBesideIceSlope(t); // kg/K
-        const double capacity = s.liquid * m_fluid.liquidHeatCapacity() +
-                                s.solid * m_fluid.solidHeatCapacity() + s.solute * solute.heatCapacity() +
-                                s.dissolved * (kAirCp - kAirGas) + kThinContents +
-                                melting * (m_fluid.liquidEnergy(t) - m_fluid.solidEnergy(t));
+        const double capacity =
+            contentsCapacity(s) + melting * (m_fluid.liquidEnergy(t) - m_fluid.solidEnergy(t));
         double next = t + missing / capacity;
         if (!(next > low && next < high)) next = 0.5 * (low + high);
         const bool close = std::abs(next - t) < 1e-12 * t;
@@ -219,8 +222,8 @@ Result<VesselState> RigBalance::state(double seconds, std::span<const double> y,
     s.air = own[Air];
     s.dissolved = own[Dissolved];
     if (m_model.solute) {
-        s.solute = std::max(own[Dissolvate], 0.0);
-        if (m_model.solute->fluid()) s.soluteVapour = own[DissolvateVapour];
+        s.solute = std::max(own[SoluteInLiquid], 0.0);
+        if (m_model.solute->fluid()) s.soluteVapour = own[SoluteInGas];
     }
     const bool seeded = m_moods[i].seeded;
     divideContents(own[Contents], seeded, s);
@@ -275,7 +278,7 @@ double RigBalance::freezingKelvin(const VesselState& s) const {
 double RigBalance::totalMass(std::span<const double> y) const {
     double total = 0.0;
     for (std::size_t i = 0; i < m_model.vessels.size(); ++i)
-        for (const auto part : {Condensed, Vapour, Air, Dissolved, Dissolvate, DissolvateVapour})
+        for (const auto part : {Condensed, Vapour, Air, Dissolved, SoluteInLiquid, SoluteInGas})
             total += y[kPerVessel * i + part];
     for (std::size_t i = 0; i < m_model.dishes.size(); ++i)
         total += y[m_dishes + kPerDish * i];

@@ -39,10 +39,6 @@ double quietFlux(const RigFluid& fluid, double sticking, const VesselState& s, d
     return kinetic * heat > 0.0 ? kinetic * heat / (kinetic + heat) : 0.0;
 }
 
-double chokedByAir(const VesselState& s) {
-    return 1.0 / (1.0 + s.airPascal / (kChokingShare * std::max(s.pascal, 1.0)));
-}
-
 } // namespace
 
 bool RigBalance::isIcy(const VesselState& s) const {
@@ -103,8 +99,7 @@ double RigBalance::bubbleMoles(std::size_t i, const VesselState& s, Saturation& 
     inBubbles = saturationOver(s, std::max(s.kelvin - bubbleThreshold(i), m_fluid.lowestLiquidKelvin()));
     const double bubble = inBubbles.solvent + inBubbles.solute;
     if (bubble <= s.pascal) return 0.0;
-    const double weight = v.surface > 0.0 ? kGravity * (s.liquid + s.solute) / v.surface : 0.0;
-    double share = std::min(1.0, (bubble - s.pascal) / std::max(weight, 1.0));
+    double share = std::min(1.0, (bubble - s.pascal) / std::max(headOf(v, s), 1.0));
     // The last of the liquid among the ice fades out: a jump here would mislead the integration.
     constexpr double kSlush = 0.05;
     const double liquid = s.liquid + s.solute;
@@ -147,7 +142,7 @@ void RigBalance::evaporate(std::size_t i, const VesselState& s, std::span<double
     if (!fluid) return;
     const double activity =
         s.solute > 0.0 ? m_model.solute->activities(s.share(), s.kelvin).solute * lastFilm(s.solute) : 0.0;
-    leaves(Dissolvate, DissolvateVapour, *fluid,
+    leaves(SoluteInLiquid, SoluteInGas, *fluid,
            v.surface * quietFlux(*fluid, v.sticking, s, over.solute * lastFilm(s.solute), activity,
                                  s.solutePascal) +
                lastFilm(s.solute) * bubbles(inBubbles.solute, *fluid));
@@ -201,7 +196,7 @@ void RigBalance::condenseOnWall(const Vessel& v, const VesselState& s, std::span
     };
     condenses(Vapour, Condensed, m_fluid, s.vapourPascal(), frostShare(s.wallKelvin));
     if (s.solutePascal > 0.0)
-        condenses(DissolvateVapour, Dissolvate, *m_model.solute->fluid(), s.solutePascal, 0.0);
+        condenses(SoluteInGas, SoluteInLiquid, *m_model.solute->fluid(), s.solutePascal, 0.0);
 }
 
 /// Gas takes the temperature of what it touches.
@@ -233,8 +228,7 @@ Result<VesselState> RigBalance::observed(double seconds, std::span<const double>
         s.force = v.mouth * (m_model.roomPascalAt(seconds) - s.pascal);
         if (s.pascal <= 0.0) return s;
         s.margin = s.kelvin - boilingKelvin(s, s.pascal);
-        const double weight = v.surface > 0.0 ? kGravity * (s.liquid + s.solute) / v.surface : 0.0;
-        s.marginAtBottom = s.kelvin - boilingKelvin(s, s.pascal + weight);
+        s.marginAtBottom = s.kelvin - boilingKelvin(s, s.pascal + headOf(v, s));
         Saturation inBubbles;
         if (v.surface > 0.0)
             s.vigour = bubbleMoles(i, s, inBubbles) * kMolarGas * s.kelvin / (s.pascal * v.surface);
@@ -242,7 +236,7 @@ Result<VesselState> RigBalance::observed(double seconds, std::span<const double>
             s.supersaturation = s.dissolved / stays - 1.0;
         std::array<double, kPerVessel> rate{};
         if (v.wallHeatCapacity > 0.0) condenseOnWall(v, s, rate);
-        s.condensing = rate[Condensed] + rate[Dissolvate];
+        s.condensing = rate[Condensed] + rate[SoluteInLiquid];
         return s;
     });
 }

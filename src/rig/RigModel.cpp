@@ -67,7 +67,7 @@ Result<void> check(const RigModel& m) {
         if (!known(s.inside) || !(known(s.around) || s.around == kRoom) || s.inside == s.around)
             return refuse("a skin lies around one vessel, in another or in the room");
         if (!(s.shear >= 0.0 && s.solidShare >= 0.0 && s.solidShare < 1.0 && s.viscosity > 0.0 &&
-              s.holds > 0.0 && s.bursting >= 0.0 && s.tips >= 0.0 && s.rest >= 0.0))
+              s.holds > 0.0 && s.bursting >= 0.0 && s.rest >= 0.0))
             return refuse("a skin has a modulus, a share of solid below 1 and a viscosity above zero");
         for (const Skin& other : m.skins)
             if (&other != &s && (other.inside == s.inside || other.inside == s.around))

@@ -83,7 +83,6 @@ struct Skin {
     double viscosity = 2e3;  ///< Pa s: how slowly it gives way
     double holds = 1e3;      ///< times its volume at rest up to which no cell bursts
     double bursting = 0.0;   ///< 1/s: share of the gas that is lost beyond, for each time it is exceeded
-    double tips = 0.0;       ///< N of a jet of air from which on it is blown over; 0 if it cannot be
     std::string name = {};
 
     /// Pressure inside over that around which holds it at a ratio of volumes, Pa.

@@ -3,14 +3,24 @@
 #include "RigBalance.h"
 #include "physics/Constants.h"
 
+#include <algorithm>
+
 namespace uttrin {
 
 inline constexpr double kAirGas = kMolarGas / 0.0289652; ///< J/(kg K), of air
 inline constexpr double kGravity = 9.81;                 ///< m/s2
 
-/// Half of what condenses is held back where so little of the gas is air, by volume: D. F. Othmer, Ind. Eng.
-/// Chem. 21 (1929) 576.
-inline constexpr double kChokingShare = 0.005;
+/// What the liquid in a vessel adds to the pressure at its bottom, Pa.
+[[nodiscard]] inline double headOf(const Vessel& v, const VesselState& s) {
+    return v.surface > 0.0 ? kGravity * (s.liquid + s.solute) / v.surface : 0.0;
+}
+
+/// The share of what would condense that air beside the vapour lets through: half at half a per cent of air
+/// by volume, D. F. Othmer, Ind. Eng. Chem. 21 (1929) 576.
+[[nodiscard]] inline double chokedByAir(const VesselState& s) {
+    constexpr double kHalf = 0.005;
+    return 1.0 / (1.0 + s.airPascal / (kHalf * std::max(s.pascal, 1.0)));
+}
 
 /// The share of its saturation pressure that the last of a liquid still has, as a film that clings to its
 /// place: it goes evenly to nothing, and nothing evaporates where nothing is.
@@ -48,7 +58,7 @@ struct RigBalance::Rates {
         const auto rate = own(vessel);
         rate[Vapour] += sign * stream.vapour;
         rate[Air] += sign * stream.air;
-        rate[DissolvateVapour] += sign * stream.solute;
+        rate[SoluteInGas] += sign * stream.solute;
         rate[Gas] += sign * stream.energy;
     }
 };

@@ -470,6 +470,12 @@ RigSample RigSimulator::sample() const {
     return s;
 }
 
+double RigSimulator::boilingKelvin(int vessel, double pascal) const {
+    const Engine& e = *m_engine;
+    const auto state = e.balance.state(e.time, e.values(), static_cast<std::size_t>(vessel));
+    return state ? e.balance.boilingKelvin(*state, pascal) : e.fluid.boilingKelvin(pascal);
+}
+
 double RigSimulator::massDrift() const {
     const Engine& e = *m_engine;
     const auto now = e.values();

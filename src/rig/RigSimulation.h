@@ -45,6 +45,8 @@ public:
     void apply(const RigAction& action);
     [[nodiscard]] const RigModel& model() const; ///< as the moves have made it
     [[nodiscard]] RigSample sample() const;
+    /// Where what is in a vessel now boils under a pressure, K. REQUIRES: there is such a vessel.
+    [[nodiscard]] double boilingKelvin(int vessel, double pascal) const;
     [[nodiscard]] const std::vector<RigEvent>& events() const; ///< so far
     /// What the balance misses, by the largest amount that was in the rig or went through its bounds.
     [[nodiscard]] double massDrift() const;

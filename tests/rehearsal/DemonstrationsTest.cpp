@@ -351,6 +351,15 @@ TEST(Flight, IsFlownByHandAndTellsHowFarOffACaptureIs) {
     EXPECT_LT(r.run.energyDrift, 1e-6);
 }
 
+TEST(Flight, TellsOfASolutionByItsOwnBoilingPoint) {
+    auto flight = *Flight::make(demonstration("syrup-on-the-stove"), {});
+    for (int i = 0; i < 600; ++i)
+        flight.goOn(1.0);
+    const FlightCapture syrup = flight.capture();
+    EXPECT_GT(syrup.boilsKelvin, water().boilingPoint(Pressure::fromPascal(94'310.0))->kelvin() + 5.0);
+    EXPECT_LT(std::abs(syrup.offKelvin), 2.0);
+}
+
 TEST(Sight, NamesWhatIsSeen) {
     Vessel v;
     v.condensed = 0.1;

@@ -1,5 +1,5 @@
+#include "RigRuns.h"
 #include "rig/RigInstrument.h"
-#include "rig/RigSimulation.h"
 #include "substances/SubstanceLibrary.h"
 
 #include <gtest/gtest.h>
@@ -11,22 +11,10 @@
 namespace uttrin {
 namespace {
 
+using testing::ranWell;
+using testing::waterInARig;
+
 constexpr double kLitre = 1e-3, kIce = 273.15;
-
-const RigFluid& waterInARig() {
-    static const RigFluid fluid = *RigFluid::make(water());
-    return fluid;
-}
-
-RigRun ran(const RigModel& model, double seconds, double every, const std::vector<RigMove>& moves = {}) {
-    const auto run = simulate(model, waterInARig(), seconds, every, moves);
-    EXPECT_TRUE(run) << run.error().message;
-    if (!run) return {};
-    EXPECT_FALSE(run->stopped) << run->stopped->message;
-    EXPECT_LT(run->massDrift, 1e-6);
-    EXPECT_LT(run->energyDrift, 1e-6);
-    return *run;
-}
 
 std::vector<double> timesOf(const RigRun& run, RigEventKind kind) {
     std::vector<double> times;
@@ -56,7 +44,7 @@ TEST(RigMoves, AreMadeInOrderByTimeByConditionAndByEvent) {
         {{RigTrigger::WarmerThan, 0, 353.15, {}, 5.0}, {{RigAction::Heat, 0, 0.0, 0.0}}, "off"},
         {{RigTrigger::After, 0, 10.0, {}, 0.0}, {{RigAction::Touch, 0, 1.0, 0.0}}, "bath"},
         {{RigTrigger::CoolerThan, 0, 343.15, {}, 0.0}, {{RigAction::Touch, 0, 0.0, 0.0}}, "out"}};
-    const RigRun run = ran(m, 600.0, 5.0, moves);
+    const RigRun run = ranWell(m, 600.0, 5.0, moves);
     const auto made = timesOf(run, RigEventKind::Moved);
     ASSERT_EQ(made.size(), 4U);
     EXPECT_DOUBLE_EQ(made[0], 30.0);
@@ -75,7 +63,7 @@ TEST(RigMoves, OneThatWaitsForAnEventComesAfterIt) {
     const std::vector<RigMove> moves{{{RigTrigger::OnEvent, 0, 0.0, RigEventKind::BoilingStarts, 0.5},
                                       {{RigAction::RunPump, 0, 0.0, 0.0}},
                                       "off"}};
-    const RigRun run = ran(m, 120.0, 1.0, moves);
+    const RigRun run = ranWell(m, 120.0, 1.0, moves);
     const auto boils = timesOf(run, RigEventKind::BoilingStarts), off = timesOf(run, RigEventKind::Moved);
     ASSERT_FALSE(boils.empty());
     ASSERT_EQ(off.size(), 1U);
@@ -89,7 +77,7 @@ TEST(RigMoves, IceTakesItsHeatOfFusionAndIsGoneThen) {
     m.contacts = {{0, TouchedPart::Contents, 20.0, kIce, "ice", false, 0.05}};
     const std::vector<RigMove> moves{
         {{RigTrigger::AtTime, 0, 10.0, {}, 0.0}, {{RigAction::Ice, 0, 0.05, 0.0}}, "ice"}};
-    const RigRun run = ran(m, 600.0, 5.0, moves);
+    const RigRun run = ranWell(m, 600.0, 5.0, moves);
     ASSERT_EQ(timesOf(run, RigEventKind::IceGone).size(), 1U);
     const double fell = 333.15 - run.samples.back().vessels[0].kelvin;
     // The air over it and its vapour give a little too; 0.5 % of the ice counts as gone.
@@ -102,7 +90,7 @@ TEST(RigMoves, WaterStaysLiquidBelowZeroUntilItsSupercoolingIsSpent) {
     RigModel m = cupOfWater(0.05, 278.15);
     m.vessels[0].supercooling = 4.0;
     m.contacts = {{0, TouchedPart::Contents, 1.0, 253.15, "bath"}};
-    const RigRun run = ran(m, 900.0, 1.0);
+    const RigRun run = ranWell(m, 900.0, 1.0);
     const auto ice = timesOf(run, RigEventKind::IceAppears);
     ASSERT_EQ(ice.size(), 1U);
     const auto before =
@@ -121,7 +109,7 @@ TEST(RigMoves, CleanGlassHoldsBoilingBackAndThenBumps) {
     m.links = {{0, kRoom, {8e-3, 0.05}, "neck"}};
     m.heaters = {{0, 400.0, "hob"}};
     m.vessels[0].nucleation = 5.0;
-    const RigRun run = ran(m, 400.0, 0.25);
+    const RigRun run = ranWell(m, 400.0, 0.25);
     const auto boils = timesOf(run, RigEventKind::BoilingStarts);
     ASSERT_FALSE(boils.empty());
     double most = 0.0, later = 0.0;
@@ -143,7 +131,7 @@ TEST(RigMoves, DepthCountsWhereThePressureIsLow) {
         v.volume = 1.0 * kLitre;
         v.kelvin = kelvin;
         m.vessels = {v};
-        const RigSample s = ran(m, 1.0, 1.0).samples.front();
+        const RigSample s = ranWell(m, 1.0, 1.0).samples.front();
         return s.vessels[0].margin - s.vessels[0].marginAtBottom;
     };
     EXPECT_NEAR(cost(293.15), 3.1, 0.2);
@@ -155,7 +143,7 @@ TEST(RigMoves, DissolvedAirLeavesByHenrysLawLongBeforeItBoils) {
     m.vessels[0].volume = 2.0 * kLitre;
     m.vessels[0].airDissolved = 1.0;
     m.pumps = {{0, {0.5 * kLitre, 4000.0}, "pump", true}};
-    const RigRun run = ran(m, 900.0, 5.0);
+    const RigRun run = ranWell(m, 900.0, 5.0);
     EXPECT_TRUE(timesOf(run, RigEventKind::BoilingStarts).empty());
     // 20 degC, 101 kPa: water holds about 24 mg of air to the kilogram (0.0187 L/L of air at 0 degC).
     EXPECT_NEAR(run.samples.front().vessels[0].dissolved / 0.2, 24e-6, 2e-6);
@@ -182,7 +170,7 @@ TEST(RigMoves, APlungerExpandsAirAndKeepsVapourSaturated) {
     m.contacts = {{0, TouchedPart::Contents, 50.0, 313.15, "bath"}};
     const std::vector<RigMove> moves{
         {{RigTrigger::AtTime, 0, 5.0, {}, 0.0}, {{RigAction::Volume, 0, 50e-6, 20.0}}, "pulled"}};
-    const RigRun run = ran(m, 300.0, 5.0, moves);
+    const RigRun run = ranWell(m, 300.0, 5.0, moves);
     const VesselState& last = run.samples.back().vessels[0];
     const double gasBefore = 30e-6 - 0.010 / waterInARig().liquidDensity(),
                  gasAfter = 50e-6 - 0.010 / waterInARig().liquidDensity();
@@ -198,7 +186,7 @@ TEST(RigMoves, ARoomThatIsCarriedUpTakesAnOpenKettleAlong) {
     m.heaters = {{0, 300.0, "burner"}};
     const std::vector<RigMove> moves{
         {{RigTrigger::AtTime, 0, 120.0, {}, 0.0}, {{RigAction::RoomPressure, 0, 60e3, 300.0}}, "up"}};
-    const RigRun run = ran(m, 600.0, 10.0, moves);
+    const RigRun run = ranWell(m, 600.0, 10.0, moves);
     EXPECT_NEAR(run.samples.back().vessels[0].pascal, 60e3, 100.0);
     EXPECT_NEAR(run.samples.back().vessels[0].kelvin,
                 water().boilingPoint(Pressure::fromPascal(60e3))->kelvin(), 0.5);
@@ -210,7 +198,7 @@ TEST(RigMoves, AReliefValveHoldsThePressureAndSoTheTemperature) {
     m.vessels[0].airPascal = 5e3;
     m.links = {{0, kRoom, {6e-3, 0.01}, "valve", 1.0, 80e3}};
     m.heaters = {{0, 600.0, "hob"}};
-    const RigRun run = ran(m, 900.0, 5.0);
+    const RigRun run = ranWell(m, 900.0, 5.0);
     const VesselState& last = run.samples.back().vessels[0];
     EXPECT_NEAR(last.pascal, 101325.0 + 80e3, 0.06 * 80e3);
     EXPECT_NEAR(last.kelvin, water().boilingPoint(Pressure::fromPascal(last.pascal))->kelvin(), 0.5);
@@ -227,7 +215,7 @@ TEST(RigMoves, ADraughtCoolsAFilmToWhereHeatAndVapourBalance) {
     m.vessels = {v};
     m.contacts = {{0, TouchedPart::Contents, 0.10, 305.15, "skin"}};
     m.draughts = {{0, 25e-4, 0.005, 0.4, "air", true}};
-    const RigRun run = ran(m, 300.0, 5.0);
+    const RigRun run = ranWell(m, 300.0, 5.0);
     const double t = run.samples.back().vessels[0].kelvin;
     const double rate =
         25e-4 * 0.005 * 0.0180153 / 8.314462618 *
@@ -246,7 +234,7 @@ TEST(RigMoves, ADryingAgentTakesVapourUpAndWarms) {
     v.airPascal = 20.0;
     m.vessels = {v};
     m.dishes = {{0, {DryingAgentKind::SulfuricAcid, 0.1}, 6e-3, 0.0, "acid"}};
-    const RigRun run = ran(m, 600.0, 10.0);
+    const RigRun run = ranWell(m, 600.0, 10.0);
     const DishState& dish = run.samples.back().dishes[0];
     EXPECT_GT(dish.waterKg, 1e-4);
     // What it took up gave its heat of vaporisation and of mixing to the acid, as nothing is lost here.

@@ -1,5 +1,4 @@
-#include "rig/RigSimulation.h"
-
+#include "RigRuns.h"
 #include "substances/SubstanceLibrary.h"
 
 #include <gtest/gtest.h>
@@ -12,12 +11,9 @@
 namespace uttrin {
 namespace {
 
-constexpr double kLitre = 1e-3;
+using testing::waterInARig;
 
-const RigFluid& waterInARig() {
-    static const RigFluid fluid = *RigFluid::make(water());
-    return fluid;
-}
+constexpr double kLitre = 1e-3;
 
 RigRun ran(const RigModel& model, double seconds, double every) {
     const auto run = simulate(model, waterInARig(), seconds, every);

@@ -1,4 +1,4 @@
-#include "rig/RigSimulation.h"
+#include "RigRuns.h"
 #include "solutions/BinaryMixture.h"
 #include "solutions/SodiumChloride.h"
 #include "substances/SubstanceLibrary.h"
@@ -13,20 +13,8 @@
 namespace uttrin {
 namespace {
 
-const RigFluid& fluid() {
-    static const RigFluid f = *RigFluid::make(water());
-    return f;
-}
-
-RigRun ran(const RigModel& model, double seconds, const std::vector<RigMove>& moves = {}) {
-    const auto run = simulate(model, fluid(), seconds, seconds / 20.0, moves);
-    EXPECT_TRUE(run) << run.error().message;
-    if (!run) return {};
-    EXPECT_FALSE(run->stopped) << run->stopped->message;
-    EXPECT_LT(run->massDrift, 1e-6);
-    EXPECT_LT(run->energyDrift, 1e-6);
-    return *run;
-}
+using testing::ranWell;
+using testing::waterInARig;
 
 /// Freezing points of brine, CRC Handbook of Chemistry and Physics: share by mass, K below water's.
 double depression(double share) {
@@ -51,7 +39,7 @@ TEST(RigSolution, SaltOnIceCoolsAsTheBalanceOfHeatSays) {
     m.solute = *RigSolute::make(SoluteKind::SodiumChloride, water());
     m.vessels = {{.volume = 1e-3, .condensed = kIce, .airPascal = 1e5, .kelvin = kStart}};
     const RigRun run =
-        ran(m, 300.0, {{{RigTrigger::AtTime, 0, 10.0}, {{RigAction::StirIn, 0, kSalt, 20.0}}, ""}});
+        ranWell(m, 300.0, 15.0, {{{RigTrigger::AtTime, 0, 10.0}, {{RigAction::StirIn, 0, kSalt, 20.0}}, ""}});
     const VesselState& s = run.samples.back().vessels[0];
     // Heat for what melts and for the salt to dissolve comes from cooling all of it; kJ and kg.
     double low = 0.0, high = kIce;
@@ -65,7 +53,7 @@ TEST(RigSolution, SaltOnIceCoolsAsTheBalanceOfHeatSays) {
     EXPECT_NEAR(s.kelvin, 273.15 - depression(kSalt / (kSalt + low)), 0.4);
     EXPECT_NEAR(s.liquid, low, 0.01);
     // The brine and the ice in it have one vapour pressure.
-    EXPECT_NEAR(s.vapourPascal() / fluid().solidSaturation(s.kelvin), 1.0, 0.02);
+    EXPECT_NEAR(s.vapourPascal() / waterInARig().solidSaturation(s.kelvin), 1.0, 0.02);
 }
 
 TEST(RigSolution, MoreSaltThanTheIceCanMeltForStaysUndissolvedAtTheEutectic) {
@@ -73,7 +61,7 @@ TEST(RigSolution, MoreSaltThanTheIceCanMeltForStaysUndissolvedAtTheEutectic) {
     m.solute = *RigSolute::make(SoluteKind::SodiumChloride, water());
     m.vessels = {{.volume = 1e-3, .condensed = 0.3, .airPascal = 1e5, .kelvin = 273.05}};
     const VesselState s =
-        ran(m, 300.0, {{{RigTrigger::AtTime, 0, 10.0}, {{RigAction::StirIn, 0, 0.06, 20.0}}, ""}})
+        ranWell(m, 300.0, 15.0, {{{RigTrigger::AtTime, 0, 10.0}, {{RigAction::StirIn, 0, 0.06, 20.0}}, ""}})
             .samples.back()
             .vessels[0];
     EXPECT_NEAR(s.kelvin, 273.15 - 21.1, 0.05);
@@ -95,7 +83,7 @@ TEST(RigSolution, ActivitiesAreThoseOfTheSolutionsThemselves) {
     const BinaryMixture& mixture = **findWaterMixture("ethanol");
     const auto t = Temperature::fromCelsius(70.0);
     const auto a = ethanol.activities(0.4, t.kelvin());
-    EXPECT_NEAR(a.solvent * fluid().liquidSaturation(t.kelvin()) +
+    EXPECT_NEAR(a.solvent * waterInARig().liquidSaturation(t.kelvin()) +
                     a.solute * ethanol.fluid()->liquidSaturation(t.kelvin()),
                 mixture.bubblePressure(mixture.amountFraction(0.4), t)->pascal(), 5.0);
     EXPECT_EQ(RigSolute::make(SoluteKind::Sucrose, **findSubstance("ethanol")).error().message.substr(0, 26),
@@ -116,7 +104,7 @@ TEST(RigSolution, AlcoholLeavesAMixtureFirst) {
     m.solute = *RigSolute::make(SoluteKind::Ethanol, water());
     m.vessels = {{.volume = 2e-3, .condensed = 0.3, .solute = 0.1, .airPascal = 1000.0, .kelvin = 313.15}};
     m.pumps = {{0, {1e-3, 100.0}}};
-    const VesselState s = ran(m, 60.0).samples.back().vessels[0];
+    const VesselState s = ranWell(m, 60.0, 3.0).samples.back().vessels[0];
     EXPECT_LT(s.share(), 0.24);
     EXPECT_GT((0.1 - s.solute) / 0.1, 5.0 * (0.3 - s.liquid) / 0.3);
 }
@@ -128,7 +116,7 @@ TEST(RigSkin, ABalloonInAJarStandsWhereItsRubberAndItsAirAgree) {
     m.skins = {{.inside = 1, .around = 0, .shear = 3e5, .solidShare = 0.006}};
     m.pumps = {{0, {0.5e-3, 5e3}}};
     m.contacts = {{0, TouchedPart::Contents, 50.0, 293.15}, {1, TouchedPart::Contents, 50.0, 293.15}};
-    const RigSample end = ran(m, 120.0).samples.back();
+    const RigSample end = ranWell(m, 120.0, 6.0).samples.back();
     const VesselState &jar = end.vessels[0], &balloon = end.vessels[1];
     const double ratio = balloon.volume / 0.2e-3;
     EXPECT_GT(ratio, 5.0);
@@ -154,9 +142,9 @@ TEST(RigSkin, AFoamWhoseCellsBurstComesBackSmaller) {
     m.pumps = {{0, {0.3e-3, 2e3}}};
     m.links = {{0, kRoom, {2e-3, 0.02}, "inlet", 0.0}};
     m.contacts = {{0, TouchedPart::Contents, 20.0, 293.15}, {1, TouchedPart::Contents, 20.0, 293.15}};
-    const RigRun run =
-        ran(m, 120.0,
-            {{{RigTrigger::AtTime, 0, 60.0}, {{RigAction::RunPump, 0, 0.0}, {RigAction::Open, 0, 1.0}}, ""}});
+    const RigRun run = ranWell(
+        m, 120.0, 6.0,
+        {{{RigTrigger::AtTime, 0, 60.0}, {{RigAction::RunPump, 0, 0.0}, {RigAction::Open, 0, 1.0}}, ""}});
     double most = 0.0, jet = 0.0;
     for (const RigSample& s : run.samples) {
         most = std::max(most, s.vessels[1].volume);
@@ -172,7 +160,7 @@ TEST(RigLiquidTube, LiquidStandsWhereThePressuresHoldIt) {
     m.vessels = {{.volume = 1e-3, .surface = 2e-3, .condensed = 0.4, .airPascal = 100e3},
                  {.volume = 1e-3, .surface = 2e-3, .condensed = 0.05, .airPascal = 98.5e3}};
     m.liquidTubes = {{0, 1, {3e-3, 0.1}, 0.05}};
-    const RigSample end = ran(m, 600.0).samples.back();
+    const RigSample end = ranWell(m, 600.0, 30.0).samples.back();
     const VesselState &a = end.vessels[0], &b = end.vessels[1];
     EXPECT_GT(b.liquid, 0.055);
     const auto head = [](const VesselState& s) { return 9.81 * s.liquid / 2e-3; };
@@ -205,7 +193,7 @@ RC_GTEST_PROP(RigSolution, SolutionsInAnyRigKeepTheirMassAndEnergy, ()) {
         m.liquidTubes = {{0, 1, {among(1e-3, 5e-3), among(0.05, 0.3)}, among(0.0, 0.2)}};
     if (*rc::gen::arbitrary<bool>()) m.links = {{0, 1, {among(0.5e-3, 5e-3), among(0.0, 0.2)}}};
     if (*rc::gen::arbitrary<bool>()) m.pumps = {{0, {among(1e-5, 3e-4), among(50.0, 2000.0)}}};
-    const auto run = simulate(m, fluid(), 60.0, 20.0);
+    const auto run = simulate(m, waterInARig(), 60.0, 20.0);
     RC_ASSERT(run.has_value());
     RC_LOG() << id(kind) << ' ' << (run->stopped ? run->stopped->message : "");
     RC_ASSERT(run->massDrift < 1e-6);
