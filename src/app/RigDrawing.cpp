@@ -43,7 +43,19 @@ void RigDrawing::show(const RigScene& scene, double phase) {
     update();
 }
 
+bool RigDrawing::isStacked() const {
+    return m_scene.vessels.size() == 2 && std::ranges::any_of(m_scene.parts, [](const ScenePart& part) {
+               return part.fromBelow && part.vessel == 0;
+           });
+}
+
 QRectF RigDrawing::boxOf(std::size_t vessel) const {
+    if (isStacked()) {
+        constexpr double kTop = 12, kBetween = 44, kBelow = 62;
+        const double high = (height() - kTop - kBetween - kBelow) / 2;
+        const double middle = kMargin + (width() - kLabelColumn - 2.0 * kMargin) / 2;
+        return {middle - high / 2, vessel == 0 ? kTop + high + kBetween : kTop, high, high};
+    }
     const double room = width() - kLabelColumn - 2.0 * kMargin;
     const double each = room / static_cast<double>(std::max<std::size_t>(1, m_scene.vessels.size()));
     const double top = 54, bottom = height() - (m_scene.vessels.size() > 1 ? 78 : 62);
@@ -171,7 +183,10 @@ void RigDrawing::drawParts(QPainter& p, std::vector<Label>& labels) const {
             anchor = drawValve(p, place, part.active, valves++);
             break;
         case ScenePart::Tube:
-            drawTube(p, place, placeOf(static_cast<std::size_t>(part.other)));
+            if (part.fromBelow)
+                drawStem(p, place, placeOf(static_cast<std::size_t>(part.other)));
+            else
+                drawTube(p, place, placeOf(static_cast<std::size_t>(part.other)));
             continue; // it needs no word
         case ScenePart::Pump:
             anchor = drawPump(p, place, part.active, m_phase);
@@ -277,8 +292,10 @@ void RigDrawing::paintEvent(QPaintEvent*) {
             const QRectF box = boxOf(i);
             p.setFont(fontOf(t.small, QFont::DemiBold));
             p.setPen(t.ink);
-            p.drawText(QRectF(box.left() - 20, box.bottom() + 16, box.width() + 40, t.small + 6),
-                       Qt::AlignCenter, onScreen(m_scene.vessels[i].name));
+            const QRectF place =
+                isStacked() ? QRectF(kMargin, placeOf(i).body.center().y(), 100, t.small + 6)
+                            : QRectF(box.left() - 20, box.bottom() + 16, box.width() + 40, t.small + 6);
+            p.drawText(place, Qt::AlignCenter, onScreen(m_scene.vessels[i].name));
         }
     p.setFont(fontOf(t.small));
     p.setPen(t.muted);

@@ -28,6 +28,7 @@ private:
         QString text, under;
         bool strong = false;
     };
+    [[nodiscard]] bool isStacked() const; ///< the second of two vessels stands above the first
     [[nodiscard]] QRectF boxOf(std::size_t vessel) const;
     [[nodiscard]] DrawnPlace placeOf(std::size_t vessel) const;
     void drawVessel(QPainter& p, std::size_t index) const;

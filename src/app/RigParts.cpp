@@ -20,15 +20,28 @@ QPointF drawValve(QPainter& p, const DrawnPlace& at, bool open, int index) {
     return {x + 62, y};
 }
 
-void drawTube(QPainter& p, const DrawnPlace& from, const DrawnPlace& to) {
-    const double y = std::min(from.body.top(), to.body.top()) - 26;
-    const QPolygonF tube{QPointF(from.body.center().x(), from.body.top()), QPointF(from.body.center().x(), y),
-                         QPointF(to.body.center().x(), y), QPointF(to.body.center().x(), to.body.top())};
+namespace {
+
+void drawHollow(QPainter& p, const QPolygonF& tube) {
     p.setBrush(Qt::NoBrush);
     p.setPen(QPen(theme().ink, 7, Qt::SolidLine, Qt::FlatCap, Qt::MiterJoin));
     p.drawPolyline(tube);
     p.setPen(QPen(theme().vapour, 3, Qt::SolidLine, Qt::FlatCap, Qt::MiterJoin));
     p.drawPolyline(tube);
+}
+
+} // namespace
+
+void drawTube(QPainter& p, const DrawnPlace& from, const DrawnPlace& to) {
+    const double y = std::min(from.body.top(), to.body.top()) - 26;
+    drawHollow(p, {QPointF(from.body.center().x(), from.body.top()), QPointF(from.body.center().x(), y),
+                   QPointF(to.body.center().x(), y), QPointF(to.body.center().x(), to.body.top())});
+}
+
+void drawStem(QPainter& p, const DrawnPlace& below, const DrawnPlace& above) {
+    constexpr double kOffBottom = 6;
+    drawHollow(p, {QPointF(below.body.center().x(), below.body.bottom() - kOffBottom),
+                   QPointF(above.body.center().x(), above.body.bottom() - 1)});
 }
 
 QPointF drawPump(QPainter& p, const DrawnPlace& at, bool running, double phase) {

@@ -19,6 +19,8 @@ struct DrawnPlace {
 /// A tube with a valve. @param index  how many stand there already.
 QPointF drawValve(QPainter& p, const DrawnPlace& at, bool open, int index);
 void drawTube(QPainter& p, const DrawnPlace& from, const DrawnPlace& to);
+/// A tube that dips to the bottom of one vessel and opens at the bottom of the other, above it.
+void drawStem(QPainter& p, const DrawnPlace& below, const DrawnPlace& above);
 /// @param phase  s of animation.
 QPointF drawPump(QPainter& p, const DrawnPlace& at, bool running, double phase);
 QPointF drawHeater(QPainter& p, const DrawnPlace& at, bool on);

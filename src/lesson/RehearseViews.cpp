@@ -88,7 +88,7 @@ void addParts(const RigModel& m, const RigSample& sample, RigScene& scene) {
                                                  : "shut"});
     }
     for (const LiquidTube& t : m.liquidTubes)
-        scene.parts.push_back({ScenePart::Tube, t.from, t.to, true, 1.0, t.name, "for liquid"});
+        scene.parts.push_back({ScenePart::Tube, t.from, t.to, true, 1.0, t.name, "for liquid", t.rise > 0.0});
     for (const PumpAt& p : m.pumps)
         scene.parts.push_back(
             {ScenePart::Pump, p.vessel, kRoom, p.on, 1.0, p.name, p.on ? "running" : "off"});
@@ -236,8 +236,8 @@ RehearsalCard rehearsalCard(const Rehearsal& r, std::size_t at) {
         card.note = facts.warnings.front();
     else if (r.setup.goal.kind == RigGoal::Happens && facts.lostShare > 0.01)
         card.note = fmt::format("{:.0f} % of it is gone as vapour at the end.", 100.0 * facts.lostShare);
-    else if (facts.lowestBoilingKelvin)
-        card.note = facts.airShare > 0.02 && !r.setup.model.solute
+    else if (facts.lowestBoilingKelvin && !r.setup.model.solute) // a solution's changes as it boils
+        card.note = facts.airShare > 0.02
                         ? fmt::format("It still boils down to about {} °C, then the air left stops it.",
                                       fixed(celsius(*facts.lowestBoilingKelvin), 0))
                         : fmt::format("It still boils down to about {} °C.",

@@ -170,10 +170,10 @@ private:
         r.measure("mouth", diameter, Dimension::Length, 0.0, 1.0);
         v.mouth = discOf(diameter);
         // What the vapour leaves of the room's pressure, unless it says otherwise.
-        const double vapour = m_failure || v.condensed <= 0.0 ? 0.0
-                              : v.kelvin < triple             ? (*m_fluid)->solidSaturation(v.kelvin)
-                                                              : (*m_fluid)->liquidSaturation(v.kelvin);
-        v.airPascal = std::max(0.0, m_setup.model.roomPascal - vapour);
+        if (!m_failure) {
+            const auto over = startingSaturation(m_setup.model, **m_fluid, v);
+            v.airPascal = std::max(0.0, m_setup.model.roomPascal - over.solvent - over.solute);
+        }
         if (r.has("vapour")) {
             double pascal = 0.0;
             r.measure("vapour", pascal, Dimension::Pressure, 0.0, 1e6);

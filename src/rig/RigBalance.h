@@ -79,10 +79,7 @@ private:
     struct Stream {
         double vapour = 0.0, air = 0.0, solute = 0.0, energy = 0.0;
     };
-    /// Vapour pressures over what is condensed, Pa.
-    struct Saturation {
-        double solvent = 0.0, solute = 0.0;
-    };
+    using Saturation = RigSolute::Saturation; ///< over what is condensed
     struct Rates;
 
     // Energies and states.

@@ -93,16 +93,13 @@ std::vector<double> RigBalance::start() const {
         const Vessel& v = m_model.vessels[i];
         const double t = v.kelvin;
         VesselState s;
-        // A solution may start below the solvent's triple point as long as it does not freeze there.
-        const bool frozen =
-            t < triple && m_fluid.hasSolid() &&
-            !(v.solute > 0.0 && t >= m_model.solute->freezingKelvin(v.solute / (v.solute + v.condensed)));
+        const bool frozen = startsFrozen(m_model, m_fluid, v);
         (frozen ? s.solid : s.liquid) = v.condensed;
         s.solute = v.solute;
         s.volume = volumeOf(0.0, y, i);
         s.kelvin = s.gasKelvin = t;
         const double gas = gasVolume(s);
-        const Saturation over = v.condensed + v.solute > 0.0 ? saturationOver(s, t) : Saturation{};
+        const Saturation over = startingSaturation(m_model, m_fluid, v);
         s.vapour = v.vapourPascal.value_or(over.solvent) * gas * m_fluid.vapour().molarMass / (kMolarGas * t);
         if (over.solute > 0.0)
             s.soluteVapour =

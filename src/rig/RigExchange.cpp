@@ -47,15 +47,8 @@ bool RigBalance::isIcy(const VesselState& s) const {
 
 RigBalance::Saturation RigBalance::saturationOver(const VesselState& s, double kelvin) const {
     if (isIcy(s)) return {m_fluid.solidSaturation(kelvin), 0.0};
-    const double pure = m_fluid.liquidSaturation(kelvin);
-    if (s.solute <= 0.0) return {pure, 0.0};
-    const auto a = m_model.solute->activities(s.share(), kelvin);
-    const RigFluid* fluid = m_model.solute->fluid();
-    return {a.solvent * pure,
-            fluid && a.solute > 0.0
-                ? a.solute * fluid->liquidSaturation(
-                                 std::clamp(kelvin, fluid->lowestLiquidKelvin(), fluid->highestKelvin()))
-                : 0.0};
+    if (s.solute <= 0.0) return {m_fluid.liquidSaturation(kelvin), 0.0};
+    return m_model.solute->saturation(m_fluid, s.share(), kelvin);
 }
 
 double RigBalance::boilingKelvin(const VesselState& s, double pascal) const {

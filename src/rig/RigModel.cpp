@@ -20,6 +20,21 @@ double Skin::pressure(double ratio) const {
     return 0.5 * shear * (side(outer) - side(stretch));
 }
 
+bool startsFrozen(const RigModel& m, const RigFluid& fluid, const Vessel& v) {
+    if (v.kelvin >= fluid.tripleKelvin() || !fluid.hasSolid()) return false;
+    // A solution may start below the solvent's triple point as long as it does not freeze there.
+    return !(m.solute && v.solute > 0.0 &&
+             v.kelvin >= m.solute->freezingKelvin(v.solute / (v.solute + v.condensed)));
+}
+
+RigSolute::Saturation startingSaturation(const RigModel& m, const RigFluid& fluid, const Vessel& v) {
+    if (v.condensed + v.solute <= 0.0) return {};
+    if (startsFrozen(m, fluid, v)) return {fluid.solidSaturation(v.kelvin), 0.0};
+    if (m.solute && v.solute > 0.0)
+        return m.solute->saturation(fluid, v.solute / (v.solute + v.condensed), v.kelvin);
+    return {fluid.liquidSaturation(v.kelvin), 0.0};
+}
+
 Result<void> check(const RigModel& m) {
     const auto refuse = [](const std::string& what) { return fail(Failure::BadInput, what); };
     if (m.vessels.empty()) return refuse("a rig needs a vessel");

@@ -160,6 +160,12 @@ struct RigModel {
     }
 };
 
+/// Whether what is condensed in a vessel is solid at the start.
+[[nodiscard]] bool startsFrozen(const RigModel& model, const RigFluid& fluid, const Vessel& vessel);
+/// Vapour pressures over what is in a vessel at the start, Pa; of nothing where it is empty.
+[[nodiscard]] RigSolute::Saturation startingSaturation(const RigModel& model, const RigFluid& fluid,
+                                                       const Vessel& vessel);
+
 /// Names the first thing in a model that makes no sense, as BadInput.
 [[nodiscard]] Result<void> check(const RigModel& model);
 

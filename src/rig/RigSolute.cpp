@@ -186,6 +186,14 @@ double RigSolute::energyBefore(double kelvin) const {
 RigSolute::Activities RigSolute::activities(double share, double kelvin) const {
     return m_tables->activities(share, kelvin);
 }
+RigSolute::Saturation RigSolute::saturation(const RigFluid& solvent, double share, double kelvin) const {
+    const Activities a = activities(share, kelvin);
+    Saturation over{a.solvent * solvent.liquidSaturation(kelvin), 0.0};
+    if (const RigFluid* own = fluid(); own && a.solute > 0.0)
+        over.solute = a.solute * own->liquidSaturation(
+                                     std::clamp(kelvin, own->lowestLiquidKelvin(), own->highestKelvin()));
+    return over;
+}
 bool RigSolute::hasEutectic() const { return m_tables->kind == SoluteKind::SodiumChloride; }
 double RigSolute::coldestKelvin() const { return m_tables->coldest; }
 double RigSolute::shareBesideIce(double kelvin) const { return (*m_tables->besideIce)(kelvin); }

@@ -42,6 +42,13 @@ public:
 
     /// Whether it stays solid beside ice and solution at `coldestKelvin`; else no more is known below.
     [[nodiscard]] bool hasEutectic() const;
+    /// Vapour pressures over the solution, Pa: of the solvent and of what evaporates beside it.
+    struct Saturation {
+        double solvent = 0.0, solute = 0.0;
+    };
+    /// @param solvent  the one of `make`. REQUIRES: its liquid is known at the temperature.
+    [[nodiscard]] Saturation saturation(const RigFluid& solvent, double share, double kelvin) const;
+
     [[nodiscard]] double coldestKelvin() const; ///< down to which the solution with ice in it is known
     /// Share of it in the liquid that stands beside ice at a temperature from `coldestKelvin` to the
     /// solvent's triple point; and its slope, per K.
