@@ -2,10 +2,13 @@
 
 #include "OnScreen.h"
 
+#include <QElapsedTimer>
+
 namespace uttrin::app {
 namespace {
 
-constexpr int kMembers = 200; // of the band
+constexpr qint64 kFirstPathMs = 30, kNextPathMs = 100; // the path of a slow one appears bit by bit
+constexpr int kMembers = 200;                          // of the band
 constexpr std::uint64_t kSeed = 20;
 constexpr double kReadingU = 0.3; // K, of a temperature read in a lesson
 
@@ -48,11 +51,20 @@ void RehearsalRunner::done(const QString& why) {
 void RehearsalRunner::play(const RigFile& rig, const std::vector<RigSetting>& settings,
                            const std::optional<std::vector<RigSetting>>& other) {
     start([this, rig, settings, other](const std::function<bool()>& goOn, const Tell& tell) {
-        auto played = rehearse(rig, settings, goOn);
+        const auto show = [&tell, this](Rehearsal&& r) {
+            tell([this, shown = std::make_shared<const Rehearsal>(std::move(r))] { emit played(shown); });
+        };
+        qint64 due = kFirstPathMs;
+        QElapsedTimer since;
+        since.start();
+        auto played = rehearse(rig, settings, goOn, [&](const RigSetup& setup, const RigRun& run) {
+            if (since.elapsed() < due) return;
+            show(rehearsalOf(setup, run));
+            due = since.elapsed() + kNextPathMs;
+        });
         if (!goOn()) return;
         if (!played) return tell([this, why = onScreen(played.error().message)] { done(why); });
-        const auto main = std::make_shared<const Rehearsal>(std::move(*played));
-        tell([this, main] { emit this->played(main); });
+        show(std::move(*played));
         std::shared_ptr<const Rehearsal> beside;
         if (other)
             if (auto second = rehearse(rig, *other, goOn); second && goOn())

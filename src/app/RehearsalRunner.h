@@ -30,6 +30,7 @@ public:
     [[nodiscard]] bool isBusy() const { return m_busy; }
 
 signals:
+    /// As far as it has come, while a longer one is still being worked out; then the whole.
     void played(std::shared_ptr<const uttrin::Rehearsal> rehearsal);
     void playedOther(std::shared_ptr<const uttrin::Rehearsal> rehearsal); ///< empty if none was wanted
     void weighed(std::shared_ptr<const uttrin::RehearsalChance> chance);

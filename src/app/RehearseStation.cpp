@@ -183,6 +183,7 @@ void RehearseStation::wire() {
         m_variant = variant;
         if (m_beside == variant) m_beside = -1;
         fillKnobs();
+        fillCaution();
         start();
     });
     connect(m_compare, &QComboBox::activated, this, [this](int index) {
@@ -205,7 +206,7 @@ void RehearseStation::wire() {
     });
     connect(m_runner, &RehearsalRunner::played, this, [this](std::shared_ptr<const Rehearsal> r) {
         m_played = std::move(r);
-        m_moment = std::min(m_moment, m_played->run.samples.back().seconds);
+        m_moment = std::min(m_moment, m_played->setup.seconds); // a part of it may not have come so far
         m_tape->show(rehearsalTape(*m_played));
         showMoment();
     });
@@ -263,7 +264,8 @@ void RehearseStation::choose(int demonstration) {
         names << onScreen(variants[i].name);
         m_compare->addItem(names.back(), static_cast<int>(i));
     }
-    m_variants->setChoices(names);
+    constexpr int kInARow = 3;
+    m_variants->setChoices(names, kInARow);
     m_variants->choose(0);
     m_variants->setVisible(variants.size() > 1);
     m_beside = variants.size() > 1 ? 1 : -1;
@@ -342,14 +344,22 @@ void RehearseStation::fillKnobs() {
 }
 
 void RehearseStation::fillGuide() {
-    const RigStory& s = rig().story();
     m_guide->show(rig());
     const auto setup = rig().setup();
     m_measured->setClockMove(setup && setup->clockMove >= 0
                                  ? onScreen(setup->moves[static_cast<std::size_t>(setup->clockMove)].says)
                                  : QString());
-    m_caution->setText(s.cautions.empty() ? QString()
-                                          : QStringLiteral("\u26A0  ") + onScreen(s.cautions.front()));
+    fillCaution();
+}
+
+/// What is said of the variant comes before what is said of all.
+void RehearseStation::fillCaution() {
+    const auto& cautions = rig().story().cautions;
+    const auto& variants = rig().variants();
+    const auto variant = static_cast<std::size_t>(m_variant);
+    std::string text = cautions.empty() ? std::string() : cautions.front();
+    if (variant < variants.size() && !variants[variant].says.empty()) text = variants[variant].says;
+    m_caution->setText(text.empty() ? QString() : QStringLiteral("\u26A0  ") + onScreen(text));
 }
 
 void RehearseStation::start() {

@@ -65,6 +65,7 @@ private:
     void saveRig();
     void announce();
     void fillGuide();
+    void fillCaution();
     [[nodiscard]] const RigFile& rig() const;
     [[nodiscard]] std::vector<RigSetting> settingsOf(int variant) const;
     void start();

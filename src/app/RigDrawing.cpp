@@ -49,7 +49,32 @@ bool RigDrawing::isStacked() const {
            });
 }
 
+bool RigDrawing::holdsOthers(std::size_t vessel) const {
+    return std::ranges::any_of(m_scene.vessels,
+                               [&](const SceneVessel& v) { return v.within == static_cast<int>(vessel); });
+}
+
+/// Side by side on the floor of the vessel around it, each as large as it is beside it.
+QRectF RigDrawing::innerBox(std::size_t vessel) const {
+    const SceneVessel& v = m_scene.vessels[vessel];
+    const QRectF around = placeOf(static_cast<std::size_t>(v.within)).shell;
+    std::size_t all = 0, before = 0;
+    for (std::size_t i = 0; i < m_scene.vessels.size(); ++i)
+        if (m_scene.vessels[i].within == v.within) {
+            before += i < vessel ? 1 : 0;
+            ++all;
+        }
+    constexpr double kScale = 0.85; // of a cube's edge by the height of the jar
+    const double side = kScale * v.size * around.height();
+    const double middle =
+        around.left() + around.width() * (static_cast<double>(before) + 0.5) / static_cast<double>(all);
+    const double left = std::clamp(middle - side / 2, around.left() + 4,
+                                   std::max(around.left() + 4, around.right() - 4 - side));
+    return {left, around.bottom() - 8 - side, side, side};
+}
+
 QRectF RigDrawing::boxOf(std::size_t vessel) const {
+    if (m_scene.vessels[vessel].within >= 0) return innerBox(vessel);
     if (isStacked()) {
         constexpr double kTop = 12, kBetween = 44, kBelow = 62;
         const double high = (height() - kTop - kBetween - kBelow) / 2;
@@ -57,10 +82,16 @@ QRectF RigDrawing::boxOf(std::size_t vessel) const {
         return {middle - high / 2, vessel == 0 ? kTop + high + kBetween : kTop, high, high};
     }
     const double room = width() - kLabelColumn - 2.0 * kMargin;
-    const double each = room / static_cast<double>(std::max<std::size_t>(1, m_scene.vessels.size()));
+    std::size_t standing = 0, place = 0; // what swells stands in another
+    for (std::size_t i = 0; i < m_scene.vessels.size(); ++i)
+        if (m_scene.vessels[i].within < 0) {
+            place += i < vessel ? 1 : 0;
+            ++standing;
+        }
+    const double each = room / static_cast<double>(std::max<std::size_t>(1, standing));
     const double top = 54, bottom = height() - (m_scene.vessels.size() > 1 ? 78 : 62);
     const double wide = std::min(each - 12, 1.1 * (bottom - top));
-    const double left = kMargin + each * static_cast<double>(vessel) + (each - wide) / 2;
+    const double left = kMargin + each * static_cast<double>(place) + (each - wide) / 2;
     return {left, top, wide, bottom - top};
 }
 
@@ -107,6 +138,29 @@ void RigDrawing::drawContents(QPainter& p, const SceneVessel& v, const QPainterP
     p.restore();
 }
 
+void RigDrawing::drawSwelling(QPainter& p, std::size_t index) const {
+    const Theme& t = theme();
+    const SceneVessel& v = m_scene.vessels[index];
+    const QRectF box = boxOf(index);
+    const QPainterPath outline = vesselOutline(v.shape, box, v.plunger);
+    p.setPen(QPen(t.ink, 2));
+    p.setBrush(v.shape == VesselShape::Balloon ? t.liquid : t.card);
+    p.drawPath(outline);
+    if (v.shape == VesselShape::Balloon) return;
+    p.save(); // its cells, which grow with it
+    p.setClipPath(outline, Qt::IntersectClip);
+    p.setPen(QPen(t.muted, 1));
+    p.setBrush(Qt::NoBrush);
+    constexpr int kCells = 40;
+    for (int i = 0; i < kCells; ++i) {
+        const double r = box.width() * (0.04 + 0.05 * scatter(i, 11));
+        p.drawEllipse(
+            QPointF(box.left() + box.width() * scatter(i, 9), box.top() + box.height() * scatter(i, 10)), r,
+            r);
+    }
+    p.restore();
+}
+
 void RigDrawing::drawVessel(QPainter& p, std::size_t index) const {
     const Theme& t = theme();
     const SceneVessel& v = m_scene.vessels[index];
@@ -122,7 +176,7 @@ void RigDrawing::drawVessel(QPainter& p, std::size_t index) const {
         inside = QPainterPath();
         inside.addRoundedRect(body, 4, 4);
     }
-    drawContents(p, v, inside, level);
+    if (!holdsOthers(index)) drawContents(p, v, inside, level);
     p.save();
     p.setClipPath(outline, Qt::IntersectClip);
     const QRectF shell = outline.boundingRect();
@@ -143,12 +197,17 @@ void RigDrawing::drawVessel(QPainter& p, std::size_t index) const {
     p.restore();
     p.setBrush(Qt::NoBrush);
     p.setPen(QPen(t.ink, 2.4, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
-    p.drawPath(outline);
+    if (v.shape == VesselShape::Pan || v.shape == VesselShape::Bath) // open above
+        p.drawPolyline(QPolygonF{body.topLeft(), body.bottomLeft(), body.bottomRight(), body.topRight()});
+    else
+        p.drawPath(outline);
+    if (v.shape == VesselShape::Pan) // its handle
+        p.drawLine(QPointF(body.right(), body.top() + 12),
+                   QPointF(body.right() + body.width() * 0.2, body.top() + 4));
     if (standsInJar(v.shape)) {
         p.setPen(QPen(t.ink, 1.8));
-        p.drawLine(body.topLeft(), body.bottomLeft());
-        p.drawLine(body.bottomLeft(), body.bottomRight());
-        p.drawLine(body.bottomRight(), body.topRight());
+        if (!holdsOthers(index))
+            p.drawPolyline(QPolygonF{body.topLeft(), body.bottomLeft(), body.bottomRight(), body.topRight()});
         p.setPen(QPen(t.ink, 4));
         p.drawLine(QPointF(box.left(), box.bottom() + 2), QPointF(box.right(), box.bottom() + 2));
         if (v.shape == VesselShape::Dish) { // its stand
@@ -274,6 +333,22 @@ void RigDrawing::drawLabels(QPainter& p, std::vector<Label>& labels) const {
     }
 }
 
+/// Under each vessel; under what swells also by how much it has grown.
+void RigDrawing::drawNames(QPainter& p) const {
+    const Theme& t = theme();
+    p.setFont(fontOf(t.small, QFont::DemiBold));
+    p.setPen(t.ink);
+    for (std::size_t i = 0; i < m_scene.vessels.size(); ++i) {
+        if (holdsOthers(i)) continue;
+        const SceneVessel& v = m_scene.vessels[i];
+        const QRectF box = boxOf(i);
+        QRectF place(box.left() - 20, box.bottom() + 16, box.width() + 40, t.small + 6);
+        if (isStacked()) place = QRectF(kMargin, placeOf(i).body.center().y(), 100, t.small + 6);
+        p.drawText(place.adjusted(-20, 0, 20, 0), Qt::AlignCenter,
+                   onScreen(v.note.empty() ? v.name : v.name + " " + v.note));
+    }
+}
+
 void RigDrawing::paintEvent(QPaintEvent*) {
     const Theme& t = theme();
     QPainter p(this);
@@ -281,22 +356,11 @@ void RigDrawing::paintEvent(QPaintEvent*) {
     if (m_scene.vessels.empty()) return;
     std::vector<Label> labels;
     for (std::size_t i = 0; i < m_scene.vessels.size(); ++i)
-        drawVessel(p, i);
+        m_scene.vessels[i].within < 0 ? drawVessel(p, i) : drawSwelling(p, i);
     drawParts(p, labels);
     drawInstruments(p, labels);
     drawLabels(p, labels);
-    p.setFont(fontOf(t.small));
-    p.setPen(t.muted);
-    if (m_scene.vessels.size() > 1)
-        for (std::size_t i = 0; i < m_scene.vessels.size(); ++i) {
-            const QRectF box = boxOf(i);
-            p.setFont(fontOf(t.small, QFont::DemiBold));
-            p.setPen(t.ink);
-            const QRectF place =
-                isStacked() ? QRectF(kMargin, placeOf(i).body.center().y(), 100, t.small + 6)
-                            : QRectF(box.left() - 20, box.bottom() + 16, box.width() + 40, t.small + 6);
-            p.drawText(place, Qt::AlignCenter, onScreen(m_scene.vessels[i].name));
-        }
+    if (m_scene.vessels.size() > 1) drawNames(p);
     p.setFont(fontOf(t.small));
     p.setPen(t.muted);
     QStringList words;

@@ -30,8 +30,12 @@ private:
     };
     [[nodiscard]] bool isStacked() const; ///< the second of two vessels stands above the first
     [[nodiscard]] QRectF boxOf(std::size_t vessel) const;
+    [[nodiscard]] QRectF innerBox(std::size_t vessel) const; ///< of what swells in another
+    [[nodiscard]] bool holdsOthers(std::size_t vessel) const;
     [[nodiscard]] DrawnPlace placeOf(std::size_t vessel) const;
     void drawVessel(QPainter& p, std::size_t index) const;
+    void drawSwelling(QPainter& p, std::size_t index) const;
+    void drawNames(QPainter& p) const;
     void drawContents(QPainter& p, const SceneVessel& vessel, const QPainterPath& inside, double level) const;
     void drawParts(QPainter& p, std::vector<Label>& labels) const;
     void drawInstruments(QPainter& p, std::vector<Label>& labels) const;

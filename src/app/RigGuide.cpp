@@ -40,11 +40,15 @@ RigGuide::RigGuide(QWidget* parent) : QWidget(parent), m_text(new QTextBrowser) 
 
 void RigGuide::show(const RigFile& rig) {
     const RigStory& s = rig.story();
+    std::vector<std::string> variants;
+    for (const RigVariant& v : rig.variants())
+        if (!v.says.empty()) variants.push_back(v.name + ": " + v.says);
     m_text->setHtml(
         QStringLiteral("<h3>%1</h3><p>%2</p>")
             .arg(onScreen(rig.name()).toHtmlEscaped(), onScreen(s.aim).toHtmlEscaped()) +
-        htmlList(tr("Cautions"), s.cautions, "ul") + htmlList(tr("What to fetch"), s.materials, "ul") +
-        htmlList(tr("Steps"), s.steps, "ol") + htmlList(tr("What to look for"), s.lookFor, "ul") +
+        htmlList(tr("Cautions"), s.cautions, "ul") + htmlList(tr("Variants"), variants, "ul") +
+        htmlList(tr("What to fetch"), s.materials, "ul") + htmlList(tr("Steps"), s.steps, "ol") +
+        htmlList(tr("What to look for"), s.lookFor, "ul") +
         QStringLiteral("<h4>%1</h4><p>%2</p>").arg(tr("The physics"), onScreen(s.physics).toHtmlEscaped()) +
         htmlList(tr("Usual mistakes"), s.mistakes, "ul") +
         QStringLiteral("<p>%1</p>")

@@ -51,6 +51,14 @@ QRectF bodyOf(VesselShape shape, const QRectF& box, double plunger) {
     case VesselShape::Tube:
         return {box.center().x() - box.width() * 0.12, box.top() + box.height() * 0.1, box.width() * 0.24,
                 box.height() * 0.9};
+    case VesselShape::Pan:
+        return box.adjusted(box.width() * 0.08, box.height() * 0.55, -box.width() * 0.08, 0);
+    case VesselShape::Bath:
+        return box.adjusted(box.width() * 0.1, box.height() * 0.4, -box.width() * 0.1, 0);
+    case VesselShape::Balloon:
+    case VesselShape::Sweet:
+    case VesselShape::Foam:
+        return box;
     case VesselShape::Film:
         return {box.left() + box.width() * 0.1, box.center().y() - 7, box.width() * 0.8, 14};
     }
@@ -81,11 +89,36 @@ QPainterPath vesselOutline(VesselShape shape, const QRectF& box, double plunger)
         path.closeSubpath();
         return path;
     }
+    case VesselShape::Balloon: { // with its knot
+        path.addEllipse(body);
+        QPainterPath knot(QPointF(body.center().x(), body.bottom() - 2));
+        knot.lineTo(body.center().x() + 5, body.bottom() + 5);
+        knot.lineTo(body.center().x() - 5, body.bottom() + 5);
+        knot.closeSubpath();
+        return path.united(knot).simplified();
+    }
+    case VesselShape::Sweet:
+        path.addRoundedRect(body.adjusted(0, body.height() * 0.12, 0, 0), body.width() * 0.18,
+                            body.height() * 0.18);
+        return path;
+    case VesselShape::Foam: { // a heap
+        for (const double side : {-0.26, 0.0, 0.26}) {
+            QPainterPath lump;
+            const double width = body.width() * 0.48, high = body.height() * (side == 0.0 ? 1.0 : 0.68);
+            lump.addRoundedRect(QRectF(body.center().x() + side * body.width() - width / 2,
+                                       body.bottom() - high, width, high),
+                                width * 0.5, high * 0.5);
+            path = path.united(lump);
+        }
+        return path.simplified();
+    }
     case VesselShape::Jar:
     case VesselShape::Tube:
         path.addRoundedRect(body, 12, 12);
         return path;
     case VesselShape::Kettle:
+    case VesselShape::Pan:
+    case VesselShape::Bath:
         path.addRoundedRect(body, 18, 18);
         return path;
     case VesselShape::Syringe:

@@ -3,6 +3,7 @@
 #include "Capitals.h"
 #include "physics/Constants.h"
 #include "quantities/Rounding.h"
+#include "rehearsal/Tellings.h"
 
 #include <fmt/format.h>
 
@@ -50,6 +51,13 @@ SceneVessel vesselScene(const Rehearsal& r, std::size_t v, const VesselState& s)
     for (const RigSample& sample : r.run.samples)
         widest = std::max(widest, sample.vessels[v].volume);
     scene.plunger = s.volume / widest;
+    for (const Skin& skin : r.setup.model.skins)
+        if (skin.inside == static_cast<int>(v) && skin.around != kRoom) {
+            scene.within = skin.around;
+            scene.note = fmt::format("{:.1f}×", s.volume / r.run.samples.front().vessels[v].volume);
+            scene.size =
+                std::cbrt(s.volume / r.setup.model.vessels[static_cast<std::size_t>(skin.around)].volume);
+        }
     return scene;
 }
 
@@ -75,10 +83,17 @@ void addContacts(const RigModel& m, const RigSample& sample, RigScene& scene) {
     }
 }
 
-void addParts(const RigModel& m, const RigSample& sample, RigScene& scene) {
+std::string pumpState(const PumpAt& p, const PumpState& s) {
+    constexpr double kTells = 5e-5; // kg
+    std::string text = !p.on ? "off" : p.ballastOpen > 0.0 ? "ballast open" : "running";
+    if (s.oilKg > kTells) text += fmt::format(", {:.1f} g in oil", 1000.0 * s.oilKg);
+    return text;
+}
+
+void addParts(const RigSetup& setup, const RigModel& m, const RigSample& sample, RigScene& scene) {
     for (const Link& l : m.links) {
         const bool between = l.from != kRoom && l.to != kRoom;
-        if (isLeak(l)) continue;
+        if (isLeak(l) || isOpenTop(setup, l)) continue;
         const int vessel = l.from == kRoom ? l.to : l.from;
         scene.parts.push_back({between ? ScenePart::Tube : ScenePart::Valve, vessel, between ? l.to : kRoom,
                                l.opening > 0.0, 1.0, l.name,
@@ -89,9 +104,11 @@ void addParts(const RigModel& m, const RigSample& sample, RigScene& scene) {
     }
     for (const LiquidTube& t : m.liquidTubes)
         scene.parts.push_back({ScenePart::Tube, t.from, t.to, true, 1.0, t.name, "for liquid", t.rise > 0.0});
-    for (const PumpAt& p : m.pumps)
+    for (std::size_t i = 0; i < m.pumps.size(); ++i) {
+        const PumpAt& p = m.pumps[i];
         scene.parts.push_back(
-            {ScenePart::Pump, p.vessel, kRoom, p.on, 1.0, p.name, p.on ? "running" : "off"});
+            {ScenePart::Pump, p.vessel, kRoom, p.on, 1.0, p.name, pumpState(p, sample.pumps[i])});
+    }
     for (const Heater& h : m.heaters)
         scene.parts.push_back({ScenePart::Heater, h.vessel, kRoom, h.watt > 0.0, 1.0, h.name,
                                h.watt > 0.0 ? fmt::format("{:.0f} W", h.watt) : "off"});
@@ -115,7 +132,7 @@ RigScene sceneOf(const Rehearsal& r, std::size_t at) {
     for (std::size_t v = 0; v < sample.vessels.size(); ++v)
         scene.vessels.push_back(vesselScene(r, v, sample.vessels[v]));
     addContacts(model, sample, scene);
-    addParts(model, sample, scene);
+    addParts(r.setup, model, sample, scene);
     for (std::size_t i = 0; i < r.setup.instruments.size(); ++i) {
         const RigInstrument& instrument = r.setup.instruments[i];
         if (instrument.vessel != r.setup.watched) continue;
@@ -143,6 +160,7 @@ RigScene sceneOf(const Rehearsal& r, std::size_t at) {
         scene.lines.push_back(lacks > 0.0 ? fmt::format("opened now: {:.2g} L of air hisses in", litres)
                                           : fmt::format("opened now: {:.2g} L of gas hisses OUT", litres));
     }
+    std::ranges::move(tellingsAt(r, at), std::back_inserter(scene.lines));
     return scene;
 }
 
@@ -224,7 +242,7 @@ std::string momentText(double seconds) {
 RehearsalCard rehearsalCard(const Rehearsal& r, std::size_t at) {
     RehearsalCard card;
     const double now = r.run.samples[at].seconds;
-    card.see = sentenceFor(r.watched(), r.watchedAt(at));
+    card.see = seenAt(r, at);
     for (const RigEvent& e : r.run.events) {
         if (e.seconds <= now) continue;
         if (e.kind != RigEventKind::Moved && e.vessel != r.setup.watched) continue;

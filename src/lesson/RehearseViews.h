@@ -19,6 +19,9 @@ struct SceneVessel {
     double boilingDepth = 1.0; ///< share of the liquid, from the surface down, in which vapour forms
     bool airBubbles = false, frost = false, drops = false, boiling = false;
     double plunger = 1.0; ///< share of a syringe that is drawn out
+    int within = kRoom;   ///< the vessel in which it swells
+    double size = 0.0;    ///< cube root of its volume by that of the vessel around it
+    std::string note;     ///< under its name
 };
 
 /// Something at a vessel: what it is and how it stands.

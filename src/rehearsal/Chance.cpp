@@ -35,7 +35,8 @@ Member play(const RigFile& rig, const UncertainValues& uncertain, std::uint64_t 
     const auto setup = rig.setup(uncertain.at(m.drawn));
     const auto fluid = setup ? rigFluid(setup->substance) : tl::unexpected(setup.error());
     if (!fluid) return m;
-    const auto run = simulate(setup->model, *fluid, setup->seconds, stepOf(*setup), setup->moves, goOn);
+    const auto run = simulate(setup->model, *fluid, setup->seconds, stepOf(*setup), setup->moves, goOn, {},
+                              RigSimulator::Care::Coarse);
     if (!run || (goOn && !goOn())) return m;
     m.played = true;
     m.met = goalMet(setup->goal, setup->watched, *run).has_value();

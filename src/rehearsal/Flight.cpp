@@ -30,18 +30,25 @@ std::string reasonFor(const VesselState& s, double offKelvin, double thermometer
 
 } // namespace
 
-std::vector<RigControl> controlsOf(const RigModel& now, const RigModel& built) {
+std::vector<RigControl> controlsOf(const RigModel& now, const RigSetup& setup) {
+    const RigModel& built = setup.model;
     std::vector<RigControl> all;
     const auto at = [](std::size_t i) { return static_cast<int>(i); };
     for (std::size_t i = 0; i < now.links.size(); ++i) {
         const Link& l = now.links[i];
-        if (isLeak(l) || l.reliefPascal > 0.0 || (l.from != kRoom && l.to != kRoom)) continue;
+        if (isLeak(l) || isOpenTop(setup, l) || l.reliefPascal > 0.0 || (l.from != kRoom && l.to != kRoom))
+            continue;
         const bool open = l.opening > 0.0;
         all.push_back({l.name, open, {RigAction::Open, at(i), open ? 0.0 : 1.0}});
     }
-    for (std::size_t i = 0; i < now.pumps.size(); ++i)
-        all.push_back(
-            {now.pumps[i].name, now.pumps[i].on, {RigAction::RunPump, at(i), now.pumps[i].on ? 0.0 : 1.0}});
+    for (std::size_t i = 0; i < now.pumps.size(); ++i) {
+        const PumpAt& p = now.pumps[i];
+        all.push_back({p.name, p.on, {RigAction::RunPump, at(i), p.on ? 0.0 : 1.0}});
+        if (p.ballast > 0.0)
+            all.push_back({p.name + "'s ballast",
+                           p.ballastOpen > 0.0,
+                           {RigAction::Ballast, at(i), p.ballastOpen > 0.0 ? 0.0 : 1.0}});
+    }
     for (std::size_t i = 0; i < now.heaters.size(); ++i) {
         constexpr double kUsual = 300.0; // W
         const double power = built.heaters[i].watt > 0.0 ? built.heaters[i].watt : kUsual;

@@ -12,7 +12,7 @@ struct RigControl {
 };
 
 /// What can be reached, as the rig is now. @param built  as it was at the start, for a heater's power.
-[[nodiscard]] std::vector<RigControl> controlsOf(const RigModel& now, const RigModel& built);
+[[nodiscard]] std::vector<RigControl> controlsOf(const RigModel& now, const RigSetup& setup);
 
 /// A reading taken during a flight, and how far it lies from the truth.
 struct FlightCapture {
@@ -32,7 +32,7 @@ public:
     bool goOn(double seconds);
     void press(const RigControl& control) { m_rig.apply(control.press); }
     [[nodiscard]] std::vector<RigControl> controls() const {
-        return controlsOf(m_rig.model(), m_soFar.setup.model);
+        return controlsOf(m_rig.model(), m_soFar.setup);
     }
     [[nodiscard]] FlightCapture capture() const;
     /// All that has happened, as of a rehearsal that ends now.

@@ -32,6 +32,12 @@ bool isLeak(const Link& link) {
     return (link.from == kRoom || link.to == kRoom) && link.tube.diameter < kValve;
 }
 
+bool isOpenTop(const RigSetup& setup, const Link& link) {
+    if (link.from != kRoom && link.to != kRoom) return false;
+    const VesselShape shape = setup.shapes[static_cast<std::size_t>(std::max(link.from, link.to))];
+    return shape == VesselShape::Pan || shape == VesselShape::Bath;
+}
+
 bool isOfTheRoom(const Contact& contact) { return contact.name.starts_with("room"); }
 
 std::size_t Rehearsal::sampleAt(double seconds) const {
@@ -40,14 +46,22 @@ std::size_t Rehearsal::sampleAt(double seconds) const {
 }
 
 Result<Rehearsal> rehearse(const RigFile& rig, const std::vector<RigSetting>& settings,
-                           const std::function<bool()>& goOn) {
+                           const std::function<bool()>& goOn,
+                           const std::function<void(const RigSetup&, const RigRun&)>& soFar) {
     auto setup = rig.setup(settings);
     if (!setup) return tl::unexpected(setup.error());
     const auto fluid = rigFluid(setup->substance);
     if (!fluid) return tl::unexpected(fluid.error());
-    auto run = simulate(setup->model, *fluid, setup->seconds, setup->every, setup->moves, goOn);
+    auto run = simulate(setup->model, *fluid, setup->seconds, setup->every, setup->moves, goOn,
+                        [&](const RigRun& part) {
+                            if (soFar) soFar(*setup, part);
+                        });
     if (!run) return tl::unexpected(run.error());
-    Rehearsal r{std::move(*setup), std::move(*run), {}, {}};
+    return rehearsalOf(std::move(*setup), std::move(*run));
+}
+
+Rehearsal rehearsalOf(RigSetup setup, RigRun run) {
+    Rehearsal r{std::move(setup), std::move(run), {}, {}};
     std::uint64_t seed = 1;
     for (const RigInstrument& i : r.setup.instruments)
         r.shown.push_back(shownBy(i, r.run.samples, seed++));

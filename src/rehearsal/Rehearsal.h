@@ -28,15 +28,22 @@ struct Rehearsal {
 
 /// A hole to the room that is too fine to be a valve: it is not drawn and not reached.
 [[nodiscard]] bool isLeak(const Link& link);
+/// The open top of what has no lid: no valve is drawn there, and no hand shuts it.
+[[nodiscard]] bool isOpenTop(const RigSetup& setup, const Link& link);
 /// A contact that is always there, as its name says (docs/rig-format.md): it is not drawn and not reached.
 [[nodiscard]] bool isOfTheRoom(const Contact& contact);
 
 /// The rig as its moves have made it by a time: valves, pumps, ice.
 [[nodiscard]] RigModel modelAt(const Rehearsal& rehearsal, double seconds);
 
-/// Plays a rig file through. @param goOn  asked between samples; false ends it there.
-[[nodiscard]] Result<Rehearsal> rehearse(const RigFile& rig, const std::vector<RigSetting>& settings,
-                                         const std::function<bool()>& goOn = {});
+/// A run of a rig with what its instruments showed.
+[[nodiscard]] Rehearsal rehearsalOf(RigSetup setup, RigRun run);
+
+/// Plays a rig file through. @param goOn  asked between samples; false ends it there. @param soFar  gets to
+/// see it after each sample: `rehearsalOf` makes a part of a rehearsal of it.
+[[nodiscard]] Result<Rehearsal>
+rehearse(const RigFile& rig, const std::vector<RigSetting>& settings, const std::function<bool()>& goOn = {},
+         const std::function<void(const RigSetup&, const RigRun&)>& soFar = {});
 
 /// Whether the goal was met, and when, s; nothing if it was not. A rig without a goal meets it at once.
 [[nodiscard]] std::optional<double> goalMet(const RigGoal& goal, int watched, const RigRun& run);

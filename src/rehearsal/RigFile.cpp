@@ -183,6 +183,7 @@ Result<void> RigFile::readAround() {
         RigVariant v;
         item.require("name", "the variant's name in quotes");
         item.string("name", v.name);
+        item.string("says", v.says);
         v.settings = readSettings(item, "sets", m_document, failure);
         m_variants.push_back(std::move(v));
     });

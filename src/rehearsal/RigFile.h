@@ -19,7 +19,32 @@ struct RigStory {
 };
 
 /// How a vessel is drawn.
-enum class VesselShape { RoundFlask, Jar, Bottle, BellJar, Dish, Bulb, Syringe, Kettle, Tube, Cup, Film };
+enum class VesselShape {
+    RoundFlask,
+    Jar,
+    Bottle,
+    BellJar,
+    Dish,
+    Bulb,
+    Syringe,
+    Kettle,
+    Tube,
+    Cup,
+    Film,
+    Pan,
+    Bath,
+    Balloon, ///< this and those below: what swells in another vessel
+    Sweet,
+    Foam
+};
+
+/// What a demonstration is there to tell beside the picture, moment by moment.
+enum class RigTelling {
+    CookingTime,   ///< of vegetables, by that at 100 degC
+    SyrupStage,    ///< what a drop does in cold water
+    PressureByIce, ///< from the thermometer alone, by the sublimation curve
+    Sizes          ///< of what swells, by those at the start
+};
 
 /// A value of a rig file written anew: where (JSON pointer) and what ("450 g").
 struct RigSetting {
@@ -39,6 +64,7 @@ struct RigKnob {
 /// The same rig with some values set otherwise.
 struct RigVariant {
     std::string name;
+    std::string says; ///< to people who choose it; may be empty
     std::vector<RigSetting> settings;
 };
 
@@ -69,6 +95,7 @@ struct RigSetup {
     int watched = 0;    ///< the vessel that the lesson is about
     int clockMove = -1; ///< the move at which people start their clock; -1 for the beginning
     RigGoal goal;
+    std::vector<RigTelling> tells;
 };
 
 /// A rig file (docs/rig-format.md): a demonstration as data, with its story, its knobs and its variants.

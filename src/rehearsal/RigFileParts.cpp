@@ -1,13 +1,12 @@
 #include "RigFileParts.h"
 
+#include "RigFileMoves.h"
 #include "RigWords.h"
 #include "quantities/JsonReader.h"
 
 #include <fmt/format.h>
 
-#include <array>
 #include <cmath>
-#include <map>
 #include <numbers>
 
 namespace uttrin {
@@ -49,15 +48,14 @@ public:
         each("drying_dishes", RigPart::Dish, [this](JsonReader& r, const std::string& n) { readDish(r, n); });
         each("instruments", std::nullopt,
              [this](JsonReader& r, const std::string& n) { readInstrument(r, n); });
-        readMoves();
+        readRigMoves(m_root, m_setup, m_names, m_failure);
         readTimes();
         readGoal();
+        readTellings();
         m_root.onlyKnown();
     }
 
 private:
-    static constexpr double kLongest = 48.0 * 3600.0; // s
-
     template <typename Read>
     void each(const char* key, std::optional<RigPart::Kind> kind, Read read) {
         const Json* parts = m_root.at(key);
@@ -69,40 +67,11 @@ private:
         for (const auto& item : parts->items()) {
             if (m_failure) return;
             JsonReader r(item.value(), m_root.path(key) + "/" + item.key(), m_failure);
-            if (kind && !m_parts.emplace(item.key(), RigPart{*kind, index++}).second)
+            if (kind && !m_names.add(item.key(), {*kind, index++}))
                 return r.refuse("", "a name that no other part has");
             read(r, item.key());
             r.onlyKnown();
         }
-    }
-
-    /// The index of a part of one kind by its name; refuses others and names those that there are.
-    int part(const JsonReader& r, const char* key, const std::string& name, RigPart::Kind kind) {
-        const auto found = m_parts.find(name);
-        if (found != m_parts.end() && found->second.kind == kind) return found->second.index;
-        std::string known, what;
-        for (const auto& [k, word] : kPartNames)
-            if (k == kind) what = word;
-        for (const auto& [other, p] : m_parts)
-            if (p.kind == kind) known += (known.empty() ? "" : ", ") + other;
-        if (known.empty()) known = "there is none in this file";
-        if (!m_failure)
-            m_failure = Failure{Failure::BadInput, fmt::format("{}: there is no {} '{}'; accepted: {}",
-                                                               r.path(key), what, name, known)};
-        return 0;
-    }
-
-    int vessel(JsonReader& r, const char* key = "vessel") {
-        std::string name = m_setup.model.vessels.empty() ? "" : m_setup.model.vessels.front().name;
-        r.string(key, name);
-        return m_failure ? 0 : part(r, key, name, RigPart::Vessel);
-    }
-
-    /// A vessel, or the room.
-    int end(JsonReader& r, const char* key) {
-        std::string name = "room";
-        r.string(key, name);
-        return name == "room" || m_failure ? kRoom : part(r, key, name, RigPart::Vessel);
     }
 
     void kelvins(JsonReader& r, const char* key, double& into) {
@@ -190,8 +159,8 @@ private:
         l.name = name;
         r.require("from", "the name of a vessel");
         r.require("diameter", "the inner diameter as \"VALUE UNIT\"");
-        l.from = end(r, "from");
-        l.to = end(r, "to");
+        l.from = m_names.end(r, "from");
+        l.to = m_names.end(r, "to");
         if (l.from == l.to) r.refuse("to", "another vessel, or the room: nothing flows in a circle");
         r.measure("diameter", l.tube.diameter, Dimension::Length, 1e-7, 1.0);
         r.measure("length", l.tube.length, Dimension::Length, 0.0, 100.0);
@@ -207,8 +176,8 @@ private:
         r.require("to", "the name of a vessel");
         r.require("diameter", "the inner diameter as \"VALUE UNIT\"");
         r.require("length", "its length as \"VALUE UNIT\"");
-        t.from = vessel(r, "from");
-        t.to = vessel(r, "to");
+        t.from = m_names.vessel(r, "from");
+        t.to = m_names.vessel(r, "to");
         r.measure("diameter", t.tube.diameter, Dimension::Length, 1e-5, 1.0);
         r.measure("length", t.tube.length, Dimension::Length, 1e-4, 100.0);
         r.measure("rise", t.rise, Dimension::Length, -10.0, 10.0);
@@ -223,8 +192,8 @@ private:
         Skin s;
         s.name = name;
         r.require("inside", "the name of the vessel that it lies around");
-        s.inside = vessel(r, "inside");
-        s.around = end(r, "around");
+        s.inside = m_names.vessel(r, "inside");
+        s.around = m_names.end(r, "around");
         r.parsed("law", s.law, [](std::string_view w) { return fromWord(kSkinLaws, w); });
         r.measure("modulus", s.shear, Dimension::Pressure, 0.0, 1e9);
         share(r, "solid", s.solidShare);
@@ -237,10 +206,13 @@ private:
     void readPump(JsonReader& r, const std::string& name) {
         PumpAt p;
         p.name = name;
-        p.vessel = vessel(r);
+        p.vessel = m_names.vessel(r);
         r.require("speed", "a pumping speed as \"VALUE UNIT\"");
         r.measure("speed", p.pump.speed, Dimension::PumpingSpeed, 0.0, 1.0);
         r.measure("ultimate", p.pump.ultimatePa, Dimension::Pressure, 0.0, 1e5);
+        if (r.has("oil_temperature")) temperature(r, "oil_temperature", p.oilKelvin);
+        r.measure("ballast", p.ballast, Dimension::PumpingSpeed, 0.0, 0.1);
+        share(r, "ballast_open", p.ballastOpen);
         r.flag("on", p.on);
         m_setup.model.pumps.push_back(std::move(p));
     }
@@ -249,21 +221,21 @@ private:
         Contact c;
         c.name = name;
         c.kelvin = m_setup.model.roomKelvin;
-        c.vessel = vessel(r);
+        c.vessel = m_names.vessel(r);
         r.parsed("touches", c.part, [](std::string_view w) { return fromWord(kTouched, w); });
         r.require("conductance", "how well it conducts, in W/K");
         r.measure("conductance", c.conductance, Dimension::ThermalConductance, 0.0, 1e5);
         r.measure("temperature", c.kelvin, Dimension::Temperature, 50.0, 1000.0);
         r.measure("ice", c.iceKg, Dimension::Mass, 0.0, 100.0);
         r.flag("on", c.on);
-        if (r.has("other")) c.other = vessel(r, "other");
+        if (r.has("other")) c.other = m_names.vessel(r, "other");
         m_setup.model.contacts.push_back(std::move(c));
     }
 
     void readHeater(JsonReader& r, const std::string& name) {
         Heater h;
         h.name = name;
-        h.vessel = vessel(r);
+        h.vessel = m_names.vessel(r);
         r.parsed("touches", h.part, [](std::string_view w) { return fromWord(kTouched, w); });
         r.measure("power", h.watt, Dimension::Power, 0.0, 1e5);
         m_setup.model.heaters.push_back(std::move(h));
@@ -272,7 +244,7 @@ private:
     void readDraught(JsonReader& r, const std::string& name) {
         Draught d;
         d.name = name;
-        d.vessel = vessel(r);
+        d.vessel = m_names.vessel(r);
         r.measure("surface", d.surface, Dimension::Area, 0.0, 10.0);
         r.number("transfer_m_per_s", d.transfer);
         if (!(d.transfer >= 0.0 && d.transfer <= 1.0)) r.refuse("transfer_m_per_s", "a number from 0 to 1");
@@ -284,7 +256,7 @@ private:
     void readDish(JsonReader& r, const std::string& name) {
         DryingDish d;
         d.name = name;
-        d.vessel = vessel(r);
+        d.vessel = m_names.vessel(r);
         r.require("agent", "a drying agent, e.g. \"sulfuric-acid\"");
         r.parsed("agent", d.agent.kind, dryingAgentFromId);
         r.require("mass", "a mass as \"VALUE UNIT\"");
@@ -299,7 +271,7 @@ private:
         i.name = name;
         r.require("kind", "what it measures: gauge, thermometer, infrared");
         r.parsed("kind", i.kind, [](std::string_view w) { return fromWord(kInstruments, w); });
-        i.vessel = vessel(r);
+        i.vessel = m_names.vessel(r);
         r.measure("lag", i.lag, Dimension::Time, 0.0, 3600.0);
         const auto of = [&](const char* key, double& into, double low) {
             if (i.kind == RigInstrument::Gauge)
@@ -318,124 +290,15 @@ private:
         m_setup.instruments.push_back(std::move(i));
     }
 
-    void readMoves() {
-        const Json* list = m_root.at("moves");
-        if (!list) return;
-        constexpr std::size_t kMost = 100;
-        if (!list->is_array() || list->size() > kMost)
-            return m_root.refuse("moves", "a list of at most 100 moves");
-        for (std::size_t i = 0; i < list->size() && !m_failure; ++i) {
-            JsonReader r((*list)[i], "/moves/" + std::to_string(i), m_failure);
-            m_setup.moves.push_back(readMove(r));
-            r.onlyKnown();
-        }
-    }
-
-    RigMove readMove(JsonReader& r) {
-        RigMove move;
-        r.string("says", move.says);
-        if (r.has("at")) {
-            move.when.kind = RigTrigger::AtTime;
-            r.measure("at", move.when.value, Dimension::Time, 0.0, kLongest);
-        } else if (r.has("after")) {
-            move.when.kind = RigTrigger::After;
-            r.measure("after", move.when.value, Dimension::Time, 0.0, kLongest);
-        } else if (r.has("when")) {
-            JsonReader when = r.child("when");
-            readCondition(when, move.when);
-            when.onlyKnown();
-        } else
-            r.refuse("", "'at', 'after' or 'when', so that it is known when the move is due");
-        double over = 0.0;
-        r.measure("over", over, Dimension::Time, 0.0, kLongest);
-        readActions(r, over, move.actions);
-        if (move.actions.empty() && !m_failure)
-            r.refuse(
-                "",
-                "what is moved: open, pump, touch, ice, bath, heat, fan, volume, stir_in or room_pressure");
-        return move;
-    }
-
-    void readCondition(JsonReader& r, RigTrigger& t) {
-        t.vessel = vessel(r);
-        r.measure("delay", t.delay, Dimension::Time, 0.0, kLongest);
-        int given = 0;
-        const auto condition = [&](const char* key, RigTrigger::Kind kind, Dimension d) {
-            if (!r.has(key)) return;
-            ++given;
-            t.kind = kind;
-            r.measure(key, t.value, d, 0.0, 1e8);
-        };
-        condition("warmer_than", RigTrigger::WarmerThan, Dimension::Temperature);
-        condition("cooler_than", RigTrigger::CoolerThan, Dimension::Temperature);
-        condition("above", RigTrigger::PressureOver, Dimension::Pressure);
-        condition("below", RigTrigger::PressureUnder, Dimension::Pressure);
-        if (r.has("event")) {
-            ++given;
-            t.kind = RigTrigger::OnEvent;
-            r.parsed("event", t.event, rigEventFromId);
-        }
-        if (given != 1) r.refuse("", "one of warmer_than, cooler_than, above, below, event");
-    }
-
-    /// An object of part names and values under a key.
-    template <typename Value>
-    void actions(JsonReader& r, const char* key, RigPart::Kind kind, RigAction::What what, double over,
-                 std::vector<RigAction>& into, Value value) {
-        const Json* object = r.at(key);
-        if (!object) return;
-        if (!object->is_object()) return r.refuse(key, "an object of part names and what becomes of them");
-        JsonReader inner(*object, r.path(key), m_failure);
-        for (const auto& item : object->items()) {
-            if (m_failure) return;
-            RigAction a{what, part(inner, item.key().c_str(), item.key(), kind), 0.0, over};
-            value(inner, item.key().c_str(), a.value);
-            into.push_back(a);
-        }
-    }
-
-    void readActions(JsonReader& r, double over, std::vector<RigAction>& into) {
-        const auto onOff = [](JsonReader& in, const char* key, double& value) {
-            bool on = false;
-            in.flag(key, on);
-            value = on ? 1.0 : 0.0;
-        };
-        const auto quantity = [](Dimension d, double low, double high) {
-            return
-                [=](JsonReader& in, const char* key, double& value) { in.measure(key, value, d, low, high); };
-        };
-        actions(r, "open", RigPart::Link, RigAction::Open, over, into,
-                quantity(Dimension::Fraction, 0.0, 1.0));
-        actions(r, "pump", RigPart::Pump, RigAction::RunPump, over, into, onOff);
-        actions(r, "touch", RigPart::Contact, RigAction::Touch, over, into, onOff);
-        actions(r, "ice", RigPart::Contact, RigAction::Ice, over, into,
-                quantity(Dimension::Mass, 0.0, 100.0));
-        actions(r, "bath", RigPart::Contact, RigAction::BathKelvin, over, into,
-                quantity(Dimension::Temperature, 50.0, 1000.0));
-        actions(r, "heat", RigPart::Heater, RigAction::Heat, over, into,
-                quantity(Dimension::Power, 0.0, 1e5));
-        actions(r, "fan", RigPart::Draught, RigAction::Fan, over, into, onOff);
-        actions(r, "volume", RigPart::Vessel, RigAction::Volume, over, into,
-                quantity(Dimension::Volume, 1e-9, 10.0));
-        if (r.has("stir_in") && !m_setup.model.solute) r.refuse("stir_in", "a file that names its 'solute'");
-        actions(r, "stir_in", RigPart::Vessel, RigAction::StirIn, over, into,
-                quantity(Dimension::Mass, 0.0, 100.0));
-        if (r.has("room_pressure")) {
-            RigAction a{RigAction::RoomPressure, 0, 0.0, over};
-            r.measure("room_pressure", a.value, Dimension::Pressure, 1e3, 2e5);
-            into.push_back(a);
-        }
-    }
-
     void readTimes() {
         m_root.require("duration", "how long it takes as \"VALUE UNIT\"");
-        m_root.measure("duration", m_setup.seconds, Dimension::Time, 0.1, kLongest);
+        m_root.measure("duration", m_setup.seconds, Dimension::Time, 0.1, kLongestRehearsal);
         m_setup.every = m_setup.seconds / 500.0;
-        m_root.measure("sample", m_setup.every, Dimension::Time, 1e-3, kLongest);
+        m_root.measure("sample", m_setup.every, Dimension::Time, 1e-3, kLongestRehearsal);
         constexpr double kMostSamples = 100'000.0;
         if (!m_failure && m_setup.seconds / m_setup.every > kMostSamples)
             m_root.refuse("sample", "longer steps: at most 100000 in the whole");
-        m_setup.watched = vessel(m_root, "watch");
+        m_setup.watched = m_names.vessel(m_root, "watch");
         std::string clock;
         m_root.string("clock", clock);
         std::string known;
@@ -463,11 +326,23 @@ private:
         r.onlyKnown();
     }
 
+    void readTellings() {
+        const Json* list = m_root.at("tells");
+        if (!list) return;
+        if (!list->is_array()) return m_root.refuse("tells", "a list of words, e.g. [\"sizes\"]");
+        for (const Json& word : *list) {
+            const auto telling =
+                fromWord(kTellings, word.is_string() ? word.get<std::string>() : word.dump());
+            if (!telling) return m_root.refuse("tells", telling.error().message);
+            m_setup.tells.push_back(*telling);
+        }
+    }
+
     JsonReader m_root;
     RigSetup& m_setup;
     std::optional<Failure>& m_failure;
     std::optional<Result<RigFluid>> m_fluid;
-    std::map<std::string, RigPart> m_parts;
+    RigNames m_names{m_setup, m_failure};
 };
 
 } // namespace

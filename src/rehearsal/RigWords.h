@@ -28,7 +28,17 @@ inline constexpr std::pair<VesselShape, std::string_view> kShapes[] = {
     {VesselShape::Kettle, "kettle"},
     {VesselShape::Tube, "tube"},
     {VesselShape::Cup, "cup"},
-    {VesselShape::Film, "film"}};
+    {VesselShape::Film, "film"},
+    {VesselShape::Pan, "pan"},
+    {VesselShape::Bath, "bath"},
+    {VesselShape::Balloon, "balloon"},
+    {VesselShape::Sweet, "sweet"},
+    {VesselShape::Foam, "foam"}};
+inline constexpr std::pair<RigTelling, std::string_view> kTellings[] = {
+    {RigTelling::CookingTime, "cooking-time"},
+    {RigTelling::SyrupStage, "syrup-stage"},
+    {RigTelling::PressureByIce, "pressure-by-ice"},
+    {RigTelling::Sizes, "sizes"}};
 inline constexpr std::pair<RigEventKind, std::string_view> kEvents[] = {
     {RigEventKind::BoilingStarts, "boiling-starts"},
     {RigEventKind::BoilingStops, "boiling-stops"},

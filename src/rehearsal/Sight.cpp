@@ -9,6 +9,7 @@ namespace {
 
 constexpr double kBoiling = 8e-3, kViolent = 0.2; // m/s, of vigour
 constexpr double kTrace = 1e-6;                   // kg
+constexpr double kMuchAir = 5e3;                  // Pa, through which hardly any vapour gets away
 
 } // namespace
 
@@ -86,7 +87,8 @@ std::string sentenceFor(const Vessel& vessel, const VesselState& s) {
         return fmt::format("Ice has formed: {:.0f} % of it is frozen.",
                            100.0 * s.solid / (s.solid + s.liquid));
     case Seen::Frozen:
-        return "Frozen through; the ice goes on giving off vapour without melting.";
+        return s.airPascal < kMuchAir ? "Frozen through; the ice goes on giving off vapour without melting."
+                                      : "Frozen through.";
     case Seen::Dry:
         return "Dry.";
     }

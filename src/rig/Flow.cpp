@@ -27,7 +27,11 @@ double nozzleMassFlow(double area, const FlowingGas& gas, double kelvin, double 
     const double logarithm = std::log(ratio);
     const double square =
         -2.0 * g / (g - 1.0) * std::exp(2.0 / g * logarithm) * std::expm1((g - 1.0) / g * logarithm);
-    return area * high * std::sqrt(densityPerPascal(gas, kelvin) * std::max(square, 0.0));
+    // Under a hundred-thousandth of the pressure it is as slow as its difference, not as its root: no gauge
+    // could tell, and a root's steep beginning would make the flow through a wide hole turn to and fro.
+    constexpr double kEven = 1e-5;
+    const double falls = std::max(square, 0.0);
+    return area * high * std::sqrt(densityPerPascal(gas, kelvin)) * falls / std::sqrt(falls + 2.0 * kEven);
 }
 
 } // namespace

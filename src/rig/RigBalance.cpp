@@ -150,7 +150,7 @@ void RigBalance::pushLiquid(const LiquidTube& t, Rates& r) const {
              {std::pair{up ? t.from : t.to, -1.0}, std::pair{up ? t.to : t.from, 1.0}}) {
             const auto rate = r.own(index);
             rate[Condensed] += sign * liquid;
-            rate[SoluteInLiquid] += sign * solute;
+            if (solute != 0.0) rate[SoluteInLiquid] += sign * solute;
             rate[Dissolved] += sign * air;
             rate[Contents] += sign * energy;
             rate[Gas] += sign * pushed;
@@ -194,12 +194,38 @@ void RigBalance::stretch(std::size_t k, std::span<const double> y, Rates& r) con
     }
 }
 
-void RigBalance::pumpAway(const PumpAt& pump, Rates& r) const {
-    if (!pump.on) return;
-    const VesselState& s = r.at(pump.vessel);
-    const Stream carried = stream(s, pumpMassFlow(pump.pump, mixture(s), s.gasKelvin, s.pascal));
-    r.add(pump.vessel, carried, -1.0);
+PumpState RigBalance::pump(std::span<const double> y, std::size_t i) const {
+    constexpr double kHalf = 0.05; // kg in the oil that give half of the saturation pressure at the inlet
+    constexpr double kLeaksBack = 0.005; // of the ballast
+    const PumpAt& p = m_model.pumps[i];
+    PumpState s{p.oilKelvin > 0.0 ? std::max(y[m_oilOf[i]], 0.0) : 0.0, p.pump.ultimatePa};
+    if (s.oilKg > 0.0) s.reaches += m_fluid.liquidSaturation(p.oilKelvin) * s.oilKg / (s.oilKg + kHalf);
+    if (p.pump.speed > 0.0)
+        s.reaches += kLeaksBack * p.ballastOpen * p.ballast / p.pump.speed * m_model.roomPascal;
+    return s;
+}
+
+/// What a pump with oil takes in it must push out against the room: vapour that would lie there above its
+/// saturation pressure stays in the oil, and is carried off once there is gas enough. W. Gaede, Z.
+/// Naturforsch. 2a (1947) 233.
+void RigBalance::pumpAway(std::size_t i, std::span<const double> y, Rates& r) const {
+    const PumpAt& p = m_model.pumps[i];
+    if (!p.on) return;
+    const VesselState& s = r.at(p.vessel);
+    const PumpState now = pump(y, i);
+    const Stream carried =
+        stream(s, pumpMassFlow({p.pump.speed, now.reaches}, mixture(s), s.gasKelvin, s.pascal));
+    r.add(p.vessel, carried, -1.0);
     r.add(kRoom, carried, 1.0);
+    if (p.oilKelvin <= 0.0) return;
+    const double mass = m_fluid.vapour().molarMass, saturation = m_fluid.liquidSaturation(p.oilKelvin),
+                 room = m_model.roomPascalAt(r.seconds);
+    if (saturation >= room) return;
+    const double gas =
+        (carried.air * kAirGas + p.ballastOpen * p.ballast * room / m_model.roomKelvin) / kMolarGas; // mol/s
+    const double stays = carried.vapour - mass * gas * saturation / (room - saturation);
+    constexpr double kLast = 1e-5; // kg, of which less leaves the oil
+    r.all[m_oilOf[i]] = stays > 0.0 ? stays : stays * now.oilKg / (now.oilKg + kLast);
 }
 
 void RigBalance::touch(std::size_t i, std::span<const double> y, Rates& r) const {
@@ -277,7 +303,7 @@ Result<void> RigBalance::rates(double seconds, std::span<const double> y, std::s
         if (!s) return tl::unexpected(s.error());
         m_states[i] = *s;
     }
-    Rates r{out, m_states, room(seconds)};
+    Rates r{out, m_states, room(seconds), m_perVessel, seconds};
     for (std::size_t i = 0; i < m_model.vessels.size(); ++i) {
         const Vessel& v = m_model.vessels[i];
         const VesselState& s = r.states[i];
@@ -299,8 +325,8 @@ Result<void> RigBalance::rates(double seconds, std::span<const double> y, std::s
         pushLiquid(tube, r);
     for (std::size_t k = 0; k < m_model.skins.size(); ++k)
         stretch(k, y, r);
-    for (const PumpAt& pump : m_model.pumps)
-        pumpAway(pump, r);
+    for (std::size_t i = 0; i < m_model.pumps.size(); ++i)
+        pumpAway(i, y, r);
     for (std::size_t i = 0; i < m_model.contacts.size(); ++i)
         touch(i, y, r);
     for (const Draught& draught : m_model.draughts)

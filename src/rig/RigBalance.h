@@ -21,14 +21,14 @@ struct VesselMood {
 /// Unknowns, vessel by vessel: kg condensed, vapour, air, dissolved air; J of the contents (all that is
 /// condensed), of the gas, of the wall; kg of solute in the liquid and in the gas. For each contact of ice
 /// the heat that it has taken, J; for each skin the volume in it, m3, and the work stored in it, J; for each
-/// drying dish water kg and J; then the mass and the energy that came in through the bounds of the rig so
-/// far.
+/// drying dish water kg and J; for each pump with oil kg of the substance in it; then the mass and the energy
+/// that came in through the bounds of the rig so far.
 class RigBalance {
 public:
     /// REQUIRES: `check(model)` holds; the model may change between steps, not in its counts.
     RigBalance(const RigModel& model, const RigFluid& fluid);
 
-    [[nodiscard]] std::size_t size() const { return m_dishes + kPerDish * m_model.dishes.size() + 2; }
+    [[nodiscard]] std::size_t size() const { return m_end + 2; }
     [[nodiscard]] bool isEnergy(std::size_t unknown) const; ///< J; kg or m3 otherwise
     [[nodiscard]] std::vector<double> start() const;
     /// What is in a vessel; OutOfRange names the vessel and what left the model.
@@ -41,6 +41,7 @@ public:
     [[nodiscard]] ContactState contact(std::span<const VesselState> states, std::span<const double> unknowns,
                                        std::size_t contact) const;
     [[nodiscard]] LinkState link(double seconds, std::span<const VesselState> states, std::size_t link) const;
+    [[nodiscard]] PumpState pump(std::span<const double> unknowns, std::size_t pump) const;
     [[nodiscard]] DishState dish(std::span<const double> unknowns, std::size_t dish) const;
     /// kg left of the ice of a contact.
     [[nodiscard]] double iceLeft(std::span<const double> unknowns, std::size_t contact) const;
@@ -73,7 +74,7 @@ private:
         SoluteInLiquid, ///< solute in the liquid
         SoluteInGas
     };
-    static constexpr std::size_t kPerVessel = 9, kPerSkin = 2, kPerDish = 2;
+    static constexpr std::size_t kWithoutSolute = 7, kMostPerVessel = 9, kPerSkin = 2, kPerDish = 2;
 
     /// A stream of gas from one place into another, with what it carries: kg/s, W.
     struct Stream {
@@ -89,7 +90,9 @@ private:
     [[nodiscard]] double contentsCapacity(const VesselState& amounts) const;
     [[nodiscard]] double gasEnergy(const VesselState& amounts, double kelvin) const;
     void divideContents(double energy, bool seeded, VesselState& s) const;
+    void freezeThrough(double energy, VesselState& s) const;
     void divideBrine(double energy, VesselState& s) const;
+    [[nodiscard]] double straight(double energy, const VesselState& s) const;
     [[nodiscard]] double gasKelvin(double energy, const VesselState& s) const;
     [[nodiscard]] double volumeOf(double seconds, std::span<const double> y, std::size_t vessel) const;
     [[nodiscard]] double gasVolume(const VesselState& s) const;
@@ -117,7 +120,7 @@ private:
     void flowThrough(const Link& link, Rates& r) const;
     void pushLiquid(const LiquidTube& tube, Rates& r) const;
     void stretch(std::size_t skin, std::span<const double> y, Rates& r) const;
-    void pumpAway(const PumpAt& pump, Rates& r) const;
+    void pumpAway(std::size_t pump, std::span<const double> y, Rates& r) const;
     void touch(std::size_t contact, std::span<const double> y, Rates& r) const;
     void blowOver(const Draught& draught, Rates& r) const;
     void dry(std::size_t dish, std::span<const double> y, Rates& r) const;
@@ -128,7 +131,9 @@ private:
     std::vector<VesselMood> m_moods;
     mutable std::vector<VesselState> m_states; ///< of the moment in hand; no two threads share a balance
     std::vector<std::size_t> m_iceOf;          ///< contact by contact; of no meaning where there is no ice
-    std::size_t m_skins, m_dishes;             ///< where their unknowns begin
+    std::vector<std::size_t> m_oilOf;          ///< pump by pump; of no meaning where there is no oil
+    std::size_t m_perVessel;                   ///< no more than its contents need
+    std::size_t m_skins, m_dishes, m_end;      ///< where their unknowns begin, and where all end
 };
 
 } // namespace uttrin

@@ -14,6 +14,14 @@ constexpr double kAirCp = 1005.0; // J/(kg K)
 // J/K: of the place where contents lie, which they keep when all of them have gone (as 5 mg of water would);
 // and of what hangs in a gas however thin it is.
 constexpr double kThinContents = 0.02, kThinGas = 1e-5;
+/// Of a solute, what keeps ice from freezing through: of a trace, as the integration leaves it, none.
+double traceless(double kg) {
+    constexpr double kTrace = 1e-9, kNone = 1e-12; // kg
+    if (kg <= 0.0) return 0.0;
+    const double left = kg * kg * kg / (kg * kg + kTrace * kTrace);
+    return left > kNone ? left : 0.0;
+}
+
 constexpr double kColdestGas = 60.0, kHottestGas = 2000.0; // K
 
 } // namespace
@@ -68,10 +76,16 @@ double RigBalance::volumeOf(double seconds, std::span<const double> y, std::size
 
 RigBalance::RigBalance(const RigModel& model, const RigFluid& fluid)
     : m_model(model), m_fluid(fluid), m_moods(model.vessels.size()), m_states(model.vessels.size()),
-      m_skins(kPerVessel * model.vessels.size()) {
+      m_perVessel(!model.solute            ? kWithoutSolute
+                  : !model.solute->fluid() ? kWithoutSolute + 1
+                                           : kMostPerVessel),
+      m_skins(m_perVessel * model.vessels.size()) {
     for (const Contact& c : model.contacts)
         m_iceOf.push_back(c.iceKg > 0.0 ? m_skins++ : 0);
     m_dishes = m_skins + kPerSkin * model.skins.size();
+    m_end = m_dishes + kPerDish * model.dishes.size();
+    for (const PumpAt& p : model.pumps)
+        m_oilOf.push_back(p.oilKelvin > 0.0 ? m_end++ : 0);
     for (std::size_t i = 0; i < m_moods.size(); ++i) {
         const Vessel& v = model.vessels[i];
         m_moods[i].seeded = v.supercooling <= 0.0 || v.kelvin < fluid.tripleKelvin();
@@ -79,9 +93,11 @@ RigBalance::RigBalance(const RigModel& model, const RigFluid& fluid)
 }
 
 bool RigBalance::isEnergy(std::size_t i) const {
-    if (i < kPerVessel * m_model.vessels.size()) return i % kPerVessel >= Contents && i % kPerVessel <= Wall;
+    if (i < m_perVessel * m_model.vessels.size())
+        return i % m_perVessel >= Contents && i % m_perVessel <= Wall;
     if (i < m_skins) return true;
-    return (i < m_dishes ? i - m_skins : i - m_dishes) % 2 == 1; // all that follows comes in such pairs
+    if (i >= m_dishes + kPerDish * m_model.dishes.size()) return i + 1 == size(); // oil, mass, energy
+    return (i < m_dishes ? i - m_skins : i - m_dishes) % 2 == 1;                  // both come in such pairs
 }
 
 std::vector<double> RigBalance::start() const {
@@ -108,16 +124,16 @@ std::vector<double> RigBalance::start() const {
         s.dissolved =
             frozen ? 0.0
                    : v.airDissolved * v.condensed * m_fluid.airSolubility(t) * m_model.roomPascalAt(0.0);
-        const std::array<double, kPerVessel> own{v.condensed,
-                                                 s.vapour,
-                                                 s.air,
-                                                 s.dissolved,
-                                                 contentsEnergy(s, t),
-                                                 gasEnergy(s, t),
-                                                 v.wallHeatCapacity * (t - triple),
-                                                 v.solute,
-                                                 s.soluteVapour};
-        std::ranges::copy(own, y.begin() + static_cast<std::ptrdiff_t>(kPerVessel * i));
+        const std::array<double, kMostPerVessel> own{v.condensed,
+                                                     s.vapour,
+                                                     s.air,
+                                                     s.dissolved,
+                                                     contentsEnergy(s, t),
+                                                     gasEnergy(s, t),
+                                                     v.wallHeatCapacity * (t - triple),
+                                                     v.solute,
+                                                     s.soluteVapour};
+        std::copy_n(own.begin(), m_perVessel, y.begin() + static_cast<std::ptrdiff_t>(m_perVessel * i));
     }
     for (std::size_t i = 0; i < m_model.dishes.size(); ++i)
         y[m_dishes + kPerDish * i + 1] =
@@ -125,20 +141,29 @@ std::vector<double> RigBalance::start() const {
     return y;
 }
 
+/// K, of contents of which none melts: capacities are constant.
+double RigBalance::straight(double energy, const VesselState& s) const {
+    const double triple = m_fluid.tripleKelvin();
+    return triple + (energy - contentsEnergy(s, triple)) / contentsCapacity(s);
+}
+
 /// Divides what is condensed into liquid and solid, and finds its temperature. REQUIRES: all of it is given
 /// as liquid.
 void RigBalance::divideContents(double energy, bool seeded, VesselState& s) const {
     const double triple = m_fluid.tripleKelvin(), condensed = s.liquid;
-    const auto warmth = [&] { // capacities are constant: a straight line
-        return triple + (energy - contentsEnergy(s, triple)) / contentsCapacity(s);
-    };
-    s.kelvin = warmth();
+    s.kelvin = straight(energy, s);
     if (!seeded || !m_fluid.hasSolid() || s.kelvin >= triple || condensed <= 0.0) return;
     if (s.solute > 0.0) return divideBrine(energy, s);
+    freezeThrough(energy, s);
+}
+
+/// Ice beside the pure liquid, at the triple point until all of it is frozen.
+void RigBalance::freezeThrough(double energy, VesselState& s) const {
+    const double triple = m_fluid.tripleKelvin(), condensed = s.liquid;
     const double frozen = (contentsEnergy(s, triple) - energy) / m_fluid.fusion();
     s.solid = std::min(frozen, condensed);
     s.liquid = condensed - s.solid;
-    s.kelvin = frozen < condensed ? triple : warmth();
+    s.kelvin = frozen < condensed ? triple : straight(energy, s);
 }
 
 /// Ice beside a solution: at each temperature so much liquid stays that its solute keeps it from freezing.
@@ -147,6 +172,10 @@ void RigBalance::divideBrine(double energy, VesselState& s) const {
     const double condensed = s.liquid;
     if (s.share() >= solute.shareBesideIce(std::max(s.kelvin, solute.coldestKelvin())))
         return; // none freezes
+    const double all = s.solute;
+    s.solute = traceless(all);
+    s.undissolved = all - s.solute;
+    if (s.solute <= 0.0) return freezeThrough(energy, s);
     const auto divide = [&](double kelvin) {
         s.kelvin = kelvin;
         const double share = solute.shareBesideIce(kelvin);
@@ -155,14 +184,20 @@ void RigBalance::divideBrine(double energy, VesselState& s) const {
         return share;
     };
     divide(solute.coldestKelvin());
-    if (const double all = contentsEnergy(s, s.kelvin); energy < all) {
+    if (const double brine = contentsEnergy(s, s.kelvin); energy < brine) {
         // Colder than any brine can be: some of the salt stays undissolved among the ice.
         const VesselState whole = s;
         s.liquid = s.solute = 0.0;
         s.solid = condensed;
-        s.undissolved = whole.solute;
-        const double none = contentsEnergy(s, s.kelvin), part = (energy - none) / (all - none);
-        if (!solute.hasEutectic() || part <= 0.0) {
+        s.undissolved = all;
+        const double none = contentsEnergy(s, s.kelvin), part = (energy - none) / (brine - none);
+        constexpr double kUnnoticed = 1e-3; // of the ice, where it makes no difference what becomes of it
+        const bool unnoticed = all < kUnnoticed * condensed;
+        if (part <= 0.0 && unnoticed) {
+            s.kelvin += (energy - none) / contentsCapacity(s);
+            return;
+        }
+        if (part <= 0.0 || !(unnoticed || solute.hasEutectic())) {
             s = whole;
             s.kelvin -= 1.0; // beyond what is known: `state` says so
             return;
@@ -170,13 +205,14 @@ void RigBalance::divideBrine(double energy, VesselState& s) const {
         s.liquid = part * whole.liquid;
         s.solid = condensed - s.liquid;
         s.solute = part * whole.solute;
-        s.undissolved = whole.solute - s.solute;
+        s.undissolved = all - s.solute;
         return;
     }
-    // More energy, warmer: Newton's method between bounds that close in.
-    double low = solute.coldestKelvin(), high = m_fluid.tripleKelvin();
+    // More energy, warmer: Newton's method between bounds that close in, and bisection where its steps do not
+    // halve from one to the next (of a trace of solute, next to the triple point).
+    double low = solute.coldestKelvin(), high = m_fluid.tripleKelvin(), before = high - low;
     double t = solute.freezingKelvin(s.solute / (s.solute + condensed)); // of all of it as liquid
-    constexpr int kSteps = 60;
+    constexpr int kSteps = 100;
     for (int i = 0; i < kSteps; ++i) {
         const double share = divide(t), missing = energy - contentsEnergy(s, t);
         (missing > 0.0 ? low : high) = t;
@@ -184,8 +220,9 @@ void RigBalance::divideBrine(double energy, VesselState& s) const {
         const double capacity =
             contentsCapacity(s) + melting * (m_fluid.liquidEnergy(t) - m_fluid.solidEnergy(t));
         double next = t + missing / capacity;
-        if (!(next > low && next < high)) next = 0.5 * (low + high);
-        const bool close = std::abs(next - t) < 1e-12 * t;
+        if (!(next > low && next < high) || 2.0 * std::abs(next - t) > before) next = 0.5 * (low + high);
+        before = std::abs(next - t);
+        const bool close = before < 1e-12 * t;
         t = next;
         if (close) break;
     }
@@ -209,7 +246,7 @@ double RigBalance::gasKelvin(double energy, const VesselState& s) const {
 
 Result<VesselState> RigBalance::state(double seconds, std::span<const double> y, std::size_t i) const {
     const Vessel& v = m_model.vessels[i];
-    const auto own = y.subspan(kPerVessel * i, kPerVessel);
+    const auto own = y.subspan(m_perVessel * i, m_perVessel);
     const auto left = [&](const std::string& what) {
         return fail(Failure::OutOfRange, fmt::format("{}: {}", v.name, what));
     };
@@ -276,7 +313,7 @@ double RigBalance::totalMass(std::span<const double> y) const {
     double total = 0.0;
     for (std::size_t i = 0; i < m_model.vessels.size(); ++i)
         for (const auto part : {Condensed, Vapour, Air, Dissolved, SoluteInLiquid, SoluteInGas})
-            total += y[kPerVessel * i + part];
+            if (part < m_perVessel) total += y[m_perVessel * i + part];
     for (std::size_t i = 0; i < m_model.dishes.size(); ++i)
         total += y[m_dishes + kPerDish * i];
     return total;
@@ -286,7 +323,7 @@ double RigBalance::totalEnergy(std::span<const double> y) const {
     double total = 0.0;
     for (std::size_t i = 0; i < m_model.vessels.size(); ++i)
         for (const auto part : {Contents, Gas, Wall})
-            total += y[kPerVessel * i + part];
+            total += y[m_perVessel * i + part];
     for (std::size_t i = 0; i < m_model.skins.size(); ++i)
         total += y[m_skins + kPerSkin * i + 1];
     for (std::size_t i = 0; i < m_model.dishes.size(); ++i)

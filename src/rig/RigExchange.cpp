@@ -46,7 +46,15 @@ bool RigBalance::isIcy(const VesselState& s) const {
 }
 
 RigBalance::Saturation RigBalance::saturationOver(const VesselState& s, double kelvin) const {
-    if (isIcy(s)) return {m_fluid.solidSaturation(kelvin), 0.0};
+    if (isIcy(s)) { // traces of a volatile solute lie in it as in the brine that was last
+        Saturation over{m_fluid.solidSaturation(kelvin), 0.0};
+        if (s.undissolved > 0.0 && m_model.solute->fluid()) {
+            const RigSolute& solute = *m_model.solute;
+            const double known = std::max(kelvin, solute.coldestKelvin());
+            over.solute = solute.saturation(m_fluid, solute.shareBesideIce(known), known).solute;
+        }
+        return over;
+    }
     if (s.solute <= 0.0) return {m_fluid.liquidSaturation(kelvin), 0.0};
     return m_model.solute->saturation(m_fluid, s.share(), kelvin);
 }
@@ -133,12 +141,13 @@ void RigBalance::evaporate(std::size_t i, const VesselState& s, std::span<double
                film * bubbles(inBubbles.solvent, m_fluid));
     const RigFluid* fluid = m_model.solute ? m_model.solute->fluid() : nullptr;
     if (!fluid) return;
-    const double activity =
-        s.solute > 0.0 ? m_model.solute->activities(s.share(), s.kelvin).solute * lastFilm(s.solute) : 0.0;
+    const double soluteFilm = lastFilm(s.solute + s.undissolved),
+                 pure = fluid->liquidSaturation(
+                     std::clamp(s.kelvin, fluid->lowestLiquidKelvin(), fluid->highestKelvin()));
     leaves(SoluteInLiquid, SoluteInGas, *fluid,
-           v.surface * quietFlux(*fluid, v.sticking, s, over.solute * lastFilm(s.solute), activity,
-                                 s.solutePascal) +
-               lastFilm(s.solute) * bubbles(inBubbles.solute, *fluid));
+           v.surface * quietFlux(*fluid, v.sticking, s, over.solute * soluteFilm,
+                                 over.solute / pure * soluteFilm, s.solutePascal) +
+               soluteFilm * bubbles(inBubbles.solute, *fluid));
 }
 
 /// Dissolved air goes slowly from a quiet surface, faster in bubbles on the wall where there is too much of
@@ -227,7 +236,7 @@ Result<VesselState> RigBalance::observed(double seconds, std::span<const double>
             s.vigour = bubbleMoles(i, s, inBubbles) * kMolarGas * s.kelvin / (s.pascal * v.surface);
         if (const double stays = airEquilibrium(s); stays > 0.0 && s.liquid > 0.0)
             s.supersaturation = s.dissolved / stays - 1.0;
-        std::array<double, kPerVessel> rate{};
+        std::array<double, kMostPerVessel> rate{};
         if (v.wallHeatCapacity > 0.0) condenseOnWall(v, s, rate);
         s.condensing = rate[Condensed] + rate[SoluteInLiquid];
         return s;

@@ -89,8 +89,9 @@ Result<void> check(const RigModel& m) {
                 return refuse("a vessel has one skin, and nothing swells in what swells");
     }
     for (const PumpAt& p : m.pumps)
-        if (!known(p.vessel) || !(p.pump.speed >= 0.0 && p.pump.ultimatePa >= 0.0))
-            return refuse("a pump stands at a vessel, with a speed and an ultimate pressure");
+        if (!known(p.vessel) || !(p.pump.speed >= 0.0 && p.pump.ultimatePa >= 0.0 && p.oilKelvin >= 0.0 &&
+                                  p.ballast >= 0.0 && p.ballastOpen >= 0.0 && p.ballastOpen <= 1.0))
+            return refuse("a pump stands at a vessel, with a speed, an ultimate pressure and a ballast");
     for (const Contact& c : m.contacts)
         if (!known(c.vessel) || !(known(c.other) || c.other == kRoom) || c.other == c.vessel ||
             (c.other != kRoom && c.iceKg > 0.0) ||

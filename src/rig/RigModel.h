@@ -95,6 +95,11 @@ struct PumpAt {
     Pump pump;
     std::string name = {};
     bool on = true;
+    /// K, above zero: it is sealed with oil of this temperature, in which vapour that it compresses beyond
+    /// its saturation pressure stays behind as liquid.
+    double oilKelvin = 0.0;
+    double ballast = 0.0;     ///< m3/s of the room's air let into the compression, to carry vapour along
+    double ballastOpen = 0.0; ///< share of it
 };
 
 /// What a contact touches.

@@ -45,6 +45,9 @@ void carryOut(const RigAction& a, double seconds, RigModel& m) {
     case RigAction::Fan:
         m.draughts[at].on = a.value > 0.0;
         return;
+    case RigAction::Ballast:
+        m.pumps[at].ballastOpen = a.value;
+        return;
     case RigAction::StirIn:
         m.vessels[at].feed = Ramp{0.0, a.value, seconds, seconds + over};
         return;

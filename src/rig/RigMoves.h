@@ -20,7 +20,8 @@ struct RigAction {
         Volume,       ///< a vessel's plunger, m3
         RoomPressure, ///< Pa: the rig is carried up or down
         Fan,          ///< a draught lies on (1) or off (0)
-        StirIn        ///< solute into a vessel, kg
+        StirIn,       ///< solute into a vessel, kg
+        Ballast       ///< of a pump, open to this share
     };
     What what = Open;
     int part = 0; ///< index among parts of its kind; of a vessel for Volume and StirIn; of no meaning for

@@ -41,9 +41,11 @@ struct RigBalance::Rates {
     std::span<double> all;
     std::span<const VesselState> states;
     VesselState outside;
+    std::size_t perVessel = 0;
+    double seconds = 0.0;
 
     [[nodiscard]] std::span<double> own(int vessel) const {
-        return all.subspan(kPerVessel * static_cast<std::size_t>(vessel), kPerVessel);
+        return all.subspan(perVessel * static_cast<std::size_t>(vessel), perVessel);
     }
     [[nodiscard]] const VesselState& at(int vessel) const {
         return vessel == kRoom ? outside : states[static_cast<std::size_t>(vessel)];
@@ -58,7 +60,7 @@ struct RigBalance::Rates {
         const auto rate = own(vessel);
         rate[Vapour] += sign * stream.vapour;
         rate[Air] += sign * stream.air;
-        rate[SoluteInGas] += sign * stream.solute;
+        if (stream.solute != 0.0) rate[SoluteInGas] += sign * stream.solute;
         rate[Gas] += sign * stream.energy;
     }
 };

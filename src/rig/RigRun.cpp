@@ -6,7 +6,8 @@
 namespace uttrin {
 namespace {
 
-RigRun runOf(RigSimulator& rig, double seconds, double every, const std::function<bool()>& goOn) {
+RigRun runOf(RigSimulator& rig, double seconds, double every, const std::function<bool()>& goOn,
+             const std::function<void(const RigRun&)>& soFar) {
     RigRun run;
     run.samples.push_back(rig.sample());
     for (std::size_t i = 1; run.samples.back().seconds < seconds; ++i) {
@@ -17,6 +18,7 @@ RigRun runOf(RigSimulator& rig, double seconds, double every, const std::functio
             break;
         }
         run.samples.push_back(rig.sample());
+        if (soFar) soFar(run);
     }
     run.events = rig.events();
     run.massDrift = rig.massDrift();
@@ -27,18 +29,20 @@ RigRun runOf(RigSimulator& rig, double seconds, double every, const std::functio
 } // namespace
 
 Result<RigRun> simulate(const RigModel& model, const RigFluid& fluid, double seconds, double every,
-                        const std::vector<RigMove>& moves, const std::function<bool()>& goOn) {
+                        const std::vector<RigMove>& moves, const std::function<bool()>& goOn,
+                        const std::function<void(const RigRun&)>& soFar, RigSimulator::Care care) {
     if (!(seconds > 0.0 && every > 0.0 && std::isfinite(seconds)))
         return fail(Failure::BadInput, "a run and its samples need a time");
     auto rig = RigSimulator::make(model, fluid, moves);
     if (!rig) return tl::unexpected(rig.error());
-    RigRun run = runOf(*rig, seconds, every, goOn);
+    rig->follow(care);
+    RigRun run = runOf(*rig, seconds, every, goOn, soFar);
     // A rig that holds next to no energy may miss the mark: then it is gone through once more, closely.
     constexpr double kCloses = 1e-6;
     if (std::max(run.massDrift, run.energyDrift) < kCloses) return run;
     rig = RigSimulator::make(model, fluid, moves);
-    rig->followClosely();
-    return runOf(*rig, seconds, every, goOn);
+    rig->follow(RigSimulator::Care::Close);
+    return runOf(*rig, seconds, every, goOn, {});
 }
 
 } // namespace uttrin

@@ -12,7 +12,7 @@
 namespace uttrin {
 namespace {
 
-constexpr double kRelative = 5e-6, kTight = 1e-8, kLeastMass = 1e-11,
+constexpr double kRelative = 5e-6, kTight = 1e-8, kLoose = 1e-4, kLeastMass = 1e-11,
                  kLeastEnergy = 1e-5; // tolerances; kg or m3, J
 constexpr double kLeastShare = 1e-7;  // of all energy, where that is less: a rig that holds next to none
 constexpr double kNewton = 0.02; // of the tolerance: what Newton leaves over would be missed in the balances
@@ -21,10 +21,10 @@ constexpr double kTrace = 1e-4;  // kg of liquid; whether less of it boils nobod
 constexpr double kDry = 1e-6;    // kg
 constexpr double kOverRoom = 1.05; // times the room's pressure: a closed vessel that pushes outwards
 constexpr double kIceLeft = 0.005; // share of the ice that counts as gone
-constexpr int kMostSteps = 5'000, kMostTight = 50'000; // between two samples
-constexpr double kForever = 1e30;                      // s
-constexpr double kApart = 1e-6;                        // s; events closer than this cannot be told apart
-constexpr int kMostTogether = 200;                     // of such events
+constexpr int kMostLoose = 200, kMostSteps = 5'000, kMostTight = 50'000; // between two samples
+constexpr double kForever = 1e30;                                        // s
+constexpr double kApart = 1e-6;    // s; events closer than this cannot be told apart
+constexpr int kMostTogether = 200; // of such events
 
 enum VesselRoot { Boils, HasIce, IsFrozen, IsDry, IsOverRoom, Freezes, kVesselRoots };
 
@@ -58,6 +58,7 @@ Result<void> checkMoves(const RigModel& m, const std::vector<RigMove>& moves) {
         case RigAction::Open:
             return m.links.size();
         case RigAction::RunPump:
+        case RigAction::Ballast:
             return m.pumps.size();
         case RigAction::Touch:
         case RigAction::Ice:
@@ -102,7 +103,7 @@ struct RigSimulator::Engine {
     std::optional<Failure> failure; ///< of the last rates that could not be had
     std::vector<RigEvent> events;
     double time = 0.0;
-    bool tight = false; ///< it goes on with finer tolerances
+    double tolerance = kRelative; ///< relative
 
     std::size_t next = 0;         ///< the move that is waited for
     double movedAt = 0.0;         ///< when the one before it was made
@@ -130,7 +131,7 @@ struct RigSimulator::Engine {
 
     Result<void> setUp();
     void restart();
-    void tighten();
+    void within(double relative);
     Result<void> advance(double until);
     void handle(const std::vector<int>& found);
     void called(RigEvent event);
@@ -203,12 +204,15 @@ Result<void> RigSimulator::Engine::setUp() {
     return {};
 }
 
-void RigSimulator::Engine::tighten() {
-    tight = true;
-    N_VScale(kTight / kRelative, least.get(), least.get());
-    CVodeSVtolerances(solver.get(), kTight, least.get());
-    CVodeSetMaxNumSteps(solver.get(), kMostTight);
-    CVodeSetLSetupFrequency(solver.get(), 1);
+/// Goes on with other tolerances; with fine ones it looks at the slopes anew at each step.
+void RigSimulator::Engine::within(double relative) {
+    N_VScale(relative / tolerance, least.get(), least.get());
+    tolerance = relative;
+    CVodeSVtolerances(solver.get(), relative, least.get());
+    CVodeSetMaxNumSteps(solver.get(), relative > kRelative ? kMostLoose
+                                      : relative > kTight  ? kMostSteps
+                                                           : kMostTight);
+    if (relative <= kTight) CVodeSetLSetupFrequency(solver.get(), 1);
 }
 
 /// Something changed that the solver does not know of.
@@ -403,8 +407,9 @@ Result<void> RigSimulator::Engine::advance(double until) {
             stopAt(at);
             failure.reset();
             const int flag = CVode(solver.get(), std::min(at, until), y.get(), &time, CV_NORMAL);
-            if (flag < 0 && !tight) { // where streams turn to and fro it gets on better with a finer measure
-                tighten();
+            if (flag < 0 &&
+                tolerance > kTight) { // where streams turn to and fro a finer measure gets on better
+                within(tolerance > kRelative ? kRelative : kTight);
                 restart();
                 continue;
             }
@@ -465,6 +470,8 @@ RigSample RigSimulator::sample() const {
         s.contacts.push_back(e.balance.contact(s.vessels, e.values(), i));
     for (std::size_t i = 0; i < e.model.links.size(); ++i)
         s.links.push_back(e.balance.link(e.time, s.vessels, i));
+    for (std::size_t i = 0; i < e.model.pumps.size(); ++i)
+        s.pumps.push_back(e.balance.pump(e.values(), i));
     for (std::size_t i = 0; i < e.model.dishes.size(); ++i)
         s.dishes.push_back(e.balance.dish(e.values(), i));
     return s;
@@ -490,6 +497,8 @@ double RigSimulator::energyDrift() const {
            std::max(e.energyScale, 1e-30);
 }
 
-void RigSimulator::followClosely() { m_engine->tighten(); }
+void RigSimulator::follow(Care care) {
+    m_engine->within(care == Care::Coarse ? kLoose : care == Care::Close ? kTight : kRelative);
+}
 
 } // namespace uttrin

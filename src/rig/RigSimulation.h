@@ -39,8 +39,10 @@ public:
     /// Lets it go until this time, with the moves that fall due; OutOfRange says why it could not, and it
     /// stands where it last was well.
     [[nodiscard]] Result<void> advance(double until);
-    /// Has it take finer steps from now on: slower, and closer to its balances.
-    void followClosely();
+    /// How closely it is followed from now on. Usual: within 5e-6. Coarse: within 1e-4, for one of many that
+    /// are drawn as a band. Close: within 1e-8, slower, and closer to its balances.
+    enum class Care { Coarse, Usual, Close };
+    void follow(Care care);
     /// A move by hand, now.
     void apply(const RigAction& action);
     [[nodiscard]] const RigModel& model() const; ///< as the moves have made it
@@ -68,9 +70,12 @@ struct RigRun {
 };
 
 /// Lets a rig go through its moves.
-/// @param every  s, between samples. @param goOn  asked between samples; false ends the run there.
+/// @param every  s, between samples. @param goOn  asked between samples; false ends the run there. @param
+/// soFar  gets to see the run after each sample.
 [[nodiscard]] Result<RigRun> simulate(const RigModel& model, const RigFluid& fluid, double seconds,
                                       double every, const std::vector<RigMove>& moves = {},
-                                      const std::function<bool()>& goOn = {});
+                                      const std::function<bool()>& goOn = {},
+                                      const std::function<void(const RigRun&)>& soFar = {},
+                                      RigSimulator::Care care = RigSimulator::Care::Usual);
 
 } // namespace uttrin

@@ -39,6 +39,12 @@ struct LinkState {
     double jet = 0.0;  ///< N, with which the stream pushes at what stands before its end
 };
 
+/// A pump at one moment.
+struct PumpState {
+    double oilKg = 0.0;   ///< of the rig's substance in its oil
+    double reaches = 0.0; ///< Pa, below which it pumps nothing now
+};
+
 /// A dish of drying agent at one moment.
 struct DishState {
     double waterKg = 0.0; ///< taken up
@@ -51,7 +57,8 @@ struct RigSample {
     std::vector<VesselState> vessels;
     std::vector<ContactState> contacts;
     std::vector<DishState> dishes;
-    std::vector<LinkState> links;
+    std::vector<LinkState> links = {};
+    std::vector<PumpState> pumps = {};
 };
 
 } // namespace uttrin

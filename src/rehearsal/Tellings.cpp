@@ -1,0 +1,154 @@
+#include "Tellings.h"
+
+#include "Sight.h"
+#include "physics/Constants.h"
+#include "physics/Cooking.h"
+#include "solutions/Sucrose.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+
+namespace uttrin {
+namespace {
+
+constexpr double kGravity = 9.81; // m/s2
+
+double celsius(double kelvin) { return kelvin - kIcePointKelvin; }
+
+bool hasTelling(const Rehearsal& r, RigTelling telling) {
+    return std::ranges::find(r.setup.tells, telling) != r.setup.tells.end();
+}
+
+std::string cookingTime(const VesselState& s) {
+    const CookingProcess& vegetables = cookingProcesses().front();
+    const double times = relativeCookingTime(vegetables.activationEnergy, Temperature::fromKelvin(s.kelvin));
+    constexpr double kScalds = 60.0; // degC, for a few seconds
+    const std::string scalds = celsius(s.kelvin) > kScalds ? "; it still scalds" : "";
+    return fmt::format("{}: {:.2g} times as long as at 100 °C{}", vegetables.name, times, scalds);
+}
+
+/// By how much hotter it is than water would boil there, as the stages are told at sea level.
+std::string syrupStage(const VesselState& s, const RigFluid& fluid) {
+    const auto seaLevel = sucrose::elevationAtStandardPressure(s.share());
+    if (!seaLevel || s.share() <= 0.0) return {};
+    const double atSea = celsius(fluid.boilingKelvin(kStandardAtmospherePascal)) + seaLevel->kelvin();
+    const std::string share = fmt::format("{:.0f} % sugar", 100.0 * s.share());
+    for (const sucrose::Stage& stage : sucrose::stages())
+        if (atSea >= stage.lowCelsius && atSea <= stage.highCelsius)
+            return fmt::format("{}; a drop in cold water forms: {}", share, stage.name);
+    return share + (atSea < sucrose::stages().front().lowCelsius ? "; thinner than any stage"
+                                                                 : "; between two stages");
+}
+
+/// What the instruments say of it: the thermometer by the curve, beside the gauge.
+std::string pressureByIce(const Rehearsal& r, std::size_t at, const RigFluid& fluid) {
+    const VesselState& s = r.watchedAt(at);
+    if (s.solid <= 0.0 || s.liquid > 1e-3 * s.solid) return {};
+    std::string text;
+    for (const RigInstrument::Kind kind : {RigInstrument::Thermometer, RigInstrument::Gauge})
+        for (std::size_t i = 0; i < r.setup.instruments.size(); ++i) {
+            if (r.setup.instruments[i].kind != kind || r.setup.instruments[i].vessel != r.setup.watched)
+                continue;
+            const double shown = r.shown[i][at];
+            if (kind == RigInstrument::Gauge)
+                text += fmt::format(", the gauge {:.0f} Pa", shown);
+            else if (shown < fluid.tripleKelvin() && shown > fluid.lowestKelvin())
+                text = fmt::format("ice at {:.1f} °C alone says {:.0f} Pa", celsius(shown),
+                                   fluid.solidSaturation(shown));
+            else
+                return {};
+            break;
+        }
+    constexpr double kMuch = 0.1; // of the pressure
+    if (!text.empty() && s.airPascal > kMuch * s.pascal) text += ", most of it air";
+    return text;
+}
+
+struct Swelling {
+    std::string name;
+    double times = 1.0, most = 1.0;
+    double newtons = 0.0; ///< that its contents weigh
+};
+
+std::vector<Swelling> swellings(const Rehearsal& r, std::size_t at) {
+    std::vector<Swelling> all;
+    for (const Skin& skin : r.setup.model.skins) {
+        const auto v = static_cast<std::size_t>(skin.inside);
+        const double first = r.run.samples.front().vessels[v].volume;
+        const VesselState& s = r.run.samples[at].vessels[v];
+        Swelling one{r.setup.model.vessels[v].name, s.volume / first, 1.0,
+                     kGravity * (s.liquid + s.solid + s.solute)};
+        for (std::size_t i = 0; i <= at; ++i)
+            one.most = std::max(one.most, r.run.samples[i].vessels[v].volume / first);
+        all.push_back(std::move(one));
+    }
+    return all;
+}
+
+std::string times(double ratio) { return fmt::format("{:.{}f}", ratio, ratio < 10.0 ? 1 : 0); }
+
+std::string sizes(const Rehearsal& r, std::size_t at) {
+    std::string text;
+    const auto all = swellings(r, at);
+    constexpr double kSame = 0.04, kSmaller = 0.9, kGrew = 1.3;
+    const bool still = std::ranges::all_of(all, [](const Swelling& s) { return s.most < 1.0 + kSame; });
+    if (still) return "Nothing swells yet.";
+    for (const Swelling& s : all)
+        text +=
+            fmt::format("{}{} {}", text.empty() ? "Times its size at first: " : ", ", s.name, times(s.times));
+    text += ".";
+    std::string smaller;
+    for (const Swelling& s : all)
+        if (s.times < kSmaller && s.most > kGrew) smaller += (smaller.empty() ? "" : ", ") + s.name;
+    if (!smaller.empty())
+        text += fmt::format(" Smaller than before: {}. Cells burst while stretched, and their gas is gone.",
+                            smaller);
+    return text;
+}
+
+/// Where a stream of air comes in that pushes harder than what stands in the vessel weighs.
+std::string blownOver(const Rehearsal& r, std::size_t at) {
+    constexpr double kNothing = 1e-3; // N
+    const auto all = swellings(r, at);
+    for (std::size_t l = 0; l < r.setup.model.links.size(); ++l) {
+        const Link& link = r.setup.model.links[l];
+        const LinkState& s = r.run.samples[at].links[l];
+        const bool inwards = (link.from == kRoom && s.flow > 0.0) || (link.to == kRoom && s.flow < 0.0);
+        const int into = link.from == kRoom ? link.to : link.from;
+        const Swelling* lightest = nullptr; // what has no contents of its own is tied or held
+        for (std::size_t k = 0; inwards && k < all.size(); ++k)
+            if (r.setup.model.skins[k].around == into && all[k].newtons > kNothing &&
+                s.jet > all[k].newtons && (!lightest || all[k].newtons < lightest->newtons))
+                lightest = &all[k];
+        if (lightest)
+            return fmt::format(
+                "air rushes in and pushes with {:.2g} N: more than the {} weighs, it is blown over", s.jet,
+                lightest->name);
+    }
+    return {};
+}
+
+} // namespace
+
+std::string seenAt(const Rehearsal& r, std::size_t at) {
+    return hasTelling(r, RigTelling::Sizes) ? sizes(r, at) : sentenceFor(r.watched(), r.watchedAt(at));
+}
+
+std::vector<std::string> tellingsAt(const Rehearsal& r, std::size_t at) {
+    std::vector<std::string> lines;
+    const auto fluid = rigFluid(r.setup.substance);
+    const VesselState& s = r.watchedAt(at);
+    const auto add = [&](std::string line) {
+        if (!line.empty()) lines.push_back(std::move(line));
+    };
+    if (hasTelling(r, RigTelling::CookingTime)) add(cookingTime(s));
+    const bool syrup = r.setup.model.solute && r.setup.model.solute->kind() == SoluteKind::Sucrose;
+    if (hasTelling(r, RigTelling::SyrupStage) && syrup && fluid) add(syrupStage(s, *fluid));
+    if (hasTelling(r, RigTelling::PressureByIce) && fluid) add(pressureByIce(r, at, *fluid));
+    add(blownOver(r, at));
+    return lines;
+}
+
+} // namespace uttrin

@@ -1,0 +1,17 @@
+#pragma once
+
+#include "Rehearsal.h"
+
+#include <string>
+#include <vector>
+
+namespace uttrin {
+
+/// What a person would see at a moment, in a sentence: of the watched vessel, or of what swells in it.
+[[nodiscard]] std::string seenAt(const Rehearsal& rehearsal, std::size_t sample);
+
+/// What is worth knowing at a moment and cannot be drawn: what the file has it tell (`tells`), and what a
+/// stream of air blows over.
+[[nodiscard]] std::vector<std::string> tellingsAt(const Rehearsal& rehearsal, std::size_t sample);
+
+} // namespace uttrin
