@@ -1,10 +1,13 @@
+#include "app/KnobField.h"
 #include "app/LessonController.h"
 #include "app/MainWindow.h"
 #include "app/PhaseMap.h"
+#include "app/RehearseStation.h"
 #include "app/Theme.h"
 #include "demo/DemoNotebook.h"
 #include "lesson/StartingPlan.h"
 #include "plan/PlanJson.h"
+#include "rehearsal/Demonstrations.h"
 #include "substances/SubstanceLibrary.h"
 #include "support/FakeClock.h"
 #include "support/TempDir.h"
@@ -14,6 +17,7 @@
 #include <QTest>
 #include <benchmark/benchmark.h>
 
+#include <algorithm>
 #include <cmath>
 #include <fstream>
 #include <sstream>
@@ -111,6 +115,47 @@ void captureToShown(benchmark::State& state) {
     }
 }
 BENCHMARK(captureToShown)->Unit(benchmark::kMillisecond)->UseRealTime();
+
+/// From a changed value to a path of it, or a part of one, on the screen.
+void firstPathAfterAChange(benchmark::State& state, std::string_view id) {
+    const uttrin::testing::TempDir dir;
+    (void)writeDemoNotebook(dir / "d.uttrin");
+    const uttrin::testing::FakeClock clock;
+    app::LessonController controller(clock);
+    app::MainWindow window(controller);
+    window.openNotebook(QString::fromStdString((dir / "d.uttrin").string()));
+    window.resize(1280, 800);
+    window.show();
+    window.goTo(Station::Rehearse);
+    auto* station = window.findChild<app::RehearseStation*>();
+    const auto at = std::ranges::find(demonstrations(), id, &Demonstration::id);
+    station->choose(static_cast<int>(at - demonstrations().begin()));
+    bool shown = false;
+    QObject::connect(station, &app::RehearseStation::stripChanged, [&shown] { shown = true; });
+    const auto next = [&] {
+        shown = false;
+        while (!shown)
+            QApplication::processEvents(QEventLoop::WaitForMoreEvents);
+    };
+    next();
+    auto* knob = station->findChildren<app::KnobField*>().last(); // those before it may be of another rig
+    bool more = false;
+    for (auto _ : state) {
+        more = !more;
+        emit knob->turned(std::lerp(knob->knob().low, knob->knob().high, more ? 0.4 : 0.3));
+        next();
+        benchmark::DoNotOptimize(window.grab());
+    }
+}
+BENCHMARK_CAPTURE(firstPathAfterAChange, sealedFlask, "sealed-flask")
+    ->Unit(benchmark::kMillisecond)
+    ->UseRealTime();
+BENCHMARK_CAPTURE(firstPathAfterAChange, handWarmedBulb, "hand-warmed-bulb")
+    ->Unit(benchmark::kMillisecond)
+    ->UseRealTime();
+BENCHMARK_CAPTURE(firstPathAfterAChange, thingsThatSwell, "things-that-swell")
+    ->Unit(benchmark::kMillisecond)
+    ->UseRealTime();
 
 void mapRedrawWithTenThousandPoints(benchmark::State& state) {
     MapView view;

@@ -120,12 +120,16 @@ void PhaseRegions::drawMetastable(QCPPainter& p) const {
             line << QPointF(xPixel(kelvin), yPixel(pressure->pascal()));
     }
     const QPointF middle = line.at(line.size() / 2);
-    if (!clipRect().contains(middle.toPoint())) return;
+    const QRect area = clipRect();
+    if (!area.contains(middle.toPoint())) return;
     p.setPen(QPen(theme().ink, 1.4, Qt::DashLine));
     p.drawPolyline(line);
     p.setFont(fontOf(theme().small));
-    p.drawText(QRectF(middle.x() - 190, middle.y() - 26, 180, 20), Qt::AlignRight | Qt::AlignVCenter,
-               PhaseMap::tr("metastable liquid"));
+    const QString words = PhaseMap::tr("metastable liquid");
+    constexpr double kBeside = 10;
+    const double left = middle.x() - kBeside - p.fontMetrics().horizontalAdvance(words);
+    if (left > area.left())
+        p.drawText(QPointF(left, middle.y() - kBeside), words); // else the line says enough
 }
 
 void PhaseRegions::drawSolution(QCPPainter& p) const {
@@ -153,6 +157,12 @@ void PhaseRegions::drawSolution(QCPPainter& p) const {
                (mirrored ? Qt::AlignRight : Qt::AlignLeft) | Qt::TextWordWrap, onScreen(v.solution->name()));
 }
 
+/// px, that the names of the paths take at the bottom right.
+int PhaseRegions::pathNames() const {
+    const auto paths = static_cast<int>(m_map->view().paths.size());
+    return paths > 0 ? 12 + (theme().small + 10) * paths : 0;
+}
+
 void PhaseRegions::drawNamedPoints(QCPPainter& p, const PhaseCurve& curve) const {
     const Theme& t = theme();
     const auto point = [&](double kelvin, double pascal, const QString& name) {
@@ -162,7 +172,8 @@ void PhaseRegions::drawNamedPoints(QCPPainter& p, const PhaseCurve& curve) const
         p.setBrush(t.card);
         p.drawEllipse(at, 4.5, 4.5);
         p.setFont(fontOf(t.small, QFont::DemiBold));
-        const bool left = at.x() > clipRect().right() - 150;
+        const bool left =
+            at.x() > clipRect().right() - 150 || at.y() + 20 > clipRect().bottom() - pathNames();
         p.drawText(QRectF(left ? at.x() - 160 : at.x() + 10, at.y() + 2, 150, 20),
                    (left ? Qt::AlignRight : Qt::AlignLeft) | Qt::AlignVCenter, name);
     };
@@ -215,9 +226,13 @@ void PhaseRegions::drawLabels(QCPPainter& p, const QPolygonF& border) const {
         const double x = area.left() + fraction * area.width();
         const double edge =
             std::clamp(border[i].y(), static_cast<double>(area.top()), static_cast<double>(area.bottom()));
-        const double y = above ? (edge + area.top()) / 2 : (edge + area.bottom()) / 2;
-        const double room = above ? edge - area.top() : area.bottom() - edge;
-        if (room < 60) return;
+        // The names of the paths stand at the bottom right.
+        constexpr double kNames = 190;
+        const bool overNames = !above && pathNames() > 0 && x + 60 > area.right() - kNames;
+        const double bottom = area.bottom() - (overNames ? pathNames() : 0);
+        const double y = above ? (edge + area.top()) / 2 : (edge + bottom) / 2;
+        const double room = above ? edge - area.top() : bottom - edge;
+        if (room < (overNames ? 34 : 60)) return;
         p.setPen(colour);
         p.drawText(QRectF(x - 60, y - 15, 120, 30), Qt::AlignCenter, text);
     };

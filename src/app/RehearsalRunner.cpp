@@ -3,11 +3,13 @@
 #include "OnScreen.h"
 
 #include <QElapsedTimer>
+#include <QThread>
 
 namespace uttrin::app {
 namespace {
 
-constexpr qint64 kFirstPathMs = 30, kNextPathMs = 100; // the path of a slow one appears bit by bit
+constexpr qint64 kFirstPathMs = 15, kNextPathMs = 100; // the path of a slow one appears bit by bit
+constexpr int kCalmMs = 120, kLookMs = 10;             // before the band
 constexpr int kMembers = 200;                          // of the band
 constexpr std::uint64_t kSeed = 20;
 constexpr double kReadingU = 0.3; // K, of a temperature read in a lesson
@@ -70,6 +72,9 @@ void RehearsalRunner::play(const RigFile& rig, const std::vector<RigSetting>& se
             if (auto second = rehearse(rig, *other, goOn); second && goOn())
                 beside = std::make_shared<const Rehearsal>(std::move(*second));
         tell([this, beside] { emit playedOther(beside); });
+        // The picture is drawn first: the band would take all processors, and its value may change again.
+        for (int waited = 0; waited < kCalmMs && goOn(); waited += kLookMs)
+            QThread::msleep(kLookMs);
         const auto chance = chanceOf(rig, settings, kMembers, kSeed, goOn);
         if (!chance || !goOn()) return;
         tell([this, weighed = std::make_shared<const RehearsalChance>(*chance)] {

@@ -100,6 +100,7 @@ void RehearseStation::buildRight(QVBoxLayout* column) {
     m_compare = new QComboBox;
     m_compare->setObjectName(QStringLiteral("compareWith"));
     m_compare->setAccessibleName(tr("Variant to compare with"));
+    m_compare->setMinimumWidth(100); // it gives way to the buttons beside it
     top->addWidget(m_compare);
     column->addLayout(top);
     m_faces = new QStackedWidget;
@@ -111,7 +112,7 @@ void RehearseStation::buildRight(QVBoxLayout* column) {
     m_faces->addWidget(m_guide);
     m_measured = new MeasuredPanel;
     m_faces->addWidget(m_measured);
-    m_faces->setMinimumHeight(170);
+    m_faces->setMinimumHeight(110);
     column->addWidget(m_faces, 1);
     auto* card = new Card;
     card->column()->setContentsMargins(14, 8, 14, 8);
@@ -399,7 +400,9 @@ void RehearseStation::showMoment() {
     m_map->show(rehearsalMap(mapView(session(), MapPurpose::Room), *r,
                              m_flight ? tr("flown by hand").toStdString() : named(m_variant),
                              m_flight ? nullptr : m_other.get(), named(m_beside), at));
-    m_caution->setVisible(!theme().large && !m_caution->text().isEmpty()); // the back row reads fewer things
+    // The back row reads fewer things, and in a low window the picture comes first; the guide has them all.
+    constexpr int kLow = 560;
+    m_caution->setVisible(!theme().large && height() >= kLow && !m_caution->text().isEmpty());
     m_tape->setMoment(m_moment);
     emit stripChanged(rehearsalStrip(*r, at));
 }

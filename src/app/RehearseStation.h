@@ -45,6 +45,8 @@ public:
     void capture();
     [[nodiscard]] bool isFlying() const { return m_flight != nullptr; }
     [[nodiscard]] bool isReady() const { return m_played && !m_runner->isBusy(); }
+    /// Whether there is a path, or a part of one.
+    [[nodiscard]] bool isPlayed() const { return m_played != nullptr; }
     [[nodiscard]] double moment() const { return m_moment; }
 
 signals:

@@ -13,7 +13,9 @@
 namespace uttrin::app {
 namespace {
 
-constexpr int kLabelColumn = 148, kMargin = 14;
+constexpr int kMargin = 14;
+
+int labelColumn() { return theme().large ? 190 : 148; }
 
 /// A number from 0 to 1 that belongs to an index: bubbles keep their places.
 double scatter(int index, int salt) {
@@ -29,7 +31,7 @@ bool standsInJar(VesselShape shape) {
 
 RigDrawing::RigDrawing(QWidget* parent) : QWidget(parent) {
     setObjectName(QStringLiteral("rigDrawing"));
-    setMinimumSize(300, 240);
+    setMinimumSize(300, 190);
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Expanding);
 }
 
@@ -54,21 +56,27 @@ bool RigDrawing::holdsOthers(std::size_t vessel) const {
                                [&](const SceneVessel& v) { return v.within == static_cast<int>(vessel); });
 }
 
-/// Side by side on the floor of the vessel around it, each as large as it is beside it.
-QRectF RigDrawing::innerBox(std::size_t vessel) const {
-    const SceneVessel& v = m_scene.vessels[vessel];
-    const QRectF around = placeOf(static_cast<std::size_t>(v.within)).shell;
+/// Its part of the floor of the vessel around it: they stand side by side.
+QRectF RigDrawing::slotOf(std::size_t vessel) const {
+    const int host = m_scene.vessels[vessel].within;
+    const QRectF around = placeOf(static_cast<std::size_t>(host)).shell;
     std::size_t all = 0, before = 0;
     for (std::size_t i = 0; i < m_scene.vessels.size(); ++i)
-        if (m_scene.vessels[i].within == v.within) {
+        if (m_scene.vessels[i].within == host) {
             before += i < vessel ? 1 : 0;
             ++all;
         }
+    const double wide = around.width() / static_cast<double>(all);
+    return {around.left() + wide * static_cast<double>(before), around.top(), wide, around.height()};
+}
+
+/// As large as it is beside the vessel around it.
+QRectF RigDrawing::innerBox(std::size_t vessel) const {
+    const SceneVessel& v = m_scene.vessels[vessel];
+    const QRectF around = placeOf(static_cast<std::size_t>(v.within)).shell;
     constexpr double kScale = 0.85; // of a cube's edge by the height of the jar
     const double side = kScale * v.size * around.height();
-    const double middle =
-        around.left() + around.width() * (static_cast<double>(before) + 0.5) / static_cast<double>(all);
-    const double left = std::clamp(middle - side / 2, around.left() + 4,
+    const double left = std::clamp(slotOf(vessel).center().x() - side / 2, around.left() + 4,
                                    std::max(around.left() + 4, around.right() - 4 - side));
     return {left, around.bottom() - 8 - side, side, side};
 }
@@ -78,10 +86,10 @@ QRectF RigDrawing::boxOf(std::size_t vessel) const {
     if (isStacked()) {
         constexpr double kTop = 12, kBetween = 44, kBelow = 62;
         const double high = (height() - kTop - kBetween - kBelow) / 2;
-        const double middle = kMargin + (width() - kLabelColumn - 2.0 * kMargin) / 2;
+        const double middle = kMargin + (width() - labelColumn() - 2.0 * kMargin) / 2;
         return {middle - high / 2, vessel == 0 ? kTop + high + kBetween : kTop, high, high};
     }
-    const double room = width() - kLabelColumn - 2.0 * kMargin;
+    const double room = width() - labelColumn() - 2.0 * kMargin;
     std::size_t standing = 0, place = 0; // what swells stands in another
     for (std::size_t i = 0; i < m_scene.vessels.size(); ++i)
         if (m_scene.vessels[i].within < 0) {
@@ -248,7 +256,7 @@ void RigDrawing::drawParts(QPainter& p, std::vector<Label>& labels) const {
                 drawTube(p, place, placeOf(static_cast<std::size_t>(part.other)));
             continue; // it needs no word
         case ScenePart::Pump:
-            anchor = drawPump(p, place, part.active, m_phase);
+            anchor = drawPump(p, place, part.active, part.vessel > 0, m_phase);
             break;
         case ScenePart::Heater:
             anchor = drawHeater(p, place, part.active);
@@ -312,7 +320,7 @@ void RigDrawing::drawInstruments(QPainter& p, std::vector<Label>& labels) const 
 void RigDrawing::drawLabels(QPainter& p, std::vector<Label>& labels) const {
     const Theme& t = theme();
     std::ranges::stable_sort(labels, {}, [](const Label& l) { return l.anchor.y(); });
-    const double left = width() - kLabelColumn, line = t.small + 4;
+    const double left = width() - labelColumn(), line = t.small + 4;
     double free = 8;
     for (const Label& l : labels) {
         const double high = 2 * line + 6;
@@ -322,7 +330,7 @@ void RigDrawing::drawLabels(QPainter& p, std::vector<Label>& labels) const {
         p.drawLine(l.anchor, QPointF(left - 4, y + line));
         p.setFont(fontOf(t.small, QFont::DemiBold));
         p.setPen(l.strong ? t.ink : t.muted);
-        const double wide = kLabelColumn - 6;
+        const double wide = labelColumn() - 6;
         p.drawText(QRectF(left, y, wide, line), Qt::AlignLeft | Qt::AlignVCenter,
                    p.fontMetrics().elidedText(l.text, Qt::ElideRight, static_cast<int>(wide)));
         p.setFont(fontOf(t.small));
@@ -343,9 +351,15 @@ void RigDrawing::drawNames(QPainter& p) const {
         const SceneVessel& v = m_scene.vessels[i];
         const QRectF box = boxOf(i);
         QRectF place(box.left() - 20, box.bottom() + 16, box.width() + 40, t.small + 6);
+        if (v.within >= 0) { // in its own part of the floor
+            const QRectF slot = slotOf(i);
+            place = QRectF(slot.left(), slot.bottom() + 10, slot.width(), t.small + 6);
+            p.drawText(place.translated(0, t.small + 4), Qt::AlignCenter, onScreen(v.note));
+            p.drawText(place, Qt::AlignCenter, onScreen(v.name));
+            continue;
+        }
         if (isStacked()) place = QRectF(kMargin, placeOf(i).body.center().y(), 100, t.small + 6);
-        p.drawText(place.adjusted(-20, 0, 20, 0), Qt::AlignCenter,
-                   onScreen(v.note.empty() ? v.name : v.name + " " + v.note));
+        p.drawText(place, Qt::AlignCenter, onScreen(v.name));
     }
 }
 

@@ -44,9 +44,10 @@ void drawStem(QPainter& p, const DrawnPlace& below, const DrawnPlace& above) {
                    QPointF(above.body.center().x(), above.body.bottom() - 1)});
 }
 
-QPointF drawPump(QPainter& p, const DrawnPlace& at, bool running, double phase) {
-    const QPointF centre(at.box.left() + 4, at.box.top() - 16);
-    p.drawLine(centre, QPointF(at.shell.left() + at.shell.width() * 0.3, at.shell.top() + 16));
+QPointF drawPump(QPainter& p, const DrawnPlace& at, bool running, bool atRight, double phase) {
+    const QPointF centre(atRight ? at.box.right() - 24 : at.box.left() + 4, at.box.top() - 16);
+    p.drawLine(centre,
+               QPointF(at.shell.left() + at.shell.width() * (atRight ? 0.7 : 0.3), at.shell.top() + 16));
     p.setBrush(running ? theme().done : theme().card);
     p.drawEllipse(centre, 14, 14);
     p.setPen(QPen(running ? theme().card : theme().ink, 2));

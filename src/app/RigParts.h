@@ -21,8 +21,8 @@ QPointF drawValve(QPainter& p, const DrawnPlace& at, bool open, int index);
 void drawTube(QPainter& p, const DrawnPlace& from, const DrawnPlace& to);
 /// A tube that dips to the bottom of one vessel and opens at the bottom of the other, above it.
 void drawStem(QPainter& p, const DrawnPlace& below, const DrawnPlace& above);
-/// @param phase  s of animation.
-QPointF drawPump(QPainter& p, const DrawnPlace& at, bool running, double phase);
+/// @param atRight  of its vessel; else at the left. @param phase  s of animation.
+QPointF drawPump(QPainter& p, const DrawnPlace& at, bool running, bool atRight, double phase);
 QPointF drawHeater(QPainter& p, const DrawnPlace& at, bool on);
 /// @param left  share of the ice that has not melted.
 QPointF drawIce(QPainter& p, const DrawnPlace& at, double left);

@@ -72,6 +72,7 @@ bool takeScreenshots(MainWindow& window, LessonController& controller, const QSt
         shoot(name);
     };
     rehearsed("freeze-by-boiling", 75.0, "rehearse-freezing");
+    rehearsed("things-that-swell", 118.0, "rehearse-swelling");
     rehearsed("sealed-flask", 1300.0, "rehearse");
     at(Station::Run);
     type(window, "readFirst", QStringLiteral("57.9"));

@@ -115,11 +115,13 @@ void addParts(const RigSetup& setup, const RigModel& m, const RigSample& sample,
     for (const Draught& d : m.draughts)
         scene.parts.push_back(
             {ScenePart::Draught, d.vessel, kRoom, d.on, 1.0, d.name, d.on ? "blows" : "still"});
-    for (std::size_t i = 0; i < m.dishes.size(); ++i)
+    for (std::size_t i = 0; i < m.dishes.size(); ++i) {
+        if (m.dishes[i].surface <= 0.0) continue;
         scene.parts.push_back(
             {ScenePart::Dish, m.dishes[i].vessel, kRoom, true, 1.0, m.dishes[i].name,
              fmt::format("{} °C, {:.1f} g taken up", fixed(celsius(sample.dishes[i].kelvin), 0),
                          1000.0 * sample.dishes[i].waterKg)});
+    }
 }
 
 } // namespace
@@ -149,7 +151,8 @@ RigScene sceneOf(const Rehearsal& r, std::size_t at) {
             r.setup.shapes[static_cast<std::size_t>(r.setup.watched)] == VesselShape::Syringe ? "plunger"
                                                                                               : "stopper",
             s.force > 0.0 ? "pushed in" : "pushed OUT", std::abs(s.force)));
-    if (const double all = s.liquid + s.solid + s.vapour; all > 0.0)
+    constexpr double kTrace = 1e-6; // kg
+    if (const double all = s.liquid + s.solid + s.vapour; s.liquid + s.solid > kTrace)
         scene.lines.push_back(fmt::format("quality {:.2g} % vapour", 100.0 * s.vapour / all));
     // The opening test: which way it hisses, and how much air of the room goes in or gas comes out.
     const double outside = model.roomPascalAt(sample.seconds), lacks = (outside - s.pascal) / outside;
@@ -175,13 +178,19 @@ StripView rehearsalStrip(const Rehearsal& r, std::size_t at) {
                                 : std::string("hardly any of it air");
     v.gauge = {"IN THE " + capitals(r.watched().name), kilopascals(s.pascal), "kPa", air, false};
     v.pressure = v.gauge;
-    v.liquid = {s.liquid > 0.0 ? "LIQUID" : "CONTENTS", fixed(celsius(s.kelvin), 1), "°C",
-                s.solid > 0.0 ? fmt::format("{:.0f} % frozen", 100.0 * s.solid / (s.solid + s.liquid))
-                              : "bulk",
+    const bool gas = r.watched().condensed + r.watched().solute <= 0.0; // there never was a liquid
+    v.liquid = {gas              ? "GAS"
+                : s.liquid > 0.0 ? "LIQUID"
+                                 : "CONTENTS",
+                fixed(celsius(gas ? s.gasKelvin : s.kelvin), 1), "°C",
+                gas             ? "no liquid in it"
+                : s.solid > 0.0 ? fmt::format("{:.0f} % frozen", 100.0 * s.solid / (s.solid + s.liquid))
+                                : "bulk",
                 false};
     v.boils = {"BOILS AT", fixed(celsius(s.kelvin - s.margin), 1), "°C", "at the surface", false};
-    if (s.liquid <= 0.0) {
-        v.marginText = s.solid > 0.0 ? "frozen" : "dry";
+    if (s.liquid <= 0.0 || gas) {
+        v.marginText = gas ? "no liquid" : s.solid > 0.0 ? "frozen" : "dry";
+        if (gas) v.boils = {"WOULD BOIL AT", v.boils.number, "°C", "a liquid here", false};
         return v;
     }
     v.marginKelvin = s.margin;

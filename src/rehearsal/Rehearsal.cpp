@@ -35,7 +35,7 @@ bool isLeak(const Link& link) {
 bool isOpenTop(const RigSetup& setup, const Link& link) {
     if (link.from != kRoom && link.to != kRoom) return false;
     const VesselShape shape = setup.shapes[static_cast<std::size_t>(std::max(link.from, link.to))];
-    return shape == VesselShape::Pan || shape == VesselShape::Bath;
+    return shape == VesselShape::Pan || shape == VesselShape::Bath || shape == VesselShape::Film;
 }
 
 bool isOfTheRoom(const Contact& contact) { return contact.name.starts_with("room"); }

@@ -6,6 +6,7 @@
 
 #include <fmt/format.h>
 
+#include <algorithm>
 #include <cmath>
 #include <numbers>
 
@@ -49,6 +50,7 @@ public:
         each("instruments", std::nullopt,
              [this](JsonReader& r, const std::string& n) { readInstrument(r, n); });
         readRigMoves(m_root, m_setup, m_names, m_failure);
+        leaveOutUnusedSolute();
         readTimes();
         readGoal();
         readTellings();
@@ -101,6 +103,21 @@ private:
         const auto solute = rigSolute(kind, m_setup.substance);
         if (!solute) return m_root.refuse("solute", solute.error().message);
         m_setup.model.solute = *solute;
+    }
+
+    /// A solute that only some variants have costs the others nothing.
+    void leaveOutUnusedSolute() {
+        const auto stirs = [](const RigMove& move) {
+            return std::ranges::any_of(move.actions, [](const RigAction& a) {
+                return a.what == RigAction::StirIn && a.value > 0.0;
+            });
+        };
+        if (std::ranges::none_of(m_setup.model.vessels, [](const Vessel& v) { return v.solute > 0.0; }) &&
+            std::ranges::none_of(m_setup.moves, stirs)) {
+            m_setup.model.solute.reset();
+            for (RigMove& move : m_setup.moves)
+                std::erase_if(move.actions, [](const RigAction& a) { return a.what == RigAction::StirIn; });
+        }
     }
 
     void readRoom(JsonReader r) {

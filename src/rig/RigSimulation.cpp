@@ -212,6 +212,8 @@ void RigSimulator::Engine::within(double relative) {
     CVodeSetMaxNumSteps(solver.get(), relative > kRelative ? kMostLoose
                                       : relative > kTight  ? kMostSteps
                                                            : kMostTight);
+    constexpr int kFew = 3, kUsual = 5; // coarse steps gain nothing by high orders
+    CVodeSetMaxOrd(solver.get(), relative > kRelative ? kFew : kUsual);
     if (relative <= kTight) CVodeSetLSetupFrequency(solver.get(), 1);
 }
 

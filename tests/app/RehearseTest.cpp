@@ -103,6 +103,36 @@ TEST_F(Rehearse, VariantsAreChosenAndComparedOnTheSameAxes) {
     EXPECT_EQ(map().paths[0].name, "boiled a full minute");
 }
 
+TEST_F(Rehearse, WhatIsSaidOfAVariantStandsBesideItAndInTheGuide) {
+    const QString usual = d->text("rigCaution");
+    d->press("rigVariant_3");
+    EXPECT_NE(d->text("rigCaution"), usual);
+    EXPECT_TRUE(d->text("rigCaution").contains(QStringLiteral("Household jars")));
+    wait();
+    EXPECT_EQ(scene().vessels[0].shape, VesselShape::Jar);
+    EXPECT_TRUE(d->find<QTextBrowser>("rigGuide")->toPlainText().contains(QStringLiteral("household jar: ")));
+    d->press("rigVariant_0");
+    EXPECT_EQ(d->text("rigCaution"), usual);
+}
+
+// The rig with liquid in a stem takes a while to work out.
+TEST_F(Rehearse, ALongPathAppearsBitByBit) {
+    const auto at = std::ranges::find(demonstrations(), "hand-warmed-bulb", &Demonstration::id);
+    station->choose(static_cast<int>(at - demonstrations().begin()));
+    ASSERT_TRUE(QTest::qWaitFor([this] { return station->isPlayed(); }, 60'000));
+    std::size_t points = map().paths.back().points.size(), first = points;
+    const auto all = static_cast<std::size_t>(at->rig.setup()->seconds / at->rig.setup()->every) + 1;
+    ASSERT_TRUE(QTest::qWaitFor(
+        [&] {
+            const std::size_t now = map().paths.back().points.size();
+            EXPECT_GE(now, points); // it only grows
+            points = now;
+            return now == all;
+        },
+        60'000));
+    EXPECT_LT(first, all);
+}
+
 TEST_F(Rehearse, TheTapeIsScrubbedSteppedAndPlayed) {
     auto* tape = d->find<app::RehearsalTape>("rehearsalTape");
     QTest::mouseClick(tape, Qt::LeftButton, {}, QPoint(tape->width() / 2, 40));
@@ -188,7 +218,8 @@ TEST_F(Rehearse, ReadingsOfACoolingFlaskPredictTheRest) {
 TEST_F(Rehearse, EveryDemonstrationIsDrawnAndHasItsGuide) {
     for (const Demonstration& demonstration : demonstrations()) {
         SCOPED_TRACE(demonstration.id);
-        choose(demonstration.id);
+        station->choose(static_cast<int>(&demonstration - demonstrations().data()));
+        ASSERT_TRUE(QTest::qWaitFor([this] { return station->isPlayed(); }, 60'000));
         station->goTo(30.0);
         Driver::settle();
         const QImage drawn = d->find<RigDrawing>("rigDrawing")->grab().toImage();

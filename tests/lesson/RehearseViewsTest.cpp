@@ -87,6 +87,35 @@ TEST(RehearseViews, AStemForLiquidIsDrawnAndAVesselThatTouchesAnotherTellsThatOn
         << lies(30.0).state;
 }
 
+TEST(RehearseViews, WhatSwellsStandsInItsJarAsLargeAsItIs) {
+    const Rehearsal& r = played("things-that-swell");
+    const RigScene before = sceneOf(r, 0), low = sceneOf(r, r.sampleAt(110.0));
+    for (const std::size_t v : {1U, 2U, 3U}) {
+        EXPECT_EQ(before.vessels[v].within, 0);
+        EXPECT_EQ(before.vessels[v].note, "1.0×");
+        EXPECT_GT(low.vessels[v].size, 1.3 * before.vessels[v].size);
+    }
+    // As edges of cubes: 150 mL in 8 L.
+    EXPECT_NEAR(before.vessels[1].size, std::cbrt(0.15 / 8.0), 1e-6);
+    EXPECT_EQ(before.vessels[0].within, kRoom);
+    const StripView strip = rehearsalStrip(r, 0);
+    EXPECT_EQ(strip.liquid.label, "GAS");
+    EXPECT_EQ(strip.marginText, "no liquid");
+    EXPECT_FALSE(strip.boiling);
+    EXPECT_NE(rehearsalCard(r, r.sampleAt(110.0)).see.find("balloon"), std::string::npos);
+}
+
+TEST(RehearseViews, AnOpenPanHasNoValveAndAnUnusedDishIsNotDrawn) {
+    EXPECT_EQ(partOf(sceneOf(played("syrup-on-the-stove"), 0), ScenePart::Valve), nullptr);
+    const auto d = std::ranges::find(demonstrations(), "freeze-by-boiling", &Demonstration::id);
+    const Rehearsal alone = *rehearse(d->rig, d->rig.variants()[3].settings);
+    const RigScene end = sceneOf(alone, alone.run.samples.size() - 1);
+    EXPECT_EQ(partOf(end, ScenePart::Dish), nullptr);
+    const ScenePart* pump = partOf(end, ScenePart::Pump);
+    ASSERT_TRUE(pump);
+    EXPECT_NE(pump->state.find("g in oil"), std::string::npos);
+}
+
 TEST(RehearseViews, TheStripTellsBoilingFromQuietAndFromIce) {
     const Rehearsal& r = played("freeze-by-boiling");
     const StripView air = rehearsalStrip(r, r.sampleAt(12.0)), boils = rehearsalStrip(r, r.sampleAt(35.0)),

@@ -126,6 +126,24 @@ const Wrong kWrong[] = {
      "/vessels/jar/liquid", "below it give 'ice'"},
     {"more than open", [](Json& j) { j["links"]["tap"]["open"] = "150 %"; }, "/links/tap/open",
      "0 % to 100 %"},
+    {"a telling that there is none of", [](Json& j) { j["tells"] = {"fortunes"}; }, "/tells",
+     "accepted: cooking-time"},
+    {"tellings in no list", [](Json& j) { j["tells"] = "sizes"; }, "/tells", "a list of words"},
+    {"ballast that is more than open",
+     [](Json& j) {
+         j["pumps"]["p"] = {{"vessel", "jar"}, {"speed", "1 L/s"}, {"ballast_open", "120 %"}};
+     },
+     "/pumps/p/ballast_open", "0 % to 100 %"},
+    {"a ballast that no pump has",
+     [](Json& j) {
+         j["moves"][0]["ballast"] = {{"p", "50 %"}};
+     },
+     "/moves/0/ballast/p", "accepted: pump"},
+    {"oil too hot",
+     [](Json& j) {
+         j["pumps"]["p"] = {{"speed", "1 L/s"}, {"oil_temperature", "900 degC"}};
+     },
+     "/pumps/p/oil_temperature", "outside what is accepted"},
     {"no duration", [](Json& j) { j.erase("duration"); }, "/duration", "VALUE UNIT"},
     {"too many samples", [](Json& j) { j["sample"] = "1 ms"; }, "/sample", "s, min, h"},
     {"a knob that sets nothing", [](Json& j) { j["knobs"][0]["sets"] = "/vessels/jar/colour"; },
