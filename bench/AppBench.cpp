@@ -88,14 +88,23 @@ void firstPictureOfAHundredThousandReadings(benchmark::State& state) {
 }
 BENCHMARK(firstPictureOfAHundredThousandReadings)->Unit(benchmark::kMillisecond)->UseRealTime();
 
+/// The sample lesson, opened in a window.
+struct SampleWindow {
+    SampleWindow() {
+        (void)writeDemoNotebook(dir / "d.uttrin");
+        window.openNotebook(QString::fromStdString((dir / "d.uttrin").string()));
+    }
+    uttrin::testing::TempDir dir;
+    uttrin::testing::FakeClock clock;
+    app::LessonController controller{clock};
+    app::MainWindow window{controller};
+};
+
 /// From the key to the reading on disk and on the screen.
 void captureToShown(benchmark::State& state) {
-    const uttrin::testing::TempDir dir;
-    (void)writeDemoNotebook(dir / "d.uttrin");
-    const uttrin::testing::FakeClock clock;
-    app::LessonController controller(clock);
-    app::MainWindow window(controller);
-    window.openNotebook(QString::fromStdString((dir / "d.uttrin").string()));
+    SampleWindow sample;
+    app::LessonController& controller = sample.controller;
+    app::MainWindow& window = sample.window;
     controller.session().selectRun(controller.session().model().data().runs.back().id);
     window.show();
     window.goTo(Station::Run);
@@ -118,12 +127,8 @@ BENCHMARK(captureToShown)->Unit(benchmark::kMillisecond)->UseRealTime();
 
 /// From a changed value to a path of it, or a part of one, on the screen.
 void firstPathAfterAChange(benchmark::State& state, std::string_view id) {
-    const uttrin::testing::TempDir dir;
-    (void)writeDemoNotebook(dir / "d.uttrin");
-    const uttrin::testing::FakeClock clock;
-    app::LessonController controller(clock);
-    app::MainWindow window(controller);
-    window.openNotebook(QString::fromStdString((dir / "d.uttrin").string()));
+    SampleWindow sample;
+    app::MainWindow& window = sample.window;
     window.resize(1280, 800);
     window.show();
     window.goTo(Station::Rehearse);

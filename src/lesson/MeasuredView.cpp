@@ -94,7 +94,7 @@ std::vector<std::string> fitSentences(const CoolingFit& fit, double clockMinute,
     };
     const auto most = std::ranges::max_element(fit.values, {}, moved);
     if (most != fit.values.end() && moved(*most) > 1.0 && most->before > 0.0)
-        lines.push_back(fmt::format("{}: {} % against what was expected.", most->name,
+        lines.push_back(fmt::format("Against what was expected, {}: {} %.", most->name,
                                     fixedSigned(100.0 * (most->after / most->before - 1.0), 0)));
     lines.push_back(fmt::format("The curve lies within {} K of the readings.", fixed(fit.rmsKelvin, 1)));
     return lines;

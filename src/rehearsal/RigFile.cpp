@@ -58,6 +58,8 @@ void eachItem(const JsonReader& r, const char* key, std::optional<Failure>& fail
     }
 }
 
+bool canBeSet(const Json& value) { return value.is_string() || value.is_boolean(); }
+
 std::vector<RigSetting> readSettings(const JsonReader& r, const char* key, const Json& document,
                                      std::optional<Failure>& failure) {
     std::vector<RigSetting> settings;
@@ -69,13 +71,16 @@ std::vector<RigSetting> readSettings(const JsonReader& r, const char* key, const
     }
     for (const auto& item : object->items()) {
         const Json* target = find(document, item.key());
-        if (!target || !target->is_string() || !item.value().is_string()) {
-            failure = Failure{Failure::BadInput,
-                              fmt::format("{}: '{}' leads to no text of this file, or its value is no text",
-                                          r.path(key), item.key())};
+        if (!target || target->type() != item.value().type() || !canBeSet(*target)) {
+            failure = Failure{
+                Failure::BadInput,
+                fmt::format("{}: '{}' leads to no text and no true or false of this file, or its value is "
+                            "not of that kind",
+                            r.path(key), item.key())};
             return settings;
         }
-        settings.push_back({item.key(), item.value().get<std::string>()});
+        settings.push_back(
+            {item.key(), target->is_boolean() ? item.value().dump() : item.value().get<std::string>()});
     }
     return settings;
 }
@@ -219,7 +224,10 @@ Result<void> RigFile::readAround() {
 RigFile::Json RigFile::with(const std::vector<RigSetting>& settings) const {
     Json document = m_document;
     for (const RigSetting& s : settings)
-        if (find(document, s.pointer)) document.at(Json::json_pointer(s.pointer)) = s.value;
+        if (find(document, s.pointer)) {
+            Json& target = document.at(Json::json_pointer(s.pointer));
+            target = target.is_boolean() ? Json(s.value == "true") : Json(s.value);
+        }
     return document;
 }
 
@@ -227,6 +235,8 @@ Result<RigSetup> RigFile::setup(const std::vector<RigSetting>& settings) const {
     for (const RigSetting& s : settings)
         if (!sets(s.pointer))
             return fail(Failure::BadInput, fmt::format("'{}' leads to no text of this rig file", s.pointer));
+        else if (find(m_document, s.pointer)->is_boolean() && s.value != "true" && s.value != "false")
+            return fail(Failure::BadInput, fmt::format("{}: accepted: true, false", s.pointer));
     return readRigParts(settings.empty() ? m_document : with(settings));
 }
 
@@ -238,7 +248,7 @@ double RigFile::value(const std::string& pointer, const std::vector<RigSetting>&
 
 bool RigFile::sets(const std::string& pointer) const {
     const Json* target = find(m_document, pointer);
-    return target && target->is_string();
+    return target && canBeSet(*target);
 }
 
 std::string RigFile::text(const std::vector<RigSetting>& settings, const std::string& name) const {

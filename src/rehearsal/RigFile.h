@@ -46,7 +46,7 @@ enum class RigTelling {
     Sizes          ///< of what swells, by those at the start
 };
 
-/// A value of a rig file written anew: where (JSON pointer) and what ("450 g").
+/// A value of a rig file written anew: where (JSON pointer) and what ("450 g", "true").
 struct RigSetting {
     std::string pointer, value;
     friend bool operator==(const RigSetting&, const RigSetting&) = default;
@@ -116,7 +116,7 @@ public:
     /// A value in SI, as the file and the settings have it. REQUIRES: the pointer leads to a quantity.
     [[nodiscard]] double value(const std::string& pointer,
                                const std::vector<RigSetting>& settings = {}) const;
-    /// Whether a pointer leads to a text that can be set.
+    /// Whether a pointer leads to a text, or to true or false, that can be set.
     [[nodiscard]] bool sets(const std::string& pointer) const;
     /// The file with these values in it, to be saved as another.
     [[nodiscard]] std::string text(const std::vector<RigSetting>& settings, const std::string& name) const;

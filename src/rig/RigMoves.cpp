@@ -1,5 +1,9 @@
 #include "RigMoves.h"
 
+#include <fmt/format.h>
+
+#include <cmath>
+
 namespace uttrin {
 
 double Ramp::at(double seconds) const {
@@ -52,6 +56,45 @@ void carryOut(const RigAction& a, double seconds, RigModel& m) {
         m.vessels[at].feed = Ramp{0.0, a.value, seconds, seconds + over};
         return;
     }
+}
+
+Result<void> check(const RigModel& m, const std::vector<RigMove>& moves) {
+    const auto counts = [&m](RigAction::What what) {
+        switch (what) {
+        case RigAction::Open:
+            return m.links.size();
+        case RigAction::RunPump:
+        case RigAction::Ballast:
+            return m.pumps.size();
+        case RigAction::Touch:
+        case RigAction::Ice:
+        case RigAction::BathKelvin:
+            return m.contacts.size();
+        case RigAction::Heat:
+            return m.heaters.size();
+        case RigAction::Volume:
+            return m.vessels.size();
+        case RigAction::StirIn:
+            return m.solute ? m.vessels.size() : std::size_t{0};
+        case RigAction::RoomPressure:
+            return std::size_t{1};
+        case RigAction::Fan:
+            return m.draughts.size();
+        }
+        return std::size_t{0};
+    };
+    for (std::size_t i = 0; i < moves.size(); ++i) {
+        const RigTrigger& t = moves[i].when;
+        if (t.vessel < 0 || static_cast<std::size_t>(t.vessel) >= m.vessels.size() || !(t.delay >= 0.0) ||
+            !std::isfinite(t.value))
+            return fail(Failure::BadInput, fmt::format("move {}: it waits for what is not there", i + 1));
+        for (const RigAction& a : moves[i].actions)
+            if (a.part < 0 || static_cast<std::size_t>(a.part) >= counts(a.what) || !(a.over >= 0.0) ||
+                !std::isfinite(a.value) ||
+                (a.what == RigAction::Ice && m.contacts[static_cast<std::size_t>(a.part)].iceKg <= 0.0))
+                return fail(Failure::BadInput, fmt::format("move {}: it moves what is not there", i + 1));
+    }
+    return {};
 }
 
 } // namespace uttrin

@@ -58,4 +58,7 @@ struct RigMove {
 /// Carries an action out on a model at a time. REQUIRES: the part exists.
 void carryOut(const RigAction& action, double seconds, RigModel& model);
 
+/// Names the first move that makes no sense in a model, as BadInput.
+[[nodiscard]] Result<void> check(const RigModel& model, const std::vector<RigMove>& moves);
+
 } // namespace uttrin

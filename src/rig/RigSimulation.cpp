@@ -52,45 +52,6 @@ std::optional<RigEventKind> meaning(int root, int direction, const VesselState& 
     }
 }
 
-Result<void> checkMoves(const RigModel& m, const std::vector<RigMove>& moves) {
-    const auto counts = [&m](RigAction::What what) {
-        switch (what) {
-        case RigAction::Open:
-            return m.links.size();
-        case RigAction::RunPump:
-        case RigAction::Ballast:
-            return m.pumps.size();
-        case RigAction::Touch:
-        case RigAction::Ice:
-        case RigAction::BathKelvin:
-            return m.contacts.size();
-        case RigAction::Heat:
-            return m.heaters.size();
-        case RigAction::Volume:
-            return m.vessels.size();
-        case RigAction::StirIn:
-            return m.solute ? m.vessels.size() : std::size_t{0};
-        case RigAction::RoomPressure:
-            return std::size_t{1};
-        case RigAction::Fan:
-            return m.draughts.size();
-        }
-        return std::size_t{0};
-    };
-    for (std::size_t i = 0; i < moves.size(); ++i) {
-        const RigTrigger& t = moves[i].when;
-        if (t.vessel < 0 || static_cast<std::size_t>(t.vessel) >= m.vessels.size() || !(t.delay >= 0.0) ||
-            !std::isfinite(t.value))
-            return fail(Failure::BadInput, fmt::format("move {}: it waits for what is not there", i + 1));
-        for (const RigAction& a : moves[i].actions)
-            if (a.part < 0 || static_cast<std::size_t>(a.part) >= counts(a.what) || !(a.over >= 0.0) ||
-                !std::isfinite(a.value) ||
-                (a.what == RigAction::Ice && m.contacts[static_cast<std::size_t>(a.part)].iceKg <= 0.0))
-                return fail(Failure::BadInput, fmt::format("move {}: it moves what is not there", i + 1));
-    }
-    return {};
-}
-
 } // namespace
 
 /// Holds everything at addresses that CVODE may keep.
@@ -443,7 +404,7 @@ RigSimulator::~RigSimulator() = default;
 
 Result<RigSimulator> RigSimulator::make(RigModel model, RigFluid fluid, std::vector<RigMove> moves) {
     if (const auto fine = check(model); !fine) return tl::unexpected(fine.error());
-    if (const auto fine = checkMoves(model, moves); !fine) return tl::unexpected(fine.error());
+    if (const auto fine = check(model, moves); !fine) return tl::unexpected(fine.error());
     auto engine = std::make_unique<Engine>(std::move(model), std::move(fluid), std::move(moves));
     if (const auto ready = engine->setUp(); !ready) return tl::unexpected(ready.error());
     return RigSimulator(std::move(engine));

@@ -76,6 +76,10 @@ TEST(RigFile, IsSetOtherwiseAndWrittenAgain) {
     EXPECT_DOUBLE_EQ(again->setup()->moves[0].when.value, 30.0);
     EXPECT_EQ(file.setup({{"/nowhere", "1 g"}}).error().message,
               "'/nowhere' leads to no text of this rig file");
+    EXPECT_FALSE(file.setup()->model.pumps[0].on);
+    EXPECT_TRUE(file.setup({{"/pumps/pump/on", "true"}})->model.pumps[0].on);
+    EXPECT_EQ(file.setup({{"/pumps/pump/on", "perhaps"}}).error().message,
+              "/pumps/pump/on: accepted: true, false");
 }
 
 struct Wrong {

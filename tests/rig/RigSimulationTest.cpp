@@ -202,7 +202,13 @@ RC_GTEST_PROP(RigSimulation, MassAndEnergyAreKeptInAnyRig, ()) {
     }
     if (*rc::gen::arbitrary<bool>()) m.links.push_back({0, kRoom, {among(0.05e-3, 2e-3), 0.02}});
     if (*rc::gen::arbitrary<bool>())
-        m.pumps.push_back({0, {among(1.0, 60.0) / 60.0 * kLitre, among(1.0, 3000.0)}});
+        m.pumps.push_back({0,
+                           {among(1.0, 60.0) / 60.0 * kLitre, among(1.0, 3000.0)},
+                           "pump",
+                           true,
+                           *rc::gen::element(0.0, 333.15), // with oil, or without
+                           among(0.0, 0.2) * kLitre,
+                           among(0.0, 1.0)});
     // Hands reach in as well, at times that follow one another.
     std::vector<RigMove> moves;
     m.vessels[0].airDissolved = among(0.0, 1.0);
@@ -224,7 +230,8 @@ RC_GTEST_PROP(RigSimulation, MassAndEnergyAreKeptInAnyRig, ()) {
         moves.push_back({{RigTrigger::After, 0, among(0.0, 40.0), {}, 0.0},
                          {{RigAction::Volume, 0, m.vessels[0].volume * among(1.0, 1.5), among(0.0, 30.0)}},
                          ""});
-    const auto run = simulate(m, waterInARig(), 120.0, 30.0, moves);
+    const auto care = *rc::gen::element(RigSimulator::Care::Usual, RigSimulator::Care::Coarse);
+    const auto run = simulate(m, waterInARig(), 120.0, 30.0, moves, {}, {}, care);
     RC_ASSERT(run.has_value());
     for (const RigMove& move : moves)
         RC_LOG() << "move " << move.when.value << ' ' << int(move.actions[0].what) << ' '
