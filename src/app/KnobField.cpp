@@ -22,6 +22,8 @@ KnobField::KnobField(const RigKnob& knob, const QString& name, QWidget* parent)
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(2);
     m_number = new NumberField(onScreen(knob.name), onScreen(knob.unit->display), name);
+    constexpr int kNarrow = 48; // px: four stand side by side in a small window
+    m_number->edit()->setMinimumWidth(kNarrow);
     m_slider = new QSlider(Qt::Horizontal);
     m_slider->setObjectName(name + QStringLiteral("Slider"));
     m_slider->setAccessibleName(onScreen(knob.name));

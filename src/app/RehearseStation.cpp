@@ -112,7 +112,7 @@ void RehearseStation::buildRight(QVBoxLayout* column) {
     m_faces->addWidget(m_guide);
     m_measured = new MeasuredPanel;
     m_faces->addWidget(m_measured);
-    m_faces->setMinimumHeight(110);
+    m_faces->setMinimumHeight(170);
     column->addWidget(m_faces, 1);
     auto* card = new Card;
     card->column()->setContentsMargins(14, 8, 14, 8);
@@ -389,6 +389,7 @@ void RehearseStation::showMoment() {
     const RehearsalCard card = rehearsalCard(*r, at);
     m_see->setText(onScreen(card.see));
     m_next->setText(onScreen(card.next + (card.next.empty() || card.note.empty() ? "" : "  ") + card.note));
+    m_next->setVisible(!m_next->text().isEmpty());
     m_time->setText(QStringLiteral("%1 / %2").arg(onScreen(momentText(m_moment)),
                                                   onScreen(momentText(r->setup.seconds))));
     const auto& variants = rig().variants();

@@ -324,8 +324,9 @@ void RigDrawing::drawLabels(QPainter& p, std::vector<Label>& labels) const {
     double free = 8;
     for (const Label& l : labels) {
         const double high = 2 * line + 6;
-        const double y = std::clamp(l.anchor.y() - line, free,
-                                    std::max(free, height() - high - 38)); // above the last line
+        const double y =
+            std::clamp(l.anchor.y() - line, free,
+                       std::max(free, height() - high - 2.0 * (t.small + 5) - 4)); // above the last lines
         p.setPen(QPen(t.hairline, 1.4));
         p.drawLine(l.anchor, QPointF(left - 4, y + line));
         p.setFont(fontOf(t.small, QFont::DemiBold));

@@ -46,7 +46,7 @@ std::pair<double, double> knownHeat(const Substance& s, double low, double high)
 /// ideal gas, that sum hardly rises, and a gas that took up no heat as it warmed would have no temperature.
 HermiteTable vapourEnthalpies(const HermiteTable& vaporisation, double liquidCp, double triple, double least,
                               double anchorKelvin) {
-    const auto [low, high] = vaporisation.domain();
+    const double low = vaporisation.domain().first, high = vaporisation.domain().second;
     const auto points = static_cast<std::size_t>(std::ceil((high - low) / kStep)) + 1;
     const double step = (high - low) / static_cast<double>(points - 1);
     const auto at = [&](std::size_t i) { return std::min(high, low + step * static_cast<double>(i)); };
