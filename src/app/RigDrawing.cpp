@@ -116,8 +116,11 @@ void RigDrawing::drawContents(QPainter& p, const SceneVessel& v, const QPainterP
     if (ice > 0.5) {
         p.fillRect(QRectF(box.left(), level, box.width(), ice), t.ice);
         p.setPen(QPen(t.muted, 1));
-        for (double x = box.left() + 6; x < box.right(); x += 16)
+        constexpr int kApart = 16;
+        for (int i = 0; i < static_cast<int>(box.width()) / kApart; ++i) {
+            const double x = box.left() + 6 + kApart * i;
             p.drawLine(QPointF(x, level + 2), QPointF(x + 8, level + std::min(ice - 1, 12.0)));
+        }
     }
     p.setPen(QPen(t.ink, 1.6));
     p.drawLine(QPointF(box.left(), level), QPointF(box.right(), level));
