@@ -17,7 +17,6 @@
 #include <QTest>
 #include <benchmark/benchmark.h>
 
-#include <algorithm>
 #include <cmath>
 #include <fstream>
 #include <sstream>
@@ -133,8 +132,7 @@ void firstPathAfterAChange(benchmark::State& state, std::string_view id) {
     window.show();
     window.goTo(Station::Rehearse);
     auto* station = window.findChild<app::RehearseStation*>();
-    const auto at = std::ranges::find(demonstrations(), id, &Demonstration::id);
-    station->choose(static_cast<int>(at - demonstrations().begin()));
+    station->choose(static_cast<int>(findDemonstration(id) - demonstrations().data()));
     bool shown = false;
     QObject::connect(station, &app::RehearseStation::stripChanged, [&shown] { shown = true; });
     const auto next = [&] {

@@ -127,8 +127,7 @@ void waterPumpedUntilItIsFrozenThrough(benchmark::State& state) {
 BENCHMARK(waterPumpedUntilItIsFrozenThrough)->Unit(benchmark::kMillisecond);
 
 void aDemonstrationPlayedThrough(benchmark::State& state, std::string_view id) {
-    const auto& all = demonstrations();
-    const RigFile& rig = std::ranges::find(all, id, &Demonstration::id)->rig;
+    const RigFile& rig = findDemonstration(id)->rig;
     for (auto _ : state)
         benchmark::DoNotOptimize(rehearse(rig, {}));
 }
@@ -138,8 +137,7 @@ BENCHMARK_CAPTURE(aDemonstrationPlayedThrough, freezeByBoiling, "freeze-by-boili
     ->Unit(benchmark::kMillisecond);
 
 void bandOfAThousandSealedFlasks(benchmark::State& state) {
-    const auto& all = demonstrations();
-    const RigFile& rig = std::ranges::find(all, "sealed-flask", &Demonstration::id)->rig;
+    const RigFile& rig = findDemonstration("sealed-flask")->rig;
     for (auto _ : state)
         benchmark::DoNotOptimize(chanceOf(rig, {}, 1000, 20));
 }
@@ -147,8 +145,7 @@ BENCHMARK(bandOfAThousandSealedFlasks)->Unit(benchmark::kSecond)->Iterations(3)-
 
 /// Ten minutes of a bell jar flown by hand, in the steps of the live mode at 20 times real time.
 void tenMinutesFlownByHand(benchmark::State& state) {
-    const auto& all = demonstrations();
-    const RigFile& rig = std::ranges::find(all, "bell-jar", &Demonstration::id)->rig;
+    const RigFile& rig = findDemonstration("bell-jar")->rig;
     for (auto _ : state) {
         auto flight = *Flight::make(rig, {});
         for (const RigControl& c : flight.controls())

@@ -108,6 +108,8 @@ void MapMarks::drawLines(QCPPainter& p) const {
     }
 }
 
+double pathNamesHeight(int paths) { return paths > 0 ? 6 + (theme().small + 7.0) * paths : 0.0; }
+
 /// Rehearsed paths, named in the corner of the vapour; the one that is compared with is thinner and dashed.
 void MapMarks::drawPaths(QCPPainter& p) const {
     const Theme& t = theme();
@@ -127,8 +129,9 @@ void MapMarks::drawPaths(QCPPainter& p) const {
         p.drawPolyline(line);
         const QString name = onScreen(path.name);
         p.setFont(fontOf(t.small, QFont::DemiBold));
-        const double wide = p.fontMetrics().horizontalAdvance(name) + 34, high = t.small + 7.0;
-        const QRectF row(area.right() - wide - 8, area.bottom() - 6 - high * ++rows, wide, high);
+        const double wide = p.fontMetrics().horizontalAdvance(name) + 34;
+        const QRectF row(area.right() - wide - 8, area.bottom() - pathNamesHeight(++rows), wide,
+                         t.small + 7.0);
         const QPen pen = p.pen();
         QColor ground = t.card;
         ground.setAlpha(210);

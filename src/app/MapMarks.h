@@ -4,6 +4,9 @@
 
 namespace uttrin::app {
 
+/// px above the bottom of a map that the names of so many rehearsed paths take, at its right.
+[[nodiscard]] double pathNamesHeight(int paths);
+
 /// Targets, captured points, room, pump floor, live point, fitted line: over the regions and the grid.
 class MapMarks : public QCPLayerable {
     Q_OBJECT

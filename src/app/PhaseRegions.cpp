@@ -1,5 +1,6 @@
 #include "PhaseRegions.h"
 
+#include "MapMarks.h"
 #include "OnScreen.h"
 #include "PhaseCurve.h"
 #include "Theme.h"
@@ -157,10 +158,11 @@ void PhaseRegions::drawSolution(QCPPainter& p) const {
                (mirrored ? Qt::AlignRight : Qt::AlignLeft) | Qt::TextWordWrap, onScreen(v.solution->name()));
 }
 
-/// px, that the names of the paths take at the bottom right.
-int PhaseRegions::pathNames() const {
+/// px at the bottom right that are kept clear for the names of the paths.
+double PhaseRegions::pathNames() const {
+    constexpr double kClear = 12;
     const auto paths = static_cast<int>(m_map->view().paths.size());
-    return paths > 0 ? 12 + (theme().small + 10) * paths : 0;
+    return paths > 0 ? pathNamesHeight(paths) + kClear : 0.0;
 }
 
 void PhaseRegions::drawNamedPoints(QCPPainter& p, const PhaseCurve& curve) const {
@@ -229,7 +231,7 @@ void PhaseRegions::drawLabels(QCPPainter& p, const QPolygonF& border) const {
         // The names of the paths stand at the bottom right.
         constexpr double kNames = 190;
         const bool overNames = !above && pathNames() > 0 && x + 60 > area.right() - kNames;
-        const double bottom = area.bottom() - (overNames ? pathNames() : 0);
+        const double bottom = area.bottom() - (overNames ? pathNames() : 0.0);
         const double y = above ? (edge + area.top()) / 2 : (edge + bottom) / 2;
         const double room = above ? edge - area.top() : bottom - edge;
         if (room < (overNames ? 34 : 60)) return;

@@ -26,7 +26,7 @@ private:
     void drawCurve(QCPPainter& p, const PhaseCurve& curve) const;
     void drawMetastable(QCPPainter& p) const;
     void drawSolution(QCPPainter& p) const;
-    [[nodiscard]] int pathNames() const;
+    [[nodiscard]] double pathNames() const;
     void drawNamedPoints(QCPPainter& p, const PhaseCurve& curve) const;
     void drawOverlays(QCPPainter& p) const;
     void drawLabels(QCPPainter& p, const QPolygonF& border) const;

@@ -56,16 +56,21 @@ bool RigDrawing::holdsOthers(std::size_t vessel) const {
                                [&](const SceneVessel& v) { return v.within == static_cast<int>(vessel); });
 }
 
-/// Its part of the floor of the vessel around it: they stand side by side.
-QRectF RigDrawing::slotOf(std::size_t vessel) const {
-    const int host = m_scene.vessels[vessel].within;
-    const QRectF around = placeOf(static_cast<std::size_t>(host)).shell;
-    std::size_t all = 0, before = 0;
+/// Its place among those that stand beside it, in the same vessel or by themselves, and how many they are.
+std::pair<std::size_t, std::size_t> RigDrawing::placeAmong(std::size_t vessel) const {
+    std::size_t before = 0, all = 0;
     for (std::size_t i = 0; i < m_scene.vessels.size(); ++i)
-        if (m_scene.vessels[i].within == host) {
+        if (m_scene.vessels[i].within == m_scene.vessels[vessel].within) {
             before += i < vessel ? 1 : 0;
             ++all;
         }
+    return {before, all};
+}
+
+/// Its part of the floor of the vessel around it: they stand side by side.
+QRectF RigDrawing::slotOf(std::size_t vessel) const {
+    const QRectF around = placeOf(static_cast<std::size_t>(m_scene.vessels[vessel].within)).shell;
+    const auto [before, all] = placeAmong(vessel);
     const double wide = around.width() / static_cast<double>(all);
     return {around.left() + wide * static_cast<double>(before), around.top(), wide, around.height()};
 }
@@ -90,13 +95,8 @@ QRectF RigDrawing::boxOf(std::size_t vessel) const {
         return {middle - high / 2, vessel == 0 ? kTop + high + kBetween : kTop, high, high};
     }
     const double room = width() - labelColumn() - 2.0 * kMargin;
-    std::size_t standing = 0, place = 0; // what swells stands in another
-    for (std::size_t i = 0; i < m_scene.vessels.size(); ++i)
-        if (m_scene.vessels[i].within < 0) {
-            place += i < vessel ? 1 : 0;
-            ++standing;
-        }
-    const double each = room / static_cast<double>(std::max<std::size_t>(1, standing));
+    const auto [place, standing] = placeAmong(vessel);
+    const double each = room / static_cast<double>(standing);
     const double top = 54, bottom = height() - (m_scene.vessels.size() > 1 ? 78 : 62);
     const double wide = std::min(each - 12, 1.1 * (bottom - top));
     const double left = kMargin + each * static_cast<double>(place) + (each - wide) / 2;

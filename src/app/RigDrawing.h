@@ -30,6 +30,7 @@ private:
     };
     [[nodiscard]] bool isStacked() const; ///< the second of two vessels stands above the first
     [[nodiscard]] QRectF boxOf(std::size_t vessel) const;
+    [[nodiscard]] std::pair<std::size_t, std::size_t> placeAmong(std::size_t vessel) const;
     [[nodiscard]] QRectF slotOf(std::size_t vessel) const;
     [[nodiscard]] QRectF innerBox(std::size_t vessel) const; ///< of what swells in another
     [[nodiscard]] bool holdsOthers(std::size_t vessel) const;

@@ -61,8 +61,7 @@ bool takeScreenshots(MainWindow& window, LessonController& controller, const QSt
     at(Station::Rehearse);
     auto* rehearse = window.findChild<RehearseStation*>();
     const auto rehearsed = [&](std::string_view id, double seconds, const char* name) {
-        const auto& all = demonstrations();
-        rehearse->choose(static_cast<int>(std::ranges::find(all, id, &Demonstration::id) - all.begin()));
+        rehearse->choose(static_cast<int>(findDemonstration(id) - demonstrations().data()));
         QElapsedTimer waited;
         waited.start();
         constexpr qint64 kLongest = 60'000; // ms

@@ -13,8 +13,7 @@ namespace {
 
 /// A rig file by its path, or a demonstration that ships by its id.
 RigFile rigFrom(const std::string& word) {
-    for (const Demonstration& d : demonstrations())
-        if (d.id == word) return d.rig;
+    if (const Demonstration* shipped = findDemonstration(word)) return shipped->rig;
     return need(RigFile::parse(fileText(word)));
 }
 

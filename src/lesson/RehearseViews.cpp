@@ -178,19 +178,20 @@ StripView rehearsalStrip(const Rehearsal& r, std::size_t at) {
                                 : std::string("hardly any of it air");
     v.gauge = {"IN THE " + capitals(r.watched().name), kilopascals(s.pascal), "kPa", air, false};
     v.pressure = v.gauge;
-    const bool gas = r.watched().condensed + r.watched().solute <= 0.0; // there never was a liquid
-    v.liquid = {gas              ? "GAS"
-                : s.liquid > 0.0 ? "LIQUID"
-                                 : "CONTENTS",
-                fixed(celsius(gas ? s.gasKelvin : s.kelvin), 1), "°C",
-                gas             ? "no liquid in it"
-                : s.solid > 0.0 ? fmt::format("{:.0f} % frozen", 100.0 * s.solid / (s.solid + s.liquid))
-                                : "bulk",
+    const std::string boilsAt = fixed(celsius(s.kelvin - s.margin), 1);
+    if (r.watched().condensed + r.watched().solute <= 0.0) { // there never was a liquid
+        v.liquid = {"GAS", fixed(celsius(s.gasKelvin), 1), "°C", "no liquid in it", false};
+        v.boils = {"WOULD BOIL AT", boilsAt, "°C", "a liquid here", false};
+        v.marginText = "no liquid";
+        return v;
+    }
+    v.liquid = {s.liquid > 0.0 ? "LIQUID" : "CONTENTS", fixed(celsius(s.kelvin), 1), "°C",
+                s.solid > 0.0 ? fmt::format("{:.0f} % frozen", 100.0 * s.solid / (s.solid + s.liquid))
+                              : "bulk",
                 false};
-    v.boils = {"BOILS AT", fixed(celsius(s.kelvin - s.margin), 1), "°C", "at the surface", false};
-    if (s.liquid <= 0.0 || gas) {
-        v.marginText = gas ? "no liquid" : s.solid > 0.0 ? "frozen" : "dry";
-        if (gas) v.boils = {"WOULD BOIL AT", v.boils.number, "°C", "a liquid here", false};
+    v.boils = {"BOILS AT", boilsAt, "°C", "at the surface", false};
+    if (s.liquid <= 0.0) {
+        v.marginText = s.solid > 0.0 ? "frozen" : "dry";
         return v;
     }
     v.marginKelvin = s.margin;

@@ -2,6 +2,7 @@
 
 #include "ShippedRigs.h"
 
+#include <algorithm>
 #include <stdexcept>
 
 namespace uttrin {
@@ -17,6 +18,12 @@ const std::vector<Demonstration>& demonstrations() {
         return list;
     }();
     return all;
+}
+
+const Demonstration* findDemonstration(std::string_view id) {
+    const auto& all = demonstrations();
+    const auto at = std::ranges::find(all, id, &Demonstration::id);
+    return at == all.end() ? nullptr : &*at;
 }
 
 } // namespace uttrin

@@ -2,6 +2,8 @@
 
 #include "RigFile.h"
 
+#include <string>
+#include <string_view>
 #include <vector>
 
 namespace uttrin {
@@ -14,5 +16,7 @@ struct Demonstration {
 
 /// Those that ship, in their order. @throws std::logic_error if one of them cannot be read.
 [[nodiscard]] const std::vector<Demonstration>& demonstrations();
+/// One of them; null if there is none of this id.
+[[nodiscard]] const Demonstration* findDemonstration(std::string_view id);
 
 } // namespace uttrin

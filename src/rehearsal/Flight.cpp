@@ -7,14 +7,6 @@
 namespace uttrin {
 namespace {
 
-/// Which instrument of a kind stands on a vessel.
-const std::vector<double>* shownOf(const Rehearsal& r, RigInstrument::Kind kind, int vessel) {
-    for (std::size_t i = 0; i < r.setup.instruments.size(); ++i)
-        if (r.setup.instruments[i].kind == kind && r.setup.instruments[i].vessel == vessel)
-            return &r.shown[i];
-    return nullptr;
-}
-
 std::string reasonFor(const VesselState& s, double offKelvin, double thermometerOff, double gaugeOff) {
     constexpr double kGood = 0.5, kQuiet = 1.0; // K
     if (std::abs(offKelvin) <= kGood) return "Within half a kelvin: well caught.";
@@ -99,14 +91,9 @@ bool Flight::goOn(double seconds) {
 void Flight::look() {
     RigRun& run = m_soFar.run;
     run.samples.push_back(m_rig.sample());
-    run.events = m_rig.events();
-    run.massDrift = m_rig.massDrift();
-    run.energyDrift = m_rig.energyDrift();
+    takeStock(m_rig, run);
     m_soFar.now = m_rig.model();
-    m_soFar.shown.clear();
-    std::uint64_t seed = 1;
-    for (const RigInstrument& i : m_soFar.setup.instruments)
-        m_soFar.shown.push_back(shownBy(i, run.samples, seed++));
+    readInstruments(m_soFar);
 }
 
 FlightCapture Flight::capture() const {

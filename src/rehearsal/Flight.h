@@ -11,7 +11,7 @@ struct RigControl {
     RigAction press; ///< what a press does now
 };
 
-/// What can be reached, as the rig is now. @param built  as it was at the start, for a heater's power.
+/// What can be reached, as the rig is now. @param setup  as it was at the start, for a heater's power.
 [[nodiscard]] std::vector<RigControl> controlsOf(const RigModel& now, const RigSetup& setup);
 
 /// A reading taken during a flight, and how far it lies from the truth.

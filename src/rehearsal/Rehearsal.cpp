@@ -62,10 +62,22 @@ Result<Rehearsal> rehearse(const RigFile& rig, const std::vector<RigSetting>& se
 
 Rehearsal rehearsalOf(RigSetup setup, RigRun run) {
     Rehearsal r{std::move(setup), std::move(run), {}, {}};
+    readInstruments(r);
+    return r;
+}
+
+void readInstruments(Rehearsal& r) {
+    r.shown.clear();
     std::uint64_t seed = 1;
     for (const RigInstrument& i : r.setup.instruments)
         r.shown.push_back(shownBy(i, r.run.samples, seed++));
-    return r;
+}
+
+const std::vector<double>* shownOf(const Rehearsal& r, RigInstrument::Kind kind, int vessel) {
+    for (std::size_t i = 0; i < r.setup.instruments.size(); ++i)
+        if (r.setup.instruments[i].kind == kind && r.setup.instruments[i].vessel == vessel)
+            return &r.shown[i];
+    return nullptr;
 }
 
 RigModel modelAt(const Rehearsal& r, double seconds) {

@@ -36,6 +36,12 @@ struct Rehearsal {
 /// The rig as its moves have made it by a time: valves, pumps, ice.
 [[nodiscard]] RigModel modelAt(const Rehearsal& rehearsal, double seconds);
 
+/// Has the instruments of a rehearsal look at its samples anew.
+void readInstruments(Rehearsal& rehearsal);
+/// What the first instrument of a kind on a vessel showed, sample by sample; null if there is none.
+[[nodiscard]] const std::vector<double>* shownOf(const Rehearsal& rehearsal, RigInstrument::Kind kind,
+                                                 int vessel);
+
 /// A run of a rig with what its instruments showed.
 [[nodiscard]] Rehearsal rehearsalOf(RigSetup setup, RigRun run);
 

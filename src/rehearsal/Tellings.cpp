@@ -13,8 +13,6 @@
 namespace uttrin {
 namespace {
 
-constexpr double kGravity = 9.81; // m/s2
-
 double celsius(double kelvin) { return kelvin - kIcePointKelvin; }
 
 bool hasTelling(const Rehearsal& r, RigTelling telling) {
@@ -46,30 +44,22 @@ std::string syrupStage(const VesselState& s, const RigFluid& fluid) {
 std::string pressureByIce(const Rehearsal& r, std::size_t at, const RigFluid& fluid) {
     const VesselState& s = r.watchedAt(at);
     if (s.solid <= 0.0 || s.liquid > 1e-3 * s.solid) return {};
-    std::string text;
-    for (const RigInstrument::Kind kind : {RigInstrument::Thermometer, RigInstrument::Gauge})
-        for (std::size_t i = 0; i < r.setup.instruments.size(); ++i) {
-            if (r.setup.instruments[i].kind != kind || r.setup.instruments[i].vessel != r.setup.watched)
-                continue;
-            const double shown = r.shown[i][at];
-            if (kind == RigInstrument::Gauge)
-                text += fmt::format(", the gauge {:.0f} Pa", shown);
-            else if (shown < fluid.tripleKelvin() && shown > fluid.lowestKelvin())
-                text = fmt::format("ice at {:.1f} °C alone says {:.0f} Pa", celsius(shown),
-                                   fluid.solidSaturation(shown));
-            else
-                return {};
-            break;
-        }
+    const auto* thermometer = shownOf(r, RigInstrument::Thermometer, r.setup.watched);
+    const auto* gauge = shownOf(r, RigInstrument::Gauge, r.setup.watched);
+    if (!thermometer) return {};
+    const double kelvin = (*thermometer)[at];
+    if (kelvin >= fluid.tripleKelvin() || kelvin <= fluid.lowestKelvin()) return {};
+    std::string text =
+        fmt::format("ice at {:.1f} °C alone says {:.0f} Pa", celsius(kelvin), fluid.solidSaturation(kelvin));
+    if (gauge) text += fmt::format(", the gauge {:.0f} Pa", (*gauge)[at]);
     constexpr double kMuch = 0.1; // of the pressure
-    if (!text.empty() && s.airPascal > kMuch * s.pascal) text += ", most of it air";
+    if (s.airPascal > kMuch * s.pascal) text += ", most of it air";
     return text;
 }
 
 struct Swelling {
     std::string name;
-    double times = 1.0, most = 1.0;
-    double newtons = 0.0; ///< that its contents weigh
+    double times = 1.0, most = 1.0; ///< its size at first: now, and so far at most
 };
 
 std::vector<Swelling> swellings(const Rehearsal& r, std::size_t at) {
@@ -77,9 +67,7 @@ std::vector<Swelling> swellings(const Rehearsal& r, std::size_t at) {
     for (const Skin& skin : r.setup.model.skins) {
         const auto v = static_cast<std::size_t>(skin.inside);
         const double first = r.run.samples.front().vessels[v].volume;
-        const VesselState& s = r.run.samples[at].vessels[v];
-        Swelling one{r.setup.model.vessels[v].name, s.volume / first, 1.0,
-                     kGravity * (s.liquid + s.solid + s.solute)};
+        Swelling one{r.setup.model.vessels[v].name, r.run.samples[at].vessels[v].volume / first, 1.0};
         for (std::size_t i = 0; i <= at; ++i)
             one.most = std::max(one.most, r.run.samples[i].vessels[v].volume / first);
         all.push_back(std::move(one));
@@ -90,38 +78,42 @@ std::vector<Swelling> swellings(const Rehearsal& r, std::size_t at) {
 std::string times(double ratio) { return fmt::format("{:.{}f}", ratio, ratio < 10.0 ? 1 : 0); }
 
 std::string sizes(const Rehearsal& r, std::size_t at) {
-    std::string text;
     const auto all = swellings(r, at);
     constexpr double kSame = 0.04, kSmaller = 0.9, kGrew = 1.3;
     const bool still = std::ranges::all_of(all, [](const Swelling& s) { return s.most < 1.0 + kSame; });
     if (still) return "Nothing swells yet.";
-    for (const Swelling& s : all)
-        text +=
-            fmt::format("{}{} {}", text.empty() ? "Times its size at first: " : ", ", s.name, times(s.times));
-    text += ".";
-    std::string smaller;
-    for (const Swelling& s : all)
-        if (s.times < kSmaller && s.most > kGrew) smaller += (smaller.empty() ? "" : ", ") + s.name;
+    std::vector<std::string> now, smaller;
+    for (const Swelling& s : all) {
+        now.push_back(s.name + " " + times(s.times));
+        if (s.times < kSmaller && s.most > kGrew) smaller.push_back(s.name);
+    }
+    std::string text = fmt::format("Times its size at first: {}.", fmt::join(now, ", "));
     if (!smaller.empty())
         text += fmt::format(" Smaller than before: {}. Cells burst while stretched, and their gas is gone.",
-                            smaller);
+                            fmt::join(smaller, ", "));
     return text;
 }
 
 /// Where a stream of air comes in that pushes harder than what stands in the vessel weighs.
 std::string blownOver(const Rehearsal& r, std::size_t at) {
-    constexpr double kNothing = 1e-3; // N
-    const auto all = swellings(r, at);
-    for (std::size_t l = 0; l < r.setup.model.links.size(); ++l) {
-        const Link& link = r.setup.model.links[l];
+    constexpr double kNothing = 1e-3; // N; what has no contents of its own is tied or held
+    const RigModel& m = r.setup.model;
+    for (std::size_t l = 0; l < m.links.size(); ++l) {
+        const Link& link = m.links[l];
         const LinkState& s = r.run.samples[at].links[l];
         const bool inwards = (link.from == kRoom && s.flow > 0.0) || (link.to == kRoom && s.flow < 0.0);
+        if (!inwards) continue;
         const int into = link.from == kRoom ? link.to : link.from;
-        const Swelling* lightest = nullptr; // what has no contents of its own is tied or held
-        for (std::size_t k = 0; inwards && k < all.size(); ++k)
-            if (r.setup.model.skins[k].around == into && all[k].newtons > kNothing &&
-                s.jet > all[k].newtons && (!lightest || all[k].newtons < lightest->newtons))
-                lightest = &all[k];
+        const Vessel* lightest = nullptr;
+        double least = s.jet;
+        for (const Skin& skin : m.skins) {
+            const auto v = static_cast<std::size_t>(skin.inside);
+            const VesselState& held = r.run.samples[at].vessels[v];
+            const double newtons = kStandardGravity * (held.liquid + held.solid + held.solute);
+            if (skin.around != into || newtons <= kNothing || newtons >= least) continue;
+            lightest = &m.vessels[v];
+            least = newtons;
+        }
         if (lightest)
             return fmt::format(
                 "air rushes in and pushes with {:.2g} N: more than the {} weighs, it is blown over", s.jet,

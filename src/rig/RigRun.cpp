@@ -20,13 +20,17 @@ RigRun runOf(RigSimulator& rig, double seconds, double every, const std::functio
         run.samples.push_back(rig.sample());
         if (soFar) soFar(run);
     }
-    run.events = rig.events();
-    run.massDrift = rig.massDrift();
-    run.energyDrift = rig.energyDrift();
+    takeStock(rig, run);
     return run;
 }
 
 } // namespace
+
+void takeStock(const RigSimulator& rig, RigRun& run) {
+    run.events = rig.events();
+    run.massDrift = rig.massDrift();
+    run.energyDrift = rig.energyDrift();
+}
 
 Result<RigRun> simulate(const RigModel& model, const RigFluid& fluid, double seconds, double every,
                         const std::vector<RigMove>& moves, const std::function<bool()>& goOn,

@@ -69,6 +69,9 @@ struct RigRun {
     std::optional<Failure> stopped;
 };
 
+/// Notes the events of a rig and what its balances miss, up to now.
+void takeStock(const RigSimulator& rig, RigRun& run);
+
 /// Lets a rig go through its moves.
 /// @param every  s, between samples. @param goOn  asked between samples; false ends the run there. @param
 /// soFar  gets to see the run after each sample.

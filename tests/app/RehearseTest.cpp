@@ -30,11 +30,12 @@ protected:
         choose("sealed-flask");
     }
 
+    void begin(const Demonstration& demonstration) {
+        station->choose(static_cast<int>(&demonstration - demonstrations().data()));
+    }
+
     void choose(std::string_view id) {
-        const auto& all = demonstrations();
-        const auto at = std::ranges::find(all, id, &Demonstration::id);
-        ASSERT_NE(at, all.end());
-        station->choose(static_cast<int>(at - all.begin()));
+        begin(*findDemonstration(id));
         wait();
     }
 
@@ -117,11 +118,11 @@ TEST_F(Rehearse, WhatIsSaidOfAVariantStandsBesideItAndInTheGuide) {
 
 // The rig with liquid in a stem takes a while to work out.
 TEST_F(Rehearse, ALongPathAppearsBitByBit) {
-    const auto at = std::ranges::find(demonstrations(), "hand-warmed-bulb", &Demonstration::id);
-    station->choose(static_cast<int>(at - demonstrations().begin()));
+    const Demonstration& bulb = *findDemonstration("hand-warmed-bulb");
+    begin(bulb);
     ASSERT_TRUE(QTest::qWaitFor([this] { return station->isPlayed(); }, 60'000));
     std::size_t points = map().paths.back().points.size(), first = points;
-    const auto all = static_cast<std::size_t>(at->rig.setup()->seconds / at->rig.setup()->every) + 1;
+    const auto all = static_cast<std::size_t>(bulb.rig.setup()->seconds / bulb.rig.setup()->every) + 1;
     ASSERT_TRUE(QTest::qWaitFor(
         [&] {
             const std::size_t now = map().paths.back().points.size();
@@ -218,7 +219,7 @@ TEST_F(Rehearse, ReadingsOfACoolingFlaskPredictTheRest) {
 TEST_F(Rehearse, EveryDemonstrationIsDrawnAndHasItsGuide) {
     for (const Demonstration& demonstration : demonstrations()) {
         SCOPED_TRACE(demonstration.id);
-        station->choose(static_cast<int>(&demonstration - demonstrations().data()));
+        begin(demonstration);
         ASSERT_TRUE(QTest::qWaitFor([this] { return station->isPlayed(); }, 60'000));
         station->goTo(30.0);
         Driver::settle();

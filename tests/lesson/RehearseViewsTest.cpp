@@ -14,8 +14,7 @@ const Rehearsal& played(std::string_view id) {
     static std::map<std::string, Rehearsal, std::less<>> all;
     auto found = all.find(id);
     if (found == all.end()) {
-        const auto d = std::ranges::find(demonstrations(), id, &Demonstration::id);
-        found = all.emplace(id, *rehearse(d->rig, {})).first;
+        found = all.emplace(id, *rehearse(findDemonstration(id)->rig, {})).first;
     }
     return found->second;
 }
@@ -107,8 +106,8 @@ TEST(RehearseViews, WhatSwellsStandsInItsJarAsLargeAsItIs) {
 
 TEST(RehearseViews, AnOpenPanHasNoValveAndAnUnusedDishIsNotDrawn) {
     EXPECT_EQ(partOf(sceneOf(played("syrup-on-the-stove"), 0), ScenePart::Valve), nullptr);
-    const auto d = std::ranges::find(demonstrations(), "freeze-by-boiling", &Demonstration::id);
-    const Rehearsal alone = *rehearse(d->rig, d->rig.variants()[3].settings);
+    const RigFile& rig = findDemonstration("freeze-by-boiling")->rig;
+    const Rehearsal alone = *rehearse(rig, rig.variants()[3].settings);
     const RigScene end = sceneOf(alone, alone.run.samples.size() - 1);
     EXPECT_EQ(partOf(end, ScenePart::Dish), nullptr);
     const ScenePart* pump = partOf(end, ScenePart::Pump);

@@ -16,10 +16,9 @@ namespace uttrin {
 namespace {
 
 const RigFile& demonstration(std::string_view id) {
-    for (const Demonstration& d : demonstrations())
-        if (d.id == id) return d.rig;
-    ADD_FAILURE() << id;
-    return demonstrations().front().rig;
+    const Demonstration* d = findDemonstration(id);
+    if (!d) throw std::logic_error(std::string(id));
+    return d->rig;
 }
 
 Rehearsal played(const RigFile& rig, const std::vector<RigSetting>& settings = {}) {
