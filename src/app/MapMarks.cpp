@@ -108,7 +108,26 @@ void MapMarks::drawLines(QCPPainter& p) const {
     }
 }
 
-double pathNamesHeight(int paths) { return paths > 0 ? 6 + (theme().small + 7.0) * paths : 0.0; }
+namespace {
+
+/// The row of a path's name, counted from the bottom.
+QRectF pathNameRow(const QRect& area, const MapPath& path, int row) {
+    const int small = theme().small;
+    const double wide = QFontMetricsF(fontOf(small, QFont::DemiBold)).horizontalAdvance(onScreen(path.name)) +
+                        34,
+                 high = small + 7.0;
+    return {area.right() - wide - 8, area.bottom() - 6 - high * (row + 1), wide, high};
+}
+
+} // namespace
+
+QRectF pathNamesBox(const QRect& area, const std::vector<MapPath>& paths) {
+    QRectF box;
+    int rows = 0;
+    for (const MapPath& path : paths)
+        if (!path.points.empty()) box |= pathNameRow(area, path, rows++);
+    return box;
+}
 
 /// Rehearsed paths, named in the corner of the vapour; the one that is compared with is thinner and dashed.
 void MapMarks::drawPaths(QCPPainter& p) const {
@@ -129,9 +148,7 @@ void MapMarks::drawPaths(QCPPainter& p) const {
         p.drawPolyline(line);
         const QString name = onScreen(path.name);
         p.setFont(fontOf(t.small, QFont::DemiBold));
-        const double wide = p.fontMetrics().horizontalAdvance(name) + 34;
-        const QRectF row(area.right() - wide - 8, area.bottom() - pathNamesHeight(++rows), wide,
-                         t.small + 7.0);
+        const QRectF row = pathNameRow(area, path, rows++);
         const QPen pen = p.pen();
         QColor ground = t.card;
         ground.setAlpha(210);

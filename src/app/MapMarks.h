@@ -4,8 +4,9 @@
 
 namespace uttrin::app {
 
-/// px above the bottom of a map that the names of so many rehearsed paths take, at its right.
-[[nodiscard]] double pathNamesHeight(int paths);
+/// The corner of a map, at the bottom right of its area, that the names of rehearsed paths take; empty
+/// without.
+[[nodiscard]] QRectF pathNamesBox(const QRect& area, const std::vector<MapPath>& paths);
 
 /// Targets, captured points, room, pump floor, live point, fitted line: over the regions and the grid.
 class MapMarks : public QCPLayerable {

@@ -158,13 +158,6 @@ void PhaseRegions::drawSolution(QCPPainter& p) const {
                (mirrored ? Qt::AlignRight : Qt::AlignLeft) | Qt::TextWordWrap, onScreen(v.solution->name()));
 }
 
-/// px at the bottom right that are kept clear for the names of the paths.
-double PhaseRegions::pathNames() const {
-    constexpr double kClear = 12;
-    const auto paths = static_cast<int>(m_map->view().paths.size());
-    return paths > 0 ? pathNamesHeight(paths) + kClear : 0.0;
-}
-
 void PhaseRegions::drawNamedPoints(QCPPainter& p, const PhaseCurve& curve) const {
     const Theme& t = theme();
     const auto point = [&](double kelvin, double pascal, const QString& name) {
@@ -174,8 +167,9 @@ void PhaseRegions::drawNamedPoints(QCPPainter& p, const PhaseCurve& curve) const
         p.setBrush(t.card);
         p.drawEllipse(at, 4.5, 4.5);
         p.setFont(fontOf(t.small, QFont::DemiBold));
-        const bool left =
-            at.x() > clipRect().right() - 150 || at.y() + 20 > clipRect().bottom() - pathNames();
+        const QRectF words(at.x() + 10, at.y() + 2, p.fontMetrics().horizontalAdvance(name), 20);
+        const bool left = at.x() > clipRect().right() - 150 ||
+                          words.intersects(pathNamesBox(clipRect(), m_map->view().paths));
         p.drawText(QRectF(left ? at.x() - 160 : at.x() + 10, at.y() + 2, 150, 20),
                    (left ? Qt::AlignRight : Qt::AlignLeft) | Qt::AlignVCenter, name);
     };
@@ -229,9 +223,10 @@ void PhaseRegions::drawLabels(QCPPainter& p, const QPolygonF& border) const {
         const double edge =
             std::clamp(border[i].y(), static_cast<double>(area.top()), static_cast<double>(area.bottom()));
         // The names of the paths stand at the bottom right.
-        constexpr double kNames = 190;
-        const bool overNames = !above && pathNames() > 0 && x + 60 > area.right() - kNames;
-        const double bottom = area.bottom() - (overNames ? pathNames() : 0.0);
+        constexpr double kClear = 12;
+        const QRectF names = pathNamesBox(area, m_map->view().paths);
+        const bool overNames = !above && !names.isEmpty() && x + 60 > names.left();
+        const double bottom = overNames ? names.top() - kClear : area.bottom();
         const double y = above ? (edge + area.top()) / 2 : (edge + bottom) / 2;
         const double room = above ? edge - area.top() : bottom - edge;
         if (room < (overNames ? 34 : 60)) return;

@@ -26,7 +26,6 @@ private:
     void drawCurve(QCPPainter& p, const PhaseCurve& curve) const;
     void drawMetastable(QCPPainter& p) const;
     void drawSolution(QCPPainter& p) const;
-    [[nodiscard]] double pathNames() const;
     void drawNamedPoints(QCPPainter& p, const PhaseCurve& curve) const;
     void drawOverlays(QCPPainter& p) const;
     void drawLabels(QCPPainter& p, const QPolygonF& border) const;

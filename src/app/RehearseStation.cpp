@@ -183,6 +183,7 @@ void RehearseStation::wire() {
     connect(m_variants, &Segments::picked, this, [this](int variant) {
         m_variant = variant;
         if (m_beside == variant) m_beside = -1;
+        m_compare->setCurrentIndex(m_beside + 1);
         fillKnobs();
         fillCaution();
         start();

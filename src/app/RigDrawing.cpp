@@ -265,11 +265,11 @@ void RigDrawing::drawParts(QPainter& p, std::vector<Label>& labels) const {
             anchor = drawHeater(p, place, part.active);
             break;
         case ScenePart::Ice:
-            anchor = drawIce(p, place, part.left);
+            anchor = drawIce(p, place, part.onDryGlass, part.left);
             break;
         case ScenePart::Warm:
         case ScenePart::Cold:
-            anchor = drawAround(p, place, part.kind == ScenePart::Cold, around++);
+            anchor = drawAround(p, place, part.kind == ScenePart::Cold, part.onDryGlass, around++);
             break;
         case ScenePart::Draught:
             anchor = drawDraught(p, place, part.active);
@@ -324,12 +324,20 @@ void RigDrawing::drawLabels(QPainter& p, std::vector<Label>& labels) const {
     const Theme& t = theme();
     std::ranges::stable_sort(labels, {}, [](const Label& l) { return l.anchor.y(); });
     const double left = width() - labelColumn(), line = t.small + 4;
-    double free = 8;
+    const double high = 2 * line + 6;
+    std::vector<double> tops; // each at its place or below the one before, then up from the last lines
+    double free = 8, bottom = height() - 2.0 * (t.small + 5) - 4;
     for (const Label& l : labels) {
-        const double high = 2 * line + 6;
-        const double y =
-            std::clamp(l.anchor.y() - line, free,
-                       std::max(free, height() - high - 2.0 * (t.small + 5) - 4)); // above the last lines
+        tops.push_back(std::max(l.anchor.y() - line, free));
+        free = tops.back() + high;
+    }
+    for (auto top = tops.rbegin(); top != tops.rend(); ++top) {
+        *top = std::min(*top, bottom - high);
+        bottom = *top;
+    }
+    for (std::size_t i = 0; i < labels.size(); ++i) {
+        const Label& l = labels[i];
+        const double y = tops[i];
         p.setPen(QPen(t.hairline, 1.4));
         p.drawLine(l.anchor, QPointF(left - 4, y + line));
         p.setFont(fontOf(t.small, QFont::DemiBold));
@@ -341,7 +349,6 @@ void RigDrawing::drawLabels(QPainter& p, std::vector<Label>& labels) const {
         p.setPen(t.muted);
         p.drawText(QRectF(left, y + line, wide, line), Qt::AlignLeft | Qt::AlignVCenter,
                    p.fontMetrics().elidedText(l.under, Qt::ElideRight, static_cast<int>(wide)));
-        free = y + high;
     }
 }
 

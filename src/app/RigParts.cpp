@@ -71,16 +71,17 @@ QPointF drawHeater(QPainter& p, const DrawnPlace& at, bool on) {
     return {plate.right(), plate.center().y()};
 }
 
-QPointF drawIce(QPainter& p, const DrawnPlace& at, double left) {
+QPointF drawIce(QPainter& p, const DrawnPlace& at, bool onDryGlass, double left) {
     p.setPen(QPen(theme().muted, 1.6));
     p.setBrush(theme().ice);
     const int cubes = std::max(1, static_cast<int>(std::ceil(4 * left)));
     const double size = 20 * std::cbrt(std::max(left, 0.1));
     QPointF anchor;
     for (int i = 0; i < cubes; ++i) {
-        const double angle = (i % 2 ? 1 : -1) * (0.45 + 0.35 * (i / 2));
+        const double angle = (i % 2 ? 1 : -1) * ((onDryGlass ? 0.45 : 1.0) + 0.35 * (i / 2));
         const QPointF on(at.body.center().x() + std::sin(angle) * (at.body.width() / 2 + size * 0.45),
-                         at.body.center().y() - std::cos(angle) * (at.body.height() / 2 + size * 0.45));
+                         at.body.center().y() -
+                             (onDryGlass ? 1 : -1) * std::cos(angle) * (at.body.height() / 2 + size * 0.45));
         p.save();
         p.translate(on);
         p.rotate(30 + 25 * i);
@@ -91,13 +92,16 @@ QPointF drawIce(QPainter& p, const DrawnPlace& at, double left) {
     return anchor;
 }
 
-QPointF drawAround(QPainter& p, const DrawnPlace& at, bool cold, int index) {
+QPointF drawAround(QPainter& p, const DrawnPlace& at, bool cold, bool onDryGlass, int index) {
     p.setPen(QPen(theme().muted, 1.6, Qt::DashLine));
     QColor ground = cold ? theme().ice : theme().vapour;
     ground.setAlpha(120);
     p.setBrush(ground);
-    const QRectF around(at.shell.left() - 12, at.body.center().y() + 6 * index, at.shell.width() + 24,
-                        at.shell.bottom() - at.body.center().y() + 14);
+    const double half = at.body.center().y() + 6 * index;
+    const QRectF around = onDryGlass ? QRectF(at.body.left() - 12, at.body.top() - 6, at.body.width() + 24,
+                                              at.body.height() * 0.45)
+                                     : QRectF(at.shell.left() - 12, half, at.shell.width() + 24,
+                                              at.shell.bottom() - at.body.center().y() + 14);
     p.drawRoundedRect(around, 10, 10);
     return {around.right(), around.center().y()};
 }

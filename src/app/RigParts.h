@@ -24,10 +24,12 @@ void drawStem(QPainter& p, const DrawnPlace& below, const DrawnPlace& above);
 /// @param atRight  of its vessel; else at the left. @param phase  s of animation.
 QPointF drawPump(QPainter& p, const DrawnPlace& at, bool running, bool atRight, double phase);
 QPointF drawHeater(QPainter& p, const DrawnPlace& at, bool on);
-/// @param left  share of the ice that has not melted.
-QPointF drawIce(QPainter& p, const DrawnPlace& at, double left);
-/// A bath, a hand or skin about the lower half. @param index  how many lie there already.
-QPointF drawAround(QPainter& p, const DrawnPlace& at, bool cold, int index);
+/// On the dry glass above the liquid, or beside the liquid. @param left  share of the ice that has not
+/// melted.
+QPointF drawIce(QPainter& p, const DrawnPlace& at, bool onDryGlass, double left);
+/// A bath, a hand or skin about the lower half, or on the dry glass. @param index  how many lie there
+/// already.
+QPointF drawAround(QPainter& p, const DrawnPlace& at, bool cold, bool onDryGlass, int index);
 QPointF drawDraught(QPainter& p, const DrawnPlace& at, bool blows);
 QPointF drawDish(QPainter& p, const DrawnPlace& at);
 

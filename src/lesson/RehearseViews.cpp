@@ -61,13 +61,21 @@ SceneVessel vesselScene(const Rehearsal& r, std::size_t v, const VesselState& s)
     return scene;
 }
 
-void addContacts(const RigModel& m, const RigSample& sample, RigScene& scene) {
+/// Whether the wall that is reckoned with is the dry glass over a liquid; a bulb or a trap is held whole.
+bool hasDryGlass(VesselShape shape) {
+    return shape == VesselShape::RoundFlask || shape == VesselShape::Jar || shape == VesselShape::Bottle;
+}
+
+void addContacts(const RigSetup& setup, const RigModel& m, const RigSample& sample, RigScene& scene) {
     for (std::size_t i = 0; i < m.contacts.size(); ++i) {
         const Contact& c = m.contacts[i];
         if (!c.on || isOfTheRoom(c) || c.conductance <= 0.0) continue;
         const ContactState& s = sample.contacts[i];
         const VesselState& touched = sample.vessels[static_cast<std::size_t>(c.vessel)];
         ScenePart part{ScenePart::Warm, c.vessel, kRoom, true, 1.0, c.name, {}};
+        const bool wall = c.part == TouchedPart::Wall;
+        part.onDryGlass =
+            wall && (c.iceKg > 0.0 || hasDryGlass(setup.shapes[static_cast<std::size_t>(c.vessel)]));
         if (c.iceKg > 0.0) {
             part.kind = ScenePart::Ice;
             part.left = s.iceKg / c.iceKg;
@@ -133,7 +141,7 @@ RigScene sceneOf(const Rehearsal& r, std::size_t at) {
     scene.watched = r.setup.watched;
     for (std::size_t v = 0; v < sample.vessels.size(); ++v)
         scene.vessels.push_back(vesselScene(r, v, sample.vessels[v]));
-    addContacts(model, sample, scene);
+    addContacts(r.setup, model, sample, scene);
     addParts(r.setup, model, sample, scene);
     for (std::size_t i = 0; i < r.setup.instruments.size(); ++i) {
         const RigInstrument& instrument = r.setup.instruments[i];

@@ -32,6 +32,7 @@ struct ScenePart {
     bool active = false;           ///< open, running, lying on
     double left = 1.0;             ///< share of its ice that is left
     std::string name, state;       ///< "clamp", "shut"
+    bool onDryGlass = false;       ///< of ice, a bath or a hand: above the liquid, not beside it
     bool fromBelow = false; ///< a tube for liquid, up from the bottom into the other, which stands above
 };
 

@@ -3,6 +3,7 @@
 #include "Sight.h"
 #include "physics/Constants.h"
 #include "physics/Cooking.h"
+#include "quantities/Rounding.h"
 #include "solutions/Sucrose.h"
 
 #include <fmt/format.h>
@@ -49,8 +50,8 @@ std::string pressureByIce(const Rehearsal& r, std::size_t at, const RigFluid& fl
     if (!thermometer) return {};
     const double kelvin = (*thermometer)[at];
     if (kelvin >= fluid.tripleKelvin() || kelvin <= fluid.lowestKelvin()) return {};
-    std::string text =
-        fmt::format("ice at {:.1f} °C alone says {:.0f} Pa", celsius(kelvin), fluid.solidSaturation(kelvin));
+    std::string text = fmt::format("ice at {} °C alone says {:.0f} Pa", fixed(celsius(kelvin), 1),
+                                   fluid.solidSaturation(kelvin));
     if (gauge) text += fmt::format(", the gauge {:.0f} Pa", (*gauge)[at]);
     constexpr double kMuch = 0.1; // of the pressure
     if (s.airPascal > kMuch * s.pascal) text += ", most of it air";

@@ -36,6 +36,7 @@ TEST(RehearseViews, TheSceneObeysTheNumbers) {
     EXPECT_FALSE(partOf(iced, ScenePart::Heater)->active);
     const ScenePart* ice = partOf(iced, ScenePart::Ice);
     ASSERT_TRUE(ice);
+    EXPECT_TRUE(ice->onDryGlass);
     EXPECT_TRUE(ice->left > 0.0 && ice->left < 1.0);
     EXPECT_NE(ice->state.find("g left, takes"), std::string::npos);
     EXPECT_TRUE(iced.vessels[0].drops);
@@ -102,6 +103,24 @@ TEST(RehearseViews, WhatSwellsStandsInItsJarAsLargeAsItIs) {
     EXPECT_EQ(strip.marginText, "no liquid");
     EXPECT_FALSE(strip.boiling);
     EXPECT_NE(rehearsalCard(r, r.sampleAt(110.0)).see.find("balloon"), std::string::npos);
+}
+
+TEST(RehearseViews, IceOnTheWaterLiesBesideItAndAHandOnTheDryGlass) {
+    const RigFile& rig = findDemonstration("sealed-flask")->rig;
+    enum { OnWater = 3, WetHand = 4 };
+    const Rehearsal water = *rehearse(rig, rig.variants()[OnWater].settings),
+                    hand = *rehearse(rig, rig.variants()[WetHand].settings);
+    const auto afterTheLastMove = [](const Rehearsal& r) {
+        double last = 0.0;
+        for (const RigEvent& e : r.run.events)
+            if (e.kind == RigEventKind::Moved) last = e.seconds;
+        return sceneOf(r, r.sampleAt(last + 60.0));
+    };
+    const RigScene wet = afterTheLastMove(water), held = afterTheLastMove(hand);
+    ASSERT_TRUE(partOf(wet, ScenePart::Ice));
+    EXPECT_FALSE(partOf(wet, ScenePart::Ice)->onDryGlass);
+    ASSERT_TRUE(partOf(held, ScenePart::Cold));
+    EXPECT_TRUE(partOf(held, ScenePart::Cold)->onDryGlass);
 }
 
 TEST(RehearseViews, AnOpenPanHasNoValveAndAnUnusedDishIsNotDrawn) {

@@ -61,7 +61,7 @@ TEST(Tellings, SnowTellsItsPressureByItsTemperature) {
     const Rehearsal r = played("snow-under-vacuum");
     const std::size_t at = r.sampleAt(700.0);
     double told = 0.0;
-    ASSERT_EQ(std::sscanf(tellingsAt(r, at).at(0).c_str(), "ice at %*f °C alone says %lf Pa", &told), 1);
+    ASSERT_EQ(std::sscanf(tellingsAt(r, at).at(0).c_str(), "ice at %*s °C alone says %lf Pa", &told), 1);
     // Within what a tenth of a kelvin makes of it, and the heat that leaks in.
     EXPECT_NEAR(told, r.watchedAt(at).pascal, 0.1 * r.watchedAt(at).pascal);
     EXPECT_TRUE(toldAt(r, 1700.0).empty()); // melting, it tells nothing
