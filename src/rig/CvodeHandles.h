@@ -3,7 +3,6 @@
 #include <cvode/cvode.h>
 #include <memory>
 #include <nvector/nvector_serial.h>
-#include <sunlinsol/sunlinsol_dense.h>
 #include <sunmatrix/sunmatrix_dense.h>
 #include <type_traits>
 

@@ -59,8 +59,9 @@ double tubeMassFlow(const Tube& tube, const FlowingGas& gas, double kelvin, doub
     const double continuum = pathsAcross / (1.0 + pathsAcross);
     // A slow stream meets the resistance of the mouths too, even in a hole: Dagan, Weinbaum, Pfeffer (1982).
     const double withMouths = tube.length + 3.0 * kPi / 16.0 * tube.diameter;
+    const double square = tube.diameter * tube.diameter;
     const double viscous =
-        kPi * std::pow(tube.diameter, 4) * mean * density * difference / (128.0 * gas.viscosity * withMouths);
+        kPi * square * square * mean * density * difference / (128.0 * gas.viscosity * withMouths);
     const double byFriction = viscous + among * molecular;
     return 1.0 / std::hypot(1.0 / byFriction, continuum / nozzle);
 }

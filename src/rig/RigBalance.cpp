@@ -97,6 +97,7 @@ LinkState RigBalance::link(double seconds, std::span<const VesselState> states, 
     const VesselState &a = at(l.from), &b = at(l.to);
     LinkState s;
     s.flow = flowIn(l, a, b);
+    if (s.flow == 0.0) return s;
     // As fast as it comes out: by its fall in pressure, at most with the speed of sound.
     const VesselState& upstream = upstreamOf(a, b);
     const double high = upstream.pascal, low = std::min(a.pascal, b.pascal);
@@ -308,8 +309,9 @@ Result<void> RigBalance::rates(double seconds, std::span<const double> y, std::s
         const Vessel& v = m_model.vessels[i];
         const VesselState& s = r.states[i];
         const auto rate = r.own(static_cast<int>(i));
-        evaporate(i, s, rate);
-        letAirOut(i, s, rate);
+        const Bubbles escaping = bubbles(i, s);
+        evaporate(v, s, escaping, rate);
+        letAirOut(s, escaping, rate);
         if (v.wallHeatCapacity > 0.0) condenseOnWall(v, s, rate);
         exchangeHeat(v, s, rate);
         stirIn(static_cast<int>(i), seconds, r);

@@ -81,6 +81,11 @@ private:
         double vapour = 0.0, air = 0.0, solute = 0.0, energy = 0.0;
     };
     using Saturation = RigSolute::Saturation; ///< over what is condensed
+    /// What leaves a liquid in bubbles, mol/s, and the saturation in them.
+    struct Bubbles {
+        double moles = 0.0;
+        Saturation inside;
+    };
     struct Rates;
 
     // Energies and states.
@@ -104,10 +109,10 @@ private:
     [[nodiscard]] bool isIcy(const VesselState& s) const;
     [[nodiscard]] Saturation saturationOver(const VesselState& s, double kelvin) const;
     [[nodiscard]] double frostShare(double wallKelvin) const;
-    [[nodiscard]] double bubbleMoles(std::size_t vessel, const VesselState& s, Saturation& inBubbles) const;
+    [[nodiscard]] Bubbles bubbles(std::size_t vessel, const VesselState& s) const;
     [[nodiscard]] double airEquilibrium(const VesselState& s) const;
-    void evaporate(std::size_t vessel, const VesselState& s, std::span<double> rate) const;
-    void letAirOut(std::size_t vessel, const VesselState& s, std::span<double> rate) const;
+    void evaporate(const Vessel& v, const VesselState& s, const Bubbles& b, std::span<double> rate) const;
+    void letAirOut(const VesselState& s, const Bubbles& b, std::span<double> rate) const;
     void condenseOnWall(const Vessel& v, const VesselState& s, std::span<double> rate) const;
     void exchangeHeat(const Vessel& v, const VesselState& s, std::span<double> rate) const;
     void heatContents(double watt, const VesselState& s, std::span<double> rate) const;

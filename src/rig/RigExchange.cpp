@@ -92,14 +92,15 @@ double RigBalance::bubbleThreshold(std::size_t i) const {
     return m_moods[i].bubbling ? std::min(own, kSteadyBubbles) : own;
 }
 
-/// mol/s that leaves the liquid in bubbles: the part of it that is superheated under the weight above it has
-/// twenty times the surface; less where little of it is left among ice.
-double RigBalance::bubbleMoles(std::size_t i, const VesselState& s, Saturation& inBubbles) const {
+/// The part of the liquid that is superheated under the weight above it has twenty times the surface; less
+/// where little of it is left among ice.
+RigBalance::Bubbles RigBalance::bubbles(std::size_t i, const VesselState& s) const {
     const Vessel& v = m_model.vessels[i];
-    if (s.liquid <= 0.0 || isIcy(s)) return 0.0;
-    inBubbles = saturationOver(s, std::max(s.kelvin - bubbleThreshold(i), m_fluid.lowestLiquidKelvin()));
-    const double bubble = inBubbles.solvent + inBubbles.solute;
-    if (bubble <= s.pascal) return 0.0;
+    if (s.liquid <= 0.0 || isIcy(s)) return {};
+    const Saturation inside =
+        saturationOver(s, std::max(s.kelvin - bubbleThreshold(i), m_fluid.lowestLiquidKelvin()));
+    const double bubble = inside.solvent + inside.solute;
+    if (bubble <= s.pascal) return {};
     double share = std::min(1.0, (bubble - s.pascal) / std::max(headOf(v, s), 1.0));
     // The last of the liquid among the ice fades out: a jump here would mislead the integration.
     constexpr double kSlush = 0.05;
@@ -108,8 +109,9 @@ double RigBalance::bubbleMoles(std::size_t i, const VesselState& s, Saturation& 
     constexpr double kNoRoom = 1e-5; // kg: a mere film has no depth for bubbles
     share *= liquid / (liquid + kNoRoom);
     const double mass = m_fluid.vapour().molarMass;
-    return kBoilingArea * v.surface * share *
-           evaporationFlux(v.sticking, mass, s.kelvin, bubble, s.kelvin, s.pascal) / mass;
+    return {kBoilingArea * v.surface * share *
+                evaporationFlux(v.sticking, mass, s.kelvin, bubble, s.kelvin, s.pascal) / mass,
+            inside};
 }
 
 /// kg of air that the liquid can hold under this gas.
@@ -117,8 +119,8 @@ double RigBalance::airEquilibrium(const VesselState& s) const {
     return s.liquid * m_fluid.airSolubility(s.kelvin) * std::max(s.airPascal, 0.0);
 }
 
-void RigBalance::evaporate(std::size_t i, const VesselState& s, std::span<double> rate) const {
-    const Vessel& v = m_model.vessels[i];
+void RigBalance::evaporate(const Vessel& v, const VesselState& s, const Bubbles& b,
+                           std::span<double> rate) const {
     const double condensed = s.liquid + s.solid, vapourPascal = s.vapourPascal();
     const auto leaves = [&](Unknown from, Unknown to, const RigFluid& fluid, double flow) {
         const double energy = flow * fluid.vapourEnthalpy(flow > 0.0 ? s.kelvin : s.gasKelvin);
@@ -127,10 +129,9 @@ void RigBalance::evaporate(std::size_t i, const VesselState& s, std::span<double
         rate[Contents] -= energy;
         rate[Gas] += energy;
     };
-    Saturation inBubbles;
-    const double moles = bubbleMoles(i, s, inBubbles), bubble = inBubbles.solvent + inBubbles.solute;
-    const auto bubbles = [&](double part, const RigFluid& fluid) {
-        return moles > 0.0 ? moles * part / bubble * fluid.vapour().molarMass : 0.0;
+    const double bubble = b.inside.solvent + b.inside.solute;
+    const auto inBubbles = [&](double part, const RigFluid& fluid) {
+        return b.moles > 0.0 ? b.moles * part / bubble * fluid.vapour().molarMass : 0.0;
     };
     const Saturation over = saturationOver(s, s.kelvin);
     const double lowered =
@@ -138,7 +139,7 @@ void RigBalance::evaporate(std::size_t i, const VesselState& s, std::span<double
                  film = lastFilm(condensed);
     leaves(Condensed, Vapour, m_fluid,
            v.surface * quietFlux(m_fluid, v.sticking, s, film * over.solvent, film * lowered, vapourPascal) +
-               film * bubbles(inBubbles.solvent, m_fluid));
+               film * inBubbles(b.inside.solvent, m_fluid));
     const RigFluid* fluid = m_model.solute ? m_model.solute->fluid() : nullptr;
     if (!fluid) return;
     const double soluteFilm = lastFilm(s.solute + s.undissolved),
@@ -147,19 +148,18 @@ void RigBalance::evaporate(std::size_t i, const VesselState& s, std::span<double
     leaves(SoluteInLiquid, SoluteInGas, *fluid,
            v.surface * quietFlux(*fluid, v.sticking, s, over.solute * soluteFilm,
                                  over.solute / pure * soluteFilm, s.solutePascal) +
-               soluteFilm * bubbles(inBubbles.solute, *fluid));
+               soluteFilm * inBubbles(b.inside.solute, *fluid));
 }
 
 /// Dissolved air goes slowly from a quiet surface, faster in bubbles on the wall where there is too much of
 /// it, at once where the liquid boils.
-void RigBalance::letAirOut(std::size_t i, const VesselState& s, std::span<double> rate) const {
+void RigBalance::letAirOut(const VesselState& s, const Bubbles& b, std::span<double> rate) const {
     if (s.liquid <= 0.0 || (s.dissolved <= 0.0 && s.airPascal <= 0.0)) return;
     const double full = s.liquid * m_fluid.airSolubility(s.kelvin) * m_model.roomPascal;
     if (full <= 0.0) return;
     const double stays = airEquilibrium(s);
     const double excess = std::max(0.0, (s.dissolved - stays) / (stays + 0.01 * full));
-    Saturation inBubbles;
-    const double boils = bubbleMoles(i, s, inBubbles) * m_fluid.vapour().molarMass;
+    const double boils = b.moles * m_fluid.vapour().molarMass;
     const double speed = kQuietRelease + kBubbleRelease * excess * excess / (1.0 + excess * excess) +
                          kBoilingRelease * boils / (boils + 1e-6);
     const double released = speed * (s.dissolved - stays);
@@ -231,9 +231,7 @@ Result<VesselState> RigBalance::observed(double seconds, std::span<const double>
         if (s.pascal <= 0.0) return s;
         s.margin = s.kelvin - boilingKelvin(s, s.pascal);
         s.marginAtBottom = s.kelvin - boilingKelvin(s, s.pascal + headOf(v, s));
-        Saturation inBubbles;
-        if (v.surface > 0.0)
-            s.vigour = bubbleMoles(i, s, inBubbles) * kMolarGas * s.kelvin / (s.pascal * v.surface);
+        if (v.surface > 0.0) s.vigour = bubbles(i, s).moles * kMolarGas * s.kelvin / (s.pascal * v.surface);
         if (const double stays = airEquilibrium(s); stays > 0.0 && s.liquid > 0.0)
             s.supersaturation = s.dissolved / stays - 1.0;
         std::array<double, kMostPerVessel> rate{};

@@ -73,9 +73,11 @@ struct RigFluid::Tables {
     HermiteTable logLiquid, vaporisation;
     std::optional<HermiteTable> logSolid;
     HermiteTable boiling;                             ///< K against ln(Pa)
+    std::pair<double, double> boilingEnds;            ///< of the table: asking it takes as long as a value
     double vaporisationAtLow, vaporisationSlopeAtLow; ///< continued below the liquid's range
     HermiteTable vapourEnthalpy;                      ///< J/kg; a straight line beyond its ends
-    bool dissolvesAir;                                ///< as water does; others are not known
+    std::pair<double, double> enthalpyEnds;
+    bool dissolvesAir; ///< as water does; others are not known
 };
 
 Result<RigFluid> RigFluid::make(const Substance& s) {
@@ -129,7 +131,10 @@ Result<RigFluid> RigFluid::make(const Substance& s) {
     const auto density = s.condensedDensity(Temperature::fromKelvin(lowestStable));
     if (!density) return tl::unexpected(density.error());
 
-    const double mass = facts.molarMass, gas = kMolarGas / mass, cp = p.vapourHeatCapacity->value / mass;
+    const double mass = facts.molarMass, gas = kMolarGas / mass;
+    const auto enthalpies = vapourEnthalpies(*vaporisation, p.liquidHeatCapacity->value / mass, triple,
+                                             kLeastHeat * gas, facts.normalBoilingPoint.kelvin());
+    const double cp = p.vapourHeatCapacity->value / mass;
     const double first = (*vaporisation)(lowestStable + kAbove),
                  slope = vaporisation->prime(lowestStable + kAbove);
     return RigFluid(std::make_shared<const Tables>(
@@ -147,10 +152,11 @@ Result<RigFluid> RigFluid::make(const Substance& s) {
                .vaporisation = *vaporisation,
                .logSolid = std::move(logSolid),
                .boiling = boiling,
+               .boilingEnds = boiling.domain(),
                .vaporisationAtLow = first,
                .vaporisationSlopeAtLow = slope,
-               .vapourEnthalpy = vapourEnthalpies(*vaporisation, p.liquidHeatCapacity->value / mass, triple,
-                                                  kLeastHeat * gas, facts.normalBoilingPoint.kelvin()),
+               .vapourEnthalpy = enthalpies,
+               .enthalpyEnds = enthalpies.domain(),
                .dissolvesAir = facts.id == "water"}));
 }
 
@@ -164,7 +170,7 @@ double RigFluid::liquidSaturation(double t) const { return std::exp(m_tables->lo
 double RigFluid::solidSaturation(double t) const { return std::exp((*m_tables->logSolid)(t)); }
 
 double RigFluid::boilingKelvin(double pascal) const {
-    const auto [low, high] = m_tables->boiling.domain();
+    const auto [low, high] = m_tables->boilingEnds;
     return m_tables->boiling(std::clamp(std::log(pascal), low, high));
 }
 
@@ -180,14 +186,14 @@ double RigFluid::solidEnergy(double t) const {
     return m_tables->solidCp * (t - m_tables->triple) - m_tables->fusion;
 }
 double RigFluid::vapourEnthalpy(double t) const {
-    const auto [low, high] = m_tables->vapourEnthalpy.domain();
+    const auto [low, high] = m_tables->enthalpyEnds;
     const double inside = std::clamp(t, low, high);
     const double known = m_tables->vapourEnthalpy(inside);
     return t == inside ? known : known + m_tables->vapourEnthalpy.prime(inside) * (t - inside);
 }
 double RigFluid::vapourEnergy(double t) const { return vapourEnthalpy(t) - m_tables->gasConstant * t; }
 double RigFluid::vapourHeatCapacity(double t) const {
-    const auto [low, high] = m_tables->vapourEnthalpy.domain();
+    const auto [low, high] = m_tables->enthalpyEnds;
     return m_tables->vapourEnthalpy.prime(std::clamp(t, low, high)) - m_tables->gasConstant;
 }
 double RigFluid::liquidHeatCapacity() const { return m_tables->liquidCp; }

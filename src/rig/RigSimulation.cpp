@@ -1,7 +1,7 @@
 #include "RigSimulation.h"
 
-#include "CvodeHandles.h"
 #include "RigBalance.h"
+#include "SolverAlgebra.h"
 
 #include <fmt/format.h>
 
@@ -65,6 +65,7 @@ struct RigSimulator::Engine {
     std::vector<RigEvent> events;
     double time = 0.0;
     double tolerance = kRelative; ///< relative
+    double leastEnergy = kLeastEnergy;
 
     std::size_t next = 0;         ///< the move that is waited for
     double movedAt = 0.0;         ///< when the one before it was made
@@ -118,18 +119,16 @@ Result<void> RigSimulator::Engine::setUp() {
     if (SUNContext_Create(nullptr, &rawContext) != 0) throw std::bad_alloc();
     context.reset(rawContext);
     const auto size = static_cast<sunindextype>(balance.size());
-    y.reset(N_VNew_Serial(size, rawContext));
-    least.reset(N_VNew_Serial(size, rawContext));
-    matrix.reset(SUNDenseMatrix(size, size, rawContext));
-    linear.reset(SUNLinSol_Dense(y.get(), matrix.get(), rawContext));
+    y = cvode::newVector(size, rawContext);
+    least = cvode::newVector(size, rawContext);
+    matrix = cvode::newMatrix(size, rawContext);
+    linear = cvode::newDirectSolver(rawContext);
     solver.reset(CVodeCreate(CV_BDF, rawContext));
     std::ranges::copy(first, N_VGetArrayPointer(y.get()));
     double held = 0.0;
     for (std::size_t i = 0; i < balance.size(); ++i)
         if (balance.isEnergy(i)) held += std::abs(first[i]);
-    const double leastEnergy = std::clamp(kLeastShare * held, kLeastShare * kLeastEnergy, kLeastEnergy);
-    for (std::size_t i = 0; i < balance.size(); ++i)
-        N_VGetArrayPointer(least.get())[i] = balance.isEnergy(i) ? leastEnergy : kLeastMass;
+    leastEnergy = std::clamp(kLeastShare * held, kLeastShare * kLeastEnergy, kLeastEnergy);
     const auto rates = [](realtype t, N_Vector now, N_Vector out, void* engine) {
         auto& e = *static_cast<Engine*>(engine);
         try { // nothing may be thrown through the solver, which is C
@@ -154,12 +153,11 @@ Result<void> RigSimulator::Engine::setUp() {
     settle();
     void* s = solver.get();
     if (CVodeInit(s, rates, 0.0, y.get()) != CV_SUCCESS || CVodeSetUserData(s, this) != CV_SUCCESS ||
-        CVodeSVtolerances(s, kRelative, least.get()) != CV_SUCCESS ||
         CVodeSetLinearSolver(s, linear.get(), matrix.get()) != CV_SUCCESS ||
-        CVodeRootInit(s, roots(), found) != CV_SUCCESS || CVodeSetMaxNumSteps(s, kMostSteps) != CV_SUCCESS ||
-        CVodeSetNoInactiveRootWarn(s) != CV_SUCCESS || CVodeSetNonlinConvCoef(s, kNewton) != CV_SUCCESS ||
-        CVodeSetErrFile(s, nullptr) != CV_SUCCESS)
+        CVodeRootInit(s, roots(), found) != CV_SUCCESS || CVodeSetNoInactiveRootWarn(s) != CV_SUCCESS ||
+        CVodeSetNonlinConvCoef(s, kNewton) != CV_SUCCESS || CVodeSetErrFile(s, nullptr) != CV_SUCCESS)
         return fail(Failure::BadInput, "the rig cannot be set up to run");
+    within(kRelative);
     await();
     makeDueMoves();
     return {};
@@ -167,7 +165,10 @@ Result<void> RigSimulator::Engine::setUp() {
 
 /// Goes on with other tolerances; with fine ones it looks at the slopes anew at each step.
 void RigSimulator::Engine::within(double relative) {
-    N_VScale(relative / tolerance, least.get(), least.get());
+    constexpr double kUnweighed = 10.0; // times less care for traces in a coarse run: 0.2 Pa of air in 1 l
+    const double part = relative / kRelative, ofMass = relative > kRelative ? kUnweighed * part : part;
+    for (std::size_t i = 0; i < balance.size(); ++i)
+        N_VGetArrayPointer(least.get())[i] = balance.isEnergy(i) ? part * leastEnergy : ofMass * kLeastMass;
     tolerance = relative;
     CVodeSVtolerances(solver.get(), relative, least.get());
     CVodeSetMaxNumSteps(solver.get(), relative > kRelative ? kMostLoose
