@@ -128,8 +128,29 @@ void BenchStrip::show(const StripView& view) {
     fill(m_figures[1], large ? view.pressure : view.gauge);
     fill(m_figures[2], view.liquid);
     fill(m_figures[3], view.boils);
-    m_margin->setMinimumWidth(large ? 230 : 190);
+    m_margin->setMinimumWidth(large ? 205 : 190);
     m_margin->show(view);
+    fit();
+}
+
+void BenchStrip::fit() {
+    const QFontMetrics full(fontOf(theme().live, QFont::DemiBold));
+    const QMargins around = layout()->contentsMargins();
+    int needed = around.left() + around.right() + m_margin->minimumWidth();
+    for (const Figure& f : m_figures) {
+        if (f.number->isHidden()) continue;
+        constexpr int kBeforeUnit = 5;
+        const int wide = full.horizontalAdvance(f.number->text()) + kBeforeUnit + f.unit->sizeHint().width();
+        needed +=
+            std::max({wide, f.label->sizeHint().width(), f.under->sizeHint().width()}) + layout()->spacing();
+    }
+    for (const Figure& f : m_figures)
+        setRole(f.number, needed > width() ? "liveNarrow" : "live");
+}
+
+void BenchStrip::resizeEvent(QResizeEvent* event) {
+    QWidget::resizeEvent(event);
+    fit();
 }
 
 void BenchStrip::paintEvent(QPaintEvent*) {

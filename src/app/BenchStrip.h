@@ -31,8 +31,11 @@ public:
 
 protected:
     void paintEvent(QPaintEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
 
 private:
+    /// Sets the figures smaller where the window is too narrow for them: a cut number is a wrong one.
+    void fit();
     struct Figure {
         QLabel *label, *number, *unit, *under;
     };

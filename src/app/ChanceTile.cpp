@@ -28,9 +28,8 @@ void ChanceTile::show(const RehearsalChance& chance, const RigGoal& goal) {
         return m_line->setText(tr("played %1 times").arg(chance.members));
     }
     m_figure->setText(QStringLiteral("%1 %").arg(onScreen(100.0 * chance.chance(), 0)));
-    const QString reason =
-        chance.mainReason ? tr("; if not, %1").arg(onScreen(*chance.mainReason)) : QString();
-    m_line->setText(tr("chance that it %1").arg(onScreen(goal.says)) + reason);
+    const QString reason = chance.mainReason ? tr("; else %1").arg(onScreen(*chance.mainReason)) : QString();
+    m_line->setText(tr("that it %1").arg(onScreen(goal.says)) + reason);
 }
 
 void ChanceTile::show(const FlightCapture& c) {

@@ -1,10 +1,10 @@
 #include "Controls.h"
 
+#include "FlowLayout.h"
 #include "OnScreen.h"
 #include "Theme.h"
 
 #include <QButtonGroup>
-#include <QGridLayout>
 #include <QHBoxLayout>
 #include <QKeyEvent>
 #include <QScrollBar>
@@ -123,15 +123,16 @@ void NumberField::setBig() {
     m_edit->setMinimumHeight(46);
 }
 
-Segments::Segments(const QString& name, QWidget* parent) : QWidget(parent), m_group(new QButtonGroup(this)) {
+Segments::Segments(const QString& name, Rows rows, QWidget* parent)
+    : QWidget(parent), m_group(new QButtonGroup(this)) {
     setObjectName(name);
-    auto* grid = new QGridLayout(this);
-    grid->setContentsMargins(0, 0, 0, 0);
-    grid->setSpacing(6);
+    QLayout* row = rows == Rows::One ? static_cast<QLayout*>(new QHBoxLayout(this)) : new FlowLayout(this);
+    row->setContentsMargins(0, 0, 0, 0);
+    row->setSpacing(6);
     connect(m_group, &QButtonGroup::idClicked, this, &Segments::picked);
 }
 
-void Segments::setChoices(const QStringList& labels, int columns) {
+void Segments::setChoices(const QStringList& labels) {
     const auto old = m_group->buttons();
     if (old.size() == labels.size()) { // the same row again, perhaps from the click of one of its own buttons
         for (int i = 0; i < labels.size(); ++i)
@@ -143,14 +144,13 @@ void Segments::setChoices(const QStringList& labels, int columns) {
         b->hide();
         b->deleteLater();
     }
-    auto* grid = static_cast<QGridLayout*>(layout());
     for (int i = 0; i < labels.size(); ++i) {
         auto* b = new QPushButton(labels[i]);
         b->setCheckable(true);
         b->setObjectName(QStringLiteral("%1_%2").arg(objectName()).arg(i));
         setRole(b, "segment");
         m_group->addButton(b, i);
-        grid->addWidget(b, i / columns, i % columns);
+        layout()->addWidget(b);
     }
 }
 

@@ -87,9 +87,9 @@ private:
 class Segments : public QWidget {
     Q_OBJECT
 public:
-    explicit Segments(const QString& name, QWidget* parent = nullptr);
-    /// @param columns  how many stand side by side before the next row begins.
-    void setChoices(const QStringList& labels, int columns = 99);
+    enum class Rows { One, AsNeeded };
+    explicit Segments(const QString& name, Rows rows = Rows::One, QWidget* parent = nullptr);
+    void setChoices(const QStringList& labels);
     [[nodiscard]] int chosen() const;
     void choose(int index); ///< emits nothing; -1 chooses none
     QPushButton* button(int index);

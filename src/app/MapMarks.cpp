@@ -110,30 +110,49 @@ void MapMarks::drawLines(QCPPainter& p) const {
 
 namespace {
 
-/// The row of a path's name, counted from the bottom.
-QRectF pathNameRow(const QRect& area, const MapPath& path, int row) {
+/// What a path's name takes.
+QSizeF pathNameSize(const MapPath& path) {
     const int small = theme().small;
-    const double wide = QFontMetricsF(fontOf(small, QFont::DemiBold)).horizontalAdvance(onScreen(path.name)) +
-                        34,
-                 high = small + 7.0;
-    return {area.right() - wide - 8, area.bottom() - 6 - high * (row + 1), wide, high};
+    constexpr double kSample = 34; // px, with the line before it
+    return {QFontMetricsF(fontOf(small, QFont::DemiBold)).horizontalAdvance(onScreen(path.name)) + kSample,
+            small + 7.0};
 }
 
 } // namespace
 
-QRectF pathNamesBox(const QRect& area, const std::vector<MapPath>& paths) {
-    QRectF box;
-    int rows = 0;
+QRectF pathNamesBox(const PhaseMap& map) {
+    const auto& paths = map.view().paths;
+    QSizeF size(0, 0);
     for (const MapPath& path : paths)
-        if (!path.points.empty()) box |= pathNameRow(area, path, rows++);
-    return box;
+        if (!path.points.empty()) {
+            const QSizeF name = pathNameSize(path);
+            size = {std::max(size.width(), name.width()), size.height() + name.height()};
+        }
+    if (size.isEmpty()) return {};
+    const QRectF area = map.axisRect()->rect();
+    constexpr double kEdge = 8;
+    QRectF low({0, 0}, size), high({0, 0}, size);
+    low.moveBottomRight(area.bottomRight() - QPointF(kEdge, kEdge));
+    high.moveTopRight(area.topRight() + QPointF(-kEdge, kEdge));
+    const auto crossed = [&](const QRectF& box) {
+        std::ptrdiff_t points = 0;
+        for (const MapPath& path : paths)
+            points += std::ranges::count_if(path.points, [&](const auto& point) {
+                return box.contains(map.pixelOf(point.first, point.second));
+            });
+        return points;
+    };
+    constexpr double kBesideRoom =
+        0.55; // of the width: the room's pressure is named at the left of that corner
+    const bool fits = high.width() < kBesideRoom * area.width();
+    return fits && crossed(low) > 2 * crossed(high) ? high : low;
 }
 
-/// Rehearsed paths, named in the corner of the vapour; the one that is compared with is thinner and dashed.
+/// Rehearsed paths and their names; the one that is compared with is thinner and dashed.
 void MapMarks::drawPaths(QCPPainter& p) const {
     const Theme& t = theme();
-    const QRect area = clipRect();
-    int rows = 0;
+    const QRectF names = pathNamesBox(*m_map);
+    double bottom = names.bottom();
     for (const MapPath& path : m_map->view().paths) {
         QPolygonF line;
         for (const auto& [kelvin, pascal] : path.points) {
@@ -148,7 +167,9 @@ void MapMarks::drawPaths(QCPPainter& p) const {
         p.drawPolyline(line);
         const QString name = onScreen(path.name);
         p.setFont(fontOf(t.small, QFont::DemiBold));
-        const QRectF row = pathNameRow(area, path, rows++);
+        const QSizeF size = pathNameSize(path);
+        bottom -= size.height();
+        const QRectF row({names.right() - size.width(), bottom}, size);
         const QPen pen = p.pen();
         QColor ground = t.card;
         ground.setAlpha(210);
@@ -323,13 +344,16 @@ void MapMarks::drawLive(QCPPainter& p) const {
         m_map->xAxis->range().contains(
             m_map->xOf(boils->kelvin()))) { // the distance to boiling at this pressure
         const double away = *v.liveKelvin - boils->kelvin();
-        p.setPen(QPen(t.hot, 4, Qt::SolidLine, Qt::FlatCap));
+        // Red is for what boils; before that, the way that is left is only told.
+        const QColor colour = away >= 0.0 && !v.liveQuiet ? t.hot : t.ink;
+        p.setPen(QPen(colour, 4, Qt::SolidLine, Qt::FlatCap));
         p.drawLine(at, m_map->pixelOf(boils->kelvin(), *v.livePascal));
         p.setFont(fontOf(t.text + 1, QFont::Bold));
         const QString text = away < 0 ? PhaseMap::tr("%1 K to go").arg(onScreen(-away, 1))
                                       : PhaseMap::tr("%1 K above").arg(onScreen(away, 1));
         QRectF box(away < 0 ? at.x() - 150 : at.x() + 12, at.y() - 34, 138, 24);
         if (box.right() > clipRect().right()) box.moveLeft(at.x() - 150);
+        if (box.top() < clipRect().top()) box.moveTop(at.y() + 10);
         const bool left = away < 0 || box.left() < at.x();
         const double wide = p.fontMetrics().horizontalAdvance(text) + 8.0;
         QColor ground = t.card;

@@ -4,9 +4,9 @@
 
 namespace uttrin::app {
 
-/// The corner of a map, at the bottom right of its area, that the names of rehearsed paths take; empty
-/// without.
-[[nodiscard]] QRectF pathNamesBox(const QRect& area, const std::vector<MapPath>& paths);
+/// What the names of rehearsed paths take of a map: the corner at the right that the paths themselves leave
+/// freest, the lower one if there is a choice. Empty without.
+[[nodiscard]] QRectF pathNamesBox(const PhaseMap& map);
 
 /// Targets, captured points, room, pump floor, live point, fitted line: over the regions and the grid.
 class MapMarks : public QCPLayerable {

@@ -22,6 +22,7 @@ namespace {
 constexpr double kPerMille = 1000.0; // the inverse temperature is shown as 1000/T
 constexpr double kReach = 14.0;      // px, how near a press must be to take hold of a mark
 constexpr int kTopEdge = 30, kRightEdge = 62;
+constexpr int kLow = 230; // px; under a lower map stands the unit alone
 
 } // namespace
 
@@ -102,6 +103,8 @@ void PhaseMap::setAxes(Axes axes) {
     replot();
 }
 
+bool PhaseMap::isLow() const { return height() < kLow; }
+
 void PhaseMap::styleAxes() {
     const Theme& t = theme();
     setBackground(t.paper);
@@ -126,12 +129,13 @@ void PhaseMap::styleAxes() {
         axis->grid()->setZeroLinePen(Qt::NoPen);
     }
     yAxis2->grid()->setVisible(false);
-    xAxis->setLabel(m_axes == Axes::ClausiusClapeyron ? tr("1000 K / T") : tr("temperature, °C"));
+    if (!isLow())
+        xAxis->setLabel(m_axes == Axes::ClausiusClapeyron ? tr("1000 K / T") : tr("temperature, °C"));
     const bool dial = !countsFromRoom(m_view.gauge.convention) || m_view.roomPascal;
     m_dial->setShown(dial);
     axisRect()->setAutoMargins(QCP::msNone);
-    axisRect()->setMargins(QMargins(t.text > 16 ? 66 : 52, kTopEdge, kRightEdge + (t.text > 16 ? 24 : 0),
-                                    t.text > 16 ? 64 : 50));
+    const int below = isLow() ? (t.large ? 34 : 26) : t.large ? 64 : 50;
+    axisRect()->setMargins(QMargins(t.large ? 66 : 52, kTopEdge, kRightEdge + (t.large ? 24 : 0), below));
 }
 
 void PhaseMap::show(const MapView& view) {
@@ -276,6 +280,8 @@ void PhaseMap::keyPressEvent(QKeyEvent* event) {
 }
 
 void PhaseMap::resizeEvent(QResizeEvent* event) {
+    const bool wasLow = event->oldSize().height() < kLow;
+    if (isLow() != wasLow) styleAxes();
     QCustomPlot::resizeEvent(event);
     placeOverview();
 }
@@ -327,6 +333,12 @@ bool PhaseMap::event(QEvent* event) {
                    m_view.roomPascal || !countsFromRoom(m_view.gauge.convention)
                        ? scale
                        : tr("dial scale needs the room's pressure"));
+        const QRect area = axisRect()->rect();
+        if (isLow())
+            p.drawText(QRect(area.right() + 6, area.bottom() + 1, width() - area.right() - 6,
+                             height() - area.bottom() - 1),
+                       Qt::AlignLeft | Qt::AlignVCenter,
+                       m_axes == Axes::ClausiusClapeyron ? tr("1000 K / T") : tr("°C"));
     }
     return handled;
 }

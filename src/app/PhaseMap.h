@@ -65,6 +65,7 @@ private:
     friend class MapMarks;
     friend class MapOverview;
     void placeOverview();
+    [[nodiscard]] bool isLow() const;
     void styleAxes();
     void frame();
     [[nodiscard]] std::optional<int> targetNear(QPointF pixel) const;

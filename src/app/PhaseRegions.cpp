@@ -166,11 +166,13 @@ void PhaseRegions::drawNamedPoints(QCPPainter& p, const PhaseCurve& curve) const
         p.setPen(QPen(t.ink, 1.6));
         p.setBrush(t.card);
         p.drawEllipse(at, 4.5, 4.5);
+        constexpr int kNames = 90; // px; a lower map has no room for them
+        if (clipRect().height() < kNames) return;
         p.setFont(fontOf(t.small, QFont::DemiBold));
         const QRectF words(at.x() + 10, at.y() + 2, p.fontMetrics().horizontalAdvance(name), 20);
-        const bool left = at.x() > clipRect().right() - 150 ||
-                          words.intersects(pathNamesBox(clipRect(), m_map->view().paths));
-        p.drawText(QRectF(left ? at.x() - 160 : at.x() + 10, at.y() + 2, 150, 20),
+        const bool left = at.x() > clipRect().right() - 150 || words.intersects(pathNamesBox(*m_map));
+        // To the left of it the curve runs below, and with it the paths.
+        p.drawText(QRectF(left ? at.x() - 160 : at.x() + 10, left ? at.y() - 22 : at.y() + 2, 150, 20),
                    (left ? Qt::AlignRight : Qt::AlignLeft) | Qt::AlignVCenter, name);
     };
     point(curve.tripleKelvin(), curve.triplePascal(), PhaseMap::tr("triple point"));
@@ -216,20 +218,22 @@ void PhaseRegions::drawLabels(QCPPainter& p, const QPolygonF& border) const {
     const QRect area = clipRect();
     p.setFont(fontOf(t.title + 1, QFont::DemiBold));
     const bool mirrored = m_map->axes() == PhaseMap::Axes::ClausiusClapeyron;
+    const QRectF names = pathNamesBox(*m_map); // most often at the bottom right
     const auto label = [&](double fraction, bool above, const QString& text, const QColor& colour) {
         const auto i = std::clamp<qsizetype>(static_cast<qsizetype>(fraction * area.width() / kStep), 0,
                                              border.size() - 1);
         const double x = area.left() + fraction * area.width();
         const double edge =
             std::clamp(border[i].y(), static_cast<double>(area.top()), static_cast<double>(area.bottom()));
-        // The names of the paths stand at the bottom right.
         constexpr double kClear = 12;
-        const QRectF names = pathNamesBox(area, m_map->view().paths);
-        const bool overNames = !above && !names.isEmpty() && x + 60 > names.left();
+        const bool overNames = !above && !names.isEmpty() && x + 60 > names.left() && names.top() > edge;
         const double bottom = overNames ? names.top() - kClear : area.bottom();
         const double y = above ? (edge + area.top()) / 2 : (edge + bottom) / 2;
         const double room = above ? edge - area.top() : bottom - edge;
-        if (room < (overNames ? 34 : 60)) return;
+        const double least = overNames ? 34
+                             : above   ? 60 + t.small
+                                       : 60; // above, the room's line has its name
+        if (room < least) return;
         p.setPen(colour);
         p.drawText(QRectF(x - 60, y - 15, 120, 30), Qt::AlignCenter, text);
     };

@@ -2,21 +2,18 @@
 
 #include "ChanceTile.h"
 #include "Controls.h"
-#include "Dialogs.h"
 #include "FlightHandles.h"
 #include "KnobField.h"
 #include "MeasuredPanel.h"
 #include "OnScreen.h"
-#include "Outputs.h"
 #include "PhaseMap.h"
 #include "RehearsalTape.h"
 #include "RigDrawing.h"
+#include "RigFileDialogs.h"
 #include "RigGuide.h"
 #include "Theme.h"
 
 #include <QComboBox>
-#include <QFile>
-#include <QFileInfo>
 #include <QHBoxLayout>
 #include <QKeyEvent>
 #include <QSettings>
@@ -32,7 +29,6 @@ namespace {
 
 constexpr std::array kSpeeds{1.0, 5.0, 20.0, 60.0, 200.0};
 constexpr int kTickMs = 40, kUsualSpeed = 2;
-const QString kRigFilter = QStringLiteral("Rig files (*.json)");
 
 void emptyLayout(QLayout* layout) {
     while (QLayoutItem* item = layout->takeAt(0)) {
@@ -60,8 +56,8 @@ RehearseStation::RehearseStation(LessonController& controller)
     right->setSpacing(8);
     buildLeft(left);
     buildRight(right);
-    upper->addLayout(left, 6);
-    upper->addLayout(right, 7);
+    upper->addLayout(left, 1);
+    upper->addLayout(right, 1);
     whole->addLayout(upper, 1);
     buildTape(whole);
     wire();
@@ -75,7 +71,7 @@ void RehearseStation::buildLeft(QVBoxLayout* column) {
     m_choice->setObjectName(QStringLiteral("demonstration"));
     m_choice->setAccessibleName(tr("Demonstration"));
     column->addWidget(m_choice);
-    m_variants = new Segments(QStringLiteral("rigVariant"));
+    m_variants = new Segments(QStringLiteral("rigVariant"), Segments::Rows::AsNeeded);
     column->addWidget(m_variants);
     m_drawing = new RigDrawing;
     column->addWidget(m_drawing, 1);
@@ -91,12 +87,14 @@ void RehearseStation::buildLeft(QVBoxLayout* column) {
 
 void RehearseStation::buildRight(QVBoxLayout* column) {
     auto* top = new QHBoxLayout;
+    top->setSpacing(3);
     m_face = new Segments(QStringLiteral("rehearseFace"));
     m_face->setChoices({tr("Map"), tr("Guide"), tr("Measured")});
     m_face->choose(0);
     top->addWidget(m_face);
     top->addStretch();
-    top->addWidget(makeLabel(tr("beside"), "muted"));
+    m_besideLabel = makeLabel(tr("beside"), "muted");
+    top->addWidget(m_besideLabel);
     m_compare = new QComboBox;
     m_compare->setObjectName(QStringLiteral("compareWith"));
     m_compare->setAccessibleName(tr("Variant to compare with"));
@@ -107,12 +105,14 @@ void RehearseStation::buildRight(QVBoxLayout* column) {
     m_map = new PhaseMap;
     m_map->setObjectName(QStringLiteral("rehearseMap"));
     m_map->setOverviewShown(false);
+    m_map->setMinimumHeight(0); // as low as the faces are
     m_faces->addWidget(m_map);
     m_guide = new RigGuide;
     m_faces->addWidget(m_guide);
     m_measured = new MeasuredPanel;
     m_faces->addWidget(m_measured);
-    m_faces->setMinimumHeight(170);
+    m_faces->setMinimumHeight(130);
+    showFace(0);
     column->addWidget(m_faces, 1);
     auto* card = new Card;
     card->column()->setContentsMargins(14, 8, 14, 8);
@@ -131,7 +131,7 @@ void RehearseStation::buildRight(QVBoxLayout* column) {
     auto* tiles = new QHBoxLayout;
     m_chance = new ChanceTile;
     tiles->addWidget(m_chance, 5);
-    m_flyButton = new QPushButton(tr("Fly it yourself  F5"));
+    m_flyButton = new QPushButton;
     m_flyButton->setObjectName(QStringLiteral("flyIt"));
     m_flyButton->setCheckable(true);
     m_flyButton->setProperty("role", "main");
@@ -142,6 +142,15 @@ void RehearseStation::buildRight(QVBoxLayout* column) {
     tiles->addWidget(m_captureButton, 2);
     tiles->addWidget(m_flyButton, 2);
     column->addLayout(tiles);
+}
+
+/// Only the face that is seen asks for room.
+void RehearseStation::showFace(int face) {
+    for (int i = 0; i < m_faces->count(); ++i) {
+        const auto policy = i == face ? QSizePolicy::Preferred : QSizePolicy::Ignored;
+        m_faces->widget(i)->setSizePolicy(policy, policy);
+    }
+    m_faces->setCurrentIndex(face);
 }
 
 void RehearseStation::buildTape(QVBoxLayout* column) {
@@ -193,12 +202,16 @@ void RehearseStation::wire() {
         start();
     });
     connect(m_guide, &RigGuide::openRequested, this, [this] {
-        const QString path = dialogs::openFile(this, tr("Open a rig file"), kRigFilter);
-        if (!path.isEmpty()) openRig(path);
+        auto opened = openRigFile(this, m_controller);
+        if (!opened) return;
+        m_rigs.push_back(std::move(*opened));
+        fillChoices();
+        choose(static_cast<int>(m_rigs.size()) - 1);
     });
-    connect(m_guide, &RigGuide::saveRequested, this, &RehearseStation::saveRig);
+    connect(m_guide, &RigGuide::saveRequested, this,
+            [this] { saveRigFile(this, m_controller, rig(), settingsOf(m_variant)); });
     connect(m_handles, &FlightHandles::pressed, this, &RehearseStation::showMoment);
-    connect(m_face, &Segments::picked, m_faces, &QStackedWidget::setCurrentIndex);
+    connect(m_face, &Segments::picked, this, &RehearseStation::showFace);
     connect(m_playButton, &QPushButton::toggled, this, &RehearseStation::play);
     connect(m_flyButton, &QPushButton::toggled, this, &RehearseStation::fly);
     connect(m_captureButton, &QPushButton::clicked, this, &RehearseStation::capture);
@@ -266,8 +279,7 @@ void RehearseStation::choose(int demonstration) {
         names << onScreen(variants[i].name);
         m_compare->addItem(names.back(), static_cast<int>(i));
     }
-    constexpr int kInARow = 3;
-    m_variants->setChoices(names, kInARow);
+    m_variants->setChoices(names);
     m_variants->choose(0);
     m_variants->setVisible(variants.size() > 1);
     m_beside = variants.size() > 1 ? 1 : -1;
@@ -284,31 +296,6 @@ void RehearseStation::announce() {
     std::ranges::replace(name, '-', ' ');
     session().setRehearsing(name);
     m_controller.refresh();
-}
-
-void RehearseStation::openRig(const QString& path) {
-    QFile file(path);
-    if (!file.open(QIODevice::ReadOnly))
-        return emit m_controller.failed(tr("%1 could not be read: %2").arg(path, file.errorString()));
-    auto read = RigFile::parse(file.readAll().toStdString());
-    if (!read)
-        return emit m_controller.failed(
-            QStringLiteral("%1: %2").arg(QFileInfo(path).fileName(), onScreen(read.error().message)));
-    m_rigs.push_back({QFileInfo(path).completeBaseName().toStdString(), std::move(*read)});
-    fillChoices();
-    choose(static_cast<int>(m_rigs.size()) - 1);
-}
-
-void RehearseStation::saveRig() {
-    const QString path = dialogs::saveFile(this, tr("Save this rig"), documentsFolder() + tr("/rig.json"),
-                                           kRigFilter, QStringLiteral("json"));
-    if (path.isEmpty()) return;
-    QFile file(path);
-    const std::string text =
-        rig().text(settingsOf(m_variant), QFileInfo(path).completeBaseName().toStdString());
-    if (!file.open(QIODevice::WriteOnly) || file.write(text.data(), qint64(text.size())) < 0 || !file.flush())
-        return emit m_controller.failed(tr("%1 could not be written: %2").arg(path, file.errorString()));
-    emit m_controller.said(tr("The rig as it is set now is in %1.").arg(path));
 }
 
 /// The room as the lesson knows it, a variant, and what the person turned, in this order.
@@ -402,9 +389,7 @@ void RehearseStation::showMoment() {
     m_map->show(rehearsalMap(mapView(session(), MapPurpose::Room), *r,
                              m_flight ? tr("flown by hand").toStdString() : named(m_variant),
                              m_flight ? nullptr : m_other.get(), named(m_beside), at));
-    // The back row reads fewer things, and in a low window the picture comes first; the guide has them all.
-    constexpr int kLow = 560;
-    m_caution->setVisible(!theme().large && height() >= kLow && !m_caution->text().isEmpty());
+    fit();
     m_tape->setMoment(m_moment);
     emit stripChanged(rehearsalStrip(*r, at));
 }
@@ -460,15 +445,36 @@ void RehearseStation::fly(bool on) {
     } else
         m_flight.reset();
     m_moment = 0.0;
-    m_flyButton->setText(on ? tr("Land  F5") : tr("Fly it yourself  F5"));
+    fit();
     m_captureButton->setVisible(on);
     m_handles->setVisible(on);
-    m_knobs->setVisible(!on);
     m_variants->setEnabled(!on);
     m_compare->setEnabled(!on);
     m_handles->take(m_flight.get());
     play(on);
     on ? showMoment() : start();
+}
+
+/// The back row reads fewer things, and in a small window the picture comes first; the guide has all
+/// cautions.
+void RehearseStation::fit() {
+    constexpr int kLow = 560, kNarrow = 900;
+    const bool large = theme().large, low = height() < kLow;
+    m_caution->setVisible(!large && !low && !m_caution->text().isEmpty());
+    m_knobs->setVisible(!isFlying() && !(large && low));
+    m_besideLabel->setVisible(!large || width() >= kNarrow);
+    nameFlight();
+}
+
+void RehearseStation::resizeEvent(QResizeEvent* event) {
+    StationPage::resizeEvent(event);
+    fit();
+}
+
+void RehearseStation::nameFlight() {
+    m_flyButton->setText(isFlying()      ? tr("Land  F5")
+                         : theme().large ? tr("Fly it  F5") // its letters are larger
+                                         : tr("Fly it yourself  F5"));
 }
 
 void RehearseStation::capture() {

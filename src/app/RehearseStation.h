@@ -37,8 +37,6 @@ public:
     explicit RehearseStation(LessonController& controller);
 
     void choose(int demonstration);
-    /// Reads a rig file and adds it to those to choose from.
-    void openRig(const QString& path);
     void goTo(double seconds);
     void play(bool on);
     void fly(bool on);
@@ -55,16 +53,19 @@ signals:
 
 protected:
     void refresh() override;
+    void resizeEvent(QResizeEvent* event) override;
     void keyPressEvent(QKeyEvent* event) override;
 
 private:
     void buildLeft(QVBoxLayout* column);
     void buildRight(QVBoxLayout* column);
     void buildTape(QVBoxLayout* column);
+    void showFace(int face);
+    void fit();
+    void nameFlight();
     void wire();
     void fillChoices();
     void fillKnobs();
-    void saveRig();
     void announce();
     void fillGuide();
     void fillCaution();
@@ -96,7 +97,7 @@ private:
     PhaseMap* m_map;
     RigGuide* m_guide;
     MeasuredPanel* m_measured;
-    QLabel *m_see, *m_next, *m_caution, *m_time;
+    QLabel *m_see, *m_next, *m_caution, *m_time, *m_besideLabel;
     ChanceTile* m_chance;
     QPushButton *m_playButton, *m_flyButton, *m_captureButton;
     RehearsalTape* m_tape;

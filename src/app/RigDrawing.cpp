@@ -31,7 +31,7 @@ bool standsInJar(VesselShape shape) {
 
 RigDrawing::RigDrawing(QWidget* parent) : QWidget(parent) {
     setObjectName(QStringLiteral("rigDrawing"));
-    setMinimumSize(300, 190);
+    setMinimumSize(300, 165);
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Expanding);
 }
 
@@ -301,16 +301,25 @@ void RigDrawing::drawInstruments(QPainter& p, std::vector<Label>& labels) const 
         const double aside = v.shape == VesselShape::Syringe ? -0.3 : -0.04; // of the plunger's rod
         const double x = body.center().x() + body.width() * aside;
         const double tip = std::min(body.bottom() - 8, level + std::max(8.0, (body.bottom() - level) * 0.6));
+        p.setFont(fontOf(t.text + 2, QFont::Bold));
+        const QString reads = onScreen(m_scene.thermometer);
+        const double wide = p.fontMetrics().horizontalAdvance(reads) + 4, high = t.text + 10;
         const double top = std::max(6.0, standsInJar(v.shape) ? body.top() - 60 : box.top() - 30);
+        QRectF words(x - 10 - wide, top - 4, wide, high); // beside the stem; over it where that has no room
+        if (words.left() < 2.0) {
+            words.moveLeft(std::max(2.0, x - wide / 2.0));
+            words.moveBottom(std::max(high, top - 2.0));
+        }
         p.setPen(QPen(t.ink, 3.2, Qt::SolidLine, Qt::RoundCap));
         p.drawLine(QPointF(x, top), QPointF(x, tip));
         p.setBrush(t.ink);
         p.drawEllipse(QPointF(x, tip), 4.5, 4.5);
-        p.setFont(fontOf(t.text + 2, QFont::Bold));
-        p.setPen(t.ink);
-        const double wide = p.fontMetrics().horizontalAdvance(onScreen(m_scene.thermometer)) + 4;
-        p.drawText(QRectF(std::max(2.0, x - 10 - wide), top - 4, wide, t.text + 10),
-                   Qt::AlignRight | Qt::AlignVCenter, onScreen(m_scene.thermometer));
+        if (standsInJar(v.shape)) { // the jar's wall runs there
+            QColor ground = t.paper;
+            ground.setAlpha(200);
+            p.fillRect(words, ground);
+        }
+        p.drawText(words, Qt::AlignRight | Qt::AlignVCenter, reads);
     }
     if (!m_scene.gauge.empty()) {
         const QRectF shell = vesselOutline(v.shape, box, v.plunger).boundingRect();
@@ -324,9 +333,11 @@ void RigDrawing::drawLabels(QPainter& p, std::vector<Label>& labels) const {
     const Theme& t = theme();
     std::ranges::stable_sort(labels, {}, [](const Label& l) { return l.anchor.y(); });
     const double left = width() - labelColumn(), line = t.small + 4;
-    const double high = 2 * line + 6;
+    double free = 4, bottom = height() - 2.0 * (t.small + 5) - 4;
+    constexpr double kGap = 6; // px between labels, where there is room
+    const double spare = (bottom - free) / std::max(1.0, static_cast<double>(labels.size())) - 2 * line;
+    const double high = 2 * line + std::clamp(spare, 0.0, kGap);
     std::vector<double> tops; // each at its place or below the one before, then up from the last lines
-    double free = 8, bottom = height() - 2.0 * (t.small + 5) - 4;
     for (const Label& l : labels) {
         tops.push_back(std::max(l.anchor.y() - line, free));
         free = tops.back() + high;

@@ -36,7 +36,7 @@ RigStation::RigStation(LessonController& controller) : StationPage(controller) {
     row->addWidget(left, 2);
     auto* method = new Card;
     method->column()->addWidget(makeLabel(tr("Method"), "title"));
-    m_setup = new Segments(QStringLiteral("rigSetup"));
+    m_setup = new Segments(QStringLiteral("rigSetup"), Segments::Rows::AsNeeded);
     method->column()->addWidget(m_setup);
     left->column()->addWidget(method);
     left->column()->addWidget(buildGauge());
@@ -71,10 +71,9 @@ RigStation::RigStation(LessonController& controller) : StationPage(controller) {
 QWidget* RigStation::buildGauge() {
     auto* card = new Card;
     card->column()->addWidget(makeLabel(tr("Pressure instrument"), "heading"));
-    m_convention = new Segments(QStringLiteral("gaugeConvention"));
+    m_convention = new Segments(QStringLiteral("gaugeConvention"), Segments::Rows::AsNeeded);
     m_convention->setChoices({tr("Gauge, − below room"), tr("Vacuum depth, +"), tr("Absolute"),
-                              tr("U-tube, open arm"), tr("U-tube, closed arm"), tr("Heat conduction")},
-                             2);
+                              tr("U-tube, open arm"), tr("U-tube, closed arm"), tr("Heat conduction")});
     card->column()->addWidget(
         makeLabel(tr("What do its numbers count? Declared once, never asked again."), "muted"));
     card->column()->addWidget(m_convention);
@@ -415,7 +414,7 @@ void RigStation::refresh() {
         names << QString::fromStdString(setups[i].name);
         if (setups[i].id == session().setupId()) current = static_cast<int>(i);
     }
-    m_setup->setChoices(names, 2);
+    m_setup->setChoices(names);
     m_setup->choose(current);
     const auto& g = p.rig.gauge;
     fillUnits(g.convention);

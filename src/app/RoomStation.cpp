@@ -44,10 +44,9 @@ void RoomStation::build() {
 
     auto* card = new Card;
     card->column()->addWidget(makeLabel(tr("How do you know this room's pressure?"), "title"));
-    m_method = new Segments(QStringLiteral("roomMethod"));
+    m_method = new Segments(QStringLiteral("roomMethod"), Segments::Rows::AsNeeded);
     m_method->setChoices({tr("Barometer"), tr("Weather report"), tr("Height alone"), tr("Empty vessel"),
-                          tr("Assume a value"), tr("Mercury column")},
-                         3);
+                          tr("Assume a value"), tr("Mercury column")});
     card->column()->addWidget(m_method);
     m_reducedQuestion = makeLabel(
         tr("Is the report reduced to sea level? Most are: near 1013 hPa whatever the height."), "muted");

@@ -19,11 +19,13 @@ std::vector<ScaleTicker::Graduation> ScaleTicker::graduations(double low, double
     };
     const int top =
         static_cast<int>(std::ceil(std::log10(std::max({std::abs(low), std::abs(high), high - low}))));
-    for (int power = top; power > top - 7; --power) {
-        std::size_t before = out.size();
+    bool fine = false; // so many steps that none of them stand apart
+    for (int power = top; power > top - 7 && !fine; --power) {
+        const std::size_t before = out.size();
         for (const double lead : {5.0, 1.0}) { // round steps, coarse ones first, each a multiple of the next
             const double step = lead * std::pow(10.0, power);
-            if ((high - low) / step > kMostMultiples) return out;
+            fine = (high - low) / step > kMostMultiples;
+            if (fine) break;
             for (double n = std::ceil(low / step - 1e-9); n * step <= high + 1e-9 * step; ++n) {
                 const double value = n * step, coord = m_coordOf(value), pixel = m_axis->coordToPixel(coord);
                 // A step is used only where its own graduations stand far enough apart, so that spacing stays
@@ -40,6 +42,16 @@ std::vector<ScaleTicker::Graduation> ScaleTicker::graduations(double low, double
             }
         }
         if (out.size() > 3 && out.size() == before) break;
+    }
+    if (out.size() < 2 && low > 0.0) { // decades close together: powers of ten alone
+        out.clear();
+        pixels.clear();
+        for (double value = std::pow(10.0, std::floor(std::log10(high))); value >= low; value /= 10.0) {
+            const double coord = m_coordOf(value), pixel = m_axis->coordToPixel(coord);
+            if (!std::isfinite(pixel) || crowded(pixel)) continue;
+            pixels.insert(pixel);
+            out.push_back({value, coord, pixel});
+        }
     }
     return out;
 }

@@ -25,7 +25,7 @@ QLabel { background: transparent; }
 QLabel[role="title"] { font-size: @titlepx; font-weight: 600; }
 QLabel[role="heading"] { font-weight: 600; }
 QLabel[role="muted"] { color: @muted; font-size: @smallpx; }
-QLabel[role="live"] { font-size: @livepx; font-weight: 600; }
+QLabel[role="live"] { font-size: @livepx; font-weight: 600; } QLabel[role="liveNarrow"] { font-size: @livenarrowpx; font-weight: 600; }
 QLabel[role="figure"] { font-size: @figurepx; font-weight: 600; }
 QLabel[role="caution"] { color: @caution; background: @cautionGround; border-radius: 6px; padding: 8px 10px; font-weight: 500; }
 QLabel[role="cautionText"] { color: @caution; font-weight: 600; }
@@ -44,7 +44,7 @@ QPushButton:disabled { color: @muted; background: @paper; }
 QPushButton[role="main"] { background: @action; color: @onAction; border: 1px solid @action; font-size: @titlepx; font-weight: 600; padding: 10px 16px; }
 QPushButton[role="main"]:focus { border: 2px solid @done; }
 QPushButton[role="main"]:disabled { background: @hairline; color: @muted; border-color: @hairline; }
-QPushButton[role="segment"] { padding: 6px 10px; }
+QPushButton[role="segment"] { padding: 6px 7px; } QPushButton[role="segment"]:focus { padding: 5px 6px; }
 QPushButton[role="segment"]:checked { background: @done; color: @card; border-color: @done; }
 QPushButton[role="mark"] { text-align: left; padding: 5px 10px; } QPushButton[role="mark"]:checked { border: 2px solid @done; background: @liquidTint; padding: 4px 9px; }
 QPushButton[role="link"] { border: none; background: transparent; color: @done; padding: 4px 6px; text-align: left; }
@@ -61,7 +61,7 @@ QCheckBox:focus { color: @done; }
 QCheckBox::indicator { width: 16px; height: 16px; border: 1px solid @muted; border-radius: 4px; background: @card; }
 QCheckBox::indicator:checked { background: @done; border-color: @done; image: url(:/icons/@check.svg); }
 QCheckBox::indicator:disabled { border-color: @hairline; }
-QComboBox::drop-down { border: none; width: 24px; } QComboBox::down-arrow { image: url(:/icons/arrow.svg); width: 12px; height: 12px; }
+QComboBox { padding-right: 2px; } QComboBox::drop-down { border: none; width: 20px; } QComboBox::down-arrow { image: url(:/icons/arrow.svg); width: 12px; height: 12px; }
 QTableView::indicator { width: 16px; height: 16px; }
 QListWidget { background: @card; border: 1px solid @hairline; border-radius: 6px; }
 QScrollBar:vertical { background: transparent; width: 10px; } QScrollBar::handle:vertical { background: @hairline; border-radius: 5px; min-height: 24px; }
@@ -86,6 +86,7 @@ QDialog { background: @paper; }
         {"@titlepx", QString::number(t.title) + "px"},
         {"@smallpx", QString::number(t.small) + "px"},
         {"@livepx", QString::number(t.live) + "px"},
+        {"@livenarrowpx", QString::number(t.live * 2 / 3) + "px"},
         {"@figurepx", QString::number(t.figure) + "px"},
         {"@check", t.large ? QStringLiteral("check-dark") : QStringLiteral("check-light")},
         {"@tablepx", QString::number(t.text - 1) + "px"}};

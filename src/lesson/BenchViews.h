@@ -73,7 +73,8 @@ struct MapView {
     std::vector<MapPath> paths;
     std::optional<double> roomPascal, pumpFloorPascal;
     std::optional<double> liveKelvin, livePascal; ///< what is typed now, or played
-    bool liveBoils = true; ///< it is a liquid: its distance to boiling is shown
+    bool liveBoils = true;                        ///< it is a liquid: its distance to boiling is shown
+    bool liveQuiet = false;                       ///< it does not boil, wherever it stands
     std::optional<double> fitSlope, fitIntercept; ///< ln(p/Pa) against 1/T
     std::vector<std::string> groupNames;          ///< by MapPoint::group
     PressureInstrument gauge;                     ///< for the scale at the right edge

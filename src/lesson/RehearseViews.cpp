@@ -248,6 +248,7 @@ MapView rehearsalMap(MapView base, const Rehearsal& r, const std::string& name, 
     v.livePascal = r.watchedAt(at).pascal;
     // The map's line is the pure liquid's: from a solution's point no distance to it is shown.
     v.liveBoils = r.watchedAt(at).liquid > 0.0 && r.watchedAt(at).solute <= 0.0;
+    v.liveQuiet = !boils(seen(r.watched(), r.watchedAt(at)));
     return v;
 }
 

@@ -6,6 +6,7 @@
 #include "app/Theme.h"
 
 #include <QApplication>
+#include <QLayout>
 #include <QLocale>
 #include <QSignalSpy>
 #include <QTableView>
@@ -14,6 +15,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <set>
 
 namespace uttrin::app {
 namespace {
@@ -81,7 +83,7 @@ TEST(NumberField, SettingAValueSaysNothingAndClearsTheMistake) {
 
 TEST(Segments, OneIsChosenAndOnlyThePersonsChoiceIsToldOf) {
     Segments segments(QStringLiteral("s"));
-    segments.setChoices({QStringLiteral("a"), QStringLiteral("b"), QStringLiteral("c")}, 2);
+    segments.setChoices({QStringLiteral("a"), QStringLiteral("b"), QStringLiteral("c")});
     QSignalSpy picked(&segments, &Segments::picked);
     EXPECT_EQ(segments.chosen(), -1);
     segments.choose(1);
@@ -93,11 +95,39 @@ TEST(Segments, OneIsChosenAndOnlyThePersonsChoiceIsToldOf) {
     EXPECT_EQ(picked[0][0].toInt(), 2);
     segments.choose(-1);
     EXPECT_EQ(segments.chosen(), -1);
-    segments.setChoices({QStringLiteral("x"), QStringLiteral("y"), QStringLiteral("z")}, 2);
+    segments.setChoices({QStringLiteral("x"), QStringLiteral("y"), QStringLiteral("z")});
     EXPECT_EQ(segments.button(0)->text(), QStringLiteral("x"));
     segments.setChoices({QStringLiteral("only")});
     EXPECT_EQ(segments.button(0)->text(), QStringLiteral("only"));
     EXPECT_EQ(segments.button(1), nullptr);
+}
+
+TEST(Segments, TakeAsManyRowsAsTheirNamesNeedAndCutNone) {
+    Segments segments(QStringLiteral("s"), Segments::Rows::AsNeeded);
+    const QStringList names{QStringLiteral("boiled a full minute"), QStringLiteral("shut"),
+                            QStringLiteral("with a wet hand on it"), QStringLiteral("in a bottle")};
+    segments.setChoices(names);
+    const int whole = segments.sizeHint().width();
+    int rowsBefore = 0;
+    for (int width = whole; width > whole / 4; width -= 7) {
+        const int wide = std::max(width, segments.minimumSizeHint().width());
+        segments.resize(wide, segments.layout()->heightForWidth(wide));
+        segments.layout()->setGeometry(segments.rect()); // hidden, it gets no resize event
+        std::set<int> rows;
+        for (int i = 0; i < names.size(); ++i) {
+            const QPushButton* b = segments.button(i);
+            EXPECT_GE(b->width(), b->sizeHint().width());
+            EXPECT_TRUE(segments.rect().contains(b->geometry())) << i << " at " << wide;
+            if (i > 0) {
+                const QRect before = segments.button(i - 1)->geometry();
+                EXPECT_TRUE(b->y() > before.bottom() || b->x() > before.right());
+            }
+            rows.insert(b->y());
+        }
+        EXPECT_GE(static_cast<int>(rows.size()), rowsBefore) << "fewer rows in less width";
+        rowsBefore = static_cast<int>(rows.size());
+    }
+    EXPECT_EQ(rowsBefore, names.size());
 }
 
 TEST(FieldEdit, UndoGoesToTheNotebookWhenTheFieldHasNothingToTakeBack) {
@@ -213,6 +243,22 @@ TEST(ScaleTicker, GraduatesAnUnevenScaleInRoundRegularSteps) {
     }
     ticker->setShown(false);
     EXPECT_TRUE(labelledTicks(plot.yAxis).empty());
+}
+
+TEST(ScaleTicker, ALowAxisOfManyDecadesIsNumberedByPowersOfTen) {
+    QCustomPlot plot;
+    plot.resize(400, 170);
+    plot.yAxis->setScaleType(QCPAxis::stLogarithmic);
+    plot.yAxis->setRange(0.08, 120.0);
+    plot.yAxis->setTicker(QSharedPointer<ScaleTicker>(new ScaleTicker(
+        plot.yAxis, [](double v) { return v; }, [](double c) { return c; })));
+    const auto ticks = labelledTicks(plot.yAxis);
+    ASSERT_EQ(ticks.size(), 4U);
+    double wanted = 0.1;
+    for (const double t : ticks) {
+        EXPECT_NEAR(t, wanted, 1e-9 * wanted);
+        wanted *= 10.0;
+    }
 }
 
 TEST(ScaleTicker, AScaleThatRunsAgainstTheAxisIsGraduatedToo) {

@@ -1,17 +1,22 @@
 #include "Driver.h"
 #include "app/Dialogs.h"
 #include "app/KnobField.h"
+#include "app/MapMarks.h"
 #include "app/PhaseMap.h"
 #include "app/RehearsalTape.h"
 #include "app/RehearseStation.h"
 #include "app/RigDrawing.h"
 
+#include <QAction>
 #include <QComboBox>
+#include <QLabel>
 #include <QPlainTextEdit>
+#include <QPushButton>
 #include <QSlider>
 #include <QTextBrowser>
 
 #include <algorithm>
+#include <cmath>
 #include <fstream>
 
 namespace uttrin {
@@ -233,6 +238,61 @@ TEST_F(Rehearse, EveryDemonstrationIsDrawnAndHasItsGuide) {
         for (const std::string& caution : demonstration.rig.story().cautions)
             EXPECT_TRUE(guide.contains(QString::fromStdString(caution)));
     }
+}
+
+TEST_F(Rehearse, InASmallWindowNoFigureAndNoChoiceIsCut) {
+    choose("freeze-by-boiling"); // seven variants with long names
+    station->goTo(300.0);
+    const auto theme = [this](bool large) {
+        for (QAction* action : d->window.findChildren<QAction*>())
+            if (action->text().contains(QStringLiteral("rojector")) && action->isChecked() != large)
+                action->trigger();
+        Driver::settle();
+    };
+    for (const bool large : {false, true})
+        for (const QSize size : {QSize(1024, 700), QSize(1280, 800)}) {
+            theme(large);
+            d->window.resize(size);
+            Driver::settle();
+            ASSERT_EQ(d->window.size(), size);
+            for (const QPushButton* b : station->findChildren<QPushButton*>())
+                if (b->isVisible()) {
+                    EXPECT_GE(b->width(), b->sizeHint().width())
+                        << b->text().toStdString() << " at " << size.width();
+                }
+            int figures = 0;
+            for (const QLabel* l : d->window.findChildren<QLabel*>())
+                if (l->isVisible() && l->property("role").toString().startsWith(QStringLiteral("live"))) {
+                    ++figures;
+                    EXPECT_GE(l->width(), l->sizeHint().width()) << l->text().toStdString();
+                }
+            EXPECT_GE(figures, 3);
+            const QWidget* margin = d->window.findChild<QWidget*>(QStringLiteral("margin"));
+            EXPECT_LE(margin->mapTo(&d->window, margin->rect().topRight()).x(), size.width());
+        }
+    theme(false);
+}
+
+TEST_F(Rehearse, TheNamesOfPathsLeaveThePathsFree) {
+    auto* plot = d->find<app::PhaseMap>("rehearseMap");
+    MapView view = map();
+    const auto along = [&](double lowKelvin, double highKelvin, double pascal) {
+        view.paths = {{"one", {}, false}, {"another", {}, true}};
+        for (int i = 0; i <= 100; ++i)
+            view.paths[0].points.emplace_back(std::lerp(lowKelvin, highKelvin, i / 100.0), pascal);
+        view.paths[1].points = view.paths[0].points;
+        plot->show(view);
+        return app::pathNamesBox(*plot);
+    };
+    const double middle = std::sqrt(view.lowPascal * view.highPascal);
+    const QRectF area = plot->axisRect()->rect();
+    EXPECT_GT(along(view.lowKelvin, view.highKelvin, view.highPascal / 1.2).top(), area.center().y());
+    EXPECT_LT(along(view.lowKelvin, view.highKelvin, view.lowPascal * 1.2).bottom(), area.center().y());
+    EXPECT_GT(along(view.lowKelvin, view.highKelvin, middle).top(),
+              area.center().y()); // if there is a choice
+    view.paths.clear();
+    plot->show(view);
+    EXPECT_TRUE(app::pathNamesBox(*plot).isEmpty());
 }
 
 TEST_F(Rehearse, ARigIsSavedAndOpenedAgainAndAWrongOneSaysWhere) {

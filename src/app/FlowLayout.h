@@ -1,0 +1,36 @@
+#pragma once
+
+#include <QLayout>
+
+#include <vector>
+
+namespace uttrin::app {
+
+/// Things side by side, each as wide as it needs, in as many rows as that takes; what a row has left over is
+/// shared out among its things.
+class FlowLayout : public QLayout {
+    Q_OBJECT
+public:
+    explicit FlowLayout(QWidget* parent);
+    ~FlowLayout() override;
+
+    void addItem(QLayoutItem* item) override;
+    [[nodiscard]] int count() const override { return static_cast<int>(m_items.size()); }
+    [[nodiscard]] QLayoutItem* itemAt(int index) const override;
+    QLayoutItem* takeAt(int index) override;
+    [[nodiscard]] Qt::Orientations expandingDirections() const override { return {}; }
+    [[nodiscard]] bool hasHeightForWidth() const override { return true; }
+    [[nodiscard]] int heightForWidth(int width) const override;
+    [[nodiscard]] QSize sizeHint() const override;    ///< all of it in one row
+    [[nodiscard]] QSize minimumSize() const override; ///< of the widest thing
+    void setGeometry(const QRect& rect) override;
+
+private:
+    /// Rows of a width: for each, the first item after it.
+    [[nodiscard]] std::vector<int> rowEnds(int width) const;
+    [[nodiscard]] int rowHeight(int begin, int end) const;
+
+    std::vector<QLayoutItem*> m_items;
+};
+
+} // namespace uttrin::app
