@@ -139,6 +139,15 @@ void RigDrawing::drawContents(QPainter& p, const SceneVessel& v, const QPainterP
             p.drawEllipse(QPointF(x, y), r, r);
         }
     }
+    const int streaming =
+        static_cast<int>(std::ceil(16 * v.stream)); // one above the other, from the tube's end
+    for (int i = 0; i < streaming; ++i) {
+        const double up = std::fmod((i + scatter(i, 12)) / streaming + 0.7 * m_phase, 1.0);
+        const double r = 2.5 + 3.0 * v.stream * (0.5 + 0.5 * scatter(i, 13));
+        p.drawEllipse(QPointF(box.center().x() + 3.0 * std::sin(9.0 * up + i),
+                              box.bottom() - (box.bottom() - top) * up),
+                      r, r);
+    }
     if (v.airBubbles)
         for (int i = 0; i < 26; ++i) {
             const bool left = i % 2 == 0;

@@ -29,6 +29,14 @@ double liveliness(double vigour) {
                             : std::clamp(std::log(vigour / kLeast) / std::log(kMost / kLeast), 0.05, 1.0);
 }
 
+/// How thickly gas that bubbles in through a liquid is drawn.
+double gush(double kilogramPerSecond) {
+    constexpr double kMost = 1e-5; // kg/s
+    return kilogramPerSecond < kSeenGas
+               ? 0.0
+               : std::clamp(std::log(kilogramPerSecond / kSeenGas) / std::log(kMost / kSeenGas), 0.1, 1.0);
+}
+
 SceneVessel vesselScene(const Rehearsal& r, std::size_t v, const VesselState& s) {
     const Vessel& built = r.setup.model.vessels[v];
     SceneVessel scene;
@@ -110,8 +118,15 @@ void addParts(const RigSetup& setup, const RigModel& m, const RigSample& sample,
                                : l.opening > 0.0 ? "open"
                                                  : "shut"});
     }
-    for (const LiquidTube& t : m.liquidTubes)
-        scene.parts.push_back({ScenePart::Tube, t.from, t.to, true, 1.0, t.name, "for liquid", t.rise > 0.0});
+    for (std::size_t i = 0; i < m.liquidTubes.size(); ++i) {
+        const LiquidTube& t = m.liquidTubes[i];
+        ScenePart part{ScenePart::Tube, t.from, t.to, true, 1.0, t.name, "for liquid"};
+        part.fromBelow = t.rise > 0.0;
+        scene.parts.push_back(std::move(part));
+        const double gas = sample.liquidTubes[i].gas;
+        const auto into = static_cast<std::size_t>(gas > 0.0 ? t.to : t.from);
+        scene.vessels[into].stream = std::max(scene.vessels[into].stream, gush(std::abs(gas)));
+    }
     for (std::size_t i = 0; i < m.pumps.size(); ++i) {
         const PumpAt& p = m.pumps[i];
         scene.parts.push_back(

@@ -21,6 +21,7 @@ struct SceneVessel {
     double plunger = 1.0; ///< share of a syringe that is drawn out
     int within = kRoom;   ///< the vessel in which it swells
     double size = 0.0;    ///< cube root of its volume by that of the vessel around it
+    double stream = 0.0;  ///< gas that comes out of a tube at its bottom: 0 none to 1 a gush
     std::string note;     ///< under its name
 };
 

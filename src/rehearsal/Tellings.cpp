@@ -126,7 +126,22 @@ std::string blownOver(const Rehearsal& r, std::size_t at) {
 } // namespace
 
 std::string seenAt(const Rehearsal& r, std::size_t at) {
-    return hasTelling(r, RigTelling::Sizes) ? sizes(r, at) : sentenceFor(r.watched(), r.watchedAt(at));
+    if (hasTelling(r, RigTelling::Sizes)) return sizes(r, at);
+    std::string says = sentenceFor(r.watched(), r.watchedAt(at));
+    const RigSample& now = r.run.samples[at];
+    for (std::size_t i = 0; i < now.liquidTubes.size(); ++i) {
+        const LiquidTube& t = r.setup.model.liquidTubes[i];
+        const double gas = now.liquidTubes[i].gas;
+        if (std::abs(gas) < kSeenGas) continue;
+        const auto from = static_cast<std::size_t>(gas > 0.0 ? t.from : t.to),
+                   into = static_cast<std::size_t>(gas > 0.0 ? t.to : t.from);
+        const Vessel& through = r.setup.model.vessels[into];
+        if (now.vessels[into].liquid <= 0.0) continue;
+        says +=
+            fmt::format(" Gas from the {} bubbles up through the {}{}.", r.setup.model.vessels[from].name,
+                        through.name, boils(seen(through, now.vessels[into])) ? "" : ", which does not boil");
+    }
+    return says;
 }
 
 std::vector<std::string> tellingsAt(const Rehearsal& r, std::size_t at) {

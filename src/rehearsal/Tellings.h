@@ -7,6 +7,9 @@
 
 namespace uttrin {
 
+/// kg/s of gas through a tube under liquid, from which on its bubbles are seen.
+inline constexpr double kSeenGas = 2e-7;
+
 /// What a person would see at a moment, in a sentence: of the watched vessel, or of what swells in it.
 [[nodiscard]] std::string seenAt(const Rehearsal& rehearsal, std::size_t sample);
 

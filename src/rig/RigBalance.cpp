@@ -118,35 +118,56 @@ void RigBalance::flowThrough(const Link& link, Rates& r) const {
     r.add(link.to, carried, 1.0);
 }
 
-/// Liquid by Hagen-Poiseuille's law as far as its own inertia lets it, from the vessel that pushes harder;
-/// where its liquid stands below the end of the tube, gas follows and bubbles through the other.
-void RigBalance::pushLiquid(const LiquidTube& t, Rates& r) const {
-    const auto vessel = [this](int i) -> const Vessel& {
-        return m_model.vessels[static_cast<std::size_t>(i)];
+/// Liquid by Hagen-Poiseuille's law as far as its own inertia lets it, from the vessel that pushes harder.
+/// Gas goes where liquid does not cover the end of the tube: it has no weight in it, and meets that of the
+/// liquid which stands over the other end.
+TubeState RigBalance::liquidTube(std::span<const VesselState> states, std::size_t i) const {
+    const LiquidTube& t = m_model.liquidTubes[i];
+    const auto lower = static_cast<std::size_t>(t.from), upper = static_cast<std::size_t>(t.to);
+    const auto pushes = [&](std::size_t v) {
+        return states[v].pascal + headOf(m_model.vessels[v], states[v]);
     };
-    const VesselState &lower = r.at(t.from), &upper = r.at(t.to);
-    const double below = lower.pascal + headOf(vessel(t.from), lower),
-                 above =
-                     upper.pascal + headOf(vessel(t.to), upper) + m_fluid.liquidDensity() * kGravity * t.rise;
-    const bool up = below > above;
-    const VesselState& donor = up ? lower : upper;
-    const Vessel& from = vessel(up ? t.from : t.to);
-    constexpr double kMeniscus = 5e-4; // m, of liquid over the end of the tube
-    const double depth = depthOf(from, donor), wet = depth * depth / (depth * depth + kMeniscus * kMeniscus);
-    const double density = m_fluid.liquidDensity(), difference = std::abs(below - above),
+    const auto covered = [&](std::size_t v) { // share of the tube's end that is under liquid
+        constexpr double kMeniscus = 5e-4;    // m
+        const double depth = depthOf(m_model.vessels[v], states[v]) / kMeniscus;
+        return -std::expm1(-depth * depth);
+    };
+    const double density = m_fluid.liquidDensity(), below = pushes(lower),
+                 above = pushes(upper) + density * kStandardGravity * t.rise,
+                 difference = std::abs(below - above),
                  area = 0.25 * std::numbers::pi * t.tube.diameter * t.tube.diameter;
     const double byFriction = area * t.tube.diameter * t.tube.diameter * density * difference /
                               (32.0 * t.viscosity * t.tube.length);
     // Where hardly any difference is left friction alone counts, so that the flow dies out evenly.
     const double byInertia = area * std::sqrt(2.0 * density * (difference + 1.0));
-    const double flow = wet * byFriction / std::sqrt(1.0 + byFriction * byFriction / (byInertia * byInertia));
-    const double all = donor.liquid + donor.solute;
-    if (all > 0.0 && flow > 0.0) {
-        const double share = flow / all, liquid = share * donor.liquid, solute = share * donor.solute,
+    const double whole = byFriction / std::sqrt(1.0 + byFriction * byFriction / (byInertia * byInertia));
+    const std::size_t donor = below > above ? lower : upper;
+    TubeState s;
+    if (states[donor].liquid + states[donor].solute > 0.0)
+        s.liquid = (donor == lower ? 1.0 : -1.0) * covered(donor) * whole;
+    const auto gas = [&](std::size_t from, std::size_t to) {
+        const double open = 1.0 - covered(from), against = pushes(to);
+        return open > 0.0 && states[from].pascal > against
+                   ? open * tubeMassFlow(t.tube, mixture(states[from]), states[from].gasKelvin,
+                                         states[from].pascal, against)
+                   : 0.0;
+    };
+    s.gas = gas(lower, upper) - gas(upper, lower);
+    return s;
+}
+
+void RigBalance::pushLiquid(std::size_t i, Rates& r) const {
+    const LiquidTube& t = m_model.liquidTubes[i];
+    const TubeState through = liquidTube(r.states, i);
+    if (through.liquid != 0.0) {
+        const bool up = through.liquid > 0.0;
+        const VesselState& donor = r.at(up ? t.from : t.to);
+        const double share = std::abs(through.liquid) / (donor.liquid + donor.solute),
+                     liquid = share * donor.liquid, solute = share * donor.solute,
                      air = share * donor.dissolved;
         double energy = liquid * m_fluid.liquidEnergy(donor.kelvin) + air * airEnergy(donor.kelvin);
         if (solute > 0.0) energy += solute * m_model.solute->energy(donor.kelvin);
-        const double pushed = donor.pascal * flow / density; // by the gas over it
+        const double pushed = donor.pascal * std::abs(through.liquid) / m_fluid.liquidDensity(); // by its gas
         for (const auto& [index, sign] :
              {std::pair{up ? t.from : t.to, -1.0}, std::pair{up ? t.to : t.from, 1.0}}) {
             const auto rate = r.own(index);
@@ -157,15 +178,10 @@ void RigBalance::pushLiquid(const LiquidTube& t, Rates& r) const {
             rate[Gas] += sign * pushed;
         }
     }
-    // Gas meets the weight of the liquid that stands over the tube's other end.
-    const VesselState& into = up ? upper : lower;
-    const double against = into.pascal + headOf(vessel(up ? t.to : t.from), into);
-    if (wet < 1.0 && donor.pascal > against) {
-        const Stream carried =
-            stream(donor, (1.0 - wet) *
-                              tubeMassFlow(t.tube, mixture(donor), donor.gasKelvin, donor.pascal, against));
-        r.add(up ? t.from : t.to, carried, -1.0);
-        r.add(up ? t.to : t.from, carried, 1.0);
+    if (through.gas != 0.0) {
+        const Stream carried = stream(r.at(through.gas > 0.0 ? t.from : t.to), through.gas);
+        r.add(t.from, carried, -1.0);
+        r.add(t.to, carried, 1.0);
     }
 }
 
@@ -323,8 +339,8 @@ Result<void> RigBalance::rates(double seconds, std::span<const double> y, std::s
     }
     for (const Link& link : m_model.links)
         flowThrough(link, r);
-    for (const LiquidTube& tube : m_model.liquidTubes)
-        pushLiquid(tube, r);
+    for (std::size_t i = 0; i < m_model.liquidTubes.size(); ++i)
+        pushLiquid(i, r);
     for (std::size_t k = 0; k < m_model.skins.size(); ++k)
         stretch(k, y, r);
     for (std::size_t i = 0; i < m_model.pumps.size(); ++i)

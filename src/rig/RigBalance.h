@@ -41,6 +41,7 @@ public:
     [[nodiscard]] ContactState contact(std::span<const VesselState> states, std::span<const double> unknowns,
                                        std::size_t contact) const;
     [[nodiscard]] LinkState link(double seconds, std::span<const VesselState> states, std::size_t link) const;
+    [[nodiscard]] TubeState liquidTube(std::span<const VesselState> states, std::size_t tube) const;
     [[nodiscard]] PumpState pump(std::span<const double> unknowns, std::size_t pump) const;
     [[nodiscard]] DishState dish(std::span<const double> unknowns, std::size_t dish) const;
     /// kg left of the ice of a contact.
@@ -123,7 +124,7 @@ private:
     [[nodiscard]] double flowIn(const Link& link, const VesselState& a, const VesselState& b) const;
     [[nodiscard]] bool touchesWall(int vessel, TouchedPart part) const;
     void flowThrough(const Link& link, Rates& r) const;
-    void pushLiquid(const LiquidTube& tube, Rates& r) const;
+    void pushLiquid(std::size_t tube, Rates& r) const;
     void stretch(std::size_t skin, std::span<const double> y, Rates& r) const;
     void pumpAway(std::size_t pump, std::span<const double> y, Rates& r) const;
     void touch(std::size_t contact, std::span<const double> y, Rates& r) const;

@@ -8,11 +8,10 @@
 namespace uttrin {
 
 inline constexpr double kAirGas = kMolarGas / 0.0289652; ///< J/(kg K), of air
-inline constexpr double kGravity = 9.81;                 ///< m/s2
 
 /// What the liquid in a vessel adds to the pressure at its bottom, Pa.
 [[nodiscard]] inline double headOf(const Vessel& v, const VesselState& s) {
-    return v.surface > 0.0 ? kGravity * (s.liquid + s.solute) / v.surface : 0.0;
+    return v.surface > 0.0 ? kStandardGravity * (s.liquid + s.solute) / v.surface : 0.0;
 }
 
 /// The share of what would condense that air beside the vapour lets through: half at half a per cent of air

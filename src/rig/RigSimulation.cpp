@@ -434,6 +434,8 @@ RigSample RigSimulator::sample() const {
         s.contacts.push_back(e.balance.contact(s.vessels, e.values(), i));
     for (std::size_t i = 0; i < e.model.links.size(); ++i)
         s.links.push_back(e.balance.link(e.time, s.vessels, i));
+    for (std::size_t i = 0; i < e.model.liquidTubes.size(); ++i)
+        s.liquidTubes.push_back(e.balance.liquidTube(s.vessels, i));
     for (std::size_t i = 0; i < e.model.pumps.size(); ++i)
         s.pumps.push_back(e.balance.pump(e.values(), i));
     for (std::size_t i = 0; i < e.model.dishes.size(); ++i)

@@ -39,6 +39,11 @@ struct LinkState {
     double jet = 0.0;  ///< N, with which the stream pushes at what stands before its end
 };
 
+/// What goes through a tube for liquid at one moment, from its first end to its second.
+struct TubeState {
+    double liquid = 0.0, gas = 0.0; ///< kg/s
+};
+
 /// A pump at one moment.
 struct PumpState {
     double oilKg = 0.0;   ///< of the rig's substance in its oil
@@ -59,6 +64,7 @@ struct RigSample {
     std::vector<DishState> dishes;
     std::vector<LinkState> links = {};
     std::vector<PumpState> pumps = {};
+    std::vector<TubeState> liquidTubes = {};
 };
 
 } // namespace uttrin

@@ -76,6 +76,9 @@ TEST(RehearseViews, AStemForLiquidIsDrawnAndAVesselThatTouchesAnotherTellsThatOn
     ASSERT_NE(stem, warm.parts.end());
     EXPECT_EQ(stem->kind, ScenePart::Tube);
     EXPECT_EQ(stem->other, 1);
+    EXPECT_TRUE(stem->fromBelow);
+    EXPECT_EQ(warm.vessels[1].stream, 0.0); // liquid comes up yet
+    EXPECT_GT(sceneOf(bulb, bulb.sampleAt(250.0)).vessels[1].stream, 0.0);
     const Rehearsal& salt = played("salt-on-ice");
     const auto lies = [&](double seconds) {
         const RigScene scene = sceneOf(salt, salt.sampleAt(seconds));

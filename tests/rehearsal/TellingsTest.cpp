@@ -57,6 +57,17 @@ TEST(Tellings, AirLetInFastBlowsLightThingsOver) {
     EXPECT_TRUE(blows(fast));
 }
 
+TEST(Tellings, VapourThatBubblesThroughIsNotCalledBoiling) {
+    const Rehearsal r = played("hand-warmed-bulb");
+    EXPECT_THAT(seenAt(r, r.sampleAt(250.0)),
+                HasSubstr("Gas from the lower bulb bubbles up through the upper bulb, which does not boil."));
+    EXPECT_THAT(seenAt(r, r.sampleAt(30.0)), ::testing::Not(HasSubstr("bubbles up")));
+    // The lower bulb runs empty but for a film; once the hand is away all of it comes back.
+    const RigSample &held = r.run.samples[r.sampleAt(299.0)], &after = r.run.samples[r.sampleAt(380.0)];
+    EXPECT_LT(held.vessels[0].liquid, 0.002);
+    EXPECT_LT(after.vessels[1].liquid, 0.001);
+}
+
 TEST(Tellings, SnowTellsItsPressureByItsTemperature) {
     const Rehearsal r = played("snow-under-vacuum");
     const std::size_t at = r.sampleAt(700.0);

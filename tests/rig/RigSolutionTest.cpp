@@ -167,6 +167,25 @@ TEST(RigLiquidTube, LiquidStandsWhereThePressuresHoldIt) {
     EXPECT_NEAR(a.pascal + head(a), b.pascal + head(b) + 1000.0 * 9.81 * 0.05, 5.0);
 }
 
+TEST(RigLiquidTube, GasRisesThroughABareEndAsLiquidFallsPastIt) {
+    RigModel m;
+    m.vessels = {{.volume = 1e-3, .surface = 2e-3, .airPascal = 100e3, .vapourPascal = 0.0},
+                 {.volume = 1e-3, .surface = 2e-3, .condensed = 0.1, .airPascal = 99e3, .vapourPascal = 0.0}};
+    m.liquidTubes = {{0, 1, {3e-3, 0.1}, 0.2}};
+    // 100 kPa lie over 99 and the half kilopascal of 5 cm, and under the two of the full tube as well.
+    const auto streams = [&] { return RigSimulator::make(m, waterInARig(), {})->sample().liquidTubes.at(0); };
+    EXPECT_GT(streams().gas, 0.0);
+    EXPECT_LT(streams().liquid, 0.0);
+    m.vessels[0].airPascal = 98e3;
+    EXPECT_EQ(streams().gas, 0.0);
+    m.vessels[0].airPascal = 103e3;
+    EXPECT_GT(streams().gas, 0.0);
+    EXPECT_EQ(streams().liquid, 0.0); // none is there to be pushed up
+    m.vessels[0].condensed = 0.1;
+    EXPECT_GT(streams().liquid, 0.0);
+    EXPECT_LT(streams().gas, 1e-3 * streams().liquid); // its end is covered
+}
+
 RC_GTEST_PROP(RigSolution, SolutionsInAnyRigKeepTheirMassAndEnergy, ()) {
     const auto among = [](double low, double high) {
         return low + (high - low) * *rc::gen::inRange(0, 1001) / 1000.0;
