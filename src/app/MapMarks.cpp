@@ -135,7 +135,11 @@ QRectF pathNamesBox(const PhaseMap& map) {
     low.moveBottomRight(area.bottomRight() - QPointF(kEdge, kEdge));
     high.moveTopRight(area.topRight() + QPointF(-kEdge, kEdge));
     const auto crossed = [&](const QRectF& box) {
-        std::ptrdiff_t points = 0;
+        constexpr std::ptrdiff_t kLive = 100; // counts as so many points of a path
+        const auto& v = map.view();
+        const bool live = v.liveKelvin && v.livePascal && *v.livePascal > 0.0 &&
+                          box.contains(map.pixelOf(*v.liveKelvin, *v.livePascal));
+        std::ptrdiff_t points = live ? kLive : 0;
         for (const MapPath& path : paths)
             points += std::ranges::count_if(path.points, [&](const auto& point) {
                 return box.contains(map.pixelOf(point.first, point.second));

@@ -61,6 +61,7 @@ RehearseStation::RehearseStation(LessonController& controller)
     whole->addLayout(upper, 1);
     buildTape(whole);
     wire();
+    showFace(0);
     fillChoices();
     const int last = QSettings().value(QStringLiteral("rehearse/demonstration"), 0).toInt();
     choose(last >= 0 && last < static_cast<int>(m_rigs.size()) ? last : 0);
@@ -112,7 +113,6 @@ void RehearseStation::buildRight(QVBoxLayout* column) {
     m_measured = new MeasuredPanel;
     m_faces->addWidget(m_measured);
     m_faces->setMinimumHeight(130);
-    showFace(0);
     column->addWidget(m_faces, 1);
     auto* card = new Card;
     card->column()->setContentsMargins(14, 8, 14, 8);
@@ -151,6 +151,7 @@ void RehearseStation::showFace(int face) {
         m_faces->widget(i)->setSizePolicy(policy, policy);
     }
     m_faces->setCurrentIndex(face);
+    fit();
 }
 
 void RehearseStation::buildTape(QVBoxLayout* column) {
@@ -458,9 +459,10 @@ void RehearseStation::fly(bool on) {
 /// The back row reads fewer things, and in a small window the picture comes first; the guide has all
 /// cautions.
 void RehearseStation::fit() {
-    constexpr int kLow = 560, kNarrow = 900;
-    const bool large = theme().large, low = height() < kLow;
-    m_caution->setVisible(!large && !low && !m_caution->text().isEmpty());
+    constexpr int kLow = 560, kLowToType = 700, kNarrow = 900;
+    const bool large = theme().large, low = height() < kLow,
+               typing = m_faces->currentWidget() == m_measured && height() < kLowToType;
+    m_caution->setVisible(!large && !low && !typing && !m_caution->text().isEmpty());
     m_knobs->setVisible(!isFlying() && !(large && low));
     m_besideLabel->setVisible(!large || width() >= kNarrow);
     nameFlight();

@@ -31,7 +31,7 @@ bool standsInJar(VesselShape shape) {
 
 RigDrawing::RigDrawing(QWidget* parent) : QWidget(parent) {
     setObjectName(QStringLiteral("rigDrawing"));
-    setMinimumSize(300, 165);
+    setMinimumSize(300, 140);
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Expanding);
 }
 

@@ -161,9 +161,10 @@ RigScene sceneOf(const Rehearsal& r, std::size_t at) {
     for (std::size_t i = 0; i < r.setup.instruments.size(); ++i) {
         const RigInstrument& instrument = r.setup.instruments[i];
         if (instrument.vessel != r.setup.watched) continue;
-        if (instrument.kind == RigInstrument::Thermometer)
+        if (instrument.kind == RigInstrument::Thermometer &&
+            scene.thermometer.empty()) // the first of its kind
             scene.thermometer = fixed(celsius(r.shown[i][at]), 1) + " °C";
-        else if (instrument.kind == RigInstrument::Gauge)
+        else if (instrument.kind == RigInstrument::Gauge && scene.gauge.empty())
             scene.gauge = kilopascals(r.shown[i][at]) + " kPa";
     }
     const VesselState& s = r.watchedAt(at);

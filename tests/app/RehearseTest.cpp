@@ -280,6 +280,7 @@ TEST_F(Rehearse, InASmallWindowNoFigureAndNoChoiceIsCut) {
 TEST_F(Rehearse, TheNamesOfPathsLeaveThePathsFree) {
     auto* plot = d->find<app::PhaseMap>("rehearseMap");
     MapView view = map();
+    view.liveKelvin.reset();
     const auto along = [&](double lowKelvin, double highKelvin, double pascal) {
         view.paths = {{"one", {}, false}, {"another", {}, true}};
         for (int i = 0; i <= 100; ++i)
@@ -294,6 +295,10 @@ TEST_F(Rehearse, TheNamesOfPathsLeaveThePathsFree) {
     EXPECT_LT(along(view.lowKelvin, view.highKelvin, view.lowPascal * 1.2).bottom(), area.center().y());
     EXPECT_GT(along(view.lowKelvin, view.highKelvin, middle).top(),
               area.center().y()); // if there is a choice
+    const QRectF low = app::pathNamesBox(*plot);
+    view.liveKelvin = plot->kelvinAt(plot->xAxis->pixelToCoord(low.center().x()));
+    view.livePascal = plot->pascalAt(plot->yAxis->pixelToCoord(low.center().y()));
+    EXPECT_LT(along(view.lowKelvin, view.highKelvin, middle).bottom(), area.center().y());
     view.paths.clear();
     plot->show(view);
     EXPECT_TRUE(app::pathNamesBox(*plot).isEmpty());
