@@ -46,8 +46,10 @@ std::vector<ScaleTicker::Graduation> ScaleTicker::graduations(double low, double
     if (out.size() < 2 && low > 0.0) { // decades close together: powers of ten alone
         out.clear();
         pixels.clear();
-        for (double value = std::pow(10.0, std::floor(std::log10(high))); value >= low; value /= 10.0) {
-            const double coord = m_coordOf(value), pixel = m_axis->coordToPixel(coord);
+        for (int power = static_cast<int>(std::floor(std::log10(high))); std::pow(10.0, power) >= low;
+             --power) {
+            const double value = std::pow(10.0, power), coord = m_coordOf(value),
+                         pixel = m_axis->coordToPixel(coord);
             if (!std::isfinite(pixel) || crowded(pixel)) continue;
             pixels.insert(pixel);
             out.push_back({value, coord, pixel});
