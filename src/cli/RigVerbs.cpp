@@ -1,4 +1,5 @@
 #include "Verbs.h"
+#include "notebook/Csv.h"
 #include "rehearsal/Demonstrations.h"
 #include "rehearsal/Rehearsal.h"
 #include "rehearsal/Sight.h"
@@ -6,6 +7,7 @@
 #include <fmt/format.h>
 
 #include <fstream>
+#include <functional>
 #include <memory>
 
 namespace uttrin::cli {
@@ -17,42 +19,78 @@ RigFile rigFrom(const std::string& word) {
     return need(RigFile::parse(fileText(word)));
 }
 
-std::string columnName(const Rehearsal& r, std::size_t vessel) {
-    return vessel == static_cast<std::size_t>(r.setup.watched) ? std::string()
-                                                               : r.setup.model.vessels[vessel].name + "_";
+/// A column of the path: its name, and its value in a sample.
+struct Column {
+    std::string name;
+    std::function<double(const RigSample&)> value;
+};
+
+void addVessel(std::vector<Column>& columns, const Rehearsal& r, std::size_t vessel) {
+    const std::string prefix = vessel == static_cast<std::size_t>(r.setup.watched)
+                                   ? std::string()
+                                   : r.setup.model.vessels[vessel].name + "_";
+    const auto add = [&](const char* name, double VesselState::*part) {
+        columns.push_back({prefix + name, [=](const RigSample& s) { return s.vessels[vessel].*part; }});
+    };
+    add("liquid_temperature_k", &VesselState::kelvin);
+    add("pressure_pa", &VesselState::pascal);
+    add("air_pressure_pa", &VesselState::airPascal);
+    add("liquid_kg", &VesselState::liquid);
+    add("solid_kg", &VesselState::solid);
+    add("vapour_kg", &VesselState::vapour);
+    add("air_kg", &VesselState::air);
+    add("dissolved_air_kg", &VesselState::dissolved);
+    if (r.setup.model.solute) {
+        add("solute_kg", &VesselState::solute);
+        add("solute_vapour_kg", &VesselState::soluteVapour);
+    }
+    add("wall_temperature_k", &VesselState::wallKelvin);
+    add("margin_k", &VesselState::margin);
+    add("margin_at_bottom_k", &VesselState::marginAtBottom);
+    add("vigour", &VesselState::vigour);
 }
 
-/// The path as CSV: the watched vessel's columns without a prefix, then each instrument as it reads.
+/// What the other parts of a rig hold: ice, oil, drying agents.
+void addParts(std::vector<Column>& columns, const RigModel& m) {
+    for (std::size_t i = 0; i < m.contacts.size(); ++i)
+        if (m.contacts[i].iceKg > 0.0)
+            columns.push_back(
+                {m.contacts[i].name + "_ice_kg", [i](const RigSample& s) { return s.contacts[i].iceKg; }});
+    for (std::size_t i = 0; i < m.pumps.size(); ++i)
+        if (m.pumps[i].oilKelvin > 0.0)
+            columns.push_back(
+                {m.pumps[i].name + "_oil_kg", [i](const RigSample& s) { return s.pumps[i].oilKg; }});
+    for (std::size_t i = 0; i < m.dishes.size(); ++i) {
+        columns.push_back(
+            {m.dishes[i].name + "_water_kg", [i](const RigSample& s) { return s.dishes[i].waterKg; }});
+        columns.push_back(
+            {m.dishes[i].name + "_temperature_k", [i](const RigSample& s) { return s.dishes[i].kelvin; }});
+    }
+}
+
+/// The path as CSV: vessels, the watched one without a prefix, what other parts hold, then each instrument as
+/// it reads.
 std::string pathOf(const Rehearsal& r) {
-    std::string csv = "time_s";
-    constexpr const char* kColumns[] = {"liquid_temperature_k",
-                                        "pressure_pa",
-                                        "air_pressure_pa",
-                                        "liquid_kg",
-                                        "solid_kg",
-                                        "vapour_kg",
-                                        "air_kg",
-                                        "dissolved_air_kg",
-                                        "wall_temperature_k",
-                                        "margin_k",
-                                        "margin_at_bottom_k",
-                                        "vigour"};
+    std::vector<Column> columns;
     for (std::size_t v = 0; v < r.setup.model.vessels.size(); ++v)
-        for (const char* column : kColumns)
-            csv += "," + columnName(r, v) + column;
+        addVessel(columns, r, v);
+    addParts(columns, r.setup.model);
+    std::vector<std::string> fields{"time_s"};
+    for (const Column& column : columns)
+        fields.push_back(column.name);
     for (const RigInstrument& i : r.setup.instruments)
-        csv += "," + i.name + (i.kind == RigInstrument::Gauge ? "_pa" : "_k");
-    csv += ",seen\n";
+        fields.push_back(i.name + (i.kind == RigInstrument::Gauge ? "_pa" : "_k"));
+    fields.emplace_back("seen");
+    std::string csv = csvLine(fields);
     for (std::size_t k = 0; k < r.run.samples.size(); ++k) {
-        csv += fmt::format("{}", r.run.samples[k].seconds);
-        for (const VesselState& s : r.run.samples[k].vessels)
-            csv += fmt::format(
-                ",{:.9g},{:.9g},{:.9g},{:.9g},{:.9g},{:.9g},{:.9g},{:.9g},{:.9g},{:.9g},{:.9g},{:.9g}",
-                s.kelvin, s.pascal, s.airPascal, s.liquid, s.solid, s.vapour, s.air, s.dissolved,
-                s.wallKelvin, s.margin, s.marginAtBottom, s.vigour);
+        const RigSample& sample = r.run.samples[k];
+        fields = {fmt::format("{}", sample.seconds)};
+        for (const Column& column : columns)
+            fields.push_back(fmt::format("{:.9g}", column.value(sample)));
         for (const auto& shown : r.shown)
-            csv += fmt::format(",{:.9g}", shown[k]);
-        csv += fmt::format(",{}\n", nameOf(seen(r.watched(), r.watchedAt(k))));
+            fields.push_back(fmt::format("{:.9g}", shown[k]));
+        fields.emplace_back(nameOf(seen(r.watched(), r.watchedAt(k))));
+        csv += csvLine(fields);
     }
     return csv;
 }
