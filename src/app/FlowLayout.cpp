@@ -25,14 +25,27 @@ QLayoutItem* FlowLayout::itemAt(int index) const {
 QLayoutItem* FlowLayout::takeAt(int index) {
     QLayoutItem* item = itemAt(index);
     if (item) m_items.erase(m_items.begin() + index);
+    invalidate();
     return item;
+}
+
+void FlowLayout::invalidate() {
+    m_hints.clear();
+    QLayout::invalidate();
+}
+
+QSize FlowLayout::hintOf(int index) const {
+    if (m_hints.empty())
+        for (const QLayoutItem* item : m_items)
+            m_hints.push_back(item->sizeHint());
+    return m_hints[static_cast<std::size_t>(index)];
 }
 
 std::vector<int> FlowLayout::rowEnds(int width) const {
     std::vector<int> ends;
     int used = 0;
     for (int i = 0; i < count(); ++i) {
-        const int wide = itemAt(i)->sizeHint().width();
+        const int wide = hintOf(i).width();
         const bool first = i == (ends.empty() ? 0 : ends.back());
         if (!first && used + spacing() + wide > width) {
             ends.push_back(i);
@@ -47,7 +60,7 @@ std::vector<int> FlowLayout::rowEnds(int width) const {
 int FlowLayout::rowHeight(int begin, int end) const {
     int high = 0;
     for (int i = begin; i < end; ++i)
-        high = std::max(high, itemAt(i)->sizeHint().height());
+        high = std::max(high, hintOf(i).height());
     return high;
 }
 
@@ -62,8 +75,8 @@ int FlowLayout::heightForWidth(int width) const {
 
 QSize FlowLayout::sizeHint() const {
     int wide = 0;
-    for (const QLayoutItem* item : m_items)
-        wide += (wide > 0 ? spacing() : 0) + item->sizeHint().width();
+    for (int i = 0; i < count(); ++i)
+        wide += (i > 0 ? spacing() : 0) + hintOf(i).width();
     return {wide, rowHeight(0, count())};
 }
 
@@ -81,11 +94,11 @@ void FlowLayout::setGeometry(const QRect& rect) {
         const int things = end - begin, high = rowHeight(begin, end);
         int left = rect.width() - spacing() * (things - 1);
         for (int i = begin; i < end; ++i)
-            left -= itemAt(i)->sizeHint().width();
+            left -= hintOf(i).width();
         int x = rect.x();
         for (int i = begin; i < end; ++i) {
             const int share = left / (end - i); // a row too narrow for its one thing takes from it
-            const int wide = itemAt(i)->sizeHint().width() + share;
+            const int wide = hintOf(i).width() + share;
             left -= share;
             itemAt(i)->setGeometry({x, y, wide, high});
             x += wide + spacing();

@@ -24,13 +24,16 @@ public:
     [[nodiscard]] QSize sizeHint() const override;    ///< all of it in one row
     [[nodiscard]] QSize minimumSize() const override; ///< of the widest thing
     void setGeometry(const QRect& rect) override;
+    void invalidate() override;
 
 private:
+    [[nodiscard]] QSize hintOf(int index) const;
     /// Rows of a width: for each, the first item after it.
     [[nodiscard]] std::vector<int> rowEnds(int width) const;
     [[nodiscard]] int rowHeight(int begin, int end) const;
 
     std::vector<QLayoutItem*> m_items;
+    mutable std::vector<QSize> m_hints; ///< of all, once asked for: a styled button takes long to tell
 };
 
 } // namespace uttrin::app
