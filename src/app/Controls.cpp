@@ -141,6 +141,7 @@ void Segments::setChoices(const QStringList& labels) {
     }
     for (QAbstractButton* b : old) {
         m_group->removeButton(b);
+        layout()->removeWidget(b);
         b->hide();
         b->deleteLater();
     }

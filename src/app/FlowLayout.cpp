@@ -30,22 +30,22 @@ QLayoutItem* FlowLayout::takeAt(int index) {
 }
 
 void FlowLayout::invalidate() {
-    m_hints.clear();
+    m_things.clear();
     QLayout::invalidate();
 }
 
-QSize FlowLayout::hintOf(int index) const {
-    if (m_hints.empty())
-        for (const QLayoutItem* item : m_items)
-            m_hints.push_back(item->sizeHint());
-    return m_hints[static_cast<std::size_t>(index)];
+const std::vector<FlowLayout::Thing>& FlowLayout::things() const {
+    if (m_things.empty())
+        for (QLayoutItem* item : m_items)
+            if (!item->isEmpty()) m_things.push_back({item, item->sizeHint()});
+    return m_things;
 }
 
-std::vector<int> FlowLayout::rowEnds(int width) const {
-    std::vector<int> ends;
+std::vector<std::size_t> FlowLayout::rowEnds(int width) const {
+    std::vector<std::size_t> ends;
     int used = 0;
-    for (int i = 0; i < count(); ++i) {
-        const int wide = hintOf(i).width();
+    for (std::size_t i = 0; i < things().size(); ++i) {
+        const int wide = things()[i].hint.width();
         const bool first = i == (ends.empty() ? 0 : ends.back());
         if (!first && used + spacing() + wide > width) {
             ends.push_back(i);
@@ -53,20 +53,21 @@ std::vector<int> FlowLayout::rowEnds(int width) const {
         } else
             used += (first ? 0 : spacing()) + wide;
     }
-    if (count() > 0) ends.push_back(count());
+    if (!things().empty()) ends.push_back(things().size());
     return ends;
 }
 
-int FlowLayout::rowHeight(int begin, int end) const {
+int FlowLayout::rowHeight(std::size_t begin, std::size_t end) const {
     int high = 0;
-    for (int i = begin; i < end; ++i)
-        high = std::max(high, hintOf(i).height());
+    for (std::size_t i = begin; i < end; ++i)
+        high = std::max(high, things()[i].hint.height());
     return high;
 }
 
 int FlowLayout::heightForWidth(int width) const {
-    int high = 0, begin = 0;
-    for (const int end : rowEnds(width)) {
+    int high = 0;
+    std::size_t begin = 0;
+    for (const std::size_t end : rowEnds(width)) {
         high += (begin > 0 ? spacing() : 0) + rowHeight(begin, end);
         begin = end;
     }
@@ -75,32 +76,34 @@ int FlowLayout::heightForWidth(int width) const {
 
 QSize FlowLayout::sizeHint() const {
     int wide = 0;
-    for (int i = 0; i < count(); ++i)
-        wide += (i > 0 ? spacing() : 0) + hintOf(i).width();
-    return {wide, rowHeight(0, count())};
+    for (const Thing& thing : things())
+        wide += (wide > 0 ? spacing() : 0) + thing.hint.width();
+    return {wide, rowHeight(0, things().size())};
 }
 
 QSize FlowLayout::minimumSize() const {
     QSize least;
-    for (const QLayoutItem* item : m_items)
-        least = least.expandedTo(item->minimumSize());
+    for (const Thing& thing : things())
+        least = least.expandedTo(thing.item->minimumSize());
     return least;
 }
 
 void FlowLayout::setGeometry(const QRect& rect) {
     QLayout::setGeometry(rect);
-    int begin = 0, y = rect.y();
-    for (const int end : rowEnds(rect.width())) {
-        const int things = end - begin, high = rowHeight(begin, end);
-        int left = rect.width() - spacing() * (things - 1);
-        for (int i = begin; i < end; ++i)
-            left -= hintOf(i).width();
+    std::size_t begin = 0;
+    int y = rect.y();
+    for (const std::size_t end : rowEnds(rect.width())) {
+        const int high = rowHeight(begin, end);
+        int left = rect.width() - spacing() * static_cast<int>(end - begin - 1);
+        for (std::size_t i = begin; i < end; ++i)
+            left -= things()[i].hint.width();
         int x = rect.x();
-        for (int i = begin; i < end; ++i) {
-            const int share = left / (end - i); // a row too narrow for its one thing takes from it
-            const int wide = hintOf(i).width() + share;
+        for (std::size_t i = begin; i < end; ++i) {
+            const int share =
+                left / static_cast<int>(end - i); // a row too narrow for its one thing takes from it
+            const int wide = things()[i].hint.width() + share;
             left -= share;
-            itemAt(i)->setGeometry({x, y, wide, high});
+            things()[i].item->setGeometry({x, y, wide, high});
             x += wide + spacing();
         }
         y += high + spacing();

@@ -27,13 +27,18 @@ public:
     void invalidate() override;
 
 private:
-    [[nodiscard]] QSize hintOf(int index) const;
-    /// Rows of a width: for each, the first item after it.
-    [[nodiscard]] std::vector<int> rowEnds(int width) const;
-    [[nodiscard]] int rowHeight(int begin, int end) const;
+    struct Thing {
+        QLayoutItem* item;
+        QSize hint; ///< kept: a styled button takes long to tell
+    };
+    /// What is not hidden.
+    [[nodiscard]] const std::vector<Thing>& things() const;
+    /// Rows of a width: for each, the first thing after it.
+    [[nodiscard]] std::vector<std::size_t> rowEnds(int width) const;
+    [[nodiscard]] int rowHeight(std::size_t begin, std::size_t end) const;
 
     std::vector<QLayoutItem*> m_items;
-    mutable std::vector<QSize> m_hints; ///< of all, once asked for: a styled button takes long to tell
+    mutable std::vector<Thing> m_things; ///< empty until it is asked for
 };
 
 } // namespace uttrin::app

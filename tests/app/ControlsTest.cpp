@@ -128,6 +128,14 @@ TEST(Segments, TakeAsManyRowsAsTheirNamesNeedAndCutNone) {
         rowsBefore = static_cast<int>(rows.size());
     }
     EXPECT_EQ(rowsBefore, names.size());
+    segments.setChoices({QStringLiteral("one"), QStringLiteral("two")}); // what was there takes no room
+    segments.resize(whole, segments.layout()->heightForWidth(whole));
+    segments.layout()->setGeometry(segments.rect());
+    EXPECT_EQ(segments.button(0)->x(), 0);
+    EXPECT_EQ(segments.button(1)->geometry().right() + 1, whole);
+    segments.button(0)->hide();
+    segments.layout()->setGeometry(segments.rect());
+    EXPECT_EQ(segments.button(1)->x(), 0);
 }
 
 TEST(FieldEdit, UndoGoesToTheNotebookWhenTheFieldHasNothingToTakeBack) {
