@@ -11,6 +11,7 @@ namespace uttrin::cli {
 using Json = nlohmann::ordered_json;
 
 /// What a verb gives: values for --json, a text for people.
+// NOLINTNEXTLINE(bugprone-exception-escape): the JSON that is moved is valid
 struct Answer {
     Json json;
     std::string text;

@@ -48,7 +48,7 @@ Member play(const RigFile& rig, const UncertainValues& uncertain, std::uint64_t 
 
 std::pair<double, double> middle90(std::vector<float>& values) {
     const auto at = [&](double share) {
-        const auto k = static_cast<std::ptrdiff_t>(share * static_cast<double>(values.size() - 1) + 0.5);
+        const std::ptrdiff_t k = std::lround(share * static_cast<double>(values.size() - 1));
         std::nth_element(values.begin(), values.begin() + k, values.end());
         return static_cast<double>(values[static_cast<std::size_t>(k)]);
     };
