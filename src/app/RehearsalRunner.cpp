@@ -8,7 +8,7 @@
 namespace uttrin::app {
 namespace {
 
-constexpr qint64 kFirstPathMs = 15, kNextPathMs = 100; // the path of a slow one appears bit by bit
+constexpr qint64 kFirstPathMs = 5, kNextPathMs = 100; // the path of a slow one appears bit by bit
 constexpr int kCalmMs = 120, kLookMs = 10;             // before the band
 constexpr int kFirstMembers = 40, kMembers = 200;      // of the band
 constexpr qint64 kLongMs = 1500; // a rig whose first members took longer is not played more often

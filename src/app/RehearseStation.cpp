@@ -425,8 +425,10 @@ void RehearseStation::tick() {
         if (!goesOn) play(false);
         return;
     }
+    const double known = r->run.samples.back().seconds;
+    if (m_moment + passed > known && known < r->setup.seconds && !r->run.stopped) return; // more comes
     goTo(m_moment + passed);
-    if (m_moment >= r->run.samples.back().seconds) play(false);
+    if (m_moment >= known) play(false);
 }
 
 void RehearseStation::fly(bool on) {
@@ -460,10 +462,10 @@ void RehearseStation::fly(bool on) {
 /// cautions.
 void RehearseStation::fit() {
     constexpr int kLow = 560, kLowToType = 700, kNarrow = 900;
-    const bool large = theme().large, low = height() < kLow,
-               typing = m_faces->currentWidget() == m_measured && height() < kLowToType;
-    m_caution->setVisible(!large && !low && !typing && !m_caution->text().isEmpty());
-    m_knobs->setVisible(!isFlying() && !(large && low));
+    const bool large = theme().large,
+               low = height() < kLow || (m_faces->currentWidget() == m_measured && height() < kLowToType);
+    m_caution->setVisible(!large && !low && !m_caution->text().isEmpty());
+    m_knobs->setVisible(!isFlying() && !(large && height() < kLow));
     m_besideLabel->setVisible(!large || width() >= kNarrow);
     nameFlight();
 }
