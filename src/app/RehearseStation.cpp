@@ -118,12 +118,10 @@ void RehearseStation::buildRight(QVBoxLayout* column) {
     card->column()->setContentsMargins(14, 8, 14, 8);
     card->column()->setSpacing(2);
     card->column()->addWidget(makeLabel(tr("What you will see"), "muted"));
-    m_see = makeLabel({}, "heading");
+    card->column()->addWidget(m_see = makeLabel({}, "heading"));
     m_see->setObjectName(QStringLiteral("willSee"));
-    m_next = makeLabel({});
+    card->column()->addWidget(m_next = makeLabel({}));
     m_next->setObjectName(QStringLiteral("comesNext"));
-    for (QLabel* l : {m_see, m_next})
-        card->column()->addWidget(l);
     column->addWidget(card);
     m_caution = makeLabel({}, "caution");
     m_caution->setObjectName(QStringLiteral("rigCaution"));
