@@ -149,7 +149,8 @@ QRectF pathNamesBox(const PhaseMap& map) {
     constexpr double kBesideRoom =
         0.55; // of the width: the room's pressure is named at the left of that corner
     const bool fits = high.width() < kBesideRoom * area.width();
-    return fits && crossed(low) > 2 * crossed(high) ? high : low;
+    const std::ptrdiff_t below = crossed(low);
+    return fits && below > 0 && below > 2 * crossed(high) ? high : low;
 }
 
 /// Rehearsed paths and their names; the one that is compared with is thinner and dashed.

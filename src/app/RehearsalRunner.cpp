@@ -9,8 +9,8 @@ namespace uttrin::app {
 namespace {
 
 constexpr qint64 kFirstPathMs = 5, kNextPathMs = 100; // the path of a slow one appears bit by bit
-constexpr int kCalmMs = 120, kLookMs = 10;             // before the band
-constexpr int kFirstMembers = 40, kMembers = 200;      // of the band
+constexpr int kCalmMs = 120, kLookMs = 10;            // before the band
+constexpr int kMembers = 200;                         // of the band
 constexpr qint64 kLongMs = 1500; // a rig whose first members took longer is not played more often
 constexpr std::uint64_t kSeed = 20;
 constexpr double kReadingU = 0.3; // K, of a temperature read in a lesson
@@ -77,14 +77,17 @@ void RehearsalRunner::play(const RigFile& rig, const std::vector<RigSetting>& se
         for (int waited = 0; waited < kCalmMs && goOn(); waited += kLookMs)
             QThread::msleep(kLookMs);
         since.restart();
-        for (const int members : {kFirstMembers, kMembers}) {
-            const auto chance = chanceOf(rig, settings, members, kSeed, goOn);
-            if (!chance || !goOn()) return;
-            tell([this, weighed = std::make_shared<const RehearsalChance>(*chance)] {
+        const auto tellChance = [&](const RehearsalChance& chance) {
+            tell([this, weighed = std::make_shared<const RehearsalChance>(chance)] {
                 emit this->weighed(weighed);
             });
-            if (since.elapsed() > kLongMs) break;
-        }
+        };
+        const auto chance = chanceOf(rig, settings, kMembers, kSeed, goOn, [&](const RehearsalChance& first) {
+            if (goOn()) tellChance(first);
+            return since.elapsed() <= kLongMs;
+        });
+        if (!chance || !goOn()) return;
+        tellChance(*chance);
         tell([this] { done({}); });
     });
 }

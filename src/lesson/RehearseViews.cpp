@@ -22,20 +22,17 @@ constexpr double kDensity = 1000.0; // kg/m3; a drawing needs no better
 
 double celsius(double kelvin) { return kelvin - kIcePointKelvin; }
 
-/// How lively bubbles are drawn.
-double liveliness(double vigour) {
-    constexpr double kLeast = 3e-4, kMost = 0.5; // m/s
-    return vigour <= kLeast ? 0.0
-                            : std::clamp(std::log(vigour / kLeast) / std::log(kMost / kLeast), 0.05, 1.0);
+/// Where a value lies between two on a logarithmic scale, 0 to 1: none up to the least, from there on at
+/// least so much that it is seen.
+double logarithmicShare(double value, double least, double most, double faintest) {
+    return value <= least ? 0.0 : std::clamp(std::log(value / least) / std::log(most / least), faintest, 1.0);
 }
 
-/// How thickly gas that bubbles in through a liquid is drawn.
-double gush(double kilogramPerSecond) {
-    constexpr double kMost = 1e-5; // kg/s
-    return kilogramPerSecond < kSeenGas
-               ? 0.0
-               : std::clamp(std::log(kilogramPerSecond / kSeenGas) / std::log(kMost / kSeenGas), 0.1, 1.0);
-}
+/// How lively bubbles are drawn, by their vigour in m/s.
+double liveliness(double vigour) { return logarithmicShare(vigour, 3e-4, 0.5, 0.05); }
+
+/// How thickly gas that bubbles in through a liquid is drawn, by its flow in kg/s.
+double gush(double flow) { return logarithmicShare(flow, kSeenGas, 1e-5, 0.1); }
 
 SceneVessel vesselScene(const Rehearsal& r, std::size_t v, const VesselState& s) {
     const Vessel& built = r.setup.model.vessels[v];
@@ -158,15 +155,10 @@ RigScene sceneOf(const Rehearsal& r, std::size_t at) {
         scene.vessels.push_back(vesselScene(r, v, sample.vessels[v]));
     addContacts(r.setup, model, sample, scene);
     addParts(r.setup, model, sample, scene);
-    for (std::size_t i = 0; i < r.setup.instruments.size(); ++i) {
-        const RigInstrument& instrument = r.setup.instruments[i];
-        if (instrument.vessel != r.setup.watched) continue;
-        if (instrument.kind == RigInstrument::Thermometer &&
-            scene.thermometer.empty()) // the first of its kind
-            scene.thermometer = fixed(celsius(r.shown[i][at]), 1) + " °C";
-        else if (instrument.kind == RigInstrument::Gauge && scene.gauge.empty())
-            scene.gauge = kilopascals(r.shown[i][at]) + " kPa";
-    }
+    if (const auto* shown = shownOf(r, RigInstrument::Thermometer, r.setup.watched))
+        scene.thermometer = fixed(celsius((*shown)[at]), 1) + " °C";
+    if (const auto* shown = shownOf(r, RigInstrument::Gauge, r.setup.watched))
+        scene.gauge = kilopascals((*shown)[at]) + " kPa";
     const VesselState& s = r.watchedAt(at);
     constexpr double kPush = 1.0; // N
     if (r.watched().mouth > 0.0 && std::abs(s.force) > kPush)

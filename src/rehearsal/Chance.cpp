@@ -99,30 +99,40 @@ std::optional<std::string> reasonFor(const RigFile& rig, const std::vector<Membe
 } // namespace
 
 Result<RehearsalChance> chanceOf(const RigFile& rig, const std::vector<RigSetting>& settings, int members,
-                                 std::uint64_t seed, const std::function<bool()>& goOn) {
+                                 std::uint64_t seed, const std::function<bool()>& goOn,
+                                 const std::function<bool(const RehearsalChance&)>& firstFifth) {
     const auto setup = rig.setup(settings);
     if (!setup) return tl::unexpected(setup.error());
     const UncertainValues uncertain(rig, settings);
     std::vector<Member> all(static_cast<std::size_t>(std::max(members, 0)));
-    std::atomic<std::size_t> next{0};
-    const auto work = [&] {
-        for (std::size_t i = next++; i < all.size() && (!goOn || goOn()); i = next++)
-            all[i] = play(rig, uncertain, seed + i, goOn);
-    };
-    {
+    const auto playUpTo = [&](std::size_t first, std::size_t end) {
+        std::atomic<std::size_t> next{first};
+        const auto work = [&] {
+            for (std::size_t i = next++; i < end && (!goOn || goOn()); i = next++)
+                all[i] = play(rig, uncertain, seed + i, goOn);
+        };
         std::vector<std::jthread> threads;
         for (unsigned t = 1; t < std::max(1U, std::thread::hardware_concurrency()); ++t)
             threads.emplace_back(work);
         work();
+    };
+    const auto soFar = [&] {
+        RehearsalChance result;
+        for (const Member& m : all) {
+            result.members += m.played ? 1 : 0;
+            result.met += m.met ? 1 : 0;
+        }
+        result.band = bandOf(all, stepOf(*setup));
+        result.mainReason = reasonFor(rig, all);
+        return result;
+    };
+    std::size_t played = 0;
+    if (firstFifth) {
+        playUpTo(0, played = all.size() / 5);
+        if (RehearsalChance first = soFar(); !firstFifth(first)) return first;
     }
-    RehearsalChance result;
-    for (const Member& m : all) {
-        result.members += m.played ? 1 : 0;
-        result.met += m.met ? 1 : 0;
-    }
-    result.band = bandOf(all, stepOf(*setup));
-    result.mainReason = reasonFor(rig, all);
-    return result;
+    playUpTo(played, all.size());
+    return soFar();
 }
 
 } // namespace uttrin

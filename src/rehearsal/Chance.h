@@ -23,8 +23,10 @@ struct RehearsalChance {
 /// Plays a rig file through many times with its uncertain values drawn from normal distributions, on all
 /// cores. Equal seeds give equal results.
 /// @param goOn  asked between members, from any thread; false ends it with what there is.
-[[nodiscard]] Result<RehearsalChance> chanceOf(const RigFile& rig, const std::vector<RigSetting>& settings,
-                                               int members, std::uint64_t seed,
-                                               const std::function<bool()>& goOn = {});
+/// @param firstFifth  gets to see the chance of the first fifth of them; false ends it with that.
+[[nodiscard]] Result<RehearsalChance>
+chanceOf(const RigFile& rig, const std::vector<RigSetting>& settings, int members, std::uint64_t seed,
+         const std::function<bool()>& goOn = {},
+         const std::function<bool(const RehearsalChance&)>& firstFifth = {});
 
 } // namespace uttrin

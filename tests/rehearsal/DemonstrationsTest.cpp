@@ -405,5 +405,22 @@ TEST(Sight, NamesWhatIsSeen) {
     EXPECT_EQ(seen(v, s), Seen::Dry);
 }
 
+TEST(Chance, TheFirstFifthIsShownAndIsPartOfTheWhole) {
+    const RigFile& rig = findDemonstration("sealed-flask")->rig;
+    const RehearsalChance whole = *chanceOf(rig, {}, 20, 7);
+    int seen = 0;
+    const auto look = [&](bool goesOn) {
+        return *chanceOf(rig, {}, 20, 7, {}, [&](const RehearsalChance& first) {
+            seen = first.members;
+            return goesOn;
+        });
+    };
+    EXPECT_EQ(look(true).band.lowKelvin, whole.band.lowKelvin);
+    EXPECT_EQ(seen, 4);
+    const RehearsalChance first = look(false);
+    EXPECT_EQ(first.members, 4);
+    EXPECT_EQ(first.band.highKelvin, chanceOf(rig, {}, 4, 7)->band.highKelvin);
+}
+
 } // namespace
 } // namespace uttrin
