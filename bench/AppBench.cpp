@@ -1,13 +1,14 @@
-#include "app/KnobField.h"
-#include "app/LessonController.h"
-#include "app/MainWindow.h"
-#include "app/PhaseMap.h"
-#include "app/RehearseStation.h"
-#include "app/Theme.h"
+#include "app/controller/LessonController.h"
+#include "app/controls/Theme.h"
+#include "app/map/PhaseMap.h"
+#include "app/rehearse/KnobField.h"
+#include "app/rehearse/RehearseStation.h"
+#include "app/shell/MainWindow.h"
 #include "demo/DemoNotebook.h"
-#include "lesson/StartingPlan.h"
+#include "lesson/model/StartingPlan.h"
 #include "plan/PlanJson.h"
 #include "rehearsal/Demonstrations.h"
+#include "resources/Fonts.h"
 #include "substances/SubstanceLibrary.h"
 #include "support/FakeClock.h"
 #include "support/TempDir.h"
@@ -137,7 +138,7 @@ void firstPathAfterAChange(benchmark::State& state, std::string_view id) {
     auto* map = window.findChild<app::PhaseMap*>(QStringLiteral("rehearseMap"));
     QObject::connect(station, &app::RehearseStation::stripChanged, &window, [&] {
         if (shown) return; // the rest of the path, and the one beside it
-        map->replot(QCustomPlot::rpImmediateRefresh);
+        map->redraw();
         benchmark::DoNotOptimize(window.grab());
         shown = true;
     });
@@ -187,7 +188,7 @@ void mapRedrawWithTenThousandPoints(benchmark::State& state) {
     map.resize(640, 520);
     map.show(view);
     for (auto _ : state)
-        map.replot(QCustomPlot::rpImmediateRefresh);
+        map.redraw();
 }
 BENCHMARK(mapRedrawWithTenThousandPoints)->Unit(benchmark::kMillisecond);
 
@@ -196,7 +197,7 @@ BENCHMARK(mapRedrawWithTenThousandPoints)->Unit(benchmark::kMillisecond);
 int main(int argc, char** argv) {
     QApplication application(argc, argv);
     QCoreApplication::setOrganizationName(QStringLiteral("uttrin-bench"));
-    app::loadFonts();
+    loadFonts();
     app::applyTheme(app::Theme::light());
     benchmark::Initialize(&argc, argv);
     benchmark::RunSpecifiedBenchmarks();

@@ -1,9 +1,9 @@
 #include "analysis/LineFit.h"
-#include "lesson/LessonModel.h"
+#include "lesson/model/LessonModel.h"
 #include "notebook/Notebook.h"
-#include "rehearsal/Chance.h"
 #include "rehearsal/Demonstrations.h"
-#include "rehearsal/Flight.h"
+#include "rehearsal/Ensemble.h"
+#include "rehearsal/ManualRun.h"
 #include "rig/RigSimulation.h"
 #include "substances/SubstanceLibrary.h"
 #include "support/SyntheticLab.h"
@@ -139,18 +139,18 @@ BENCHMARK_CAPTURE(aDemonstrationPlayedThrough, freezeByBoiling, "freeze-by-boili
 void bandOfAThousandSealedFlasks(benchmark::State& state) {
     const RigFile& rig = findDemonstration("sealed-flask")->rig;
     for (auto _ : state)
-        benchmark::DoNotOptimize(chanceOf(rig, {}, 1000, 20));
+        benchmark::DoNotOptimize(playEnsemble(rig, {}, 1000, 20));
 }
 BENCHMARK(bandOfAThousandSealedFlasks)->Unit(benchmark::kSecond)->Iterations(3)->UseRealTime();
 
-/// Ten minutes of a bell jar flown by hand, in the steps of the live mode at 20 times real time.
+/// Ten minutes of a bell jar run by hand, in the steps of the live mode at 20 times real time.
 void tenMinutesFlownByHand(benchmark::State& state) {
     const RigFile& rig = findDemonstration("bell-jar")->rig;
     for (auto _ : state) {
-        auto flight = *Flight::make(rig, {});
-        for (const RigControl& c : flight.controls())
-            if (c.name == "pump") flight.press(c);
-        while (flight.goOn(0.8)) {
+        auto manualRun = *ManualRun::make(rig, {});
+        for (const RigControl& c : manualRun.controls())
+            if (c.name == "pump") manualRun.press(c);
+        while (manualRun.goOn(0.8)) {
         }
     }
 }

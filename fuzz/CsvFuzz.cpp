@@ -1,4 +1,4 @@
-#include "lesson/ReadingsCsv.h"
+#include "lesson/exchange/ReadingsCsv.h"
 #include "plan/PlanJson.h"
 
 #include <cstdint>

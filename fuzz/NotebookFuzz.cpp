@@ -1,4 +1,4 @@
-#include "lesson/LessonModel.h"
+#include "lesson/model/LessonModel.h"
 #include "notebook/Notebook.h"
 
 #include <cstdint>

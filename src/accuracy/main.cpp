@@ -81,7 +81,8 @@ void printSolutions() {
     row("ebullioscopic constant of water at 101.325 kPa, K kg/mol", *ebullioscopicConstant(water(), standard),
         0.513, 4, "", "CRC Handbook of Chemistry and Physics");
     fmt::print("\n### Sucrose in water\n{}. Sources differ by up to 2.9 K (92 %); above 95 % "
-               "there is no second one to compare with.\n\n| quantity | Uttrin | published | difference | source |\n| "
+               "there is no second one to compare with.\n\n| quantity | Uttrin | published | difference | "
+               "source |\n| "
                "--- | ---: | "
                "---: | --- | --- |\n",
                sucrose::kSource);

@@ -1,8 +1,7 @@
 #pragma once
 
 #include "Arguments.h"
-
-#include <CLI/CLI.hpp>
+#include "VerbOptions.h"
 
 #include <functional>
 
@@ -12,18 +11,18 @@ namespace uttrin::cli {
 using Job = std::function<Answer()>;
 
 /// Each adds one verb to the program and gives what it does when chosen.
-Job addFluids(CLI::App& app);
-Job addSaturation(CLI::App& verb);
-Job addBoil(CLI::App& verb);
-Job addFreeze(CLI::App& verb);
-Job addBarometer(CLI::App& verb);
-Job addConvert(CLI::App& verb);
-Job addRoom(CLI::App& verb);
-Job addGauge(CLI::App& verb);
-Job addPlan(CLI::App& verb);
-Job addFit(CLI::App& verb);
-Job addNotebook(CLI::App& verb);
-Job addReport(CLI::App& verb);
-Job addSimulate(CLI::App& verb);
+Job addFluids(VerbOptions& verb);
+Job addSaturation(VerbOptions& verb);
+Job addBoil(VerbOptions& verb);
+Job addFreeze(VerbOptions& verb);
+Job addBarometer(VerbOptions& verb);
+Job addConvert(VerbOptions& verb);
+Job addRoom(VerbOptions& verb);
+Job addGauge(VerbOptions& verb);
+Job addPlan(VerbOptions& verb);
+Job addFit(VerbOptions& verb);
+Job addNotebook(VerbOptions& verb);
+Job addReport(VerbOptions& verb);
+Job addSimulate(VerbOptions& verb);
 
 } // namespace uttrin::cli

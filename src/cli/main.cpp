@@ -1,6 +1,7 @@
 #include "Verbs.h"
 #include "substances/SubstanceLibrary.h"
 
+#include <CLI/CLI.hpp>
 #include <fmt/format.h>
 
 #include <algorithm>
@@ -16,7 +17,7 @@ struct VerbEntry {
     const char* name;
     const char* description;
     const char* example;
-    Job (*add)(CLI::App&);
+    Job (*add)(VerbOptions&);
 };
 
 constexpr VerbEntry kVerbs[] = {
@@ -65,7 +66,8 @@ int run(int argc, char** argv) {
         CLI::App* verb = app.add_subcommand(v.name, v.description);
         verb->footer(fmt::format("Example: {}", v.example));
         verb->add_flag("--json", json, "one JSON object in SI units");
-        jobs[verb] = v.add(*verb);
+        VerbOptions options(*verb);
+        jobs[verb] = v.add(options);
     }
     auto words = withMinusValues(argc, argv);
     const bool isVerb = std::any_of(std::begin(kVerbs), std::end(kVerbs), [&](const VerbEntry& v) {

@@ -56,8 +56,8 @@ Plan uTubePlan() {
     p.ladder.from = 20e3;
     p.ladder.to = 88e3;
     p.ladder.count = 10;
-    p.ladder.tasterPa = 12e3;
-    p.ladder.tasterInFit = true;
+    p.ladder.trialPa = 12e3;
+    p.ladder.trialInFit = true;
     return p;
 }
 

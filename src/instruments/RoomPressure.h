@@ -25,7 +25,7 @@ enum class RoomMethod {
 /// Identifier in files: "barometer", "mercury", "station", "sea-level", "altitude", "dead-head", "nominal".
 [[nodiscard]] std::string_view id(RoomMethod method);
 [[nodiscard]] Result<RoomMethod> roomMethodFromId(std::string_view id);
-/// One or two words for the spine and the report.
+/// One or two words for the navigation column and the report.
 [[nodiscard]] std::string_view label(RoomMethod method);
 
 /// The facts from which the room's pressure follows, as a person entered them.

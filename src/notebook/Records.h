@@ -52,7 +52,7 @@ struct Setup {
 struct Prediction {
     RowId id = 0;
     RowId setupId = 0;
-    int place = 0;       ///< place in the ladder, -1 for the taster
+    int place = 0;       ///< place in the ladder, -1 for the trial point
     double kelvin = 0.0; ///< predicted boiling point
 };
 
@@ -76,7 +76,7 @@ struct Reading {
     RowId id = 0;
     RowId runId = 0;
     int position = 0;                 ///< order of taking
-    std::optional<int> place;         ///< target it was taken for: place in the ladder, -1 the taster
+    std::optional<int> place;         ///< target it was taken for: place in the ladder, -1 the trial point
     Milliseconds takenAt = 0;         ///< one instant for pressure and temperature
     double first = 0.0;               ///< gauge as shown, or the left arm
     std::optional<double> second;     ///< right arm

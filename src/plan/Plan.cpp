@@ -134,8 +134,9 @@ Result<void> check(const Plan& plan) {
             fmt::format(
                 "'{}' is not a boiling criterion; accepted: first-bubbles, steady, stops-after-isolating",
                 plan.criterion));
-    if (plan.ladder.tasterPa)
-        if (const auto ok = above(*plan.ladder.tasterPa, 0.0, "the taster's pressure", "Pa"); !ok) return ok;
+    if (plan.ladder.trialPa)
+        if (const auto ok = above(*plan.ladder.trialPa, 0.0, "the trial point's pressure", "Pa"); !ok)
+            return ok;
     return checkLadder(plan);
 }
 

@@ -44,10 +44,11 @@ struct Ladder {
         20e3;         ///< Pa absolute (Pressure), K (Temperature, InverseTemperature), dial unit (DialSteps)
     double to = 90e3; ///< as `from`
     int count = 10;   ///< all spacings but DialSteps
-    double dialStep = 0.1;          ///< DialSteps: in the gauge's unit
-    std::optional<double> tasterPa; ///< one extra single low point, Pa absolute
-    bool tasterInFit = false;
-    std::map<int, double> moved; ///< targets set by hand: place in the ladder (taster: -1) to Pa absolute
+    double dialStep = 0.1;         ///< DialSteps: in the gauge's unit
+    std::optional<double> trialPa; ///< one extra single low point, Pa absolute
+    bool trialInFit = false;
+    std::map<int, double>
+        moved; ///< targets set by hand: place in the ladder (trial point: -1) to Pa absolute
 };
 
 /// A lab as it is to be done.

@@ -1,6 +1,6 @@
 #include "PlanJson.h"
 
-#include "quantities/JsonReader.h"
+#include "json/JsonReader.h"
 
 #include <fmt/format.h>
 #include <nlohmann/json.hpp>
@@ -271,8 +271,8 @@ Json ladderToJson(const Ladder& l) {
         j["to"] = ladderEnd(l, l.to);
     }
     j["count"] = l.count;
-    if (l.tasterPa) j["taster"] = formatMeasure(*l.tasterPa, unit("Pa"));
-    j["taster_in_fit"] = l.tasterInFit;
+    if (l.trialPa) j["taster"] = formatMeasure(*l.trialPa, unit("Pa"));
+    j["taster_in_fit"] = l.trialInFit;
     if (!l.moved.empty()) {
         Json moved = Json::object();
         for (const auto& [place, pa] : l.moved)
@@ -317,9 +317,9 @@ void readLadderFrom(Reader r, std::optional<Failure>& failure, Ladder& l) {
     if (r.has("taster")) {
         double pa = 0.0;
         r.parsed("taster", pa, inPascal(parsePressure));
-        l.tasterPa = pa;
+        l.trialPa = pa;
     }
-    r.flag("taster_in_fit", l.tasterInFit);
+    r.flag("taster_in_fit", l.trialInFit);
     if (const Json* moved = r.at("moved")) readMoved(r, *moved, failure, l);
 }
 

@@ -142,20 +142,20 @@ Result<RunSheet> makeRunSheet(const Plan& plan, const RoomPressure& room) {
     if (!ladder) return tl::unexpected(ladder.error());
 
     RunSheet sheet;
-    const auto add = [&](int place, double pa, bool taster) -> Result<void> {
+    const auto add = [&](int place, double pa, bool trial) -> Result<void> {
         const auto moved = plan.ladder.moved.find(place);
         const bool byHand = moved != plan.ladder.moved.end();
         auto t = describe(plan, liquid, Pressure::fromPascal(byHand ? moved->second : pa), room);
         if (!t) return tl::unexpected(t.error());
         t->place = place;
         t->moved = byHand;
-        t->taster = taster;
-        t->inFit = !taster || plan.ladder.tasterInFit;
+        t->trial = trial;
+        t->inFit = !trial || plan.ladder.trialInFit;
         sheet.targets.push_back(*t);
         return {};
     };
-    if (plan.ladder.tasterPa)
-        if (const auto ok = add(-1, *plan.ladder.tasterPa, true); !ok) return tl::unexpected(ok.error());
+    if (plan.ladder.trialPa)
+        if (const auto ok = add(-1, *plan.ladder.trialPa, true); !ok) return tl::unexpected(ok.error());
     for (std::size_t i = 0; i < ladder->size(); ++i)
         if (const auto ok = add(static_cast<int>(i), (*ladder)[i].pascal(), false); !ok)
             return tl::unexpected(ok.error());

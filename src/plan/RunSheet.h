@@ -13,8 +13,8 @@ enum class TargetState { Ok, AboveRoom, BelowPumpFloor };
 /// One line of the run sheet.
 struct Target {
     int order = 0; ///< 1 for the first to be taken
-    int place = 0; ///< place in the ladder, -1 for the taster: the key of Ladder::moved
-    bool taster = false;
+    int place = 0; ///< place in the ladder, -1 for the trial point: the key of Ladder::moved
+    bool trial = false;
     bool inFit = true;
     bool moved = false; ///< set by hand
     TargetState state = TargetState::Ok;
@@ -53,7 +53,7 @@ inline constexpr double kClearUpSeconds = 240.0;
 /// the source file). Fails where the plan makes no sense, or a target lies outside the substance's curve.
 [[nodiscard]] Result<RunSheet> makeRunSheet(const Plan& plan, const RoomPressure& room);
 
-/// The absolute pressures of a ladder in a room, lowest first, the taster not among them.
+/// The absolute pressures of a ladder in a room, lowest first, the trial point not among them.
 [[nodiscard]] Result<std::vector<Pressure>> ladderPressures(const Plan& plan, Pressure room);
 
 /// The same ends expressed for another spacing, so that changing the spacing keeps the span.

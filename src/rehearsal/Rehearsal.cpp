@@ -1,6 +1,6 @@
 #include "Rehearsal.h"
 
-#include "Sight.h"
+#include "Appearance.h"
 
 #include <fmt/format.h>
 
@@ -141,7 +141,7 @@ std::vector<std::pair<double, double>> boilingSpells(const Rehearsal& r) {
     std::vector<std::pair<double, double>> spells;
     bool before = false;
     for (std::size_t i = 0; i < r.run.samples.size(); ++i) {
-        const bool now = boils(seen(r.watched(), r.watchedAt(i)));
+        const bool now = boils(appearanceOf(r.watched(), r.watchedAt(i)));
         const double at = r.run.samples[i].seconds;
         if (now && !before) spells.emplace_back(at, at);
         if (now) spells.back().second = at;
@@ -156,7 +156,8 @@ RehearsalFacts factsOf(const Rehearsal& r) {
         const VesselState& s = r.watchedAt(i);
         f.strongestForce = std::max(f.strongestForce, s.force);
         f.highestPascal = std::max(f.highestPascal, s.pascal);
-        if (boils(seen(r.watched(), s)) && (!f.lowestBoilingKelvin || s.kelvin < *f.lowestBoilingKelvin))
+        if (boils(appearanceOf(r.watched(), s)) &&
+            (!f.lowestBoilingKelvin || s.kelvin < *f.lowestBoilingKelvin))
             f.lowestBoilingKelvin = s.kelvin;
     }
     const VesselState& last = r.watchedAt(r.run.samples.size() - 1);

@@ -1,10 +1,11 @@
 #include "RigFile.h"
 
 #include "RigFileParts.h"
-#include "quantities/JsonReader.h"
+#include "json/JsonReader.h"
 #include "substances/SubstanceLibrary.h"
 
 #include <fmt/format.h>
+#include <nlohmann/json.hpp>
 
 #include <map>
 #include <mutex>
@@ -133,6 +134,8 @@ Result<RigSolute> rigSolute(SoluteKind kind, const std::string& substance) {
     });
 }
 
+RigFile::RigFile(Json document) : m_document(std::make_shared<const Json>(std::move(document))) {}
+
 Result<RigFile> RigFile::parse(std::string_view text) {
     Json document;
     try {
@@ -152,7 +155,7 @@ Result<RigFile> RigFile::parse(std::string_view text) {
 /// What stands around the rig: its name, its story, knobs, variants, uncertainties.
 Result<void> RigFile::readAround() {
     std::optional<Failure> failure;
-    JsonReader r(m_document, "", failure);
+    JsonReader r(*m_document, "", failure);
     r.require("name", "the demonstration's name in quotes");
     r.string("name", m_name);
     m_story = readStory(r.child("story"));
@@ -166,7 +169,7 @@ Result<void> RigFile::readAround() {
             item.string("sets", k.pointers.emplace_back());
         for (const std::string& pointer : k.pointers) {
             if (failure) return;
-            const auto now = quantityAt(m_document, pointer);
+            const auto now = quantityAt(*m_document, pointer);
             if (now && (!k.unit || k.unit->dimension == now->unit->dimension)) {
                 k.unit = now->unit;
                 continue;
@@ -189,7 +192,7 @@ Result<void> RigFile::readAround() {
         item.require("name", "the variant's name in quotes");
         item.string("name", v.name);
         item.string("says", v.says);
-        v.settings = readSettings(item, "sets", m_document, failure);
+        v.settings = readSettings(item, "sets", *m_document, failure);
         m_variants.push_back(std::move(v));
     });
     eachItem(r, "uncertain", failure, [&](JsonReader& item) {
@@ -201,7 +204,7 @@ Result<void> RigFile::readAround() {
         std::string word;
         item.string("u", word);
         if (failure) return;
-        const auto now = quantityAt(m_document, u.pointer);
+        const auto now = quantityAt(*m_document, u.pointer);
         const auto spread = anyMeasure(word);
         if (!now || !spread) {
             failure = Failure{Failure::BadInput, !now ? item.path("sets") + ": " + now.error().message
@@ -222,7 +225,7 @@ Result<void> RigFile::readAround() {
 }
 
 RigFile::Json RigFile::with(const std::vector<RigSetting>& settings) const {
-    Json document = m_document;
+    Json document = *m_document;
     for (const RigSetting& s : settings)
         if (find(document, s.pointer)) {
             Json& target = document.at(Json::json_pointer(s.pointer));
@@ -235,9 +238,9 @@ Result<RigSetup> RigFile::setup(const std::vector<RigSetting>& settings) const {
     for (const RigSetting& s : settings)
         if (!sets(s.pointer))
             return fail(Failure::BadInput, fmt::format("'{}' leads to no text of this rig file", s.pointer));
-        else if (find(m_document, s.pointer)->is_boolean() && s.value != "true" && s.value != "false")
+        else if (find(*m_document, s.pointer)->is_boolean() && s.value != "true" && s.value != "false")
             return fail(Failure::BadInput, fmt::format("{}: accepted: true, false", s.pointer));
-    return readRigParts(settings.empty() ? m_document : with(settings));
+    return readRigParts(settings.empty() ? *m_document : with(settings));
 }
 
 double RigFile::value(const std::string& pointer, const std::vector<RigSetting>& settings) const {
@@ -247,7 +250,7 @@ double RigFile::value(const std::string& pointer, const std::vector<RigSetting>&
 }
 
 bool RigFile::sets(const std::string& pointer) const {
-    const Json* target = find(m_document, pointer);
+    const Json* target = find(*m_document, pointer);
     return target && canBeSet(*target);
 }
 

@@ -4,8 +4,9 @@
 #include "rig/RigInstrument.h"
 #include "rig/RigSimulation.h"
 
-#include <nlohmann/json.hpp>
+#include <nlohmann/json_fwd.hpp>
 
+#include <memory>
 #include <string>
 #include <string_view>
 #include <vector>
@@ -39,7 +40,7 @@ enum class VesselShape {
 };
 
 /// What a demonstration is there to tell beside the picture, moment by moment.
-enum class RigTelling {
+enum class RigRemark {
     CookingTime,   ///< of vegetables, by that at 100 degC
     SyrupStage,    ///< what a drop does in cold water
     PressureByIce, ///< from the thermometer alone, by the sublimation curve
@@ -95,7 +96,7 @@ struct RigSetup {
     int watched = 0;    ///< the vessel that the lesson is about
     int clockMove = -1; ///< the move at which people start their clock; -1 for the beginning
     RigGoal goal;
-    std::vector<RigTelling> tells;
+    std::vector<RigRemark> tells;
 };
 
 /// A rig file (docs/rig-format.md): a demonstration as data, with its story, its knobs and its variants.
@@ -123,11 +124,11 @@ public:
 
 private:
     using Json = nlohmann::ordered_json;
-    explicit RigFile(Json document) : m_document(std::move(document)) {}
+    explicit RigFile(Json document);
     Result<void> readAround();
     [[nodiscard]] Json with(const std::vector<RigSetting>& settings) const;
 
-    Json m_document;
+    std::shared_ptr<const Json> m_document; ///< shared by copies: it never changes
     std::string m_name;
     RigStory m_story;
     std::vector<RigKnob> m_knobs;

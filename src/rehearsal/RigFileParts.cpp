@@ -2,7 +2,7 @@
 
 #include "RigFileMoves.h"
 #include "RigWords.h"
-#include "quantities/JsonReader.h"
+#include "json/JsonReader.h"
 
 #include <fmt/format.h>
 
@@ -53,7 +53,7 @@ public:
         leaveOutUnusedSolute();
         readTimes();
         readGoal();
-        readTellings();
+        readRemarks();
         m_root.onlyKnown();
     }
 
@@ -343,13 +343,12 @@ private:
         r.onlyKnown();
     }
 
-    void readTellings() {
+    void readRemarks() {
         const Json* list = m_root.at("tells");
         if (!list) return;
         if (!list->is_array()) return m_root.refuse("tells", "a list of words, e.g. [\"sizes\"]");
         for (const Json& word : *list) {
-            const auto telling =
-                fromWord(kTellings, word.is_string() ? word.get<std::string>() : word.dump());
+            const auto telling = fromWord(kRemarks, word.is_string() ? word.get<std::string>() : word.dump());
             if (!telling) return m_root.refuse("tells", telling.error().message);
             m_setup.tells.push_back(*telling);
         }

@@ -2,7 +2,7 @@
 
 #include "RigFile.h"
 #include "RigWords.h"
-#include "quantities/JsonReader.h"
+#include "json/JsonReader.h"
 
 #include <map>
 #include <optional>

@@ -34,11 +34,11 @@ inline constexpr std::pair<VesselShape, std::string_view> kShapes[] = {
     {VesselShape::Balloon, "balloon"},
     {VesselShape::Sweet, "sweet"},
     {VesselShape::Foam, "foam"}};
-inline constexpr std::pair<RigTelling, std::string_view> kTellings[] = {
-    {RigTelling::CookingTime, "cooking-time"},
-    {RigTelling::SyrupStage, "syrup-stage"},
-    {RigTelling::PressureByIce, "pressure-by-ice"},
-    {RigTelling::Sizes, "sizes"}};
+inline constexpr std::pair<RigRemark, std::string_view> kRemarks[] = {
+    {RigRemark::CookingTime, "cooking-time"},
+    {RigRemark::SyrupStage, "syrup-stage"},
+    {RigRemark::PressureByIce, "pressure-by-ice"},
+    {RigRemark::Sizes, "sizes"}};
 inline constexpr std::pair<RigEventKind, std::string_view> kEvents[] = {
     {RigEventKind::BoilingStarts, "boiling-starts"},
     {RigEventKind::BoilingStops, "boiling-stops"},

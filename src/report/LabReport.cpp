@@ -1,7 +1,7 @@
 #include "LabReport.h"
 
 #include "SvgPlot.h"
-#include "lesson/WorkUp.h"
+#include "lesson/views/WorkUp.h"
 #include "quantities/Rounding.h"
 #include "substances/SubstanceLibrary.h"
 
@@ -75,17 +75,17 @@ std::string conventionText(PressureConvention c) {
 std::string instrumentSentence(const Rig& rig, const std::string& liquid) {
     const auto& g = rig.gauge;
     const auto& t = rig.thermometer;
-    return fmt::format(
-        "Pressure: {} ({}; division {} {}, accuracy ± {} {}), tapped at the {}. Temperature: {} (division {} "
-        "{}, accuracy ± {} {}), sensor in the {}. Vessel {} L with {} L of {}, {} cm deep.",
-        g.name, conventionText(g.convention), g.division, unitText(g), g.accuracy, unitText(g),
-        g.tap == PressureTap::Vessel ? "vessel" : "pump line", t.name, t.division, unit(t.unit).display,
-        t.accuracy, unit(t.unit).display,
-        t.place == SensorPlace::Liquid      ? "liquid"
-        : t.place == SensorPlace::NearChips ? "liquid near the chips"
-        : t.place == SensorPlace::Vapour    ? "vapour"
-                                            : "outside wall",
-        rig.vesselLitre, rig.liquidLitre, liquid, rig.depthCm);
+    return fmt::format("Pressure: {} ({}; division {} {}, accuracy ± {} {}), connected at the {}. "
+                       "Temperature: {} (division {} "
+                       "{}, accuracy ± {} {}), sensor in the {}. Vessel {} L with {} L of {}, {} cm deep.",
+                       g.name, conventionText(g.convention), g.division, unitText(g), g.accuracy, unitText(g),
+                       g.tap == PressureTap::Vessel ? "vessel" : "pump line", t.name, t.division,
+                       unit(t.unit).display, t.accuracy, unit(t.unit).display,
+                       t.place == SensorPlace::Liquid      ? "liquid"
+                       : t.place == SensorPlace::NearChips ? "liquid near the chips"
+                       : t.place == SensorPlace::Vapour    ? "vapour"
+                                                           : "outside wall",
+                       rig.vesselLitre, rig.liquidLitre, liquid, rig.depthCm);
 }
 
 std::string methodSentence(const Plan& plan) {
@@ -299,7 +299,7 @@ Result<Document> benchSheet(const LessonSession& s) {
     for (const Target& target : sheet->targets) {
         const std::string remark = target.state == TargetState::AboveRoom        ? "above the room"
                                    : target.state == TargetState::BelowPumpFloor ? "below the pump's floor"
-                                   : target.taster                               ? "taster"
+                                   : target.trial                                ? "trial point"
                                                                                  : "";
         t.rows.push_back({std::to_string(target.order), tableText(plan.rig.gauge, target.dial),
                           fixed(target.absolute.kilopascal(), 1),

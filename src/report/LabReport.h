@@ -1,7 +1,7 @@
 #pragma once
 
 #include "Document.h"
-#include "lesson/LessonSession.h"
+#include "lesson/commands/LessonSession.h"
 
 namespace uttrin {
 

@@ -11,7 +11,7 @@
 namespace uttrin {
 
 /// What a vessel is doing that its amounts and energies do not tell; changes at events only.
-struct VesselMood {
+struct VesselFlags {
     bool bubbling = false; ///< bubbles have formed: they go on with little superheat
     bool seeded = true;    ///< there is, or was, ice in it: it does not stay liquid below its freezing point
 };
@@ -58,8 +58,8 @@ public:
     /// Where what is in a vessel begins to freeze, K.
     [[nodiscard]] double freezingKelvin(const VesselState& contents) const;
 
-    std::vector<VesselMood>& moods() { return m_moods; }
-    [[nodiscard]] const std::vector<VesselMood>& moods() const { return m_moods; }
+    std::vector<VesselFlags>& flags() { return m_flags; }
+    [[nodiscard]] const std::vector<VesselFlags>& flags() const { return m_flags; }
     /// Where the heat that a contact's ice has taken stands. REQUIRES: it is of ice.
     [[nodiscard]] std::size_t iceUnknown(std::size_t contact) const { return m_iceOf[contact]; }
 
@@ -134,7 +134,7 @@ private:
 
     const RigModel& m_model;
     const RigFluid& m_fluid;
-    std::vector<VesselMood> m_moods;
+    std::vector<VesselFlags> m_flags;
     mutable std::vector<VesselState> m_states; ///< of the moment in hand; no two threads share a balance
     std::vector<std::size_t> m_iceOf;          ///< contact by contact; of no meaning where there is no ice
     std::vector<std::size_t> m_oilOf;          ///< pump by pump; of no meaning where there is no oil

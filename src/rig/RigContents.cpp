@@ -75,7 +75,7 @@ double RigBalance::volumeOf(double seconds, std::span<const double> y, std::size
 }
 
 RigBalance::RigBalance(const RigModel& model, const RigFluid& fluid)
-    : m_model(model), m_fluid(fluid), m_moods(model.vessels.size()), m_states(model.vessels.size()),
+    : m_model(model), m_fluid(fluid), m_flags(model.vessels.size()), m_states(model.vessels.size()),
       m_perVessel(!model.solute            ? kWithoutSolute
                   : !model.solute->fluid() ? kWithoutSolute + 1
                                            : kMostPerVessel),
@@ -86,9 +86,9 @@ RigBalance::RigBalance(const RigModel& model, const RigFluid& fluid)
     m_end = m_dishes + kPerDish * model.dishes.size();
     for (const PumpAt& p : model.pumps)
         m_oilOf.push_back(p.oilKelvin > 0.0 ? m_end++ : 0);
-    for (std::size_t i = 0; i < m_moods.size(); ++i) {
+    for (std::size_t i = 0; i < m_flags.size(); ++i) {
         const Vessel& v = model.vessels[i];
-        m_moods[i].seeded = v.supercooling <= 0.0 || v.kelvin < fluid.tripleKelvin();
+        m_flags[i].seeded = v.supercooling <= 0.0 || v.kelvin < fluid.tripleKelvin();
     }
 }
 
@@ -259,7 +259,7 @@ Result<VesselState> RigBalance::state(double seconds, std::span<const double> y,
         s.solute = std::max(own[SoluteInLiquid], 0.0);
         if (m_model.solute->fluid()) s.soluteVapour = own[SoluteInGas];
     }
-    const bool seeded = m_moods[i].seeded;
+    const bool seeded = m_flags[i].seeded;
     divideContents(own[Contents], seeded, s);
     // A trial step may hold liquid where there is none: then a shorter one is tried.
     double lowest = seeded && s.liquid <= 0.0 ? m_fluid.lowestKelvin() : m_fluid.lowestLiquidKelvin(),

@@ -89,7 +89,7 @@ double RigBalance::frostShare(double wallKelvin) const {
 
 double RigBalance::bubbleThreshold(std::size_t i) const {
     const double own = m_model.vessels[i].nucleation;
-    return m_moods[i].bubbling ? std::min(own, kSteadyBubbles) : own;
+    return m_flags[i].bubbling ? std::min(own, kSteadyBubbles) : own;
 }
 
 /// The part of the liquid that is superheated under the weight above it has twenty times the surface; less

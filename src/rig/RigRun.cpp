@@ -20,13 +20,13 @@ RigRun runOf(RigSimulator& rig, double seconds, double every, const std::functio
         run.samples.push_back(rig.sample());
         if (soFar) soFar(run);
     }
-    takeStock(rig, run);
+    recordOutcome(rig, run);
     return run;
 }
 
 } // namespace
 
-void takeStock(const RigSimulator& rig, RigRun& run) {
+void recordOutcome(const RigSimulator& rig, RigRun& run) {
     run.events = rig.events();
     run.massDrift = rig.massDrift();
     run.energyDrift = rig.energyDrift();
@@ -34,18 +34,18 @@ void takeStock(const RigSimulator& rig, RigRun& run) {
 
 Result<RigRun> simulate(const RigModel& model, const RigFluid& fluid, double seconds, double every,
                         const std::vector<RigMove>& moves, const std::function<bool()>& goOn,
-                        const std::function<void(const RigRun&)>& soFar, RigSimulator::Care care) {
+                        const std::function<void(const RigRun&)>& soFar, RigSimulator::Accuracy accuracy) {
     if (!(seconds > 0.0 && every > 0.0 && std::isfinite(seconds)))
         return fail(Failure::BadInput, "a run and its samples need a time");
     auto rig = RigSimulator::make(model, fluid, moves);
     if (!rig) return tl::unexpected(rig.error());
-    rig->follow(care);
+    rig->setAccuracy(accuracy);
     RigRun run = runOf(*rig, seconds, every, goOn, soFar);
     // A rig that holds next to no energy may miss the mark: then it is gone through once more, closely.
     constexpr double kCloses = 1e-6;
     if (std::max(run.massDrift, run.energyDrift) < kCloses) return run;
     rig = RigSimulator::make(model, fluid, moves);
-    rig->follow(RigSimulator::Care::Close);
+    rig->setAccuracy(RigSimulator::Accuracy::Close);
     return runOf(*rig, seconds, every, goOn, {});
 }
 

@@ -213,12 +213,12 @@ void RigSimulator::Engine::findRoots(double at, std::span<const double> unknowns
         if (s->pascal > 0.0) // and there is enough of it to see
             own[Boils] =
                 std::min(s->kelvin - balance.boilingKelvin(*s, s->pascal) - balance.bubbleThreshold(i),
-                         s->liquid / (balance.moods()[i].bubbling ? 0.5 * kTrace : kTrace) - 1.0);
+                         s->liquid / (balance.flags()[i].bubbling ? 0.5 * kTrace : kTrace) - 1.0);
         own[HasIce] = s->solid - kFrozen * condensed - 0.1 * kDry;
         own[IsFrozen] = s->solid - (1.0 - kFrozen) * condensed - 0.1 * kDry;
         own[IsDry] = condensed - kDry;
         own[IsOverRoom] = s->pascal / model.roomPascalAt(at) - kOverRoom;
-        if (!balance.moods()[i].seeded) // a seeded one stays at the triple point, and a root on zero is none
+        if (!balance.flags()[i].seeded) // a seeded one stays at the triple point, and a root on zero is none
             own[Freezes] = balance.freezingKelvin(*s) - model.vessels[i].supercooling - s->kelvin;
         const int vessel = static_cast<int>(i);
         for (std::size_t c = 0; c < model.contacts.size(); ++c)
@@ -339,14 +339,14 @@ void RigSimulator::Engine::handle(const std::vector<int>& found) {
         const int what = r % kVesselRoots;
         const auto state = balance.state(time, values(), vessel);
         if (!state) continue;
-        VesselMood& mood = balance.moods()[vessel];
-        if (what == Freezes && direction > 0 && !mood.seeded) {
-            mood.seeded = changed = true;
+        VesselFlags& flags = balance.flags()[vessel];
+        if (what == Freezes && direction > 0 && !flags.seeded) {
+            flags.seeded = changed = true;
             called({time, static_cast<int>(vessel), RigEventKind::IceAppears});
         }
-        if (what == Boils && mood.bubbling != (direction > 0)) {
+        if (what == Boils && flags.bubbling != (direction > 0)) {
             const double before = balance.bubbleThreshold(vessel);
-            mood.bubbling = direction > 0;
+            flags.bubbling = direction > 0;
             changed = changed || balance.bubbleThreshold(vessel) != before;
         }
         if (const auto kind = meaning(what, direction, *state))
@@ -463,8 +463,10 @@ double RigSimulator::energyDrift() const {
            std::max(e.energyScale, 1e-30);
 }
 
-void RigSimulator::follow(Care care) {
-    m_engine->within(care == Care::Coarse ? kLoose : care == Care::Close ? kTight : kRelative);
+void RigSimulator::setAccuracy(Accuracy accuracy) {
+    m_engine->within(accuracy == Accuracy::Coarse  ? kLoose
+                     : accuracy == Accuracy::Close ? kTight
+                                                   : kRelative);
 }
 
 } // namespace uttrin

@@ -41,8 +41,8 @@ public:
     [[nodiscard]] Result<void> advance(double until);
     /// How closely it is followed from now on. Usual: within 5e-6. Coarse: within 1e-4, for one of many that
     /// are drawn as a band. Close: within 1e-8, slower, and closer to its balances.
-    enum class Care { Coarse, Usual, Close };
-    void follow(Care care);
+    enum class Accuracy { Coarse, Usual, Close };
+    void setAccuracy(Accuracy accuracy);
     /// A move by hand, now.
     void apply(const RigAction& action);
     [[nodiscard]] const RigModel& model() const; ///< as the moves have made it
@@ -70,7 +70,7 @@ struct RigRun {
 };
 
 /// Notes the events of a rig and what its balances miss, up to now.
-void takeStock(const RigSimulator& rig, RigRun& run);
+void recordOutcome(const RigSimulator& rig, RigRun& run);
 
 /// Lets a rig go through its moves.
 /// @param every  s, between samples. @param goOn  asked between samples; false ends the run there. @param
@@ -79,6 +79,6 @@ void takeStock(const RigSimulator& rig, RigRun& run);
                                       double every, const std::vector<RigMove>& moves = {},
                                       const std::function<bool()>& goOn = {},
                                       const std::function<void(const RigRun&)>& soFar = {},
-                                      RigSimulator::Care care = RigSimulator::Care::Usual);
+                                      RigSimulator::Accuracy accuracy = RigSimulator::Accuracy::Usual);
 
 } // namespace uttrin

@@ -13,10 +13,10 @@ inline constexpr double kMolarMass = 0.3422965;       ///< kg/mol
 inline constexpr double kHighestMassFraction = 0.995; ///< of the table
 
 /// How much higher the solution boils than water at 101 325 Pa, interpolated monotonically between points. To
-/// 75 % by mass the table in use in sugar works (H. Claassen and others); from 80 to 95 % the mean of that table
-/// (above 90 % of the confectioners' one: 92 % 126 degC, 95 % 139 degC) and of the activities evaluated by M.
-/// Starzak and S. D. Peacock, Zuckerindustrie 122 (1997) 380, which lie up to 2.9 K apart; above 95 % the
-/// confectioners' table alone (97 % 151 degC, 98.2 % 160 degC, 99.5 % 166 degC).
+/// 75 % by mass the table in use in sugar works (H. Claassen and others); from 80 to 95 % the mean of that
+/// table (above 90 % of the confectioners' one: 92 % 126 degC, 95 % 139 degC) and of the activities evaluated
+/// by M. Starzak and S. D. Peacock, Zuckerindustrie 122 (1997) 380, which lie up to 2.9 K apart; above 95 %
+/// the confectioners' table alone (97 % 151 degC, 98.2 % 160 degC, 99.5 % 166 degC).
 [[nodiscard]] Result<TemperatureDifference> elevationAtStandardPressure(double massFraction);
 
 /// The solution that boils so much higher than water at 101 325 Pa: the inverse of the above, 0 to its end.

@@ -1,6 +1,6 @@
 #include "SubstanceFile.h"
 
-#include "JsonLines.h"
+#include "json/JsonLines.h"
 #include "quantities/Units.h"
 
 #include <fmt/format.h>

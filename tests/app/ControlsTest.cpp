@@ -1,9 +1,10 @@
-#include "app/Controls.h"
-
-#include "app/OnScreen.h"
-#include "app/ScaleTicker.h"
-#include "app/TableModel.h"
-#include "app/Theme.h"
+#include "app/controls/FieldEdit.h"
+#include "app/controls/NumberField.h"
+#include "app/controls/OnScreen.h"
+#include "app/controls/Segments.h"
+#include "app/controls/TableModel.h"
+#include "app/controls/Theme.h"
+#include "app/map/ScaleTicker.h"
 
 #include <QApplication>
 #include <QLayout>
@@ -193,7 +194,7 @@ double contrast(const QColor& a, const QColor& b) {
 TEST(Theme, TextStandsOutFromEveryGroundThatItLiesOn) {
     for (const Theme& t : {Theme::light(), Theme::projector()}) {
         SCOPED_TRACE(t.name.toStdString());
-        for (const QColor& ground : {t.paper, t.card, t.spine}) {
+        for (const QColor& ground : {t.paper, t.card, t.navigation}) {
             EXPECT_GE(contrast(t.ink, ground), 7.0);
             EXPECT_GE(contrast(t.muted, ground), 4.5);
             EXPECT_GE(contrast(t.done, ground), 3.0);

@@ -1,9 +1,10 @@
 #pragma once
 
-#include "app/LessonController.h"
-#include "app/MainWindow.h"
-#include "app/Theme.h"
+#include "app/controller/LessonController.h"
+#include "app/controls/Theme.h"
+#include "app/shell/MainWindow.h"
 #include "demo/DemoNotebook.h"
+#include "resources/Fonts.h"
 #include "support/FakeClock.h"
 #include "support/TempDir.h"
 
@@ -151,7 +152,7 @@ public:
     void SetUp() override {
         QCoreApplication::setOrganizationName(QStringLiteral("uttrin-test"));
         QCoreApplication::setApplicationName(QStringLiteral("uttrin-test"));
-        app::loadFonts();
+        loadFonts();
         app::applyTheme(app::Theme::light());
     }
 };

@@ -1,6 +1,6 @@
-#include "app/Application.h"
-#include "app/LessonController.h"
-#include "app/MainWindow.h"
+#include "app/controller/LessonController.h"
+#include "app/shell/Application.h"
+#include "app/shell/MainWindow.h"
 #include "substances/SubstanceLibrary.h"
 
 #include <QLabel>

@@ -1,6 +1,6 @@
 #include "Driver.h"
-#include "app/Dialogs.h"
-#include "app/RunStation.h"
+#include "app/controller/Dialogs.h"
+#include "app/stations/run/RunStation.h"
 #include "substances/SubstanceLibrary.h"
 
 #include <QProcess>

@@ -1,8 +1,8 @@
-#include "app/PhotoReader.h"
+#include "app/photo/PhotoReader.h"
 
 #include "Driver.h"
-#include "app/PhotoCanvas.h"
-#include "app/SamplePhotos.h"
+#include "app/photo/PhotoCanvas.h"
+#include "app/photo/SamplePhotos.h"
 
 #include <QBuffer>
 #include <QClipboard>

@@ -1,6 +1,6 @@
-#include "app/InstrumentPicture.h"
-#include "app/PhaseCurve.h"
-#include "app/Theme.h"
+#include "app/controls/Theme.h"
+#include "app/instruments/InstrumentPicture.h"
+#include "app/map/PhaseCurve.h"
 #include "substances/SubstanceLibrary.h"
 
 #include <QApplication>

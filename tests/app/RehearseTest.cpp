@@ -1,11 +1,11 @@
 #include "Driver.h"
-#include "app/Dialogs.h"
-#include "app/KnobField.h"
-#include "app/MapMarks.h"
-#include "app/PhaseMap.h"
-#include "app/RehearsalTape.h"
-#include "app/RehearseStation.h"
-#include "app/RigDrawing.h"
+#include "app/controller/Dialogs.h"
+#include "app/map/MapMarks.h"
+#include "app/map/PhaseMap.h"
+#include "app/rehearse/KnobField.h"
+#include "app/rehearse/RehearsalTape.h"
+#include "app/rehearse/RehearseStation.h"
+#include "app/rehearse/RigDrawing.h"
 
 #include <QAction>
 #include <QComboBox>
@@ -165,8 +165,8 @@ TEST_F(Rehearse, TheTapeIsScrubbedSteppedAndPlayed) {
 TEST_F(Rehearse, ItIsFlownByHand) {
     choose("bell-jar");
     d->press("rehearsalSpeed_4");
-    d->press("flyIt");
-    ASSERT_TRUE(station->isFlying());
+    d->press("runByHand");
+    ASSERT_TRUE(station->isManual());
     EXPECT_FALSE(scene().parts.empty());
     const auto pump = [&] { return *std::ranges::find(scene().parts, ScenePart::Pump, &ScenePart::kind); };
     EXPECT_FALSE(pump().active);
@@ -177,7 +177,7 @@ TEST_F(Rehearse, ItIsFlownByHand) {
     EXPECT_TRUE(d->text("chance").endsWith(QStringLiteral("K off"))) << d->text("chance").toStdString();
     EXPECT_FALSE(d->text("chanceUnder").isEmpty());
     QTest::keyClick(station, Qt::Key_F5);
-    EXPECT_FALSE(station->isFlying());
+    EXPECT_FALSE(station->isManual());
     wait();
     EXPECT_TRUE(d->text("chance").endsWith(QStringLiteral(" %")));
 }
@@ -185,7 +185,7 @@ TEST_F(Rehearse, ItIsFlownByHand) {
 TEST_F(Rehearse, TheKeyboardAloneFliesARig) {
     choose("snow-under-vacuum");
     QTest::keyClick(station, Qt::Key_F5);
-    ASSERT_TRUE(station->isFlying());
+    ASSERT_TRUE(station->isManual());
     QTest::keyClick(station, Qt::Key_Space); // paused
     const double paused = station->moment();
     QTest::qWait(150);
@@ -198,9 +198,9 @@ TEST_F(Rehearse, TheKeyboardAloneFliesARig) {
     ASSERT_TRUE(QTest::qWaitFor([&] { return station->moment() > paused; }, 5'000));
     EXPECT_EQ(std::ranges::find(scene().parts, ScenePart::Valve, &ScenePart::kind)->state, "open");
     EXPECT_TRUE(d->find<RigDrawing>("rigDrawing")->accessibleName().contains(QStringLiteral("bleed open")));
-    EXPECT_EQ(map().paths.front().name, "flown by hand");
+    EXPECT_EQ(map().paths.front().name, "run by hand");
     choose("sealed-flask"); // another rig lands this one
-    EXPECT_FALSE(station->isFlying());
+    EXPECT_FALSE(station->isManual());
     EXPECT_EQ(station->moment(), 0.0);
 }
 
@@ -290,14 +290,13 @@ TEST_F(Rehearse, TheNamesOfPathsLeaveThePathsFree) {
         return app::pathNamesBox(*plot);
     };
     const double middle = std::sqrt(view.lowPascal * view.highPascal);
-    const QRectF area = plot->axisRect()->rect();
+    const QRectF area = plot->plotArea();
     EXPECT_GT(along(view.lowKelvin, view.highKelvin, view.highPascal / 1.2).top(), area.center().y());
     EXPECT_LT(along(view.lowKelvin, view.highKelvin, view.lowPascal * 1.2).bottom(), area.center().y());
     EXPECT_GT(along(view.lowKelvin, view.highKelvin, middle).top(),
               area.center().y()); // if there is a choice
     const QRectF low = app::pathNamesBox(*plot);
-    view.liveKelvin = plot->kelvinAt(plot->xAxis->pixelToCoord(low.center().x()));
-    view.livePascal = plot->pascalAt(plot->yAxis->pixelToCoord(low.center().y()));
+    std::tie(view.liveKelvin, view.livePascal) = plot->valuesAt(low.center());
     EXPECT_LT(along(view.lowKelvin, view.highKelvin, middle).bottom(), area.center().y());
     view.paths.clear();
     plot->show(view);

@@ -1,8 +1,8 @@
 #include "Driver.h"
-#include "app/Dialogs.h"
-#include "app/InstrumentPicture.h"
-#include "app/PhaseMap.h"
-#include "app/Spine.h"
+#include "app/controller/Dialogs.h"
+#include "app/instruments/InstrumentPicture.h"
+#include "app/map/PhaseMap.h"
+#include "app/shell/NavigationColumn.h"
 #include "substances/SubstanceLibrary.h"
 
 #include <QCheckBox>
@@ -249,9 +249,8 @@ TEST_F(RigStation, OtherSubstancesAreLaidOverTheMap) {
     Driver::settle();
     EXPECT_TRUE(map->view().overlays.empty());
     map->showAll();
-    EXPECT_TRUE(
-        map->axisRect()->rect().contains(map->pixelOf(647.096, 22.064e6).toPoint())); // the critical point
-    EXPECT_TRUE(map->axisRect()->rect().contains(map->pixelOf(273.16, 611.657).toPoint()));
+    EXPECT_TRUE(map->plotArea().contains(map->pixelOf(647.096, 22.064e6).toPoint())); // the critical point
+    EXPECT_TRUE(map->plotArea().contains(map->pixelOf(273.16, 611.657).toPoint()));
 }
 
 } // namespace

@@ -1,10 +1,10 @@
 #include "Driver.h"
-#include "app/Dialogs.h"
-#include "app/InstrumentPicture.h"
-#include "app/PhaseMap.h"
-#include "app/Spine.h"
-#include "app/TableModel.h"
-#include "lesson/WorkUp.h"
+#include "app/controller/Dialogs.h"
+#include "app/controls/TableModel.h"
+#include "app/instruments/InstrumentPicture.h"
+#include "app/map/PhaseMap.h"
+#include "app/shell/NavigationColumn.h"
+#include "lesson/views/WorkUp.h"
 #include "substances/SubstanceLibrary.h"
 
 #include <QCheckBox>

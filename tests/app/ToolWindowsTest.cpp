@@ -1,8 +1,8 @@
 #include "Driver.h"
-#include "app/AltitudeWindow.h"
-#include "app/DialReader.h"
-#include "app/InstrumentPicture.h"
-#include "app/SolutionsWindow.h"
+#include "app/instruments/InstrumentPicture.h"
+#include "app/tools/AltitudeWindow.h"
+#include "app/tools/DialReader.h"
+#include "app/tools/SolutionsWindow.h"
 
 #include <QClipboard>
 #include <QTableView>

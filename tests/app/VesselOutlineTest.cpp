@@ -1,4 +1,4 @@
-#include "app/VesselOutline.h"
+#include "app/rehearse/VesselOutline.h"
 
 #include <gtest/gtest.h>
 

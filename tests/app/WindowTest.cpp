@@ -1,11 +1,11 @@
 #include "Driver.h"
-#include "app/BenchStrip.h"
-#include "app/Dialogs.h"
-#include "app/MinuteTape.h"
-#include "app/PhaseMap.h"
-#include "app/Spine.h"
-#include "app/TableModel.h"
-#include "lesson/Exports.h"
+#include "app/controller/Dialogs.h"
+#include "app/controls/TableModel.h"
+#include "app/map/PhaseMap.h"
+#include "app/shell/BenchStrip.h"
+#include "app/shell/MinuteTape.h"
+#include "app/shell/NavigationColumn.h"
+#include "lesson/exchange/Exports.h"
 
 #include <QAction>
 #include <QCheckBox>
@@ -151,17 +151,17 @@ TEST_F(WindowTest, ClassPredictionsAreTypedIntoTheRunSheetUntilTheyAreLocked) {
     EXPECT_TRUE(d->text("message").contains(QStringLiteral("locked")));
 }
 
-TEST_F(WindowTest, ATasterIsAddedMarkedAndPutIntoTheFit) {
+TEST_F(WindowTest, ATrialPointIsAddedMarkedAndPutIntoTheFit) {
     d->window.goTo(Station::Plan);
     Driver::settle();
     auto* table = d->find<QTableView>("runSheet");
-    EXPECT_TRUE(table->model()->index(0, 8).data().toString().startsWith(QStringLiteral("taster")));
-    d->find<QCheckBox>("planTasterInFit")->click();
+    EXPECT_TRUE(table->model()->index(0, 8).data().toString().startsWith(QStringLiteral("trial point")));
+    d->find<QCheckBox>("planTrialInFit")->click();
     Driver::settle();
-    EXPECT_FALSE(d->session().plan().ladder.tasterInFit);
-    EXPECT_EQ(table->model()->index(0, 8).data().toString(), QStringLiteral("taster, not fitted"));
-    d->type("planTaster", QString());
-    EXPECT_FALSE(d->session().plan().ladder.tasterPa);
+    EXPECT_FALSE(d->session().plan().ladder.trialInFit);
+    EXPECT_EQ(table->model()->index(0, 8).data().toString(), QStringLiteral("trial point, not fitted"));
+    d->type("planTrial", QString());
+    EXPECT_FALSE(d->session().plan().ladder.trialPa);
     EXPECT_EQ(table->model()->rowCount(), 10);
 }
 
@@ -264,13 +264,17 @@ TEST_F(WindowTest, TheMapZoomsAndComesBackAndReadsOut) {
     d->window.goTo(Station::Plan);
     Driver::settle();
     auto* map = d->find<app::PhaseMap>("phaseMap");
-    const auto framed = map->xAxis->range();
+    const auto span = [map] {
+        const QRectF area = map->plotArea();
+        return map->valuesAt(area.topRight()).first - map->valuesAt(area.topLeft()).first;
+    };
+    const double framed = span();
     QWheelEvent wheel(QPointF(200, 200), map->mapToGlobal(QPointF(200, 200)), {}, {0, 240}, Qt::NoButton,
                       Qt::NoModifier, Qt::NoScrollPhase, false);
     QApplication::sendEvent(map, &wheel);
-    EXPECT_LT(map->xAxis->range().size(), framed.size());
+    EXPECT_LT(span(), framed);
     QTest::keyClick(map, Qt::Key_Home);
-    EXPECT_DOUBLE_EQ(map->xAxis->range().size(), framed.size());
+    EXPECT_DOUBLE_EQ(span(), framed);
     const QImage quiet = map->grab().toImage();
     QTest::mouseMove(map, QPoint(180, 220));
     Driver::settle();

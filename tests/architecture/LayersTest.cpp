@@ -3,71 +3,194 @@
 #include <filesystem>
 #include <fstream>
 #include <map>
+#include <regex>
 #include <set>
+#include <sstream>
 #include <string>
 
 namespace {
 
 namespace fs = std::filesystem;
+using Rooms = std::set<std::string>;
 
 /// What each room may include; docs/architecture.md shows the same as a picture.
-const std::map<std::string, std::set<std::string>> kMayUse{
+const std::map<std::string, Rooms> kMayUse{
     {"quantities", {}},
+    {"json", {"quantities"}},
     {"physics", {"quantities"}},
-    {"substances", {"physics", "quantities"}},
+    {"substances", {"json", "physics", "quantities"}},
     {"solutions", {"physics", "quantities", "substances"}},
     {"instruments", {"physics", "quantities", "substances"}},
-    {"photo", {"quantities"}},
-    {"plan", {"instruments", "physics", "quantities", "solutions", "substances"}},
+    {"photo", {"json", "quantities"}},
+    {"plan", {"instruments", "json", "physics", "quantities", "solutions", "substances"}},
     {"rig", {"physics", "quantities", "solutions"}},
-    {"rehearsal", {"physics", "quantities", "rig", "solutions", "substances"}},
+    {"rehearsal", {"json", "physics", "quantities", "rig", "solutions", "substances"}},
     {"analysis", {"instruments", "physics", "quantities", "solutions", "substances"}},
     {"notebook", {"quantities"}},
-    {"lesson",
-     {"analysis", "instruments", "notebook", "photo", "physics", "plan", "quantities", "rehearsal", "rig",
-      "solutions", "substances"}},
-    {"report",
-     {"analysis", "instruments", "lesson", "notebook", "physics", "plan", "quantities", "solutions",
+    {"lesson/model",
+     {"analysis", "instruments", "notebook", "photo", "physics", "plan", "quantities", "solutions",
       "substances"}},
+    {"lesson/commands",
+     {"analysis", "instruments", "lesson/model", "notebook", "photo", "physics", "plan", "quantities",
+      "solutions", "substances"}},
+    {"lesson/views",
+     {"analysis", "instruments", "lesson/commands", "lesson/model", "notebook", "photo", "physics", "plan",
+      "quantities", "rehearsal", "rig", "solutions", "substances"}},
+    {"lesson/exchange",
+     {"instruments", "json", "lesson/model", "notebook", "physics", "plan", "quantities", "substances"}},
+    {"report",
+     {"analysis", "instruments", "lesson/commands", "lesson/model", "lesson/views", "notebook", "physics",
+      "plan", "quantities", "solutions", "substances"}},
     {"demo", {"instruments", "notebook", "physics", "plan", "quantities", "solutions", "substances"}},
     {"accuracy", {"instruments", "physics", "quantities", "solutions", "substances"}},
-    {"gui", {"report"}},
+    {"resources", {}},
+    {"pdf", {"report", "resources"}},
     {"cli",
-     {"analysis", "instruments", "lesson", "notebook", "gui", "physics", "plan", "quantities", "rehearsal",
-      "report", "rig", "solutions", "substances"}},
-    {"app",
-     {"analysis", "demo", "instruments", "lesson", "notebook", "gui", "photo", "physics", "plan",
-      "quantities", "rehearsal", "report", "rig", "solutions", "substances"}},
+     {"analysis", "instruments", "lesson/commands", "lesson/exchange", "lesson/model", "lesson/views",
+      "notebook", "pdf", "physics", "plan", "quantities", "rehearsal", "report", "resources", "rig",
+      "solutions", "substances"}},
+    {"app/controls", {"quantities"}},
+    {"app/map", {"app/controls", "instruments", "lesson/views", "physics", "quantities", "substances"}},
+    {"app/instruments", {"app/controls", "instruments", "physics", "quantities"}},
+    {"app/controller",
+     {"app/controls", "lesson/commands", "lesson/model", "lesson/views", "notebook", "pdf", "quantities"}},
+    {"app/photo",
+     {"app/controller", "app/controls", "app/instruments", "instruments", "lesson/views", "photo",
+      "quantities"}},
+    {"app/rehearse",
+     {"app/controller", "app/controls", "app/map", "lesson/views", "physics", "quantities", "rehearsal"}},
+    {"app/stations/room",
+     {"app/controller", "app/controls", "app/instruments", "app/map", "instruments", "lesson/views",
+      "quantities"}},
+    {"app/stations/rig",
+     {"app/controller", "app/controls", "app/instruments", "app/map", "instruments", "lesson/views",
+      "quantities"}},
+    {"app/stations/plan", {"app/controller", "app/controls", "app/map", "lesson/views", "quantities"}},
+    {"app/stations/run",
+     {"app/controller", "app/controls", "app/instruments", "app/map", "lesson/views", "quantities"}},
+    {"app/stations/workup", {"app/controller", "app/controls", "app/map", "lesson/views", "quantities"}},
+    {"app/stations/report",
+     {"app/controller", "app/controls", "lesson/exchange", "lesson/views", "pdf", "report"}},
+    {"app/tools",
+     {"app/controller", "app/controls", "app/instruments", "app/map", "lesson/views", "quantities"}},
+    {"app/shell",
+     {"app/controller",
+      "app/controls",
+      "app/map",
+      "app/photo",
+      "app/rehearse",
+      "app/stations/plan",
+      "app/stations/report",
+      "app/stations/rig",
+      "app/stations/room",
+      "app/stations/run",
+      "app/stations/workup",
+      "app/tools",
+      "demo",
+      "lesson/commands",
+      "lesson/model",
+      "lesson/views",
+      "notebook",
+      "pdf",
+      "quantities",
+      "report",
+      "resources",
+      "substances"}},
 };
-const std::set<std::string> kWithQt{"gui", "cli", "app"};
+const Rooms kWithQt{"resources", "pdf", "cli"};
+
+bool isOfTheWindow(const std::string& room) { return room.rfind("app/", 0) == 0; }
 
 /// The room that an include line names: "physics" of #include "physics/Substance.h"; empty for any other
 /// line.
 std::string includedRoom(const std::string& line) {
     const std::string start = "#include \"";
     if (line.rfind(start, 0) != 0) return {};
-    const auto slash = line.find('/', start.size());
-    return slash == std::string::npos ? std::string() : line.substr(start.size(), slash - start.size());
+    const auto end = line.rfind('/');
+    return end == std::string::npos || end < start.size() ? std::string()
+                                                          : line.substr(start.size(), end - start.size());
 }
+
+template <typename Use>
+void eachSource(Use use) {
+    for (const auto& entry : fs::recursive_directory_iterator(SOURCE_DIR)) {
+        const std::string extension = entry.path().extension();
+        if (extension == ".h" || extension == ".cpp") use(entry.path());
+    }
+}
+
+std::string roomOf(const fs::path& file) { return fs::relative(file.parent_path(), SOURCE_DIR).string(); }
 
 TEST(Layers, NoRoomReachesUpwardsAndTheCoreKnowsNoQt) {
     int files = 0;
-    for (const auto& entry : fs::recursive_directory_iterator(SOURCE_DIR)) {
-        const std::string extension = entry.path().extension();
-        if (extension != ".h" && extension != ".cpp") continue;
-        const std::string room = entry.path().parent_path().filename();
-        ASSERT_TRUE(kMayUse.contains(room)) << entry.path();
+    eachSource([&](const fs::path& path) {
+        const std::string room = roomOf(path);
+        ASSERT_TRUE(kMayUse.contains(room)) << path;
         ++files;
-        std::ifstream file(entry.path());
+        std::ifstream file(path);
         for (std::string line; std::getline(file, line);) {
             const std::string used = includedRoom(line);
             const bool upwards = !used.empty() && !kMayUse.at(room).contains(used);
-            EXPECT_FALSE(upwards) << entry.path() << ": " << line;
-            const bool strayQt = line.rfind("#include <Q", 0) == 0 && !kWithQt.contains(room);
-            EXPECT_FALSE(strayQt) << entry.path() << ": " << line;
+            EXPECT_FALSE(upwards) << path << ": " << line;
+            const bool qt = line.rfind("#include <Q", 0) == 0 || line.rfind("#include <q", 0) == 0;
+            EXPECT_FALSE(qt && !kWithQt.contains(room) && !isOfTheWindow(room)) << path << ": " << line;
+            const bool widgets =
+                qt && std::regex_search(
+                          line, std::regex("<Q(Widget|Application|MainWindow|Dialog|Label|PushButton)>"));
+            EXPECT_FALSE(widgets && !isOfTheWindow(room)) << path << ": " << line;
+        }
+    });
+    EXPECT_GT(files, 200);
+}
+
+/// A target's name as CMake has it: "uttrin_window_station_run" of "app/stations/run".
+std::string targetOf(std::string room) {
+    const auto replace = [&](const std::string& from, const std::string& to) {
+        if (room.rfind(from, 0) == 0) room = to + room.substr(from.size());
+    };
+    replace("app/stations/", "window_station_");
+    replace("app/", "window_");
+    for (char& c : room)
+        if (c == '/') c = '_';
+    return "uttrin_" + room;
+}
+
+// A link that no include rule allows would let a room use another behind this test's back.
+TEST(Layers, NoTargetLinksARoomThatItsSourcesMayNotUse) {
+    std::map<std::string, std::string> roomOfTarget;
+    for (const auto& [room, uses] : kMayUse)
+        roomOfTarget[targetOf(room)] = room;
+    for (const auto& [room, uses] : kMayUse) {
+        std::ifstream file(fs::path(SOURCE_DIR) / room / "CMakeLists.txt");
+        ASSERT_TRUE(file) << room;
+        std::stringstream text;
+        text << file.rdbuf();
+        const std::string all = text.str();
+        const std::regex word("uttrin_[a-z_]+");
+        for (std::sregex_iterator it(all.begin(), all.end(), word), end; it != end; ++it) {
+            const auto linked = roomOfTarget.find(it->str());
+            if (linked == roomOfTarget.end() || linked->second == room) continue;
+            EXPECT_TRUE(uses.contains(linked->second)) << room << " links " << it->str();
         }
     }
-    EXPECT_GT(files, 60);
+}
+
+// Nobody should have to search: a folder shows what is in it, a file is about one thing.
+TEST(Layers, FoldersAndFilesStaySmall) {
+    constexpr int kMostFiles = 26, kMostLines = 400;
+    std::map<std::string, int> files;
+    eachSource([&](const fs::path& path) {
+        ++files[roomOf(path)];
+        std::ifstream file(path);
+        int lines = 0;
+        bool says = false;
+        for (std::string line; std::getline(file, line); ++lines)
+            says = says || line.rfind("// Long because ", 0) == 0;
+        EXPECT_TRUE(lines <= kMostLines || says)
+            << path << " has " << lines << " lines and no line '// Long because …'";
+    });
+    for (const auto& [room, count] : files)
+        EXPECT_LE(count, kMostFiles) << room;
 }
 
 } // namespace

@@ -1,4 +1,4 @@
-#include "lesson/BenchViews.h"
+#include "lesson/views/BenchViews.h"
 
 #include "support/DrivenLesson.h"
 
@@ -11,47 +11,47 @@ namespace {
 
 using BenchViewsTest = testing::DrivenLesson;
 
-const StationState& at(const std::vector<StationState>& spine, Station station) {
-    return spine[static_cast<std::size_t>(station)];
+const StationState& at(const std::vector<StationState>& navigation, Station station) {
+    return navigation[static_cast<std::size_t>(station)];
 }
 
 TEST_F(BenchViewsTest, TheSpineTellsTheLessonAsItGoes) {
-    auto spine = spineView(*s);
-    ASSERT_EQ(spine.size(), static_cast<std::size_t>(kStations));
-    EXPECT_TRUE(at(spine, Station::Room).missing);
-    EXPECT_EQ(at(spine, Station::Plan).line1, "waits for the room");
-    EXPECT_EQ(at(spine, Station::Run).line1, "no run yet");
-    EXPECT_EQ(at(spine, Station::WorkUp).line1, "3 points needed");
+    auto navigation = navigationView(*s);
+    ASSERT_EQ(navigation.size(), static_cast<std::size_t>(kStations));
+    EXPECT_TRUE(at(navigation, Station::Room).missing);
+    EXPECT_EQ(at(navigation, Station::Plan).line1, "waits for the room");
+    EXPECT_EQ(at(navigation, Station::Run).line1, "no run yet");
+    EXPECT_EQ(at(navigation, Station::WorkUp).line1, "3 points needed");
 
     enterRoom();
-    spine = spineView(*s);
-    EXPECT_TRUE(at(spine, Station::Room).done);
-    EXPECT_EQ(at(spine, Station::Room).line1, "94.31 kPa");
-    EXPECT_EQ(at(spine, Station::Room).line2, "10:21, barometer");
-    EXPECT_EQ(at(spine, Station::Plan).line1, "10 targets");
-    EXPECT_NE(at(spine, Station::Plan).line2.find("of 55 min"), std::string::npos);
+    navigation = navigationView(*s);
+    EXPECT_TRUE(at(navigation, Station::Room).done);
+    EXPECT_EQ(at(navigation, Station::Room).line1, "94.31 kPa");
+    EXPECT_EQ(at(navigation, Station::Room).line2, "10:21, barometer");
+    EXPECT_EQ(at(navigation, Station::Plan).line1, "10 targets");
+    EXPECT_NE(at(navigation, Station::Plan).line2.find("of 55 min"), std::string::npos);
 
     ASSERT_TRUE(s->startRun("Cedar"));
     type(30e3);
     ASSERT_TRUE(s->capture(true)->readingId);
-    spine = spineView(*s);
-    EXPECT_EQ(at(spine, Station::Run).line1, "1 point");
-    EXPECT_EQ(at(spine, Station::Run).line2, "Cedar, run 1");
-    EXPECT_FALSE(at(spine, Station::WorkUp).done);
+    navigation = navigationView(*s);
+    EXPECT_EQ(at(navigation, Station::Run).line1, "1 point");
+    EXPECT_EQ(at(navigation, Station::Run).line2, "Cedar, run 1");
+    EXPECT_FALSE(at(navigation, Station::WorkUp).done);
 
     captureAll();
-    spine = spineView(*s);
-    EXPECT_EQ(at(spine, Station::Run).line2, "Cedar, run 2");
-    EXPECT_EQ(at(spine, Station::WorkUp).line2, "kJ/mol");
-    EXPECT_EQ(at(spine, Station::WorkUp).line1.substr(0, 1), "4");
-    EXPECT_EQ(at(spine, Station::Report).line1, "ready");
+    navigation = navigationView(*s);
+    EXPECT_EQ(at(navigation, Station::Run).line2, "Cedar, run 2");
+    EXPECT_EQ(at(navigation, Station::WorkUp).line2, "kJ/mol");
+    EXPECT_EQ(at(navigation, Station::WorkUp).line1.substr(0, 1), "4");
+    EXPECT_EQ(at(navigation, Station::Report).line1, "ready");
 }
 
 TEST_F(BenchViewsTest, ANominalRoomStaysMarkedAsAGap) {
     RoomEntry e = barometer(1013.25);
     e.method = RoomMethod::Nominal;
     ASSERT_TRUE(s->enterRoom(e, "start", clock.time));
-    EXPECT_TRUE(at(spineView(*s), Station::Room).missing);
+    EXPECT_TRUE(at(navigationView(*s), Station::Room).missing);
     const StripView strip = stripView(*s);
     EXPECT_TRUE(strip.room.missing);
     EXPECT_EQ(strip.room.under, "nominal, not measured");
@@ -60,7 +60,7 @@ TEST_F(BenchViewsTest, ANominalRoomStaysMarkedAsAGap) {
 TEST_F(BenchViewsTest, APlanThatDoesNotFitThePeriodIsMarked) {
     enterRoom();
     change([](Plan& p) { p.periodMinutes = 10.0; });
-    EXPECT_TRUE(at(spineView(*s), Station::Plan).missing);
+    EXPECT_TRUE(at(navigationView(*s), Station::Plan).missing);
 }
 
 TEST_F(BenchViewsTest, TheStripShowsTheDialAsReadWithTheAbsoluteValueUnderIt) {

@@ -1,4 +1,4 @@
-#include "lesson/Clock.h"
+#include "lesson/model/Clock.h"
 
 #include <gtest/gtest.h>
 

@@ -1,7 +1,7 @@
 #include "demo/DemoNotebook.h"
 
-#include "lesson/Exports.h"
-#include "lesson/LessonModel.h"
+#include "lesson/exchange/Exports.h"
+#include "lesson/model/LessonModel.h"
 #include "support/TempDir.h"
 
 #include <gtest/gtest.h>

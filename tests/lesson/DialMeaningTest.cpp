@@ -1,7 +1,7 @@
-#include "lesson/DialMeaning.h"
+#include "lesson/views/DialMeaning.h"
 
-#include "lesson/AltitudeView.h"
-#include "lesson/BenchViews.h"
+#include "lesson/views/AltitudeView.h"
+#include "lesson/views/BenchViews.h"
 #include "physics/Cooking.h"
 #include "support/DrivenLesson.h"
 

@@ -1,7 +1,7 @@
-#include "lesson/LessonSession.h"
+#include "lesson/commands/LessonSession.h"
 
-#include "lesson/BenchViews.h"
-#include "lesson/WorkUp.h"
+#include "lesson/views/BenchViews.h"
+#include "lesson/views/WorkUp.h"
 #include "support/DrivenLesson.h"
 
 #include <gtest/gtest.h>
@@ -14,7 +14,7 @@ namespace {
 using LessonSessionTest = testing::DrivenLesson;
 
 TEST_F(LessonSessionTest, WithoutARoomReadingsAreKeptUnreferencedAndLaterRecomputed) {
-    EXPECT_TRUE(spineView(*s)[0].missing);
+    EXPECT_TRUE(navigationView(*s)[0].missing);
     EXPECT_FALSE(s->sheet());
     EXPECT_EQ(s->sheet().error().kind, Failure::Unreferenced);
     ASSERT_TRUE(s->startRun("Cedar"));

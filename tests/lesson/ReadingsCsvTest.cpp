@@ -1,7 +1,7 @@
-#include "lesson/ReadingsCsv.h"
+#include "lesson/exchange/ReadingsCsv.h"
 
-#include "lesson/Exports.h"
-#include "lesson/LessonSession.h"
+#include "lesson/commands/LessonSession.h"
+#include "lesson/exchange/Exports.h"
 #include "notebook/Csv.h"
 #include "support/FakeClock.h"
 #include "support/TempDir.h"

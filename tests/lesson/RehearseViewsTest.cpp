@@ -1,6 +1,6 @@
-#include "lesson/RehearseViews.h"
+#include "lesson/views/RehearseViews.h"
 
-#include "lesson/MeasuredView.h"
+#include "lesson/views/MeasuredView.h"
 #include "rehearsal/Demonstrations.h"
 
 #include <gtest/gtest.h>

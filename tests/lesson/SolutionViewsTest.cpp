@@ -1,4 +1,4 @@
-#include "lesson/SolutionViews.h"
+#include "lesson/views/SolutionViews.h"
 
 #include "physics/Constants.h"
 #include "substances/SubstanceLibrary.h"

@@ -1,4 +1,4 @@
-#include "lesson/WorkUp.h"
+#include "lesson/views/WorkUp.h"
 
 #include "support/DrivenLesson.h"
 

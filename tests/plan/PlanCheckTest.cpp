@@ -36,7 +36,7 @@ TEST(PlanCheck, EveryNonsensicalFieldIsNamed) {
         {"2 to 100 targets; it has 1", [](Plan& p) { p.ladder.count = 1; }},
         {"lower end must be above 0 Pa", [](Plan& p) { p.ladder.from = -5.0; }},
         {"upper end must be above its lower end", [](Plan& p) { p.ladder.to = p.ladder.from; }},
-        {"the taster's pressure", [](Plan& p) { p.ladder.tasterPa = 0.0; }},
+        {"the trial's pressure", [](Plan& p) { p.ladder.trialPa = 0.0; }},
         {"ends must be numbers", [nan](Plan& p) { p.ladder.to = nan; }},
         {"dial step must be above zero",
          [](Plan& p) {

@@ -18,7 +18,7 @@ TEST(PlanJson, ReadsAPlanWrittenByHand) {
     ASSERT_TRUE(file) << file.error().message;
     EXPECT_EQ(file->plan.rig.gauge.convention, PressureConvention::TwoArm);
     EXPECT_DOUBLE_EQ(file->plan.ladder.from, 20e3);
-    EXPECT_DOUBLE_EQ(*file->plan.ladder.tasterPa, 12e3);
+    EXPECT_DOUBLE_EQ(*file->plan.ladder.trialPa, 12e3);
     EXPECT_DOUBLE_EQ(file->room.value, 943.1);
 }
 
@@ -41,7 +41,7 @@ TEST(PlanJson, AMistakeIsNamedByItsPathAndWhatIsAccepted) {
         {"\"20 kPa\"", "\"95 kPa\"", "upper end must be above"},
         {"\"count\": 10", "\"count\": 1", "2 to 100"},
         {"\"count\": 10", "\"count\": 2.5", "/ladder/count: expected a whole number"},
-        {"\"12 kPa\"", "\"-12 kPa\"", "/ladder/taster: "},
+        {"\"12 kPa\"", "\"-12 kPa\"", "/ladder/trial: "},
         {"{\"spacing\"", "[{\"spacing\"", "JSON"},
     };
     for (const BadRow& row : rows) {
@@ -72,7 +72,7 @@ RC_GTEST_PROP(PlanJson, AWrittenPlanReadsBackTheSame, ()) {
     file.plan.ladder.to = low + *rc::gen::inRange(1, 50) / 7.0;
     file.plan.ladder.count = *rc::gen::inRange(2, 60);
     if (*rc::gen::arbitrary<bool>()) file.plan.ladder.moved[3] = 4321.5;
-    file.plan.ladder.tasterInFit = *rc::gen::arbitrary<bool>();
+    file.plan.ladder.trialInFit = *rc::gen::arbitrary<bool>();
     file.room.method = *rc::gen::element(RoomMethod::Barometer, RoomMethod::SeaLevelReport,
                                          RoomMethod::Altitude, RoomMethod::DeadHead);
     file.room.ultimatePa = 512.25;

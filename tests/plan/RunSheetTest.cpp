@@ -86,14 +86,14 @@ TEST(RunSheet, ADivisionIsWorthManyTimesMoreKelvinWhenCold) {
     EXPECT_GT(sheet.targets.front().depthKelvin, sheet.targets.back().depthKelvin * 20);
 }
 
-TEST(RunSheet, TheTasterIsOutOfTheFitUnlessPutIn) {
+TEST(RunSheet, TheTrialPointIsOutOfTheFitUnlessPutIn) {
     Plan plan = dialPlan();
-    plan.ladder.tasterPa = 12e3;
+    plan.ladder.trialPa = 12e3;
     auto sheet = *makeRunSheet(plan, room());
     ASSERT_EQ(sheet.targets.size(), 11U);
-    EXPECT_TRUE(sheet.targets.front().taster);
+    EXPECT_TRUE(sheet.targets.front().trial);
     EXPECT_FALSE(sheet.targets.front().inFit);
-    plan.ladder.tasterInFit = true;
+    plan.ladder.trialInFit = true;
     EXPECT_TRUE(makeRunSheet(plan, room())->targets.front().inFit);
 }
 

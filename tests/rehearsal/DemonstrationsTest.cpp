@@ -1,9 +1,9 @@
 #include "rehearsal/Demonstrations.h"
 
-#include "rehearsal/Chance.h"
+#include "rehearsal/Appearance.h"
 #include "rehearsal/CoolingFit.h"
-#include "rehearsal/Flight.h"
-#include "rehearsal/Sight.h"
+#include "rehearsal/Ensemble.h"
+#include "rehearsal/ManualRun.h"
 #include "substances/SubstanceLibrary.h"
 
 #include <gtest/gtest.h>
@@ -135,7 +135,7 @@ TEST(Demonstrations, TheBellJarShowsAirFirstAndAWeakPumpNeverBoilsIt) {
     ASSERT_TRUE(boils);
     bool air = false;
     for (std::size_t i = 0; i < r.sampleAt(*boils); ++i)
-        air = air || seen(r.watched(), r.watchedAt(i)) == Seen::WallBubbles;
+        air = air || appearanceOf(r.watched(), r.watchedAt(i)) == Appearance::WallBubbles;
     EXPECT_TRUE(air);
     EXPECT_LT(endOf(r).kelvin, 285.0);
     EXPECT_FALSE(timeOf(played(rig, rig.variants()[2].settings), RigEventKind::BoilingStarts));
@@ -229,7 +229,8 @@ TEST(Demonstrations, SyrupClimbsAndAlcoholBoilsBelowWater) {
     for (const auto& s : sugar.run.samples)
         hottest = std::max(hottest, s.vessels[0].kelvin);
     for (std::size_t i = 0; i < alcohol.run.samples.size() && firstBoils == 0.0; ++i)
-        if (boils(seen(alcohol.watched(), alcohol.watchedAt(i)))) firstBoils = alcohol.watchedAt(i).kelvin;
+        if (boils(appearanceOf(alcohol.watched(), alcohol.watchedAt(i))))
+            firstBoils = alcohol.watchedAt(i).kelvin;
     EXPECT_NEAR(hottest, 273.15 + 116.0, 0.5);
     EXPECT_GT(firstBoils, 340.0);
     EXPECT_LT(firstBoils, pure - 8.0);
@@ -274,17 +275,17 @@ TEST(Demonstrations, TheDryRunsMeetTheVapourPressureCurve) {
 
 TEST(Chance, IsTheSameForEqualSeedsAndFallsWhenTheClampIsLate) {
     const RigFile& rig = demonstration("sealed-flask");
-    const auto a = *chanceOf(rig, {}, 40, 5), b = *chanceOf(rig, {}, 40, 5);
+    const auto a = *playEnsemble(rig, {}, 40, 5), b = *playEnsemble(rig, {}, 40, 5);
     EXPECT_EQ(a.met, b.met);
     EXPECT_EQ(a.band.lowKelvin, b.band.lowKelvin);
     EXPECT_EQ(a.members, 40);
     for (std::size_t i = 0; i < a.band.seconds.size(); ++i)
         EXPECT_LE(a.band.lowKelvin[i], a.band.highKelvin[i]);
-    const auto late = *chanceOf(rig, {{"/moves/1/after", "3 s"}}, 40, 5);
+    const auto late = *playEnsemble(rig, {{"/moves/1/after", "3 s"}}, 40, 5);
     EXPECT_LT(late.met, a.met);
     ASSERT_TRUE(late.mainReason);
     EXPECT_EQ(*late.mainReason, "clamp late: more than expected");
-    EXPECT_EQ(chanceOf(rig, {}, 40, 5, [] { return false; })->members, 0);
+    EXPECT_EQ(playEnsemble(rig, {}, 40, 5, [] { return false; })->members, 0);
 }
 
 // Readings off a flask that loses more heat than its file says, rounded as a thermometer rounds them.
@@ -328,43 +329,43 @@ TEST(CoolingFit, TheLeadTimeIsWhenItHasCooledSoFarByItself) {
 TEST(Chance, EveryMemberOfEveryDemonstrationCanBePlayed) {
     for (const Demonstration& d : demonstrations()) {
         SCOPED_TRACE(d.id);
-        const auto chance = chanceOf(d.rig, {}, 30, 100);
+        const auto chance = playEnsemble(d.rig, {}, 30, 100);
         ASSERT_TRUE(chance) << chance.error().message;
         EXPECT_EQ(chance->members, 30);
     }
 }
 
-TEST(Flight, IsFlownByHandAndTellsHowFarOffACaptureIs) {
-    auto flight = *Flight::make(demonstration("bell-jar"), {});
+TEST(ManualRun, IsFlownByHandAndTellsHowFarOffACaptureIs) {
+    auto manualRun = *ManualRun::make(demonstration("bell-jar"), {});
     const auto press = [&](std::string_view name) {
-        for (const RigControl& c : flight.controls())
-            if (c.name == name) return flight.press(c);
+        for (const RigControl& c : manualRun.controls())
+            if (c.name == name) return manualRun.press(c);
         FAIL() << name;
     };
-    EXPECT_TRUE(flight.goOn(5.0));
-    const FlightCapture early = flight.capture();
+    EXPECT_TRUE(manualRun.goOn(5.0));
+    const ManualCapture early = manualRun.capture();
     EXPECT_LT(early.offKelvin, -50.0);
     EXPECT_NE(early.why.find("not boiling yet"), std::string::npos);
     press("pump");
     for (int i = 0; i < 90; ++i)
-        flight.goOn(1.0);
-    const Rehearsal& r = flight.soFar();
+        manualRun.goOn(1.0);
+    const Rehearsal& r = manualRun.soFar();
     EXPECT_GT(r.watchedAt(r.run.samples.size() - 1).vigour, 1e-3);
-    EXPECT_LT(std::abs(flight.capture().offKelvin), 2.0);
+    EXPECT_LT(std::abs(manualRun.capture().offKelvin), 2.0);
     EXPECT_TRUE(modelAt(r, 0.0).pumps[0].on);
     press("pump");
-    EXPECT_FALSE(flight.controls()[1].on);
-    while (flight.goOn(30.0)) {
+    EXPECT_FALSE(manualRun.controls()[1].on);
+    while (manualRun.goOn(30.0)) {
     }
     EXPECT_DOUBLE_EQ(r.run.samples.back().seconds, r.setup.seconds);
     EXPECT_LT(r.run.energyDrift, 1e-6);
 }
 
-TEST(Flight, TellsOfASolutionByItsOwnBoilingPoint) {
-    auto flight = *Flight::make(demonstration("syrup-on-the-stove"), {});
+TEST(ManualRun, TellsOfASolutionByItsOwnBoilingPoint) {
+    auto manualRun = *ManualRun::make(demonstration("syrup-on-the-stove"), {});
     for (int i = 0; i < 600; ++i)
-        flight.goOn(1.0);
-    const FlightCapture syrup = flight.capture();
+        manualRun.goOn(1.0);
+    const ManualCapture syrup = manualRun.capture();
     EXPECT_GT(syrup.boilsKelvin, water().boilingPoint(Pressure::fromPascal(94'310.0))->kelvin() + 5.0);
     EXPECT_LT(std::abs(syrup.offKelvin), 2.0);
 }
@@ -375,51 +376,51 @@ TEST(Sight, NamesWhatIsSeen) {
     VesselState s;
     s.liquid = 0.1;
     s.margin = -30.0;
-    EXPECT_EQ(seen(v, s), Seen::Quiet);
-    EXPECT_EQ(sentenceFor(v, s), "Quiet: 30 K below boiling.");
+    EXPECT_EQ(appearanceOf(v, s), Appearance::Quiet);
+    EXPECT_EQ(appearanceText(v, s), "Quiet: 30 K below boiling.");
     s.supersaturation = 3.0;
     s.dissolved = 2e-6;
-    EXPECT_EQ(seen(v, s), Seen::WallBubbles);
-    EXPECT_NE(sentenceFor(v, s).find("not boiling yet"), std::string::npos);
+    EXPECT_EQ(appearanceOf(v, s), Appearance::WallBubbles);
+    EXPECT_NE(appearanceText(v, s).find("not boiling yet"), std::string::npos);
     s.margin = 0.1;
     s.marginAtBottom = -1.0;
     s.vigour = 2e-3;
-    EXPECT_EQ(seen(v, s), Seen::FirstBubbles);
-    EXPECT_NE(sentenceFor(v, s).find("near the surface"), std::string::npos);
+    EXPECT_EQ(appearanceOf(v, s), Appearance::FirstBubbles);
+    EXPECT_NE(appearanceText(v, s).find("near the surface"), std::string::npos);
     s.vigour = 0.03;
-    EXPECT_EQ(seen(v, s), Seen::Boiling);
+    EXPECT_EQ(appearanceOf(v, s), Appearance::Boiling);
     s.vigour = 1.0;
-    EXPECT_EQ(seen(v, s), Seen::Violent);
+    EXPECT_EQ(appearanceOf(v, s), Appearance::Violent);
     v.nucleation = 5.0;
     s.margin = 4.0;
-    EXPECT_EQ(seen(v, s), Seen::Bumping);
+    EXPECT_EQ(appearanceOf(v, s), Appearance::Bumping);
     s.vigour = 0.0;
     s.solid = 0.03;
     s.liquid = 0.07;
-    EXPECT_EQ(seen(v, s), Seen::SkinOfIce);
+    EXPECT_EQ(appearanceOf(v, s), Appearance::SkinOfIce);
     s.liquid = 0.0;
-    EXPECT_EQ(seen(v, s), Seen::Frozen);
+    EXPECT_EQ(appearanceOf(v, s), Appearance::Frozen);
     v.condensed = 0.0;
-    EXPECT_EQ(seen(v, s), Seen::Frost);
+    EXPECT_EQ(appearanceOf(v, s), Appearance::Frost);
     s.solid = 0.0;
-    EXPECT_EQ(seen(v, s), Seen::Dry);
+    EXPECT_EQ(appearanceOf(v, s), Appearance::Dry);
 }
 
 TEST(Chance, TheFirstFifthIsShownAndIsPartOfTheWhole) {
     const RigFile& rig = findDemonstration("sealed-flask")->rig;
-    const RehearsalChance whole = *chanceOf(rig, {}, 20, 7);
+    const EnsembleOutcome whole = *playEnsemble(rig, {}, 20, 7);
     int seen = 0;
     const auto look = [&](bool goesOn) {
-        return *chanceOf(rig, {}, 20, 7, {}, [&](const RehearsalChance& first) {
+        return *playEnsemble(rig, {}, 20, 7, {}, [&](const EnsembleOutcome& first) {
             seen = first.members;
             return goesOn;
         });
     };
     EXPECT_EQ(look(true).band.lowKelvin, whole.band.lowKelvin);
     EXPECT_EQ(seen, 4);
-    const RehearsalChance first = look(false);
+    const EnsembleOutcome first = look(false);
     EXPECT_EQ(first.members, 4);
-    EXPECT_EQ(first.band.highKelvin, chanceOf(rig, {}, 4, 7)->band.highKelvin);
+    EXPECT_EQ(first.band.highKelvin, playEnsemble(rig, {}, 4, 7)->band.highKelvin);
 }
 
 } // namespace

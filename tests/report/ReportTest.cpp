@@ -60,7 +60,7 @@ TEST_F(ReportTest, ACorrectedRoomIsSaid) {
 TEST_F(ReportTest, TheBenchSheetShowsWhatTheDialWillShow) {
     const std::string page = toHtml(*benchSheet(*s));
     for (const char* needed :
-         {"U-tube shows, cm", "72.05 | 10.05", "To fetch", "Lowest pressure first", "taster"})
+         {"U-tube shows, cm", "72.05 | 10.05", "To fetch", "Lowest pressure first", "trial point"})
         EXPECT_NE(page.find(needed), std::string::npos) << needed;
 }
 

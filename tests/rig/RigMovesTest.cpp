@@ -300,7 +300,7 @@ TEST(RigInstrument, LagsByItsTimeConstantShowsItsZeroAndRounds) {
 }
 
 TEST(RigSimulator, GoesOnFromWhereAHandReachedInAndGivesEqualBytes) {
-    const auto flown = [] {
+    const auto byHand = [] {
         RigModel m = cupOfWater(0.2, 350.15);
         m.heaters = {{0, 0.0, "hob"}};
         auto rig = *RigSimulator::make(m, waterInARig());
@@ -311,7 +311,7 @@ TEST(RigSimulator, GoesOnFromWhereAHandReachedInAndGivesEqualBytes) {
         EXPECT_EQ(rig.events().front().part, -1);
         return rig.sample().vessels[0];
     };
-    const VesselState a = flown(), b = flown();
+    const VesselState a = byHand(), b = byHand();
     EXPECT_EQ(a.kelvin, b.kelvin);
     EXPECT_EQ(a.pascal, b.pascal);
     EXPECT_GT(a.kelvin, 365.0);

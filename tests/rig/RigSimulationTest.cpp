@@ -230,8 +230,8 @@ RC_GTEST_PROP(RigSimulation, MassAndEnergyAreKeptInAnyRig, ()) {
         moves.push_back({{RigTrigger::After, 0, among(0.0, 40.0), {}, 0.0},
                          {{RigAction::Volume, 0, m.vessels[0].volume * among(1.0, 1.5), among(0.0, 30.0)}},
                          ""});
-    const auto care = *rc::gen::element(RigSimulator::Care::Usual, RigSimulator::Care::Coarse);
-    const auto run = simulate(m, waterInARig(), 120.0, 30.0, moves, {}, {}, care);
+    const auto accuracy = *rc::gen::element(RigSimulator::Accuracy::Usual, RigSimulator::Accuracy::Coarse);
+    const auto run = simulate(m, waterInARig(), 120.0, 30.0, moves, {}, {}, accuracy);
     RC_ASSERT(run.has_value());
     for (const RigMove& move : moves)
         RC_LOG() << "move " << move.when.value << ' ' << int(move.actions[0].what) << ' '

@@ -1,4 +1,4 @@
-#include "substances/JsonLines.h"
+#include "json/JsonLines.h"
 #include "substances/SubstanceLibrary.h"
 #include "support/TempDir.h"
 

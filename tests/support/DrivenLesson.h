@@ -1,6 +1,6 @@
 #pragma once
 
-#include "lesson/LessonSession.h"
+#include "lesson/commands/LessonSession.h"
 #include "substances/SubstanceLibrary.h"
 #include "support/FakeClock.h"
 #include "support/TempDir.h"

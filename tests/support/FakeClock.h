@@ -1,6 +1,6 @@
 #pragma once
 
-#include "lesson/Clock.h"
+#include "lesson/model/Clock.h"
 
 namespace uttrin::testing {
 

@@ -1,0 +1,69 @@
+#include "Dialogs.h"
+
+#include "pdf/PdfReport.h"
+
+#include <QFileDialog>
+#include <QFileInfo>
+#include <QInputDialog>
+#include <QPrintDialog>
+#include <QPrinter>
+#include <QStandardPaths>
+
+#include <deque>
+
+namespace uttrin::app::dialogs {
+namespace {
+
+std::deque<QString> answers;
+
+std::optional<QString> prepared() {
+    if (answers.empty()) return std::nullopt;
+    const QString answer = answers.front();
+    answers.pop_front();
+    return answer;
+}
+
+} // namespace
+
+QString documentsFolder() { return QStandardPaths::writableLocation(QStandardPaths::DocumentsLocation); }
+
+QString openFile(QWidget* parent, const QString& title, const QString& filter) {
+    if (const auto answer = prepared()) return *answer;
+    return QFileDialog::getOpenFileName(parent, title, QString(), filter);
+}
+
+QString saveFile(QWidget* parent, const QString& title, const QString& suggestion, const QString& filter,
+                 const QString& suffix) {
+    QString path;
+    if (const auto answer = prepared())
+        path = *answer;
+    else
+        path = QFileDialog::getSaveFileName(parent, title, suggestion, filter);
+    if (!path.isEmpty() && QFileInfo(path).suffix().isEmpty()) path += QLatin1Char('.') + suffix;
+    return path;
+}
+
+std::optional<QString> askText(QWidget* parent, const QString& title, const QString& question,
+                               const QStringList& phrases) {
+    if (const auto answer = prepared()) return answer->isEmpty() ? std::nullopt : answer;
+    bool ok = false;
+    const QString text = QInputDialog::getItem(parent, title, question, phrases, 0, true, &ok);
+    return ok ? std::optional(text) : std::nullopt;
+}
+
+bool print(QWidget* parent, const Document& document) {
+    QPrinter printer(QPrinter::HighResolution);
+    if (const auto answer = prepared()) {
+        if (answer->isEmpty()) return false;
+        printer.setOutputFormat(QPrinter::PdfFormat);
+        printer.setOutputFileName(*answer);
+    } else {
+        QPrintDialog dialog(&printer, parent);
+        if (dialog.exec() != QDialog::Accepted) return false;
+    }
+    return paintReport(document, printer) > 0;
+}
+
+void answerNext(const QString& answer) { answers.push_back(answer); }
+
+} // namespace uttrin::app::dialogs

@@ -1,0 +1,116 @@
+#include "FlowLayout.h"
+
+#include <QWidget>
+
+#include <algorithm>
+
+namespace uttrin::app {
+
+FlowLayout::FlowLayout(QWidget* parent) : QLayout(parent) {}
+
+FlowLayout::~FlowLayout() {
+    for (const QLayoutItem* item : m_items)
+        delete item;
+}
+
+void FlowLayout::addItem(QLayoutItem* item) {
+    m_items.push_back(item);
+    invalidate();
+}
+
+QLayoutItem* FlowLayout::itemAt(int index) const {
+    return index >= 0 && index < count() ? m_items[static_cast<std::size_t>(index)] : nullptr;
+}
+
+QLayoutItem* FlowLayout::takeAt(int index) {
+    QLayoutItem* item = itemAt(index);
+    if (item) m_items.erase(m_items.begin() + index);
+    invalidate();
+    return item;
+}
+
+void FlowLayout::invalidate() {
+    m_things.clear();
+    QLayout::invalidate();
+}
+
+const std::vector<FlowLayout::Thing>& FlowLayout::things() const {
+    if (m_things.empty())
+        for (QLayoutItem* item : m_items)
+            if (!item->isEmpty()) m_things.push_back({item, item->sizeHint()});
+    return m_things;
+}
+
+std::vector<std::size_t> FlowLayout::rowEnds(int width) const {
+    std::vector<std::size_t> ends;
+    int used = 0;
+    for (std::size_t i = 0; i < things().size(); ++i) {
+        const int wide = things()[i].hint.width();
+        const bool first = i == (ends.empty() ? 0 : ends.back());
+        if (!first && used + spacing() + wide > width) {
+            ends.push_back(i);
+            used = wide;
+        } else
+            used += (first ? 0 : spacing()) + wide;
+    }
+    if (!things().empty()) ends.push_back(things().size());
+    return ends;
+}
+
+int FlowLayout::rowHeight(std::size_t begin, std::size_t end) const {
+    int high = 0;
+    for (std::size_t i = begin; i < end; ++i)
+        high = std::max(high, things()[i].hint.height());
+    return high;
+}
+
+int FlowLayout::heightForWidth(int width) const {
+    int high = 0;
+    std::size_t begin = 0;
+    for (const std::size_t end : rowEnds(width)) {
+        high += (begin > 0 ? spacing() : 0) + rowHeight(begin, end);
+        begin = end;
+    }
+    return high;
+}
+
+QSize FlowLayout::sizeHint() const {
+    int wide = 0;
+    for (const Thing& thing : things())
+        wide += (wide > 0 ? spacing() : 0) + thing.hint.width();
+    return {wide, rowHeight(0, things().size())};
+}
+
+QSize FlowLayout::minimumSize() const {
+    QSize least;
+    for (const Thing& thing : things())
+        least = least.expandedTo(thing.item->minimumSize());
+    return least;
+}
+
+void FlowLayout::setGeometry(const QRect& rect) {
+    QLayout::setGeometry(rect);
+    std::size_t begin = 0;
+    int y = rect.y();
+    for (const std::size_t end : rowEnds(rect.width())) {
+        const int high = rowHeight(begin, end);
+        int left = rect.width() - spacing() * static_cast<int>(end - begin - 1);
+        for (std::size_t i = begin; i < end; ++i)
+            left -= things()[i].hint.width();
+        int x = rect.x();
+        for (std::size_t i = begin; i < end; ++i) {
+            const int share =
+                left / static_cast<int>(end - i); // a row too narrow for its one thing takes from it
+            const int wide = things()[i].hint.width() + share;
+            left -= share;
+            things()[i].item->setGeometry({x, y, wide, high});
+            x += wide + spacing();
+        }
+        y += high + spacing();
+        begin = end;
+    }
+}
+
+} // namespace uttrin::app
+
+#include "moc_FlowLayout.cpp"

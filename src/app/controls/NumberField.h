@@ -1,0 +1,37 @@
+#pragma once
+
+#include <QLabel>
+#include <QLineEdit>
+
+#include <optional>
+
+namespace uttrin::app {
+
+/// A field for one number with its unit beside it. Accepts '.' and the locale's decimal sign; what is not a
+/// number is shown as wrong and gives no value.
+class NumberField : public QWidget {
+    Q_OBJECT
+public:
+    /// @param name  object name of the line edit and its accessible name
+    NumberField(const QString& label, const QString& unit, const QString& name, QWidget* parent = nullptr);
+    [[nodiscard]] std::optional<double> value() const;
+    void setValue(std::optional<double> value); ///< emits nothing
+    void setUnit(const QString& unit);
+    void setLabel(const QString& label);
+    void setBig();
+    void setPlaceholder(const QString& text) { m_edit->setPlaceholderText(text); }
+    QLineEdit* edit() { return m_edit; }
+
+signals:
+    void edited();    ///< at every keystroke
+    void committed(); ///< on Return or leaving the field, if the text changed
+
+private:
+    void judge();
+    QLabel* m_label;
+    QLineEdit* m_edit;
+    QLabel* m_unit;
+    QString m_committedText;
+};
+
+} // namespace uttrin::app

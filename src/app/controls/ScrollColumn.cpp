@@ -1,0 +1,40 @@
+#include "ScrollColumn.h"
+
+#include <QScrollBar>
+
+#include <algorithm>
+
+namespace uttrin::app {
+
+ScrollColumn::ScrollColumn(QWidget* parent) : QScrollArea(parent) {
+    auto* body = new QWidget;
+    body->setObjectName(QStringLiteral("scrollBody"));
+    m_column = new QVBoxLayout(body);
+    m_column->setContentsMargins(0, 0, 4, 0);
+    m_column->setSpacing(12);
+    setWidget(body);
+    setWidgetResizable(true);
+    setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    setFocusPolicy(Qt::NoFocus);
+}
+
+void ScrollColumn::setWidths(int narrowest, int widest) {
+    m_narrowest = narrowest;
+    m_widest = widest;
+    fit();
+}
+
+void ScrollColumn::fit() {
+    const int needed = widget()->minimumSizeHint().width() + verticalScrollBar()->sizeHint().width();
+    setMinimumWidth(std::max(m_narrowest, needed));
+    setMaximumWidth(std::max(m_widest, needed));
+}
+
+bool ScrollColumn::eventFilter(QObject* watched, QEvent* event) {
+    if (watched == widget() && event->type() == QEvent::LayoutRequest) fit();
+    return QScrollArea::eventFilter(watched, event);
+}
+
+} // namespace uttrin::app
+
+#include "moc_ScrollColumn.cpp"

@@ -1,0 +1,193 @@
+#include "Theme.h"
+
+#include <QApplication>
+#include <QFontDatabase>
+#include <QPainter>
+#include <QPalette>
+#include <QStyle>
+#include <QStyleFactory>
+#include <QWidget>
+
+#include <utility>
+
+namespace uttrin::app {
+namespace {
+
+Theme current = Theme::light();
+
+QString styleSheet(const Theme& t) {
+    QString css = QStringLiteral(R"css(
+QWidget { color: @ink; font-size: @textpx; }
+QMainWindow, QWidget#page, QScrollArea, QWidget#scrollBody { background: @paper; }
+QScrollArea { border: none; }
+QFrame#card { background: @card; border: 1px solid @hairline; border-radius: 6px; }
+QLabel { background: transparent; }
+QLabel[role="title"] { font-size: @titlepx; font-weight: 600; }
+QLabel[role="heading"] { font-weight: 600; }
+QLabel[role="muted"] { color: @muted; font-size: @smallpx; }
+QLabel[role="live"] { font-size: @livepx; font-weight: 600; } QLabel[role="liveNarrow"] { font-size: @livenarrowpx; font-weight: 600; }
+QLabel[role="figure"] { font-size: @figurepx; font-weight: 600; }
+QLabel[role="caution"] { color: @caution; background: @cautionGround; border-radius: 6px; padding: 8px 10px; font-weight: 500; }
+QLabel[role="cautionText"] { color: @caution; font-weight: 600; }
+QLabel[role="note"] { background: @liquidTint; border-radius: 6px; padding: 8px 10px; }
+QLineEdit, QComboBox, QTextEdit, QPlainTextEdit, QDateTimeEdit { background: @card; border: 1px solid @hairline; border-radius: 6px; padding: 5px 8px; selection-background-color: @done; selection-color: @card; }
+QLineEdit:focus, QComboBox:focus, QTextEdit:focus, QPlainTextEdit:focus { border: 2px solid @done; padding: 4px 7px; }
+QLineEdit[wrong="true"] { border: 2px solid @caution; background: @cautionGround; padding: 4px 7px; }
+QLineEdit[big="true"] { font-size: 24px; font-weight: 600; padding: 6px 10px; }
+QLineEdit:read-only { background: @paper; }
+QComboBox QAbstractItemView { background: @card; border: 1px solid @hairline; selection-background-color: @done; selection-color: @card; }
+QPushButton { outline: none; background: @card; border: 1px solid @hairline; border-radius: 6px; padding: 7px 14px; font-weight: 500; }
+QPushButton:hover { border-color: @muted; }
+QPushButton:focus { border: 2px solid @done; padding: 6px 13px; }
+QPushButton:pressed { background: @hairline; }
+QPushButton:disabled { color: @muted; background: @paper; }
+QPushButton[role="main"] { background: @action; color: @onAction; border: 1px solid @action; font-size: @titlepx; font-weight: 600; padding: 10px 16px; }
+QPushButton[role="main"]:focus { border: 2px solid @done; }
+QPushButton[role="main"]:disabled { background: @hairline; color: @muted; border-color: @hairline; }
+QPushButton[role="segment"] { padding: 6px 7px; } QPushButton[role="segment"]:focus { padding: 5px 6px; }
+QPushButton[role="segment"]:checked { background: @done; color: @card; border-color: @done; }
+QPushButton[role="mark"] { text-align: left; padding: 5px 10px; } QPushButton[role="mark"]:checked { border: 2px solid @done; background: @liquidTint; padding: 4px 9px; }
+QPushButton[role="link"] { border: none; background: transparent; color: @done; padding: 4px 6px; text-align: left; }
+QPushButton[role="link"]:focus { border: 2px solid @done; padding: 2px 4px; }
+QToolTip { background: @ink; color: @card; border: none; padding: 5px 7px; font-size: @smallpx; }
+QMenuBar { background: @navigation; } QMenuBar::item { padding: 5px 10px; background: transparent; } QMenuBar::item:selected { background: @hairline; }
+QMenu { background: @card; border: 1px solid @hairline; padding: 4px; } QMenu::item { padding: 6px 24px 6px 12px; border-radius: 4px; } QMenu::item:selected { background: @done; color: @card; } QMenu::item:disabled { color: @muted; } QMenu::separator { height: 1px; background: @hairline; margin: 4px 8px; }
+QTableView { background: @card; border: 1px solid @hairline; border-radius: 6px; gridline-color: @hairline; selection-background-color: @liquidTint; selection-color: @ink; font-size: @tablepx; }
+QTableView::item { padding: 2px 4px; }
+QHeaderView { background: @card; } QHeaderView::section { background: @card; color: @muted; border: none; border-bottom: 1px solid @hairline; padding: 5px 4px; font-size: @smallpx; font-weight: 500; }
+QTextBrowser { background: @card; border: 1px solid @hairline; border-radius: 6px; }
+QCheckBox { spacing: 8px; background: transparent; }
+QCheckBox:focus { color: @done; }
+QCheckBox::indicator { width: 16px; height: 16px; border: 1px solid @muted; border-radius: 4px; background: @card; }
+QCheckBox::indicator:checked { background: @done; border-color: @done; image: url(:/icons/@check.svg); }
+QCheckBox::indicator:disabled { border-color: @hairline; }
+QComboBox { padding-right: 2px; } QComboBox::drop-down { border: none; width: 20px; } QComboBox::down-arrow { image: url(:/icons/arrow.svg); width: 12px; height: 12px; }
+QTableView::indicator { width: 16px; height: 16px; }
+QListWidget { background: @card; border: 1px solid @hairline; border-radius: 6px; }
+QScrollBar:vertical { background: transparent; width: 10px; } QScrollBar::handle:vertical { background: @hairline; border-radius: 5px; min-height: 24px; }
+QScrollBar:horizontal { background: transparent; height: 10px; } QScrollBar::handle:horizontal { background: @hairline; border-radius: 5px; min-width: 24px; }
+QScrollBar::add-line, QScrollBar::sub-line { width: 0; height: 0; } QScrollBar::add-page, QScrollBar::sub-page { background: transparent; }
+QDialog { background: @paper; }
+)css");
+    const std::pair<const char*, QString> values[] = {
+        {"@cautionGround", t.cautionGround.name()},
+        {"@caution", t.caution.name()},
+        {"@paper", t.paper.name()},
+        {"@card", t.card.name()},
+        {"@hairline", t.hairline.name()},
+        {"@ink", t.ink.name()},
+        {"@muted", t.muted.name()},
+        {"@liquidTint", t.liquid.name()},
+        {"@done", t.done.name()},
+        {"@navigation", t.navigation.name()},
+        {"@onAction", t.onAction.name()},
+        {"@action", t.action.name()},
+        {"@textpx", QString::number(t.text) + "px"},
+        {"@titlepx", QString::number(t.title) + "px"},
+        {"@smallpx", QString::number(t.small) + "px"},
+        {"@livepx", QString::number(t.live) + "px"},
+        {"@livenarrowpx", QString::number(t.live * 2 / 3) + "px"},
+        {"@figurepx", QString::number(t.figure) + "px"},
+        {"@check", t.large ? QStringLiteral("check-dark") : QStringLiteral("check-light")},
+        {"@tablepx", QString::number(t.text - 1) + "px"}};
+    for (const auto& [token, value] : values)
+        css.replace(QLatin1String(token), value);
+    return css;
+}
+
+} // namespace
+
+Theme Theme::light() {
+    Theme t;
+    t.name = QStringLiteral("light");
+    t.paper = QColor(0xFA, 0xF6, 0xEC);
+    t.card = QColor(0xFF, 0xFD, 0xF8);
+    t.hairline = QColor(0xDD, 0xD3, 0xBF);
+    t.ink = QColor(0x1D, 0x2B, 0x36);
+    t.muted = QColor(0x5C, 0x68, 0x71);
+    t.liquid = QColor(0xCD, 0xE5, 0xE6);
+    t.vapour = QColor(0xFB, 0xF1, 0xD8);
+    t.ice = QColor(0xDF, 0xE3, 0xF3);
+    t.done = QColor(0x0F, 0x6F, 0x7C);
+    t.hot = QColor(0xC6, 0x3D, 0x1B);
+    t.hotTint = QColor(0xF5, 0xCD, 0xC0);
+    t.caution = QColor(0x7A, 0x52, 0x00);
+    t.cautionGround = QColor(0xFF, 0xF3, 0xD6);
+    t.navigation = QColor(0xF2, 0xEC, 0xDC);
+    t.action = t.ink;
+    t.onAction = t.card;
+    return t;
+}
+
+Theme Theme::projector() {
+    Theme t;
+    t.name = QStringLiteral("projector");
+    t.paper = QColor(0x12, 0x1B, 0x22);
+    t.card = QColor(0x1B, 0x27, 0x30);
+    t.hairline = QColor(0x45, 0x55, 0x61);
+    t.ink = QColor(0xF6, 0xF1, 0xE4);
+    t.muted = QColor(0xB6, 0xC0, 0xC6);
+    t.liquid = QColor(0x1F, 0x4A, 0x54);
+    t.vapour = QColor(0x3A, 0x35, 0x27);
+    t.ice = QColor(0x35, 0x3C, 0x58);
+    t.done = QColor(0x5F, 0xD0, 0xDC);
+    t.hot = QColor(0xFF, 0x7A, 0x55);
+    t.hotTint = QColor(0x6B, 0x2D, 0x1D);
+    t.caution = QColor(0xFF, 0xD2, 0x7A);
+    t.cautionGround = QColor(0x3D, 0x30, 0x12);
+    t.navigation = QColor(0x0D, 0x14, 0x1A);
+    t.action = QColor(0xF6, 0xF1, 0xE4);
+    t.onAction = QColor(0x12, 0x1B, 0x22);
+    t.live = 72;
+    t.figure = 42;
+    t.large = true;
+    t.title = 30;
+    t.text = 19;
+    t.small = 16;
+    return t;
+}
+
+const Theme& theme() { return current; }
+
+PaintedIn::PaintedIn(const Theme& t) : m_before(std::exchange(current, t)) {}
+PaintedIn::~PaintedIn() { current = m_before; }
+
+QFont fontOf(int px, QFont::Weight weight) {
+    QFont font(QStringLiteral("Inter Tabular"));
+    font.setPixelSize(px);
+    font.setWeight(weight);
+    return font;
+}
+
+void frameIfFocused(QPainter& painter, const QWidget& widget) {
+    if (!widget.hasFocus()) return;
+    painter.setPen(QPen(current.done, 2));
+    painter.setBrush(Qt::NoBrush);
+    painter.drawRect(QRectF(widget.rect()).adjusted(1, 1, -1, -1));
+}
+
+void applyTheme(const Theme& t) {
+    current = t;
+    if (qApp->style()->name().compare(QLatin1String("fusion"), Qt::CaseInsensitive) != 0)
+        QApplication::setStyle(QStyleFactory::create(QStringLiteral("Fusion")));
+    QPalette palette;
+    palette.setColor(QPalette::Window, t.paper);
+    palette.setColor(QPalette::Base, t.card);
+    palette.setColor(QPalette::AlternateBase, t.paper);
+    palette.setColor(QPalette::Button, t.card);
+    for (const auto role : {QPalette::WindowText, QPalette::Text, QPalette::ButtonText})
+        palette.setColor(role, t.ink);
+    palette.setColor(QPalette::PlaceholderText, t.muted);
+    palette.setColor(QPalette::Highlight, t.done);
+    palette.setColor(QPalette::HighlightedText, t.card);
+    palette.setColor(QPalette::Disabled, QPalette::Text, t.muted);
+    palette.setColor(QPalette::Disabled, QPalette::ButtonText, t.muted);
+    QApplication::setPalette(palette);
+    QApplication::setFont(fontOf(t.text));
+    qApp->setStyleSheet(styleSheet(t));
+    const auto all = QApplication::allWidgets();
+    for (QWidget* w : all)
+        w->update();
+}
+
+} // namespace uttrin::app

@@ -1,0 +1,379 @@
+#include "PhaseMap.h"
+
+#include "MapMarks.h"
+#include "MapOverview.h"
+#include "PhaseCurve.h"
+#include "PhasePlot.h"
+#include "PhaseRegions.h"
+#include "ScaleTicker.h"
+#include "app/controls/OnScreen.h"
+#include "app/controls/Theme.h"
+#include "substances/SubstanceLibrary.h"
+
+#include <QContextMenuEvent>
+#include <QMenu>
+#include <QSvgGenerator>
+
+#include <algorithm>
+#include <cmath>
+
+namespace uttrin::app {
+namespace {
+
+constexpr double kPerMille = 1000.0; // the inverse temperature is shown as 1000/T
+constexpr double kReach = 14.0;      // px, how near a press must be to take hold of a mark
+constexpr int kTopEdge = 30, kRightEdge = 62;
+constexpr int kLow = 230; // px; under a lower map stands the unit alone
+
+} // namespace
+
+PhaseMap::PhaseMap(QWidget* parent) : QWidget(parent), m_plot(new PhasePlot(*this)) {
+    setObjectName(QStringLiteral("phaseMap"));
+    setFocusPolicy(Qt::StrongFocus);
+    setMouseTracking(true);
+    m_plot->setInteractions(QCP::iRangeDrag | QCP::iRangeZoom);
+    setMinimumSize(260, 200);
+    m_plot->resize(size());
+    new PhaseRegions(this); // the plot owns its layers' items
+    m_marks = new MapMarks(this);
+    m_plain = QSharedPointer<RealMinusTicker>::create();
+    m_plot->xAxis->setTicker(m_plain);
+    m_pressure.reset(new ScaleTicker(
+        m_plot->yAxis, [this](double kPa) { return yOf(kPa * 1e3); },
+        [this](double y) { return pascalAt(y) * 1e-3; }));
+    m_dial.reset(new ScaleTicker(
+        m_plot->yAxis2,
+        [this](double value) {
+            const auto& g = m_view.gauge;
+            const auto p = toAbsolute(g, readingAt(g, value),
+                                      RoomPressure{Pressure::fromPascal(m_view.roomPascal.value_or(0.0)), 0.0,
+                                                   RoomMethod::Barometer});
+            return p && p->pressure.pascal() > 0.0 ? yOf(p->pressure.pascal()) : std::nan("");
+        },
+        [this](double y) {
+            return scaleValue(m_view.gauge,
+                              uttrin::toReading(m_view.gauge, Pressure::fromPascal(pascalAt(y)),
+                                                Pressure::fromPascal(m_view.roomPascal.value_or(0.0))));
+        }));
+    m_overview = new MapOverview(this);
+    connect(m_plot->yAxis, qOverload<const QCPRange&>(&QCPAxis::rangeChanged), m_plot->yAxis2,
+            qOverload<const QCPRange&>(&QCPAxis::setRange));
+    connect(m_plot, &QCustomPlot::afterReplot, m_overview, qOverload<>(&QWidget::update));
+    setAxes(Axes::PressureLog);
+}
+
+double PhaseMap::xOf(double kelvin) const {
+    return m_axes == Axes::ClausiusClapeyron ? kPerMille / kelvin : kelvin - kIcePointKelvin;
+}
+double PhaseMap::yOf(double pascal) const {
+    return m_axes == Axes::ClausiusClapeyron ? std::log(std::max(pascal, 1e-3)) : pascal * 1e-3;
+}
+double PhaseMap::kelvinAt(double x) const {
+    return m_axes == Axes::ClausiusClapeyron ? kPerMille / x : x + kIcePointKelvin;
+}
+double PhaseMap::pascalAt(double y) const {
+    return m_axes == Axes::ClausiusClapeyron ? std::exp(y) : y * 1e3;
+}
+QPointF PhaseMap::pixelOf(double kelvin, double pascal) const {
+    return {m_plot->xAxis->coordToPixel(xOf(kelvin)), m_plot->yAxis->coordToPixel(yOf(pascal))};
+}
+
+void PhaseMap::setOverviewShown(bool shown) {
+    m_overviewWanted = shown;
+    placeOverview();
+}
+
+void PhaseMap::placeOverview() {
+    constexpr int kFewestTimesItsSize = 2; // a smaller map needs its room for itself
+    const QRect area = m_plot->axisRect()->rect();
+    m_overview->setVisible(m_overviewWanted && area.height() > kFewestTimesItsSize * m_overview->height() &&
+                           area.width() > kFewestTimesItsSize * m_overview->width());
+    m_overview->move(area.right() - m_overview->width() - 12, area.bottom() - m_overview->height() - 12);
+}
+
+void PhaseMap::setAxes(Axes axes) {
+    m_axes = axes;
+    m_plot->yAxis->setScaleType(axes == Axes::PressureLog ? QCPAxis::stLogarithmic : QCPAxis::stLinear);
+    m_plot->yAxis2->setScaleType(m_plot->yAxis->scaleType());
+    if (axes == Axes::ClausiusClapeyron)
+        m_plot->yAxis->setTicker(m_plain);
+    else
+        m_plot->yAxis->setTicker(m_pressure);
+    m_plot->yAxis2->setTicker(m_dial);
+    styleAxes();
+    frame();
+    m_plot->replot();
+}
+
+bool PhaseMap::isLow() const { return height() < kLow; }
+
+void PhaseMap::styleAxes() {
+    const Theme& t = theme();
+    m_plot->setBackground(t.paper);
+    for (QCPAxis* axis : {m_plot->xAxis, m_plot->yAxis, m_plot->yAxis2}) {
+        axis->setVisible(true);
+        axis->setTicks(true);
+        axis->setTickLabels(true);
+        axis->setTickLabelFont(fontOf(t.small));
+        axis->setLabelFont(fontOf(t.small, QFont::Medium));
+        axis->setTickLabelColor(t.ink);
+        axis->setLabelColor(t.muted);
+        axis->setBasePen(QPen(t.muted, 1));
+        axis->setTickPen(QPen(t.ink, 1));
+        axis->setSubTickPen(QPen(t.muted, 1));
+        axis->setTickLength(0, 5);
+        axis->setSubTickLength(0, axis == m_plot->yAxis2 ? 3 : 0);
+        axis->setLabel(QString());
+        QColor grid = t.muted;
+        grid.setAlpha(45);
+        axis->grid()->setPen(QPen(grid, 1));
+        axis->grid()->setSubGridVisible(false);
+        axis->grid()->setZeroLinePen(Qt::NoPen);
+    }
+    m_plot->yAxis2->grid()->setVisible(false);
+    if (!isLow())
+        m_plot->xAxis->setLabel(m_axes == Axes::ClausiusClapeyron ? tr("1000 K / T") : tr("temperature, °C"));
+    const bool dial = !countsFromRoom(m_view.gauge.convention) || m_view.roomPascal;
+    m_dial->setShown(dial);
+    m_plot->axisRect()->setAutoMargins(QCP::msNone);
+    const int below = isLow() ? (t.large ? 34 : 26) : t.large ? 64 : 50;
+    m_plot->axisRect()->setMargins(
+        QMargins(t.large ? 66 : 52, kTopEdge, kRightEdge + (t.large ? 24 : 0), below));
+}
+
+void PhaseMap::show(const MapView& view) {
+    const bool sameFrame = m_framed && view.lowPascal == m_view.lowPascal &&
+                           view.highPascal == m_view.highPascal && view.substance == m_view.substance;
+    m_view = view;
+    styleAxes();
+    if (!sameFrame) frame();
+    setAccessibleName(
+        tr("Phase map with %1 targets and %2 points").arg(view.targets.size()).arg(view.points.size()));
+    m_plot->replot(QCustomPlot::rpQueuedReplot);
+}
+
+void PhaseMap::frame() {
+    if (m_view.highPascal <= 0.0) return;
+    const double a = xOf(m_view.lowKelvin), b = xOf(m_view.highKelvin);
+    m_plot->xAxis->setRange(std::min(a, b), std::max(a, b));
+    m_plot->yAxis->setRange(m_axes == Axes::PressureLinear ? 0.0 : yOf(m_view.lowPascal),
+                            yOf(m_view.highPascal));
+    m_plot->yAxis2->setRange(m_plot->yAxis->range());
+    m_framed = true;
+}
+
+void PhaseMap::showAll() {
+    const PhaseCurve curve(*m_view.substance);
+    const double low = curve.overviewLowKelvin(), high = curve.criticalKelvin() * 1.03;
+    const double a = xOf(low), b = xOf(high);
+    m_plot->xAxis->setRange(std::min(a, b), std::max(a, b));
+    m_plot->yAxis->setRange(m_axes == Axes::PressureLinear ? 0.0 : yOf(curve.pascal(low)),
+                            yOf(curve.criticalPascal() * 1.6));
+    m_plot->replot();
+}
+
+void PhaseMap::resetFrame() {
+    frame();
+    m_plot->replot();
+}
+
+std::optional<int> PhaseMap::targetNear(QPointF pixel) const {
+    std::optional<int> nearest;
+    double best = kReach;
+    for (const MapTarget& t : m_view.targets) {
+        const double away = QLineF(pixel, pixelOf(t.kelvin, t.pascal)).length();
+        if (away < best) {
+            best = away;
+            nearest = t.place;
+        }
+    }
+    return nearest;
+}
+
+std::optional<RowId> PhaseMap::pointNear(QPointF pixel) const {
+    for (const MapPoint& p : m_view.points)
+        if (p.currentRun && QLineF(pixel, pixelOf(p.kelvin, p.pascal)).length() < kReach) return p.readingId;
+    return std::nullopt;
+}
+
+void PhaseMap::mousePressEvent(QMouseEvent* event) {
+    setFocus(Qt::MouseFocusReason);
+    m_pressedAt = event->position();
+    if (event->button() == Qt::LeftButton) {
+        if (const auto target = targetNear(event->position())) {
+            m_selected = *target;
+            emit targetPicked(*target);
+            if (m_movable) {
+                m_dragged = target;
+                readOut(event->position());
+                return;
+            }
+        }
+        if (const auto point = pointNear(event->position())) emit pointPicked(*point);
+    }
+    m_plot->mousePressEvent(event);
+}
+
+void PhaseMap::readOut(QPointF pixel) {
+    m_cursor = m_plot->axisRect()->rect().contains(pixel.toPoint()) || m_dragged ? std::optional(pixel)
+                                                                                 : std::nullopt;
+    if (m_dragged) {
+        const double top = m_plot->axisRect()->top(), bottom = m_plot->axisRect()->bottom();
+        m_draggedPascal = pascalAt(m_plot->yAxis->pixelToCoord(std::clamp(pixel.y(), top, bottom)));
+    }
+    m_plot->replot(QCustomPlot::rpQueuedReplot);
+}
+
+void PhaseMap::mouseMoveEvent(QMouseEvent* event) {
+    readOut(event->position());
+    setCursor(m_dragged                                    ? Qt::ClosedHandCursor
+              : m_movable && targetNear(event->position()) ? Qt::OpenHandCursor
+                                                           : Qt::ArrowCursor);
+    if (!m_dragged) m_plot->mouseMoveEvent(event);
+}
+
+void PhaseMap::mouseReleaseEvent(QMouseEvent* event) {
+    if (!m_dragged) {
+        m_plot->mouseReleaseEvent(event);
+        return;
+    }
+    const int place = *m_dragged;
+    const bool moved = QLineF(m_pressedAt, event->position()).length() > 3.0;
+    m_dragged.reset();
+    if (moved)
+        emit targetMoved(place, m_draggedPascal);
+    else
+        m_plot->replot(QCustomPlot::rpQueuedReplot);
+}
+
+void PhaseMap::mouseDoubleClickEvent(QMouseEvent* event) {
+    if (!targetNear(event->position())) resetFrame();
+}
+
+void PhaseMap::leaveEvent(QEvent*) {
+    m_cursor.reset();
+    m_plot->replot(QCustomPlot::rpQueuedReplot);
+}
+
+void PhaseMap::keyPressEvent(QKeyEvent* event) {
+    const auto& targets = m_view.targets;
+    const auto at = std::find_if(targets.begin(), targets.end(),
+                                 [this](const MapTarget& t) { return t.place == m_selected; });
+    const bool next = event->key() == Qt::Key_Right, previous = event->key() == Qt::Key_Left;
+    if ((next || previous) && !targets.empty()) {
+        const auto index = at == targets.end() ? (next ? -1 : static_cast<std::ptrdiff_t>(targets.size()))
+                                               : at - targets.begin();
+        m_selected =
+            targets[static_cast<std::size_t>(std::clamp<std::ptrdiff_t>(
+                        index + (next ? 1 : -1), 0, static_cast<std::ptrdiff_t>(targets.size()) - 1))]
+                .place;
+        emit targetPicked(m_selected);
+        m_plot->replot(QCustomPlot::rpQueuedReplot);
+        return;
+    }
+    const bool up = event->key() == Qt::Key_Up, down = event->key() == Qt::Key_Down;
+    if ((up || down) && m_movable && at != targets.end()) {
+        const double division = m_view.gauge.division * pascalPerScaleUnit(m_view.gauge);
+        emit targetMoved(m_selected, std::max(at->pascal + (up ? division : -division), division));
+        return;
+    }
+    if (event->key() == Qt::Key_Home)
+        resetFrame();
+    else
+        QWidget::keyPressEvent(event);
+}
+
+void PhaseMap::resizeEvent(QResizeEvent* event) {
+    const bool wasLow = event->oldSize().height() < kLow;
+    if (isLow() != wasLow) styleAxes();
+    m_plot->resize(event->size());
+    QWidget::resizeEvent(event);
+}
+
+void PhaseMap::wheelEvent(QWheelEvent* event) { m_plot->wheelEvent(event); }
+
+void PhaseMap::contextMenuEvent(QContextMenuEvent* event) {
+    QMenu menu(this);
+    const std::pair<QString, Axes> kinds[] = {{tr("Pressure, logarithmic"), Axes::PressureLog},
+                                              {tr("Pressure, linear"), Axes::PressureLinear},
+                                              {tr("ln p against 1/T"), Axes::ClausiusClapeyron}};
+    for (const auto& [label, axes] : kinds) {
+        QAction* action = menu.addAction(label, this, [this, kind = axes] { setAxes(kind); });
+        action->setCheckable(true);
+        action->setChecked(axes == m_axes);
+    }
+    menu.addSeparator();
+    QMenu* over = menu.addMenu(tr("Lay over"));
+    for (const Substance* s : substances()) {
+        if (s == m_view.substance) continue;
+        const bool shown =
+            std::find(m_view.overlays.begin(), m_view.overlays.end(), s) != m_view.overlays.end();
+        QAction* action = over->addAction(onScreen(s->facts().name), this, [this, s, shown] {
+            emit layOver(QString::fromStdString(s->facts().id), !shown);
+        });
+        action->setCheckable(true);
+        action->setChecked(shown);
+    }
+    menu.addAction(tr("Show all of %1").arg(onScreen(m_view.substance->facts().name)), this,
+                   &PhaseMap::showAll);
+    menu.addAction(tr("Frame what matters"), this, &PhaseMap::resetFrame);
+    menu.exec(event->globalPos());
+}
+
+bool PhaseMap::event(QEvent* event) {
+    if (event->type() == QEvent::StyleChange || event->type() == QEvent::PaletteChange) {
+        styleAxes();
+        m_plot->replot(QCustomPlot::rpQueuedReplot);
+    }
+    return QWidget::event(event);
+}
+
+void PhaseMap::paintCaptions(QPainter& p) const {
+    const Theme& t = theme();
+    p.setFont(fontOf(t.small, QFont::DemiBold));
+    p.setPen(t.muted);
+    p.drawText(QRect(4, 4, 260, kTopEdge - 6), Qt::AlignLeft | Qt::AlignVCenter,
+               m_axes == Axes::ClausiusClapeyron ? tr("ln (p / Pa)") : tr("kPa absolute"));
+    const QString scale =
+        QStringLiteral("%1, %2").arg(onScreen(m_view.gauge.name), onScreen(unitText(m_view.gauge)));
+    p.drawText(QRect(width() - 264, 4, 260, kTopEdge - 6), Qt::AlignRight | Qt::AlignVCenter,
+               m_view.roomPascal || !countsFromRoom(m_view.gauge.convention)
+                   ? scale
+                   : tr("dial scale needs the room's pressure"));
+    const QRect area = m_plot->axisRect()->rect();
+    if (isLow())
+        p.drawText(QRect(area.right() + 6, area.bottom() + 1, width() - area.right() - 6,
+                         height() - area.bottom() - 1),
+                   Qt::AlignLeft | Qt::AlignVCenter,
+                   m_axes == Axes::ClausiusClapeyron ? tr("1000 K / T") : tr("°C"));
+}
+
+std::pair<double, double> PhaseMap::valuesAt(QPointF pixel) const {
+    return {kelvinAt(m_plot->xAxis->pixelToCoord(pixel.x())),
+            pascalAt(m_plot->yAxis->pixelToCoord(pixel.y()))};
+}
+
+void PhaseMap::redraw() { m_plot->replot(QCustomPlot::rpImmediateRefresh); }
+
+QRect PhaseMap::plotArea() const { return m_plot->axisRect()->rect(); }
+
+bool PhaseMap::exportSvg(const QString& path) {
+    QSvgGenerator svg;
+    svg.setFileName(path);
+    svg.setSize(size());
+    svg.setViewBox(rect());
+    svg.setTitle(tr("Phase map"));
+    QCPPainter painter;
+    if (!painter.begin(&svg)) return false;
+    painter.setMode(QCPPainter::pmVectorized);
+    m_plot->toPainter(&painter, width(), height());
+    return painter.end();
+}
+
+bool PhaseMap::exportPng(const QString& path) {
+    return m_plot->toPixmap(width(), height(), 2.0).save(path, "PNG");
+}
+
+} // namespace uttrin::app
+
+#include "moc_PhaseMap.cpp"

@@ -1,0 +1,125 @@
+#include "MeasuredPanel.h"
+
+#include "app/controls/Card.h"
+#include "app/controls/FieldEdit.h"
+#include "app/controls/Labels.h"
+#include "app/controls/OnScreen.h"
+
+#include <QHBoxLayout>
+#include <QPlainTextEdit>
+
+namespace uttrin::app {
+namespace {
+
+QPlainTextEdit* lineEdit(const char* name, const QString& accessible, const QString& example) {
+    auto* edit = new QPlainTextEdit;
+    edit->setObjectName(QLatin1String(name));
+    edit->setAccessibleName(accessible);
+    edit->setPlaceholderText(example);
+    edit->setTabChangesFocus(true);
+    edit->setMaximumHeight(74);
+    return edit;
+}
+
+QString joined(const std::vector<std::string>& lines) {
+    QStringList all;
+    for (const std::string& line : lines)
+        all << onScreen(line);
+    return all.join(QLatin1Char(' '));
+}
+
+} // namespace
+
+MeasuredPanel::MeasuredPanel(QWidget* parent) : QWidget(parent) {
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(0, 0, 0, 0);
+    row->setSpacing(12);
+    auto *measured = new Card, *ready = new Card;
+    for (Card* card : {measured, ready}) {
+        card->column()->setContentsMargins(12, 8, 12, 8);
+        card->column()->setSpacing(4);
+        row->addWidget(card, 1);
+    }
+    auto* first = measured->column();
+    first->addWidget(makeLabel(tr("What you read while it cools"), "heading"));
+    auto* clock = new QHBoxLayout;
+    m_clockLabel = makeLabel({}, "muted");
+    m_clock = nameEdit("measuredClock", tr("Time at which the clock starts"));
+    m_clock->setPlaceholderText(QStringLiteral("10:00"));
+    m_clock->setMaximumWidth(74);
+    m_target = nameEdit("measuredTarget", tr("Temperature to tell the time of, °C"));
+    m_target->setText(QStringLiteral("65"));
+    m_target->setMaximumWidth(60);
+    clock->addWidget(m_clockLabel, 1);
+    clock->addWidget(m_clock);
+    first->addLayout(clock);
+    m_readings = lineEdit("measuredReadings", tr("Readings: time and temperature, a line each"),
+                          tr("10:12  84.0\n10:20  77.5"));
+    first->addWidget(m_readings);
+    auto* fit = new QPushButton(tr("Fit and predict"));
+    fit->setObjectName(QStringLiteral("fitMeasured"));
+    auto* below = new QHBoxLayout;
+    below->addWidget(fit);
+    below->addWidget(makeLabel(tr("when at, °C"), "muted"), 1);
+    below->addWidget(m_target);
+    first->addLayout(below);
+    m_fitText = makeLabel({}, "muted");
+    m_fitText->setObjectName(QStringLiteral("fitText"));
+    first->addWidget(m_fitText);
+    first->addStretch();
+    auto* second = ready->column();
+    second->addWidget(makeLabel(tr("Be ready at the minute"), "heading"));
+    second->addWidget(makeLabel(tr("What each vessel should be at, and when:"), "muted"));
+    m_wanted = lineEdit("wantedMoments", tr("Wanted: time and temperature, a line each"),
+                        tr("10:41  65\n10:55  40"));
+    second->addWidget(m_wanted);
+    auto* plan = new QPushButton(tr("Work back from there"));
+    plan->setObjectName(QStringLiteral("planReady"));
+    second->addWidget(plan, 0, Qt::AlignLeft);
+    m_readyText = makeLabel({}, "muted");
+    m_readyText->setObjectName(QStringLiteral("readyText"));
+    second->addWidget(m_readyText);
+    second->addStretch();
+    connect(fit, &QPushButton::clicked, this, &MeasuredPanel::fitWanted);
+    connect(plan, &QPushButton::clicked, this, &MeasuredPanel::readyWanted);
+}
+
+void MeasuredPanel::setClockMove(const QString& what) {
+    m_clockLabel->setText(what.isEmpty() ? tr("begun at") : tr("%1 at").arg(what));
+    m_fitText->clear();
+    m_readyText->clear();
+}
+
+std::optional<std::vector<MeasuredMoment>> MeasuredPanel::readings() {
+    const auto clock = parseClock(m_clock->text().toStdString());
+    const auto moments = parseMoments(m_readings->toPlainText().toStdString());
+    if (!clock || !moments) {
+        m_fitText->setText(onScreen(!clock ? clock.error().message : moments.error().message));
+        return std::nullopt;
+    }
+    const auto since = sinceClock(*moments, *clock);
+    if (since) return *since;
+    m_fitText->setText(onScreen(since.error().message));
+    return std::nullopt;
+}
+
+std::optional<std::vector<ClockMoment>> MeasuredPanel::wanted() {
+    auto moments = parseMoments(m_wanted->toPlainText().toStdString());
+    if (moments && !moments->empty()) return std::move(*moments);
+    m_readyText->setText(moments ? tr("Type a time and a temperature first, e.g. 10:41  65.")
+                                 : onScreen(moments.error().message));
+    return std::nullopt;
+}
+
+void MeasuredPanel::showFit(const CoolingFit& fit) {
+    const auto clock = parseClock(m_clock->text().toStdString());
+    if (!clock) return;
+    m_fitText->setText(joined(fitSentences(fit, *clock, typedNumber(m_target->text()).value_or(65.0))));
+}
+
+void MeasuredPanel::showReady(const std::vector<std::string>& lines) { m_readyText->setText(joined(lines)); }
+void MeasuredPanel::showProblem(const QString& what) { m_fitText->setText(what); }
+
+} // namespace uttrin::app
+
+#include "moc_MeasuredPanel.cpp"

@@ -1,0 +1,51 @@
+#pragma once
+
+#include "rehearsal/CoolingFit.h"
+#include "rehearsal/Ensemble.h"
+
+#include <QObject>
+#include <QThreadPool>
+
+#include <atomic>
+#include <memory>
+
+namespace uttrin::app {
+
+/// Plays rigs through on a thread of its own, newest wish first: a new one ends the one before.
+class RehearsalRunner : public QObject {
+    Q_OBJECT
+public:
+    explicit RehearsalRunner(QObject* parent = nullptr);
+    ~RehearsalRunner() override;
+
+    /// Plays a rig with settings, then the one that it is compared with, then the chance that it works.
+    void play(const RigFile& rig, const std::vector<RigSetting>& settings,
+              const std::optional<std::vector<RigSetting>>& other);
+    /// Fits a rig to readings, then shows it as a rehearsal.
+    void fit(const RigFile& rig, const std::vector<RigSetting>& settings,
+             const std::vector<MeasuredMoment>& readings);
+    /// Works out sentences on the thread.
+    void workOut(const std::function<std::vector<std::string>()>& sentences);
+    void cancel(); ///< what is under way
+    [[nodiscard]] bool isBusy() const { return m_busy; }
+
+signals:
+    /// As far as it has come, while a longer one is still being worked out; then the whole.
+    void played(std::shared_ptr<const uttrin::Rehearsal> rehearsal);
+    void playedOther(std::shared_ptr<const uttrin::Rehearsal> rehearsal); ///< empty if none was wanted
+    void weighed(std::shared_ptr<const uttrin::EnsembleOutcome> chance);
+    void fitted(std::shared_ptr<const uttrin::CoolingFit> fit);
+    void workedOut(const std::vector<std::string>& sentences);
+    void failed(const QString& why);
+
+private:
+    /// Runs a job as the newest wish; what it tells reaches this object only while it is still wanted.
+    using Tell = std::function<void(std::function<void()>)>;
+    void start(std::function<void(const std::function<bool()>& goOn, const Tell& tell)> job);
+    void done(const QString& why); ///< the wish ended; failed if why is not empty
+    QThreadPool m_pool;
+    std::shared_ptr<std::atomic<int>> m_wish = std::make_shared<std::atomic<int>>(0);
+    bool m_busy = false;
+};
+
+} // namespace uttrin::app

@@ -1,0 +1,506 @@
+#include "RehearseStation.h"
+
+#include "KnobField.h"
+#include "ManualControls.h"
+#include "MeasuredPanel.h"
+#include "RehearsalTape.h"
+#include "RigDrawing.h"
+#include "RigFileDialogs.h"
+#include "RigGuide.h"
+#include "SuccessTile.h"
+#include "app/controls/Card.h"
+#include "app/controls/Labels.h"
+#include "app/controls/OnScreen.h"
+#include "app/controls/Segments.h"
+#include "app/controls/Theme.h"
+#include "app/map/PhaseMap.h"
+
+#include <QComboBox>
+#include <QHBoxLayout>
+#include <QKeyEvent>
+#include <QSettings>
+#include <QStackedWidget>
+#include <QTimer>
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+
+namespace uttrin::app {
+namespace {
+
+constexpr std::array kSpeeds{1.0, 5.0, 20.0, 60.0, 200.0};
+constexpr int kTickMs = 40, kUsualSpeed = 2;
+
+void emptyLayout(QLayout* layout) {
+    while (QLayoutItem* item = layout->takeAt(0)) {
+        if (item->widget()) {
+            item->widget()->hide();
+            item->widget()->deleteLater();
+        }
+        delete item;
+    }
+}
+
+} // namespace
+
+RehearseStation::RehearseStation(LessonController& controller)
+    : StationPage(controller), m_rigs(demonstrations()), m_runner(new RehearsalRunner(this)),
+      m_clock(new QTimer(this)) {
+    auto* whole = new QVBoxLayout(this);
+    whole->setContentsMargins(0, 0, 0, 0);
+    whole->setSpacing(0);
+    auto* upper = new QHBoxLayout;
+    upper->setContentsMargins(16, 12, 16, 8);
+    upper->setSpacing(14);
+    auto *left = new QVBoxLayout, *right = new QVBoxLayout;
+    left->setSpacing(6);
+    right->setSpacing(8);
+    buildLeft(left);
+    buildRight(right);
+    upper->addLayout(left, 1);
+    upper->addLayout(right, 1);
+    whole->addLayout(upper, 1);
+    buildTape(whole);
+    wire();
+    showFace(0);
+    fillChoices();
+    const int last = QSettings().value(QStringLiteral("rehearse/demonstration"), 0).toInt();
+    choose(last >= 0 && last < static_cast<int>(m_rigs.size()) ? last : 0);
+}
+
+void RehearseStation::buildLeft(QVBoxLayout* column) {
+    m_choice = new QComboBox;
+    m_choice->setObjectName(QStringLiteral("demonstration"));
+    m_choice->setAccessibleName(tr("Demonstration"));
+    column->addWidget(m_choice);
+    m_variants = new Segments(QStringLiteral("rigVariant"), Segments::Rows::AsNeeded);
+    column->addWidget(m_variants);
+    m_drawing = new RigDrawing;
+    column->addWidget(m_drawing, 1);
+    m_knobs = new QWidget;
+    m_knobRow = new QHBoxLayout(m_knobs);
+    m_knobRow->setContentsMargins(0, 0, 0, 0);
+    m_knobRow->setSpacing(14);
+    column->addWidget(m_knobs);
+    m_handles = new ManualControls;
+    m_handles->hide();
+    column->addWidget(m_handles);
+}
+
+void RehearseStation::buildRight(QVBoxLayout* column) {
+    auto* top = new QHBoxLayout;
+    top->setSpacing(3);
+    m_face = new Segments(QStringLiteral("rehearseFace"));
+    m_face->setChoices({tr("Map"), tr("Guide"), tr("Measured")});
+    m_face->choose(0);
+    top->addWidget(m_face);
+    top->addStretch();
+    m_besideLabel = makeLabel(tr("beside"), "muted");
+    top->addWidget(m_besideLabel);
+    m_compare = new QComboBox;
+    m_compare->setObjectName(QStringLiteral("compareWith"));
+    m_compare->setAccessibleName(tr("Variant to compare with"));
+    m_compare->setMinimumWidth(100); // it gives way to the buttons beside it
+    top->addWidget(m_compare);
+    column->addLayout(top);
+    m_faces = new QStackedWidget;
+    m_map = new PhaseMap;
+    m_map->setObjectName(QStringLiteral("rehearseMap"));
+    m_map->setOverviewShown(false);
+    m_map->setMinimumHeight(0); // as low as the faces are
+    m_faces->addWidget(m_map);
+    m_guide = new RigGuide;
+    m_faces->addWidget(m_guide);
+    m_measured = new MeasuredPanel;
+    m_faces->addWidget(m_measured);
+    m_faces->setMinimumHeight(130);
+    column->addWidget(m_faces, 1);
+    auto* card = new Card;
+    card->column()->setContentsMargins(14, 8, 14, 8);
+    card->column()->setSpacing(2);
+    card->column()->addWidget(makeLabel(tr("What you will see"), "muted"));
+    card->column()->addWidget(m_see = makeLabel({}, "heading"));
+    m_see->setObjectName(QStringLiteral("willSee"));
+    card->column()->addWidget(m_next = makeLabel({}));
+    m_next->setObjectName(QStringLiteral("comesNext"));
+    column->addWidget(card);
+    m_caution = makeLabel({}, "caution");
+    m_caution->setObjectName(QStringLiteral("rigCaution"));
+    column->addWidget(m_caution);
+    auto* tiles = new QHBoxLayout;
+    m_chance = new SuccessTile;
+    tiles->addWidget(m_chance, 5);
+    m_manualButton = new QPushButton;
+    m_manualButton->setObjectName(QStringLiteral("runByHand"));
+    m_manualButton->setCheckable(true);
+    m_manualButton->setProperty("role", "main");
+    m_captureButton = new QPushButton(tr("Capture  C"));
+    m_captureButton->setObjectName(QStringLiteral("manualCapture"));
+    m_captureButton->setProperty("role", "main");
+    m_captureButton->hide();
+    tiles->addWidget(m_captureButton, 2);
+    tiles->addWidget(m_manualButton, 2);
+    column->addLayout(tiles);
+}
+
+/// Only the face that is seen asks for room.
+void RehearseStation::showFace(int face) {
+    for (int i = 0; i < m_faces->count(); ++i) {
+        const auto policy = i == face ? QSizePolicy::Preferred : QSizePolicy::Ignored;
+        m_faces->widget(i)->setSizePolicy(policy, policy);
+    }
+    m_faces->setCurrentIndex(face);
+    fit();
+}
+
+void RehearseStation::buildTape(QVBoxLayout* column) {
+    auto* row = new QHBoxLayout;
+    row->setContentsMargins(16, 4, 8, 6);
+    row->setSpacing(10);
+    auto* controls = new QVBoxLayout;
+    controls->setSpacing(4);
+    auto* upper = new QHBoxLayout;
+    m_playButton = new QPushButton(tr("Play"));
+    m_playButton->setObjectName(QStringLiteral("playRehearsal"));
+    m_playButton->setCheckable(true);
+    m_playButton->setToolTip(tr("Play or pause: Space. Left and right on the tape step."));
+    m_time = makeLabel({}, "heading");
+    m_time->setObjectName(QStringLiteral("rehearsalTime"));
+    m_time->setWordWrap(false);
+    upper->addWidget(m_playButton);
+    upper->addWidget(m_time);
+    controls->addLayout(upper);
+    m_speed = new Segments(QStringLiteral("rehearsalSpeed"));
+    QStringList speeds;
+    for (const double s : kSpeeds)
+        speeds << QStringLiteral("%1×").arg(onScreen(s, 0));
+    m_speed->setChoices(speeds);
+    m_speed->choose(kUsualSpeed);
+    controls->addWidget(m_speed);
+    controls->addStretch();
+    row->addLayout(controls);
+    m_tape = new RehearsalTape;
+    m_tape->setFixedHeight(112);
+    row->addWidget(m_tape, 1);
+    column->addLayout(row);
+}
+
+void RehearseStation::wire() {
+    m_clock->setInterval(kTickMs);
+    connect(m_clock, &QTimer::timeout, this, &RehearseStation::tick);
+    connect(m_choice, &QComboBox::activated, this, &RehearseStation::choose);
+    connect(m_variants, &Segments::picked, this, [this](int variant) {
+        m_variant = variant;
+        if (m_beside == variant) m_beside = -1;
+        m_compare->setCurrentIndex(m_beside + 1);
+        fillKnobs();
+        fillCaution();
+        start();
+    });
+    connect(m_compare, &QComboBox::activated, this, [this](int index) {
+        m_beside = m_compare->itemData(index).toInt();
+        start();
+    });
+    connect(m_guide, &RigGuide::openRequested, this, [this] {
+        auto opened = openRigFile(this, m_controller);
+        if (!opened) return;
+        m_rigs.push_back(std::move(*opened));
+        fillChoices();
+        choose(static_cast<int>(m_rigs.size()) - 1);
+    });
+    connect(m_guide, &RigGuide::saveRequested, this,
+            [this] { saveRigFile(this, m_controller, rig(), settingsOf(m_variant)); });
+    connect(m_handles, &ManualControls::pressed, this, &RehearseStation::showMoment);
+    connect(m_face, &Segments::picked, this, &RehearseStation::showFace);
+    connect(m_playButton, &QPushButton::toggled, this, &RehearseStation::play);
+    connect(m_manualButton, &QPushButton::toggled, this, &RehearseStation::runByHand);
+    connect(m_captureButton, &QPushButton::clicked, this, &RehearseStation::capture);
+    connect(m_tape, &RehearsalTape::momentPicked, this, &RehearseStation::goTo);
+    connect(m_tape, &RehearsalTape::stepped, this, [this](int samples) {
+        if (const Rehearsal* r = shown()) goTo(m_moment + samples * r->setup.every);
+    });
+    connect(m_runner, &RehearsalRunner::played, this, [this](std::shared_ptr<const Rehearsal> r) {
+        m_played = std::move(r);
+        m_moment = std::min(m_moment, m_played->setup.seconds); // a part of it may not have come so far
+        m_tape->show(rehearsalTape(*m_played));
+        showMoment();
+    });
+    connect(m_runner, &RehearsalRunner::playedOther, this, [this](std::shared_ptr<const Rehearsal> r) {
+        m_other = std::move(r);
+        showMoment();
+    });
+    connect(m_measured, &MeasuredPanel::fitWanted, this, [this] {
+        if (const auto readings = m_measured->readings(); readings && !m_manualRun)
+            m_runner->fit(rig(), settingsOf(m_variant), *readings);
+    });
+    connect(m_measured, &MeasuredPanel::readyWanted, this, [this] {
+        if (const auto wanted = m_measured->wanted())
+            m_runner->workOut([rig = rig(), settings = settingsOf(m_variant), moments = *wanted] {
+                return readySentences(rig, settings, moments);
+            });
+    });
+    connect(m_runner, &RehearsalRunner::fitted, this, [this](const std::shared_ptr<const CoolingFit>& fit) {
+        m_measured->showFit(*fit);
+        m_played = std::make_shared<const Rehearsal>(fit->rehearsal);
+        m_tape->show(rehearsalTape(*m_played));
+        showMoment();
+    });
+    connect(m_runner, &RehearsalRunner::workedOut, m_measured, &MeasuredPanel::showReady);
+    connect(m_runner, &RehearsalRunner::weighed, this, &RehearseStation::showChance);
+    connect(m_runner, &RehearsalRunner::failed, this, [this](const QString& why) {
+        m_measured->showProblem(why);
+        emit m_controller.failed(why);
+    });
+}
+
+void RehearseStation::fillChoices() {
+    m_choice->clear();
+    for (const Demonstration& d : m_rigs)
+        m_choice->addItem(onScreen(d.rig.name()));
+}
+
+const RigFile& RehearseStation::rig() const { return m_rigs[static_cast<std::size_t>(m_rig)].rig; }
+
+void RehearseStation::choose(int demonstration) {
+    runByHand(false);
+    play(false);
+    m_rig = demonstration;
+    m_variant = 0;
+    m_moment = 0.0;
+    m_played.reset();
+    m_other.reset();
+    QSettings().setValue(QStringLiteral("rehearse/demonstration"), demonstration);
+    m_choice->setCurrentIndex(demonstration);
+    QStringList names;
+    m_compare->clear();
+    m_compare->addItem(tr("nothing"), -1);
+    const auto& variants = rig().variants();
+    for (std::size_t i = 0; i < variants.size(); ++i) {
+        names << onScreen(variants[i].name);
+        m_compare->addItem(names.back(), static_cast<int>(i));
+    }
+    m_variants->setChoices(names);
+    m_variants->choose(0);
+    m_variants->setVisible(variants.size() > 1);
+    m_beside = variants.size() > 1 ? 1 : -1;
+    m_compare->setCurrentIndex(m_beside + 1);
+    fillKnobs();
+    fillGuide();
+    if (m_controller.isOpen()) announce();
+    start();
+}
+
+/// Tells the navigation column what is being rehearsed.
+void RehearseStation::announce() {
+    std::string name = m_rigs[static_cast<std::size_t>(m_rig)].id;
+    std::ranges::replace(name, '-', ' ');
+    session().setRehearsing(name);
+    m_controller.refresh();
+}
+
+/// The room as the lesson knows it, a variant, and what the person turned, in this order.
+std::vector<RigSetting> RehearseStation::settingsOf(int variant) const {
+    std::vector<RigSetting> settings;
+    const auto& variants = rig().variants();
+    if (m_controller.isOpen())
+        if (const auto room = m_controller.session().room(); room && rig().sets("/room/pressure"))
+            settings.push_back({"/room/pressure", formatMeasure(room->station.pascal(), unit("Pa"))});
+    if (variant >= 0 && static_cast<std::size_t>(variant) < variants.size()) {
+        const auto& own = variants[static_cast<std::size_t>(variant)].settings;
+        settings.insert(settings.end(), own.begin(), own.end());
+    }
+    if (variant == m_variant) settings.insert(settings.end(), m_turned.begin(), m_turned.end());
+    return settings;
+}
+
+void RehearseStation::fillKnobs() {
+    m_turned.clear();
+    emptyLayout(m_knobRow);
+    int index = 0;
+    for (const RigKnob& knob : rig().knobs()) {
+        auto* field = new KnobField(knob, QStringLiteral("knob%1").arg(++index));
+        field->setSi(rig().value(knob.pointers.front(), settingsOf(m_variant)));
+        connect(field, &KnobField::turned, this, [this, field](double si) {
+            const Unit& own = *field->knob().unit;
+            for (const std::string& pointer : field->knob().pointers) {
+                std::erase_if(m_turned, [&](const RigSetting& s) { return s.pointer == pointer; });
+                m_turned.push_back({pointer, formatMeasure(own.fromSi(si), own)});
+            }
+            start();
+        });
+        m_knobRow->addWidget(field);
+    }
+}
+
+void RehearseStation::fillGuide() {
+    m_guide->show(rig());
+    const auto setup = rig().setup();
+    m_measured->setClockMove(setup && setup->clockMove >= 0
+                                 ? onScreen(setup->moves[static_cast<std::size_t>(setup->clockMove)].says)
+                                 : QString());
+    fillCaution();
+}
+
+/// What is said of the variant comes before what is said of all.
+void RehearseStation::fillCaution() {
+    const auto& cautions = rig().story().cautions;
+    const auto& variants = rig().variants();
+    const auto variant = static_cast<std::size_t>(m_variant);
+    std::string text = cautions.empty() ? std::string() : cautions.front();
+    if (variant < variants.size() && !variants[variant].says.empty()) text = variants[variant].says;
+    m_caution->setText(text.empty() ? QString() : QStringLiteral("\u26A0  ") + onScreen(text));
+}
+
+void RehearseStation::start() {
+    if (m_manualRun) return;
+    m_chance->wait();
+    m_tape->setBand(nullptr);
+    std::optional<std::vector<RigSetting>> other;
+    if (m_beside >= 0) other = settingsOf(m_beside);
+    m_runner->play(rig(), settingsOf(m_variant), other);
+}
+
+const Rehearsal* RehearseStation::shown() const {
+    return m_manualRun ? &m_manualRun->soFar() : m_played.get();
+}
+
+void RehearseStation::goTo(double seconds) {
+    const Rehearsal* r = shown();
+    if (!r) return;
+    m_moment = std::clamp(seconds, 0.0, r->run.samples.back().seconds);
+    showMoment();
+}
+
+void RehearseStation::showMoment() {
+    const Rehearsal* r = shown();
+    if (!r || !m_controller.isOpen()) return;
+    const std::size_t at = r->sampleAt(m_moment);
+    m_drawing->show(sceneOf(*r, at), m_phase);
+    const RehearsalCard card = rehearsalCard(*r, at);
+    m_see->setText(onScreen(card.see));
+    m_next->setText(onScreen(card.next + (card.next.empty() || card.note.empty() ? "" : "  ") + card.note));
+    m_next->setVisible(!m_next->text().isEmpty());
+    m_time->setText(QStringLiteral("%1 / %2").arg(onScreen(momentText(m_moment)),
+                                                  onScreen(momentText(r->setup.seconds))));
+    const auto& variants = rig().variants();
+    const auto named = [&](int variant) {
+        return variant >= 0 && static_cast<std::size_t>(variant) < variants.size()
+                   ? variants[static_cast<std::size_t>(variant)].name
+                   : rig().name();
+    };
+    m_map->show(rehearsalMap(mapView(session(), MapPurpose::Room), *r,
+                             m_manualRun ? tr("run by hand").toStdString() : named(m_variant),
+                             m_manualRun ? nullptr : m_other.get(), named(m_beside), at));
+    fit();
+    m_tape->setMoment(m_moment);
+    emit stripChanged(rehearsalStrip(*r, at));
+}
+
+void RehearseStation::showChance(const std::shared_ptr<const EnsembleOutcome>& chance) {
+    m_tape->setBand(chance);
+    if (m_played) m_chance->show(*chance, m_played->setup.goal);
+}
+
+void RehearseStation::play(bool on) {
+    m_playButton->setChecked(on);
+    m_playButton->setText(on ? tr("Pause") : tr("Play"));
+    if (on == m_clock->isActive()) return;
+    if (!on) return m_clock->stop();
+    if (const Rehearsal* r = shown(); !m_manualRun && r && m_moment >= r->run.samples.back().seconds)
+        m_moment = 0.0;
+    m_since.start();
+    m_clock->start();
+}
+
+void RehearseStation::tick() {
+    const double real = std::min(0.5, static_cast<double>(m_since.restart()) / 1000.0);
+    const double passed = real * kSpeeds[static_cast<std::size_t>(std::max(0, m_speed->chosen()))];
+    m_phase += real;
+    const Rehearsal* r = shown();
+    if (!r) return;
+    if (m_manualRun) {
+        const bool goesOn = m_manualRun->goOn(passed);
+        m_moment = m_manualRun->soFar().run.samples.back().seconds;
+        m_tape->show(rehearsalTape(m_manualRun->soFar()));
+        showMoment();
+        if (!goesOn) play(false);
+        return;
+    }
+    const double known = r->run.samples.back().seconds;
+    if (m_moment + passed > known && known < r->setup.seconds && !r->run.stopped) return; // more comes
+    goTo(m_moment + passed);
+    if (m_moment >= known) play(false);
+}
+
+void RehearseStation::runByHand(bool on) {
+    if (on == isManual()) return;
+    m_manualButton->setChecked(on);
+    if (on) {
+        m_runner->cancel();
+        auto manualRun = ManualRun::make(rig(), settingsOf(m_variant));
+        if (!manualRun) {
+            m_manualButton->setChecked(false);
+            return emit m_controller.failed(onScreen(manualRun.error().message));
+        }
+        m_manualRun = std::make_unique<ManualRun>(std::move(*manualRun));
+        m_tape->setBand(nullptr);
+        m_chance->invite();
+        m_tape->show(rehearsalTape(m_manualRun->soFar()));
+    } else
+        m_manualRun.reset();
+    m_moment = 0.0;
+    fit();
+    m_captureButton->setVisible(on);
+    m_handles->setVisible(on);
+    m_variants->setEnabled(!on);
+    m_compare->setEnabled(!on);
+    m_handles->take(m_manualRun.get());
+    play(on);
+    on ? showMoment() : start();
+}
+
+/// The back row reads fewer things, and in a small window the picture comes first; the guide has all
+/// cautions.
+void RehearseStation::fit() {
+    constexpr int kLow = 560, kLowToType = 700, kNarrow = 900;
+    const bool large = theme().large,
+               low = height() < kLow || (m_faces->currentWidget() == m_measured && height() < kLowToType);
+    m_caution->setVisible(!large && !low && !m_caution->text().isEmpty());
+    m_knobs->setVisible(!isManual() && !(large && height() < kLow));
+    m_besideLabel->setVisible(!large || width() >= kNarrow);
+    nameManualRun();
+}
+
+void RehearseStation::resizeEvent(QResizeEvent* event) {
+    StationPage::resizeEvent(event);
+    fit();
+}
+
+void RehearseStation::nameManualRun() {
+    m_manualButton->setText(isManual()      ? tr("Stop  F5")
+                            : theme().large ? tr("By hand  F5") // its letters are larger
+                                            : tr("Run it by hand  F5"));
+}
+
+void RehearseStation::capture() {
+    if (m_manualRun) m_chance->show(m_manualRun->capture());
+}
+
+void RehearseStation::refresh() {
+    if (session().rehearsing().empty()) return announce();
+    if (!m_manualRun && !m_played && !m_runner->isBusy()) start();
+    showMoment();
+}
+
+void RehearseStation::keyPressEvent(QKeyEvent* e) {
+    if (e->key() == Qt::Key_F5) return runByHand(!isManual());
+    if (e->key() == Qt::Key_Space) return play(!m_clock->isActive());
+    if (m_manualRun && e->key() == Qt::Key_C) return capture();
+    if (e->key() >= Qt::Key_1 && e->key() <= Qt::Key_9 && m_handles->press(e->key() - Qt::Key_0)) return;
+    StationPage::keyPressEvent(e);
+}
+
+} // namespace uttrin::app
+
+#include "moc_RehearseStation.cpp"

@@ -1,0 +1,106 @@
+#pragma once
+
+#include "RehearsalRunner.h"
+#include "app/controller/StationPage.h"
+#include "lesson/views/RehearseViews.h"
+#include "rehearsal/Demonstrations.h"
+#include "rehearsal/ManualRun.h"
+
+#include <QElapsedTimer>
+
+#include <memory>
+
+class QComboBox;
+class QLabel;
+class QPushButton;
+class QVBoxLayout;
+class QHBoxLayout;
+class QStackedWidget;
+class QTimer;
+
+namespace uttrin::app {
+
+class SuccessTile;
+class ManualControls;
+class MeasuredPanel;
+class PhaseMap;
+class RehearsalTape;
+class RigDrawing;
+class RigGuide;
+class Segments;
+
+/// The Rehearse station: a demonstration is chosen, changed, played through and run by hand; its path lies
+/// on the map, its minutes on the tape.
+class RehearseStation : public StationPage {
+    Q_OBJECT
+public:
+    explicit RehearseStation(LessonController& controller);
+
+    void choose(int demonstration);
+    void goTo(double seconds);
+    void play(bool on);
+    void runByHand(bool on);
+    void capture();
+    [[nodiscard]] bool isManual() const { return m_manualRun != nullptr; }
+    [[nodiscard]] bool isReady() const { return m_played && !m_runner->isBusy(); }
+    /// Whether there is a path, or a part of one.
+    [[nodiscard]] bool isPlayed() const { return m_played != nullptr; }
+    [[nodiscard]] double moment() const { return m_moment; }
+
+signals:
+    /// The bench strip over what is rehearsed now.
+    void stripChanged(const uttrin::StripView& view);
+
+protected:
+    void refresh() override;
+    void resizeEvent(QResizeEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
+
+private:
+    void buildLeft(QVBoxLayout* column);
+    void buildRight(QVBoxLayout* column);
+    void buildTape(QVBoxLayout* column);
+    void showFace(int face);
+    void fit();
+    void nameManualRun();
+    void wire();
+    void fillChoices();
+    void fillKnobs();
+    void announce();
+    void fillGuide();
+    void fillCaution();
+    [[nodiscard]] const RigFile& rig() const;
+    [[nodiscard]] std::vector<RigSetting> settingsOf(int variant) const;
+    void start();
+    void showMoment();
+    void showChance(const std::shared_ptr<const EnsembleOutcome>& chance);
+    void tick();
+    [[nodiscard]] const Rehearsal* shown() const;
+
+    std::vector<Demonstration> m_rigs;
+    int m_rig = 0, m_variant = 0, m_beside = -1;
+    std::vector<RigSetting> m_turned; ///< what the person changed
+    RehearsalRunner* m_runner;
+    std::shared_ptr<const Rehearsal> m_played, m_other;
+    std::unique_ptr<ManualRun> m_manualRun;
+    double m_moment = 0.0, m_phase = 0.0;
+    QTimer* m_clock;
+    QElapsedTimer m_since;
+
+    QComboBox *m_choice, *m_compare;
+    Segments *m_variants, *m_speed, *m_face;
+    RigDrawing* m_drawing;
+    QHBoxLayout* m_knobRow;
+    QWidget* m_knobs;
+    ManualControls* m_handles;
+    QStackedWidget* m_faces;
+    PhaseMap* m_map;
+    RigGuide* m_guide;
+    MeasuredPanel* m_measured;
+    QLabel *m_see, *m_next, *m_caution, *m_time, *m_besideLabel;
+    SuccessTile* m_chance;
+    QPushButton *m_playButton, *m_manualButton, *m_captureButton;
+    RehearsalTape* m_tape;
+};
+
+} // namespace uttrin::app

@@ -1,0 +1,60 @@
+#include "RigGuide.h"
+
+#include "app/controls/OnScreen.h"
+
+#include <QHBoxLayout>
+#include <QPushButton>
+#include <QTextBrowser>
+
+namespace uttrin::app {
+namespace {
+
+QString htmlList(const QString& title, const std::vector<std::string>& items, const char* tag) {
+    if (items.empty()) return {};
+    QString html = QStringLiteral("<h4>%1</h4><%2>").arg(title, QLatin1String(tag));
+    for (const std::string& item : items)
+        html += QStringLiteral("<li>%1</li>").arg(onScreen(item).toHtmlEscaped());
+    return html + QStringLiteral("</%1>").arg(QLatin1String(tag));
+}
+
+} // namespace
+
+RigGuide::RigGuide(QWidget* parent) : QWidget(parent), m_text(new QTextBrowser) {
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(0, 0, 0, 0);
+    m_text->setObjectName(QStringLiteral("rigGuide"));
+    m_text->setAccessibleName(tr("Guide to the demonstration"));
+    column->addWidget(m_text, 1);
+    auto* files = new QHBoxLayout;
+    auto* open = new QPushButton(tr("Open a rig file…"));
+    open->setObjectName(QStringLiteral("openRig"));
+    auto* save = new QPushButton(tr("Save this rig as…"));
+    save->setObjectName(QStringLiteral("saveRig"));
+    files->addWidget(open);
+    files->addWidget(save);
+    files->addStretch();
+    column->addLayout(files);
+    connect(open, &QPushButton::clicked, this, &RigGuide::openRequested);
+    connect(save, &QPushButton::clicked, this, &RigGuide::saveRequested);
+}
+
+void RigGuide::show(const RigFile& rig) {
+    const RigStory& s = rig.story();
+    std::vector<std::string> variants;
+    for (const RigVariant& v : rig.variants())
+        if (!v.says.empty()) variants.push_back(v.name + ": " + v.says);
+    m_text->setHtml(
+        QStringLiteral("<h3>%1</h3><p>%2</p>")
+            .arg(onScreen(rig.name()).toHtmlEscaped(), onScreen(s.aim).toHtmlEscaped()) +
+        htmlList(tr("Cautions"), s.cautions, "ul") + htmlList(tr("Variants"), variants, "ul") +
+        htmlList(tr("What to fetch"), s.materials, "ul") + htmlList(tr("Steps"), s.steps, "ol") +
+        htmlList(tr("What to look for"), s.lookFor, "ul") +
+        QStringLiteral("<h4>%1</h4><p>%2</p>").arg(tr("The physics"), onScreen(s.physics).toHtmlEscaped()) +
+        htmlList(tr("Usual mistakes"), s.mistakes, "ul") +
+        QStringLiteral("<p>%1</p>")
+            .arg(tr("Local rules, the vessel maker's rating and qualified staff come first.")));
+}
+
+} // namespace uttrin::app
+
+#include "moc_RigGuide.cpp"

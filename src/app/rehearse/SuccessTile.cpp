@@ -1,0 +1,51 @@
+#include "SuccessTile.h"
+
+#include "app/controls/Labels.h"
+#include "app/controls/OnScreen.h"
+#include "physics/Constants.h"
+
+#include <QHBoxLayout>
+
+namespace uttrin::app {
+
+SuccessTile::SuccessTile(QWidget* parent)
+    : Card(parent), m_figure(makeLabel({}, "title")), m_line(makeLabel({}, "muted")) {
+    m_figure->setObjectName(QStringLiteral("chance"));
+    m_figure->setWordWrap(false);
+    m_line->setObjectName(QStringLiteral("chanceUnder"));
+    column()->setContentsMargins(12, 4, 12, 4);
+    auto* words = new QHBoxLayout;
+    words->setSpacing(12);
+    words->addWidget(m_figure);
+    words->addWidget(m_line, 1);
+    column()->addLayout(words);
+}
+
+void SuccessTile::wait() { m_figure->setText(QStringLiteral("…")); }
+
+void SuccessTile::show(const EnsembleOutcome& chance, const RigGoal& goal) {
+    if (goal.kind == RigGoal::None) {
+        m_figure->setText(QStringLiteral("–"));
+        return m_line->setText(tr("played %1 times").arg(chance.members));
+    }
+    m_figure->setText(QStringLiteral("%1 %").arg(onScreen(100.0 * chance.chance(), 0)));
+    const QString reason = chance.mainReason ? tr("; else %1").arg(onScreen(*chance.mainReason)) : QString();
+    m_line->setText(tr("that it %1").arg(onScreen(goal.says)) + reason);
+}
+
+void SuccessTile::show(const ManualCapture& c) {
+    m_figure->setText(tr("%1 K off").arg(onScreen(c.offKelvin, 1)));
+    m_line->setText(tr("%1 °C at %2 kPa, where it boils at %3 °C. %4")
+                        .arg(onScreen(c.shownKelvin - kIcePointKelvin, 1),
+                             onScreen(c.shownPascal / 1000.0, 2),
+                             onScreen(c.boilsKelvin - kIcePointKelvin, 1), onScreen(c.why)));
+}
+
+void SuccessTile::invite() {
+    m_figure->clear();
+    m_line->setText(tr("Capture when it boils: C. Handles: 1, 2, 3 …"));
+}
+
+} // namespace uttrin::app
+
+#include "moc_SuccessTile.cpp"

@@ -1,0 +1,47 @@
+#pragma once
+
+#include "lesson/views/BenchViews.h"
+
+#include <QWidget>
+
+class QLabel;
+
+namespace uttrin::app {
+
+/// How far the liquid is from boiling: quiet at the left of zero, boiling at zero, superheated at the right.
+class MarginBar : public QWidget {
+    Q_OBJECT
+public:
+    explicit MarginBar(QWidget* parent = nullptr);
+    void show(const StripView& view);
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+
+private:
+    StripView m_view;
+};
+
+/// The figures along the top: room, gauge, liquid, boiling point here, margin.
+class BenchStrip : public QWidget {
+    Q_OBJECT
+public:
+    explicit BenchStrip(QWidget* parent = nullptr);
+    void show(const StripView& view);
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
+
+private:
+    /// Sets the figures smaller where the window is too narrow for them: a cut number is a wrong one.
+    void fit();
+    struct Figure {
+        QLabel *label, *number, *unit, *under;
+    };
+    void fill(Figure& figure, const StripFigure& shown);
+    Figure m_figures[4];
+    MarginBar* m_margin;
+};
+
+} // namespace uttrin::app

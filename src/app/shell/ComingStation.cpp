@@ -1,0 +1,26 @@
+#include "ComingStation.h"
+
+#include "app/controls/Card.h"
+#include "app/controls/Labels.h"
+
+#include <QVBoxLayout>
+
+namespace uttrin::app {
+
+ComingStation::ComingStation(const QString& title, const QString& what, const QString& meanwhile) {
+    setObjectName(QStringLiteral("page"));
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(60, 60, 60, 60);
+    auto* card = new Card;
+    card->setFixedWidth(640);
+    card->column()->setContentsMargins(28, 24, 28, 26);
+    card->column()->addWidget(makeLabel(title, "title"));
+    card->column()->addWidget(makeLabel(what));
+    card->column()->addWidget(makeLabel(meanwhile, "note"));
+    column->addLayout(centred(card));
+    column->addStretch();
+}
+
+} // namespace uttrin::app
+
+#include "moc_ComingStation.cpp"

@@ -1,0 +1,500 @@
+#include "MainWindow.h"
+
+#include "BenchStrip.h"
+#include "ComingStation.h"
+#include "MinuteTape.h"
+#include "NavigationColumn.h"
+#include "Outputs.h"
+#include "SampleNotebook.h"
+#include "ToolWindows.h"
+#include "WelcomePage.h"
+#include "app/controller/Dialogs.h"
+#include "app/controls/Labels.h"
+#include "app/controls/OnScreen.h"
+#include "app/controls/Theme.h"
+#include "app/map/PhaseMap.h"
+#include "app/photo/PhotoReader.h"
+#include "app/rehearse/RehearseStation.h"
+#include "app/stations/plan/PlanStation.h"
+#include "app/stations/report/ReportStation.h"
+#include "app/stations/rig/RigStation.h"
+#include "app/stations/room/RoomStation.h"
+#include "app/stations/run/RunStation.h"
+#include "app/stations/workup/WorkUpStation.h"
+
+#include <QApplication>
+#include <QCloseEvent>
+#include <QDir>
+#include <QDragEnterEvent>
+#include <QFileInfo>
+#include <QHBoxLayout>
+#include <QMenuBar>
+#include <QMimeData>
+#include <QSettings>
+#include <QStackedWidget>
+#include <QTimer>
+
+namespace uttrin::app {
+namespace {
+
+const QString kNotebookFilter = QStringLiteral("Uttrin notebooks (*.uttrin)");
+constexpr int kMostRecent = 8;
+constexpr int kMessageMs = 8000;
+
+} // namespace
+
+MainWindow::MainWindow(LessonController& controller)
+    : m_controller(controller), m_tools(new ToolWindows(controller, this)) {
+    setWindowTitle(QStringLiteral("Uttrin"));
+    setMinimumSize(1000, 640);
+    resize(1280, 800);
+    setAcceptDrops(true);
+    build();
+    buildMenus();
+    wire();
+    restore();
+    showAll();
+}
+
+MainWindow::~MainWindow() {
+    hide(); // a field that is still being typed in commits while everything that listens is there
+    m_controller.disconnect(this);
+}
+
+void MainWindow::build() {
+    auto* body = new QWidget;
+    body->setObjectName(QStringLiteral("page"));
+    auto* row = new QHBoxLayout(body);
+    row->setContentsMargins(0, 0, 0, 0);
+    row->setSpacing(0);
+    m_navigation = new NavigationColumn;
+    row->addWidget(m_navigation);
+    auto* column = new QVBoxLayout;
+    column->setSpacing(0);
+    m_strip = new BenchStrip;
+    column->addWidget(m_strip);
+    m_stations = new QStackedWidget;
+    for (int i = 0; i < kStations; ++i)
+        m_stations->addWidget(new QWidget); // until the page is first opened
+    column->addWidget(m_stations, 1);
+    m_tape = new MinuteTape;
+    column->addWidget(m_tape);
+    row->addLayout(column, 1);
+    m_stack = new QStackedWidget;
+    auto* welcome = new WelcomePage;
+    connect(welcome, &WelcomePage::newRequested, this, &MainWindow::askNew);
+    connect(welcome, &WelcomePage::openRequested, this, &MainWindow::askOpen);
+    connect(welcome, &WelcomePage::sampleRequested, this, &MainWindow::openSample);
+    m_stack->addWidget(welcome);
+    m_stack->addWidget(body);
+    auto* centre = new QWidget;
+    centre->setObjectName(QStringLiteral("page"));
+    m_offers = new QVBoxLayout(centre);
+    m_offers->setContentsMargins(0, 0, 0, 0);
+    m_offers->setSpacing(0);
+    m_message = makeLabel({}, "note");
+    m_message->setObjectName(QStringLiteral("message"));
+    m_message->hide();
+    m_offers->addWidget(m_stack, 1);
+    m_offers->addWidget(m_message);
+    setCentralWidget(centre);
+    m_messageTimer = new QTimer(this);
+    m_messageTimer->setSingleShot(true);
+}
+
+QWidget* MainWindow::make(Station station) {
+    switch (station) {
+    case Station::Room:
+        return new RoomStation(m_controller);
+    case Station::Rig:
+        return new RigStation(m_controller);
+    case Station::Plan: {
+        auto* plan = new PlanStation(m_controller);
+        connect(plan, &PlanStation::printRequested, this, [this] { printSheet(m_controller, this); });
+        connect(plan, &PlanStation::saveSheetRequested, this, [this] { saveSheet(m_controller, this); });
+        return plan;
+    }
+    case Station::Rehearse: {
+        auto* rehearse = new RehearseStation(m_controller);
+        connect(rehearse, &RehearseStation::stripChanged, this, [this](const StripView& view) {
+            if (this->station() == Station::Rehearse) m_strip->show(view);
+        });
+        return rehearse;
+    }
+    case Station::Run: {
+        auto* run = new RunStation(m_controller);
+        connect(run, &RunStation::pictureRequested, m_tools, &ToolWindows::showPhotoOf);
+        return run;
+    }
+    case Station::WorkUp:
+        return new WorkUpStation(m_controller);
+    case Station::Report:
+        return new ReportStation(m_controller);
+    case Station::Practise:
+        break;
+    }
+    return new ComingStation(
+        tr("Practise: to come"),
+        tr("Here students will practise reading a dial, a U-tube and a thermometer until they get it right, "
+           "on made-up instruments drawn to scale."),
+        tr("Until then the Work-up station can hide its results and check what students fill in."));
+}
+
+QWidget* MainWindow::page(Station station) {
+    const int index = static_cast<int>(station);
+    QWidget*& made = m_pages[static_cast<std::size_t>(index)];
+    if (made) return made;
+    made = make(station);
+    for (PhaseMap* map : made->findChildren<PhaseMap*>())
+        connect(map, &PhaseMap::layOver, this, &MainWindow::layOver);
+    QWidget* empty = m_stations->widget(index);
+    const bool current = m_stations->currentIndex() == index;
+    m_stations->insertWidget(index, made);
+    m_stations->removeWidget(empty);
+    delete empty;
+    if (current) m_stations->setCurrentIndex(index);
+    return made;
+}
+
+void MainWindow::askNew() {
+    const QString path =
+        dialogs::saveFile(this, tr("New notebook"), dialogs::documentsFolder() + tr("/boiling.uttrin"),
+                          kNotebookFilter, QStringLiteral("uttrin"));
+    if (!path.isEmpty()) createNotebook(path);
+}
+
+void MainWindow::askOpen() {
+    const QString path = dialogs::openFile(this, tr("Open a notebook"), kNotebookFilter);
+    if (!path.isEmpty()) openNotebook(path);
+}
+
+void MainWindow::buildMenus() {
+    const auto action = [&](QMenu* menu, const QString& text, const QKeySequence& keys, const char* name,
+                            auto slot, bool needsNotebook) {
+        QAction* a = menu->addAction(text);
+        a->setShortcut(keys);
+        a->setObjectName(QLatin1String(name));
+        connect(a, &QAction::triggered, this, slot);
+        if (needsNotebook) m_needNotebook << a;
+        return a;
+    };
+    QMenu* file = menuBar()->addMenu(tr("&Notebook"));
+    action(
+        file, tr("&New…"), QKeySequence::New, "actionNew", [this] { askNew(); }, false);
+    action(
+        file, tr("&Open…"), QKeySequence::Open, "actionOpen", [this] { askOpen(); }, false);
+    m_recent = file->addMenu(tr("Open &recent"));
+    action(
+        file, tr("Open the &sample lesson"), {}, "actionSample", [this] { openSample(); }, false);
+    action(
+        file, tr("Save a &copy…"), QKeySequence(QStringLiteral("Ctrl+Shift+S")), "actionSaveCopy",
+        [this] {
+            const QString path =
+                dialogs::saveFile(this, tr("Save a copy"), dialogs::documentsFolder() + tr("/copy.uttrin"),
+                                  kNotebookFilter, QStringLiteral("uttrin"));
+            if (!path.isEmpty() && m_controller.report(m_controller.session().saveCopy(path.toStdString())))
+                showMessage(tr("A complete copy is in %1.").arg(path), false);
+        },
+        true);
+    file->addSeparator();
+    m_lessons = file->addMenu(tr("&Lesson"));
+    action(
+        file, tr("New l&esson"), {}, "actionNewLesson",
+        [this] {
+            m_controller.report(m_controller.session().addLesson(
+                Lesson{0, tr("New lesson").toStdString(), "", "", "", 0.0, false, 0, false}));
+        },
+        true);
+    file->addSeparator();
+    action(
+        file, tr("&Import CSV…"), QKeySequence(QStringLiteral("Ctrl+I")), "actionImport",
+        [this] { page<ReportStation>(Station::Report)->importCsv(); }, true);
+    action(
+        file, tr("Print the r&un sheet as PDF…"), {}, "actionPrintSheet",
+        [this] { saveSheet(m_controller, this); }, true);
+    action(
+        file, tr("Print the report…"), QKeySequence::Print, "actionPrint",
+        [this] { page<ReportStation>(Station::Report)->printReport(); }, true);
+    action(
+        file, tr("&Quit"), QKeySequence::Quit, "actionQuit", [this] { close(); }, false);
+
+    QMenu* edit = menuBar()->addMenu(tr("&Edit"));
+    m_undo = action(
+        edit, tr("&Undo"), QKeySequence::Undo, "actionUndo",
+        [this] { m_controller.report(m_controller.session().undo()); }, false);
+    m_redo = action(
+        edit, tr("&Redo"), QKeySequence::Redo, "actionRedo",
+        [this] { m_controller.report(m_controller.session().redo()); }, false);
+    edit->addSeparator();
+    action(
+        edit, tr("&Strike or restore the chosen point…"), QKeySequence(QStringLiteral("Ctrl+K")),
+        "actionStrike",
+        [this] {
+            if (station() == Station::Run)
+                page<RunStation>(Station::Run)->strikeSelected();
+            else if (station() == Station::WorkUp)
+                page<WorkUpStation>(Station::WorkUp)->strikeSelected();
+            else
+                showMessage(tr("Points are chosen at the Run or Work-up station."), false);
+        },
+        true);
+    action(
+        edit, tr("Re&take the chosen point"), QKeySequence(QStringLiteral("Ctrl+R")), "actionRetake",
+        [this] { page<RunStation>(Station::Run)->retakeSelected(); }, true);
+    action(
+        edit, tr("Put the chosen point into the &fit, or leave it out"),
+        QKeySequence(QStringLiteral("Ctrl+F")), "actionInFit",
+        [this] { page<WorkUpStation>(Station::WorkUp)->toggleInFit(); }, true);
+
+    QMenu* go = menuBar()->addMenu(tr("&Stations"));
+    for (int i = 0; i < kStations; ++i)
+        action(
+            go, NavigationColumn::stationName(i), QKeySequence(QStringLiteral("Ctrl+%1").arg(i + 1)),
+            qPrintable(QStringLiteral("actionStation%1").arg(i + 1)),
+            [this, i] { goTo(static_cast<Station>(i)); }, true);
+
+    QMenu* view = menuBar()->addMenu(tr("&View"));
+    m_projector = action(
+        view, tr("&Projector theme: dark and large"), QKeySequence(Qt::Key_F11), "actionProjector",
+        [this](bool on) { useTheme(on); }, false);
+    m_projector->setCheckable(true);
+    action(
+        view, tr("Save the &map as a picture…"), QKeySequence(QStringLiteral("Ctrl+E")), "actionExportMap",
+        [this] { saveMap(m_controller, shownMap(), this); }, true);
+    action(
+        view, tr("&Dial reader"), QKeySequence(QStringLiteral("Ctrl+D")), "actionDialReader",
+        [this] { m_tools->openDialReader(); }, true);
+    action(
+        view, tr("P&hoto reader"), QKeySequence(QStringLiteral("Ctrl+Shift+D")), "actionPhotoReader",
+        [this] { m_tools->openPhotoReader(); }, true);
+    action(
+        view, tr("&Boiling against height"), QKeySequence(QStringLiteral("Ctrl+H")), "actionAltitudes",
+        [this] { m_tools->openAltitudes(); }, true);
+    action(
+        view, tr("&Salted ice, syrup and mixtures"), QKeySequence(QStringLiteral("Ctrl+J")),
+        "actionSolutions", [this] { m_tools->openSolutions(); }, true);
+    QMenu* over = view->addMenu(tr("&Lay other substances over the map"));
+    for (const Substance* s : substances()) {
+        QAction* a = over->addAction(onScreen(s->facts().name));
+        a->setCheckable(true);
+        a->setData(QString::fromStdString(s->facts().id));
+        connect(a, &QAction::triggered, this, [this, a](bool on) { layOver(a->data().toString(), on); });
+    }
+    connect(over, &QMenu::aboutToShow, this, [this, over] {
+        for (QAction* a : over->actions()) {
+            a->setEnabled(m_controller.isOpen());
+            a->setChecked(m_controller.isOpen() &&
+                          m_controller.session().isLaidOver(a->data().toString().toStdString()));
+        }
+    });
+    action(
+        view, tr("Show &all of the substance on the map"), QKeySequence(QStringLiteral("Ctrl+0")),
+        "actionShowAll",
+        [this] {
+            if (auto* map = shownMap()) map->showAll();
+        },
+        true);
+    fillRecent();
+}
+
+void MainWindow::wire() {
+    connect(m_tools, &ToolWindows::barometerTaken, this,
+            [this](const PhotoEvidence& evidence, const QString& unit) {
+                goTo(Station::Room);
+                page<RoomStation>(Station::Room)->takePhoto(evidence, unit);
+            });
+    connect(m_navigation, &NavigationColumn::picked, this, [this](int i) { goTo(static_cast<Station>(i)); });
+    connect(&m_controller, &LessonController::changed, this, &MainWindow::showAll);
+    connect(&m_controller, &LessonController::draftChanged, this,
+            [this] { m_strip->show(stripView(m_controller.session())); });
+    connect(&m_controller, &LessonController::failed, this,
+            [this](const QString& text) { showMessage(text, true); });
+    connect(&m_controller, &LessonController::said, this,
+            [this](const QString& text) { showMessage(text, false); });
+    connect(m_messageTimer, &QTimer::timeout, m_message, &QWidget::hide);
+    auto* minute = new QTimer(this); // the tape's "now" moves on
+    connect(minute, &QTimer::timeout, this, [this] {
+        if (m_controller.isOpen() && m_tape->isVisible()) m_tape->show(tapeView(m_controller.session()));
+    });
+    minute->start(15'000);
+}
+
+void MainWindow::tellSubstanceProblems(const std::vector<SubstanceProblem>& problems) {
+    QStringList lines;
+    for (const SubstanceProblem& p : problems)
+        lines << onScreen(p.sentence());
+    constexpr qsizetype kMost = 4;
+    const QString more = lines.size() > kMost ? tr(" … and %1 more").arg(lines.size() - kMost) : QString();
+    showMessage(tr("Your own substances: %1%2").arg(lines.mid(0, kMost).join(QStringLiteral("; ")), more),
+                true);
+}
+
+PhaseMap* MainWindow::shownMap() const { return m_stations->currentWidget()->findChild<PhaseMap*>(); }
+
+void MainWindow::layOver(const QString& substance, bool shown) {
+    m_controller.session().layOver(substance.toStdString(), shown);
+    m_controller.refresh();
+}
+
+void MainWindow::showAll() {
+    const bool open = m_controller.isOpen();
+    if (open && m_stack->currentIndex() == 0)
+        m_stations->setFocus(Qt::OtherFocusReason); // not on the navigation column
+    m_stack->setCurrentIndex(open ? 1 : 0);
+    for (QAction* a : m_needNotebook)
+        a->setEnabled(open);
+    m_undo->setEnabled(open && m_controller.session().canUndo());
+    m_redo->setEnabled(open && m_controller.session().canRedo());
+    if (!open) return;
+    const auto& s = m_controller.session();
+    m_undo->setText(s.canUndo() ? tr("&Undo: %1").arg(QString::fromStdString(s.notebook().undoLabel()))
+                                : tr("&Undo"));
+    m_redo->setText(s.canRedo() ? tr("&Redo: %1").arg(QString::fromStdString(s.notebook().redoLabel()))
+                                : tr("&Redo"));
+    const Lesson& lesson = s.model().lesson();
+    setWindowTitle(QStringLiteral("%1%2 — %3 — Uttrin")
+                       .arg(QString::fromStdString(lesson.title),
+                            lesson.madeUp ? tr(" (made-up data)") : QString(),
+                            QFileInfo(QString::fromStdString(s.notebook().path().string())).fileName()));
+    m_navigation->show(navigationView(s));
+    if (station() != Station::Rehearse) m_strip->show(stripView(s)); // there it shows what is rehearsed
+    m_tape->show(tapeView(s));
+    m_lessons->clear();
+    for (const Lesson& l : s.notebook().lessons()) {
+        QAction* a = m_lessons->addAction(
+            QStringLiteral("%1  %2").arg(QString::fromStdString(l.heldOn), QString::fromStdString(l.title)),
+            this, [this, id = l.id] {
+                m_controller.session().selectLesson(id);
+                m_controller.refresh();
+            });
+        a->setCheckable(true);
+        a->setChecked(l.id == s.lessonId());
+    }
+}
+
+void MainWindow::showMessage(const QString& text, bool failure) {
+    setRole(m_message, failure ? "caution" : "note");
+    m_message->setText((failure ? QStringLiteral("\u26A0  ") : QString()) + text);
+    m_message->show();
+    m_messageTimer->start(failure ? 3 * kMessageMs : kMessageMs);
+}
+
+void MainWindow::goTo(Station s) {
+    const bool onNavigation = m_navigation->isAncestorOf(QApplication::focusWidget());
+    m_navigation->setCurrent(static_cast<int>(s));
+    if (onNavigation) m_navigation->station(static_cast<int>(s))->setFocus();
+    m_stations->setCurrentWidget(page(s));
+    m_tape->setVisible(s == Station::Run);
+    if (m_controller.isOpen() && s != Station::Rehearse) m_strip->show(stripView(m_controller.session()));
+}
+
+Station MainWindow::station() const { return static_cast<Station>(m_stations->currentIndex()); }
+
+bool MainWindow::openNotebook(const QString& path) {
+    if (!m_controller.open(path)) {
+        offerSalvage(path);
+        return false;
+    }
+    rememberRecent(path);
+    return true;
+}
+
+bool MainWindow::createNotebook(const QString& path) {
+    if (!m_controller.create(path)) return false;
+    rememberRecent(path);
+    goTo(Station::Room);
+    return true;
+}
+
+bool MainWindow::openSample() {
+    const auto copy = copyOfSample();
+    if (!copy) {
+        showMessage(onScreen(copy.error().message), true);
+        return false;
+    }
+    if (!m_controller.open(*copy)) return false;
+    // The run that is under way.
+    const auto& runs = m_controller.session().model().data().runs;
+    if (!runs.empty()) m_controller.session().selectRun(runs.back().id);
+    m_controller.refresh();
+    return true;
+}
+
+void MainWindow::offerSalvage(const QString& path) {
+    if (!QFileInfo::exists(path)) return;
+    const QString to = QFileInfo(path).absolutePath() + QLatin1Char('/') +
+                       QFileInfo(path).completeBaseName() + QStringLiteral("-rescued.uttrin");
+    if (QFileInfo::exists(to)) return;
+    auto* offer = new QPushButton(tr("Save what can be read to %1").arg(QFileInfo(to).fileName()), this);
+    offer->setObjectName(QStringLiteral("salvage"));
+    m_offers->addWidget(offer);
+    connect(offer, &QPushButton::clicked, this, [this, path, to, offer] {
+        offer->deleteLater();
+        const auto saved = Notebook::salvage(path.toStdString(), to.toStdString());
+        if (!saved)
+            showMessage(QString::fromStdString(saved.error().message), true);
+        else if (openNotebook(to))
+            showMessage(tr("%n reading(s) saved from the damaged notebook, which was left as it is.", nullptr,
+                           *saved),
+                        false);
+    });
+}
+
+void MainWindow::useTheme(bool projector) {
+    applyTheme(projector ? Theme::projector() : Theme::light());
+    m_projector->setChecked(projector);
+    m_controller.isOpen() ? m_controller.refresh() : showAll();
+}
+
+void MainWindow::rememberRecent(const QString& path) {
+    QSettings settings;
+    QStringList recent = settings.value(QStringLiteral("recent")).toStringList();
+    const QString full = QFileInfo(path).absoluteFilePath();
+    recent.removeAll(full);
+    recent.prepend(full);
+    settings.setValue(QStringLiteral("recent"), recent.mid(0, kMostRecent));
+    fillRecent();
+}
+
+void MainWindow::fillRecent() {
+    m_recent->clear();
+    const QStringList recent = QSettings().value(QStringLiteral("recent")).toStringList();
+    for (const QString& path : recent)
+        m_recent->addAction(QDir::toNativeSeparators(path), this, [this, path] { openNotebook(path); });
+    m_recent->setEnabled(!recent.isEmpty());
+}
+
+void MainWindow::restore() {
+    const QSettings settings;
+    restoreGeometry(settings.value(QStringLiteral("window/geometry")).toByteArray());
+    if (settings.value(QStringLiteral("window/projector")).toBool()) useTheme(true);
+    goTo(Station::Room);
+}
+
+void MainWindow::closeEvent(QCloseEvent* event) {
+    QSettings settings;
+    settings.setValue(QStringLiteral("window/geometry"), saveGeometry());
+    settings.setValue(QStringLiteral("window/projector"), m_projector->isChecked());
+    event->accept();
+}
+
+void MainWindow::dragEnterEvent(QDragEnterEvent* event) {
+    if (event->mimeData()->hasUrls()) event->acceptProposedAction();
+}
+
+void MainWindow::dropEvent(QDropEvent* event) {
+    const auto urls = event->mimeData()->urls();
+    for (const QUrl& url : urls) {
+        const QString path = url.toLocalFile();
+        if (path.endsWith(QLatin1String(".csv"), Qt::CaseInsensitive) && m_controller.isOpen())
+            page<ReportStation>(Station::Report)->importCsvFile(path);
+        else if (PhotoReader::isPicture(path) && m_controller.isOpen())
+            m_tools->openPhotoReader()->openPicture(path);
+        else if (!path.isEmpty())
+            openNotebook(path);
+    }
+}
+
+} // namespace uttrin::app
+
+#include "moc_MainWindow.cpp"

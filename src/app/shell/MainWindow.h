@@ -1,0 +1,85 @@
+#pragma once
+
+#include "app/controller/LessonController.h"
+
+#include <QMainWindow>
+
+#include <array>
+
+class QLabel;
+class QMenu;
+class QStackedWidget;
+class QTimer;
+class QVBoxLayout;
+
+namespace uttrin::app {
+
+class BenchStrip;
+class MinuteTape;
+class PhaseMap;
+class NavigationColumn;
+class ToolWindows;
+
+/// The window: spine, bench strip, the station in hand, minute tape, and a line that says what just happened.
+class MainWindow : public QMainWindow {
+    Q_OBJECT
+public:
+    explicit MainWindow(LessonController& controller);
+    ~MainWindow() override;
+
+    /// Opens a notebook, and remembers it among the recent ones.
+    bool openNotebook(const QString& path);
+    bool createNotebook(const QString& path);
+    /// Says which of the person's own substances could not be read, and why.
+    void tellSubstanceProblems(const std::vector<SubstanceProblem>& problems);
+    void goTo(Station station);
+    [[nodiscard]] Station station() const;
+    /// Opens a copy of the sample in the person's own folder of temporary files, so that the sample stays as
+    /// it is.
+    bool openSample();
+
+protected:
+    void closeEvent(QCloseEvent* event) override;
+    void dragEnterEvent(QDragEnterEvent* event) override;
+    void dropEvent(QDropEvent* event) override;
+
+private:
+    void build();
+    void buildMenus();
+    void wire();
+    /// The page of a station, built when it is first asked for.
+    QWidget* page(Station station);
+    template <typename Page>
+    Page* page(Station station) {
+        return static_cast<Page*>(page(station));
+    }
+    [[nodiscard]] QWidget* make(Station station);
+    void askNew();
+    void askOpen();
+    void showAll();
+    void showMessage(const QString& text, bool failure);
+    void rememberRecent(const QString& path);
+    void fillRecent();
+    void offerSalvage(const QString& path);
+    void layOver(const QString& substance, bool shown);
+    /// The phase map of the station in hand, if it has one.
+    [[nodiscard]] PhaseMap* shownMap() const;
+    void useTheme(bool projector);
+    void restore();
+
+    LessonController& m_controller;
+    ToolWindows* m_tools;
+    NavigationColumn* m_navigation;
+    BenchStrip* m_strip;
+    QStackedWidget *m_stack, *m_stations;
+    std::array<QWidget*, kStations> m_pages{};
+    MinuteTape* m_tape;
+    QLabel* m_message;
+    QTimer* m_messageTimer;
+    QVBoxLayout* m_offers; ///< the centre, with messages and offers under it
+    QMenu *m_recent, *m_lessons;
+    QAction *m_undo, *m_redo, *m_projector;
+    QList<QAction*> m_needNotebook;
+};
+
+} // namespace uttrin::app

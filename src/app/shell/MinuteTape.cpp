@@ -1,0 +1,111 @@
+#include "MinuteTape.h"
+
+#include "app/controls/OnScreen.h"
+#include "app/controls/Theme.h"
+
+#include <QHelpEvent>
+#include <QPainter>
+#include <QToolTip>
+
+#include <cmath>
+
+namespace uttrin::app {
+namespace {
+
+constexpr int kLeft = 32, kRight = 32;
+
+void lozenge(QPainter& p, QPointF at, double r) {
+    const QPointF corners[] = {
+        {at.x(), at.y() - r}, {at.x() + r, at.y()}, {at.x(), at.y() + r}, {at.x() - r, at.y()}};
+    p.drawPolygon(corners, 4);
+}
+
+} // namespace
+
+MinuteTape::MinuteTape(QWidget* parent) : QWidget(parent) {
+    setObjectName(QStringLiteral("tape"));
+    setFixedHeight(104);
+}
+
+void MinuteTape::show(const TapeView& view) {
+    m_view = view;
+    const auto done =
+        std::count_if(view.marks.begin(), view.marks.end(), [](const auto& m) { return m.done; });
+    setAccessibleName(tr("Minute tape: %1 points taken, %2 to come")
+                          .arg(done)
+                          .arg(static_cast<qlonglong>(view.marks.size()) - done));
+    update();
+}
+
+double MinuteTape::x(double minute) const {
+    return kLeft + (width() - kLeft - kRight) * minute / std::max(1.0, m_view.period);
+}
+
+void MinuteTape::paintEvent(QPaintEvent*) {
+    const Theme& t = theme();
+    QPainter p(this);
+    p.setRenderHint(QPainter::Antialiasing);
+    p.fillRect(rect(), t.card);
+    p.setPen(t.hairline);
+    p.drawLine(0, 0, width(), 0);
+    const double axis = 62, mark = 42;
+    p.setFont(fontOf(12));
+    for (const auto& b : m_view.blocks) {
+        const double left = x(b.from), right = x(b.to);
+        p.setPen(Qt::NoPen);
+        p.setBrush(t.hairline);
+        p.drawRoundedRect(QRectF(left, mark - 7, right - left, 14), 3, 3);
+        p.setPen(t.ink);
+        const double wide = p.fontMetrics().horizontalAdvance(onScreen(b.label)) + 8;
+        p.drawText(QRectF(std::min((left + right - wide) / 2, width() - wide - 6.0), 20, wide, 14),
+                   Qt::AlignCenter, onScreen(b.label));
+    }
+    const int step = m_view.period > 130 ? 20 : m_view.period > 70 ? 10 : 5;
+    p.setPen(QPen(t.ink, 1.5));
+    p.drawLine(QPointF(x(0), axis), QPointF(x(m_view.period), axis));
+    for (int m = 0; m <= static_cast<int>(m_view.period); ++m) {
+        const bool labelled = m % step == 0;
+        p.setPen(QPen(labelled ? t.ink : t.muted, 1));
+        p.drawLine(QPointF(x(m), axis), QPointF(x(m), axis + (labelled ? 8 : 4)));
+        p.setPen(t.muted);
+        if (labelled) p.drawText(QRectF(x(m) - 20, axis + 9, 40, 16), Qt::AlignCenter, QString::number(m));
+    }
+    p.drawText(QRectF(width() - kRight - 200, axis + 25, 200, 16), Qt::AlignRight,
+               tr("minutes of the period"));
+    for (const auto& m : m_view.marks) {
+        const QPointF at(x(m.minute), mark);
+        p.setPen(QPen(m.done ? t.done : t.ink, 1.6));
+        p.setBrush(m.done && !m.struck ? t.done : t.card);
+        if (m.done)
+            lozenge(p, at, 7);
+        else
+            p.drawEllipse(at, 5.5, 5.5);
+    }
+    if (!m_view.now) return;
+    const double now = x(*m_view.now);
+    p.setPen(QPen(t.ink, 2));
+    p.drawLine(QPointF(now, 20), QPointF(now, axis));
+    p.setPen(Qt::NoPen);
+    p.setBrush(t.ink);
+    const QRectF flag(now - 40, 2, 80, 18);
+    p.drawRoundedRect(flag, 3, 3);
+    p.setPen(t.card);
+    p.setFont(fontOf(12, QFont::DemiBold));
+    p.drawText(flag, Qt::AlignCenter, onScreen(m_view.nowText));
+}
+
+bool MinuteTape::event(QEvent* event) {
+    if (event->type() != QEvent::ToolTip) return QWidget::event(event);
+    const auto* help = static_cast<QHelpEvent*>(event);
+    for (const auto& m : m_view.marks)
+        if (std::abs(x(m.minute) - help->pos().x()) < 8) {
+            QToolTip::showText(help->globalPos(), onScreen(m.tip), this);
+            return true;
+        }
+    QToolTip::hideText();
+    return true;
+}
+
+} // namespace uttrin::app
+
+#include "moc_MinuteTape.cpp"

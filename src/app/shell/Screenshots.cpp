@@ -1,0 +1,114 @@
+#include "Screenshots.h"
+
+#include "MainWindow.h"
+#include "app/controls/Theme.h"
+#include "app/photo/PhotoReader.h"
+#include "app/rehearse/RehearseStation.h"
+#include "app/tools/DialReader.h"
+
+#include <QAction>
+#include <QApplication>
+#include <QDir>
+#include <QElapsedTimer>
+#include <QLineEdit>
+#include <QTableView>
+
+#include <algorithm>
+
+namespace uttrin::app {
+namespace {
+
+void settle() {
+    QElapsedTimer timer;
+    timer.start();
+    while (timer.elapsed() < 250)
+        QApplication::processEvents(QEventLoop::AllEvents, 50);
+}
+
+void type(MainWindow& window, const char* field, const QString& text) {
+    auto* edit = window.findChild<QLineEdit*>(QLatin1String(field));
+    edit->setFocus();
+    edit->setText(text);
+    emit edit->textEdited(text);
+}
+
+RowId runOf(const LessonController& controller, const char* group, int number) {
+    for (const Run& r : controller.session().model().data().runs)
+        if (controller.session().model().group(r.groupId).name == group && r.number == number) return r.id;
+    return 0;
+}
+
+} // namespace
+
+bool takeScreenshots(MainWindow& window, LessonController& controller, const QString& folder) {
+    QDir().mkpath(folder);
+    window.resize(1280, 800);
+    bool written = true;
+    const auto shoot = [&](const char* name) {
+        settle();
+        written = window.grab().save(QStringLiteral("%1/%2.png").arg(folder, QLatin1String(name))) && written;
+    };
+    const auto at = [&](Station station) {
+        window.goTo(station);
+        settle();
+    };
+    at(Station::Room);
+    shoot("room");
+    at(Station::Rig);
+    shoot("rig");
+    at(Station::Plan);
+    shoot("plan");
+    at(Station::Rehearse);
+    auto* rehearse = window.findChild<RehearseStation*>();
+    const auto rehearsed = [&](std::string_view id, double seconds, const char* name) {
+        rehearse->choose(static_cast<int>(findDemonstration(id) - demonstrations().data()));
+        QElapsedTimer waited;
+        waited.start();
+        constexpr qint64 kLongest = 60'000; // ms
+        while (!rehearse->isReady() && waited.elapsed() < kLongest)
+            QApplication::processEvents(QEventLoop::AllEvents, 50);
+        rehearse->goTo(seconds);
+        shoot(name);
+    };
+    rehearsed("freeze-by-boiling", 75.0, "rehearse-freezing");
+    rehearsed("things-that-swell", 118.0, "rehearse-swelling");
+    rehearsed("sealed-flask", 1300.0, "rehearse");
+    at(Station::Run);
+    type(window, "readFirst", QStringLiteral("57.9"));
+    type(window, "readSecond", QStringLiteral("24.2"));
+    type(window, "readTemperature", QStringLiteral("79.4"));
+    shoot("run");
+    window.findChild<QAction*>(QStringLiteral("actionProjector"))->trigger();
+    shoot("run-projector");
+    window.findChild<QAction*>(QStringLiteral("actionProjector"))->trigger();
+    controller.session().draft = Draft{};
+    controller.session().selectRun(runOf(controller, "Ember", 1));
+    controller.refresh();
+    at(Station::WorkUp);
+    window.findChild<QTableView*>(QStringLiteral("workTable"))->selectRow(3);
+    shoot("work-up");
+    at(Station::Report);
+    shoot("report");
+    const auto shootWindow = [&](const char* action, const char* widget, const char* name) {
+        window.findChild<QAction*>(QLatin1String(action))->trigger();
+        settle();
+        auto* opened = window.findChild<QWidget*>(QLatin1String(widget));
+        if (auto* reader = qobject_cast<DialReader*>(opened))
+            reader->read(QStringLiteral("57.9 cm \u2212 24.2 cm"));
+        if (auto* reader = qobject_cast<PhotoReader*>(opened)) {
+            reader->openSample();
+            reader->markSample();
+        }
+        settle();
+        written =
+            opened->grab().save(QStringLiteral("%1/%2.png").arg(folder, QLatin1String(name))) && written;
+        opened->hide();
+    };
+    shootWindow("actionDialReader", "dialReader", "dial-reader");
+    shootWindow("actionAltitudes", "altitudeWindow", "heights");
+    shootWindow("actionSolutions", "solutionsWindow", "solutions");
+    shootWindow("actionPhotoReader", "photoReader", "photo-reader");
+    return written;
+}
+
+} // namespace uttrin::app

@@ -1,0 +1,59 @@
+#include "ToolWindows.h"
+
+#include "app/photo/PhotoReader.h"
+#include "app/tools/AltitudeWindow.h"
+#include "app/tools/DialReader.h"
+#include "app/tools/SolutionsWindow.h"
+
+namespace uttrin::app {
+namespace {
+
+/// Shows a window that stays beside the lesson, in front of what covers it.
+void bringUp(QWidget* window) {
+    window->show();
+    window->raise();
+    window->activateWindow();
+}
+
+} // namespace
+
+ToolWindows::ToolWindows(LessonController& controller, QWidget* window)
+    : QObject(window), m_controller(controller), m_window(window) {}
+
+void ToolWindows::openDialReader() {
+    if (!m_dialReader) m_dialReader = new DialReader(m_controller, m_window);
+    bringUp(m_dialReader);
+}
+
+PhotoReader* ToolWindows::openPhotoReader() {
+    if (!m_photoReader) {
+        m_photoReader = new PhotoReader(m_controller, m_window);
+        connect(m_photoReader, &PhotoReader::barometerTaken, this, &ToolWindows::barometerTaken);
+    }
+    bringUp(m_photoReader);
+    return m_photoReader;
+}
+
+void ToolWindows::showPhotoOf(RowId readingId) {
+    const auto& model = m_controller.session().model();
+    for (const char* shows : {"pressure", "temperature"})
+        if (const Photo* photo = model.photoOf(readingId, shows)) {
+            openPhotoReader()->showStored(*photo);
+            return;
+        }
+    m_controller.say(tr("This point was read by eye; it has no picture."));
+}
+
+void ToolWindows::openAltitudes() {
+    if (!m_altitudes) m_altitudes = new AltitudeWindow(m_controller, m_window);
+    bringUp(m_altitudes);
+}
+
+void ToolWindows::openSolutions() {
+    if (!m_solutions) m_solutions = new SolutionsWindow(m_controller, m_window);
+    bringUp(m_solutions);
+}
+
+} // namespace uttrin::app
+
+#include "moc_ToolWindows.cpp"

@@ -1,0 +1,41 @@
+#pragma once
+
+#include "app/controller/LessonController.h"
+
+class QWidget;
+
+namespace uttrin::app {
+
+class AltitudeWindow;
+class DialReader;
+class PhotoReader;
+class SolutionsWindow;
+
+/// The windows that stay beside the lesson, each built when it is first asked for and kept from then on.
+class ToolWindows : public QObject {
+    Q_OBJECT
+public:
+    /// @param window  beside which they stand, and with which they go.
+    ToolWindows(LessonController& controller, QWidget* window);
+
+    void openDialReader();
+    PhotoReader* openPhotoReader();
+    /// The picture from which a reading was taken, if there is one.
+    void showPhotoOf(RowId readingId);
+    void openAltitudes();
+    void openSolutions();
+
+signals:
+    /// A reading of the barometer was taken from a picture, in this unit.
+    void barometerTaken(const PhotoEvidence& evidence, const QString& unit);
+
+private:
+    LessonController& m_controller;
+    QWidget* m_window;
+    DialReader* m_dialReader = nullptr;
+    PhotoReader* m_photoReader = nullptr;
+    AltitudeWindow* m_altitudes = nullptr;
+    SolutionsWindow* m_solutions = nullptr;
+};
+
+} // namespace uttrin::app

@@ -1,0 +1,294 @@
+#include "PlanStation.h"
+
+#include "app/controls/Card.h"
+#include "app/controls/Labels.h"
+#include "app/controls/NumberField.h"
+#include "app/controls/OnScreen.h"
+#include "app/controls/ScrollColumn.h"
+#include "app/controls/Segments.h"
+#include "app/controls/TableModel.h"
+#include "app/map/PhaseMap.h"
+
+#include <QCheckBox>
+#include <QGridLayout>
+#include <QHBoxLayout>
+#include <QHeaderView>
+#include <QPushButton>
+#include <QTableView>
+
+namespace uttrin::app {
+namespace {
+
+constexpr Spacing kSpacings[] = {Spacing::Pressure, Spacing::Temperature, Spacing::InverseTemperature,
+                                 Spacing::DialSteps};
+constexpr const char* kCriteria[] = {"first-bubbles", "steady", "stops-after-isolating"};
+constexpr int kPredictionColumn = 4;
+
+} // namespace
+
+PlanStation::PlanStation(LessonController& controller) : StationPage(controller) {
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(12, 10, 16, 14);
+    row->setSpacing(12);
+    m_map = new PhaseMap;
+    m_map->setTargetsMovable(true);
+    row->addWidget(m_map, 1);
+    auto* right = new ScrollColumn;
+    right->setWidths(540, 660);
+    row->addWidget(right, 2);
+    right->column()->addWidget(buildLadder());
+
+    m_problem = makeLabel({}, "caution");
+    right->column()->addWidget(m_problem);
+    m_summary = makeLabel({}, "note");
+    m_summary->setObjectName(QStringLiteral("planSummary"));
+    right->column()->addWidget(m_summary);
+    m_table = new QTableView;
+    m_table->setObjectName(QStringLiteral("runSheet"));
+    m_table->setAccessibleName(tr("Run sheet"));
+    m_rows = new TableModel(m_table);
+    m_rows->setEditable({kPredictionColumn});
+    m_table->setModel(m_rows);
+    styleTable(m_table);
+    m_table->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    right->column()->addWidget(m_table);
+    auto* buttons = new QHBoxLayout;
+    auto* print = new QPushButton(tr("Print…"));
+    print->setToolTip(tr("The run sheet, on paper for the bench"));
+    print->setObjectName(QStringLiteral("printSheet"));
+    connect(print, &QPushButton::clicked, this, &PlanStation::printRequested);
+    auto* save = new QPushButton(tr("Save as PDF…"));
+    save->setObjectName(QStringLiteral("saveSheet"));
+    connect(save, &QPushButton::clicked, this, &PlanStation::saveSheetRequested);
+    auto* even = new QPushButton(tr("Targets back"));
+    even->setObjectName(QStringLiteral("resetTargets"));
+    even->setToolTip(tr("Puts targets that were moved by hand back into their row"));
+    connect(even, &QPushButton::clicked, this, [this] {
+        Plan p = session().plan();
+        p.ladder.moved.clear();
+        m_controller.report(session().changePlan(p, tr("Put moved targets back").toStdString()));
+    });
+    auto* lock = new QPushButton(tr("Lock predictions"));
+    lock->setObjectName(QStringLiteral("lockPredictions"));
+    connect(lock, &QPushButton::clicked, this, [this] { m_controller.report(session().lockPredictions()); });
+    for (QPushButton* b : {print, save, even, lock})
+        buttons->addWidget(b);
+    buttons->addStretch();
+    right->column()->addLayout(buttons);
+    auto* fetch = new Card;
+    fetch->column()->addWidget(makeLabel(tr("To fetch"), "heading"));
+    m_materials = makeLabel({});
+    fetch->column()->addWidget(m_materials);
+    right->column()->addWidget(fetch);
+    m_cautions = makeLabel({}, "caution");
+    m_cautions->setObjectName(QStringLiteral("planCautions"));
+    right->column()->addWidget(m_cautions);
+    right->column()->addStretch();
+    wire();
+}
+
+QWidget* PlanStation::buildLadder() {
+    auto* card = new Card;
+    card->column()->addWidget(makeLabel(tr("Targets evenly spaced in"), "heading"));
+    m_spacing = new Segments(QStringLiteral("planSpacing"));
+    m_spacing->setChoices({tr("pressure"), tr("temperature"), tr("1/T"), tr("dial steps")});
+    card->column()->addWidget(m_spacing);
+    auto* grid = new QGridLayout;
+    grid->setHorizontalSpacing(12);
+    m_from = new NumberField(tr("from"), {}, QStringLiteral("planFrom"));
+    m_to = new NumberField(tr("to"), {}, QStringLiteral("planTo"));
+    m_count = new NumberField(tr("targets"), {}, QStringLiteral("planCount"));
+    m_step = new NumberField(tr("step"), {}, QStringLiteral("planStep"));
+    m_trial = new NumberField(tr("one trial point"), QStringLiteral("kPa"), QStringLiteral("planTrial"));
+    m_trial->setPlaceholder(tr("none"));
+    m_trialInFit = new QCheckBox(tr("trial point in the fit"));
+    m_trialInFit->setObjectName(QStringLiteral("planTrialInFit"));
+    m_period = new NumberField(tr("period"), QStringLiteral("min"), QStringLiteral("planPeriod"));
+    grid->addWidget(m_from, 0, 0);
+    grid->addWidget(m_to, 0, 1);
+    grid->addWidget(m_count, 0, 2);
+    grid->addWidget(m_step, 0, 2);
+    grid->addWidget(m_trial, 1, 0);
+    grid->addWidget(m_trialInFit, 1, 1, Qt::AlignBottom);
+    grid->addWidget(m_period, 1, 2);
+    card->column()->addLayout(grid);
+    card->column()->addWidget(makeLabel(tr("Boiling means, for every point"), "muted"));
+    m_criterion = new Segments(QStringLiteral("planCriterion"));
+    m_criterion->setChoices({tr("first bubbles"), tr("slow and steady"), tr("stops, isolated")});
+    card->column()->addWidget(m_criterion);
+    return card;
+}
+
+void PlanStation::wire() {
+    connect(m_map, &PhaseMap::targetMoved, this, [this](int place, double pascal) {
+        m_controller.report(session().moveTarget(place, Pressure::fromPascal(pascal)));
+    });
+    connect(m_map, &PhaseMap::targetPicked, this, [this](int place) {
+        for (std::size_t i = 0; i < m_targets.size(); ++i)
+            if (m_targets[i].place == place) m_table->selectRow(static_cast<int>(i));
+    });
+    connect(m_spacing, &Segments::picked, this, [this](int index) {
+        const auto room = session().room();
+        if (!room) {
+            m_controller.say(tr("The spacing can be changed once the room's pressure is known (Ctrl+1)."));
+            m_controller.refresh();
+            return;
+        }
+        const auto ladder = withSpacing(session().plan(), kSpacings[index], room->station);
+        Plan p = session().plan();
+        if (ladder) p.ladder = *ladder;
+        m_controller.report(ladder ? session().changePlan(p, tr("Change the spacing").toStdString())
+                                   : Result<void>(tl::unexpected(ladder.error())));
+    });
+    for (NumberField* f : {m_from, m_to, m_count, m_step, m_trial, m_period})
+        connect(f, &NumberField::committed, this, &PlanStation::apply);
+    connect(m_trialInFit, &QCheckBox::clicked, this, &PlanStation::apply);
+    connect(m_criterion, &Segments::picked, this, &PlanStation::apply);
+    connect(m_rows, &TableModel::typed, this,
+            [this](int row, int, const QString& text) { predicted(row, text); });
+}
+
+void PlanStation::predicted(int row, const QString& text) {
+    const auto celsius = typedNumber(text);
+    if (!text.trimmed().isEmpty() && !celsius) {
+        m_controller.say(tr("'%1' is not a temperature; type degrees Celsius, for instance 75.").arg(text));
+        return;
+    }
+    const auto place = m_targets[static_cast<std::size_t>(row)].place;
+    m_controller.report(
+        session().predict(place, celsius ? std::optional(Temperature::fromCelsius(*celsius)) : std::nullopt));
+}
+
+void PlanStation::apply() {
+    if (m_filling || !m_controller.isOpen()) return;
+    Plan p = session().plan();
+    Ladder& l = p.ladder;
+    const auto end = [&](const NumberField* f, double& into) {
+        if (const auto v = f->value())
+            into = l.spacing == Spacing::Pressure    ? *v * 1e3
+                   : l.spacing == Spacing::DialSteps ? *v
+                                                     : *v + kIcePointKelvin;
+    };
+    const Ladder before = l;
+    end(m_from, l.from);
+    end(m_to, l.to);
+    if (const auto v = m_count->value()) l.count = static_cast<int>(*v);
+    if (const auto v = m_step->value(); v && l.spacing == Spacing::DialSteps) l.dialStep = *v;
+    l.trialPa = m_trial->value() ? std::optional(*m_trial->value() * 1e3) : std::nullopt;
+    l.trialInFit = m_trialInFit->isChecked();
+    if (l.from != before.from || l.to != before.to || l.count != before.count ||
+        l.dialStep != before.dialStep)
+        l.moved.clear();
+    if (const auto v = m_period->value()) p.periodMinutes = *v;
+    if (m_criterion->chosen() >= 0) p.criterion = kCriteria[m_criterion->chosen()];
+    m_controller.report(session().changePlan(p, tr("Change the plan").toStdString()));
+}
+
+void PlanStation::showEnds() {
+    const Ladder& l = session().plan().ladder;
+    const bool dial = l.spacing == Spacing::DialSteps, pressure = l.spacing == Spacing::Pressure;
+    const QString u = dial       ? onScreen(unitText(session().plan().rig.gauge))
+                      : pressure ? tr("kPa abs.")
+                                 : QStringLiteral("°C");
+    const auto shown = [&](double v) {
+        return QString::number(pressure ? v * 1e-3 : dial ? v : v - kIcePointKelvin, 'g', 5).toDouble();
+    };
+    m_from->setUnit(u);
+    m_to->setUnit(u);
+    m_from->setValue(shown(l.from));
+    m_to->setValue(shown(l.to));
+    m_count->setVisible(!dial);
+    m_step->setVisible(dial);
+    m_count->setValue(l.count);
+    m_step->setUnit(u);
+    m_step->setValue(l.dialStep);
+    m_trial->setValue(l.trialPa ? std::optional(*l.trialPa * 1e-3) : std::nullopt);
+    m_trialInFit->setChecked(l.trialInFit);
+    m_trialInFit->setEnabled(l.trialPa.has_value());
+}
+
+void PlanStation::showSheet(const RunSheet& sheet) {
+    m_targets = sheet.targets;
+    const auto& gauge = session().plan().rig.gauge;
+    QVector<TableModel::Row> rows;
+    for (const Target& t : sheet.targets) {
+        QString predicted;
+        for (const Prediction& p : session().model().data().predictions)
+            if (p.setupId == session().setupId() && p.place == t.place)
+                predicted = onScreen(p.kelvin - kIcePointKelvin, 1);
+        TableModel::Row row;
+        const QString remark = t.state == TargetState::AboveRoom        ? tr("above the room")
+                               : t.state == TargetState::BelowPumpFloor ? tr("below the pump's floor")
+                               : t.trial ? (t.inFit ? tr("trial point") : tr("trial point, not fitted"))
+                               : t.moved ? tr("moved")
+                                         : QString();
+        row.cells = {QString::number(t.order),
+                     onScreen(tableText(gauge, t.dial)),
+                     onScreen(t.absolute.kilopascal(), 1),
+                     tr("%1 ± %2").arg(onScreen(t.boils.celsius(), 2), onScreen(t.boilsU, 2)),
+                     predicted,
+                     onScreen(t.kelvinPerDivision, t.kelvinPerDivision < 1.0 ? 2 : 1),
+                     QStringLiteral("+") + onScreen(t.depthKelvin, 2),
+                     onScreen(t.seconds / 60.0, 1),
+                     remark};
+        row.tips = {QString(),
+                    tr("what the instrument will show"),
+                    QString(),
+                    QString(),
+                    tr("what the class expects; double-click to type, before the run"),
+                    tr("change of the boiling point for one smallest division: small is good"),
+                    tr("boiling point at the bottom of the liquid above the one at its surface"),
+                    QString(),
+                    remark};
+        row.quiet = t.state != TargetState::Ok;
+        rows << row;
+    }
+    const bool locked = session().model().setup(session().setupId()).predictionsLockedAt.has_value();
+    m_rows->show({QStringLiteral("#"), tr("shows, %1").arg(onScreen(unitText(gauge))), tr("kPa abs."),
+                  tr("boils, °C"), locked ? tr("class says") : tr("class, °C"), tr("K/div."), tr("depth, K"),
+                  tr("min"), tr(" ")},
+                 rows, {8});
+    m_table->setFixedHeight(m_table->horizontalHeader()->sizeHint().height() +
+                            static_cast<int>(rows.size()) * m_table->verticalHeader()->defaultSectionSize() +
+                            6);
+    const QString verdict = sheet.secondRunFits ? tr("A second run fits too.")
+                            : sheet.fits        ? tr("A second run does not fit.")
+                                         : tr("That does not fit into the period: take fewer targets.");
+    m_summary->setText(tr("About %1 of %2 min with setting up and clearing away. %3 %4")
+                           .arg(onScreen(sheet.totalSeconds / 60.0, 0),
+                                onScreen(session().plan().periodMinutes, 0), verdict,
+                                onScreen(sheet.whyLowestFirst)));
+    findChild<QPushButton*>(QStringLiteral("lockPredictions"))->setEnabled(!locked);
+}
+
+void PlanStation::refresh() {
+    m_filling = true;
+    const Plan& p = session().plan();
+    for (int i = 0; i < 4; ++i)
+        if (kSpacings[i] == p.ladder.spacing) m_spacing->choose(i);
+    for (int i = 0; i < 3; ++i)
+        if (p.criterion == kCriteria[i]) m_criterion->choose(i);
+    m_period->setValue(p.periodMinutes);
+    showEnds();
+    const auto sheet = session().sheet();
+    m_problem->setVisible(!sheet);
+    m_table->setVisible(sheet.has_value());
+    m_summary->setVisible(sheet.has_value());
+    if (sheet)
+        showSheet(*sheet);
+    else
+        m_problem->setText(QStringLiteral("\u26A0  ") + onScreen(sheet.error().message));
+    QStringList materials, cautions;
+    for (const auto& m : materialsFor(p))
+        materials << QStringLiteral("•  ") + onScreen(m);
+    for (const auto& c : cautionsFor(p))
+        cautions << QStringLiteral("\u26A0  ") + onScreen(c.text);
+    m_materials->setText(materials.join(QLatin1Char('\n')));
+    m_cautions->setText(cautions.join(QStringLiteral("\n\n")));
+    m_map->show(mapView(session(), MapPurpose::Plan));
+    m_filling = false;
+}
+
+} // namespace uttrin::app
+
+#include "moc_PlanStation.cpp"

@@ -1,0 +1,48 @@
+#pragma once
+
+#include "app/controller/StationPage.h"
+
+class QCheckBox;
+class QLabel;
+class QTableView;
+
+namespace uttrin::app {
+
+class NumberField;
+class PhaseMap;
+class Segments;
+class TableModel;
+
+/// The ladder of targets on the phase map and as a run sheet with what this instrument will show.
+class PlanStation : public StationPage {
+    Q_OBJECT
+public:
+    explicit PlanStation(LessonController& controller);
+
+signals:
+    void printRequested();
+    void saveSheetRequested();
+
+protected:
+    void refresh() override;
+
+private:
+    QWidget* buildLadder();
+    void wire();
+    void apply();
+    void showSheet(const RunSheet& sheet);
+    void showEnds();
+    void predicted(int row, const QString& text);
+
+    PhaseMap* m_map;
+    Segments *m_spacing, *m_criterion;
+    NumberField *m_from, *m_to, *m_count, *m_step, *m_trial, *m_period;
+    QCheckBox* m_trialInFit;
+    QTableView* m_table;
+    TableModel* m_rows;
+    QLabel *m_summary, *m_materials, *m_cautions, *m_problem;
+    bool m_filling = false;
+    std::vector<Target> m_targets;
+};
+
+} // namespace uttrin::app

@@ -1,0 +1,196 @@
+#include "ReportStation.h"
+
+#include "app/controller/Dialogs.h"
+#include "app/controls/Card.h"
+#include "app/controls/Labels.h"
+#include "app/controls/ScrollColumn.h"
+#include "app/controls/Theme.h"
+#include "lesson/exchange/Exports.h"
+#include "lesson/exchange/ReadingsCsv.h"
+#include "pdf/PdfReport.h"
+#include "report/LabReport.h"
+
+#include <QCheckBox>
+#include <QFile>
+#include <QFileInfo>
+#include <QHBoxLayout>
+#include <QPushButton>
+#include <QSaveFile>
+
+namespace uttrin::app {
+
+ReportStation::ReportStation(LessonController& controller) : StationPage(controller) {
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(20, 14, 16, 14);
+    row->setSpacing(16);
+    auto* left = new QVBoxLayout;
+    m_problem = makeLabel({}, "caution");
+    m_pages = new QScrollArea;
+    m_pages->setObjectName(QStringLiteral("reportPages"));
+    m_pages->setAccessibleName(tr("Report as it prints"));
+    m_pages->setWidgetResizable(true);
+    m_pages->setAlignment(Qt::AlignHCenter);
+    left->addWidget(m_problem);
+    left->addWidget(m_pages, 1);
+    row->addLayout(left, 1);
+
+    auto* right = new ScrollColumn;
+    right->setFixedWidth(330);
+    const auto button = [&](Card* card, const QString& text, const char* name, auto slot, bool main = false) {
+        auto* b = new QPushButton(text);
+        b->setObjectName(QLatin1String(name));
+        if (main) setRole(b, "main");
+        connect(b, &QPushButton::clicked, this, slot);
+        card->column()->addWidget(b);
+    };
+    auto* hand = new Card;
+    hand->column()->addWidget(makeLabel(tr("Hand in"), "title"));
+    m_student = new QCheckBox(tr("student's copy, without answers"));
+    m_student->setObjectName(QStringLiteral("studentCopy"));
+    connect(m_student, &QCheckBox::clicked, this, &ReportStation::refresh);
+    hand->column()->addWidget(m_student);
+    button(hand, tr("Save as PDF…"), "savePdf", &ReportStation::savePdf, true);
+    button(hand, tr("Save as HTML…"), "saveHtml", &ReportStation::saveHtml);
+    button(hand, tr("Print…"), "printReport", &ReportStation::printReport);
+    right->column()->addWidget(hand);
+    auto* open = new Card;
+    open->column()->addWidget(makeLabel(tr("Take the data along"), "title"));
+    open->column()->addWidget(
+        makeLabel(tr("Open formats: raw readings and what follows from them, units in the names."), "muted"));
+    button(open, tr("Export CSV…"), "saveCsv", &ReportStation::saveCsv);
+    button(open, tr("Export JSON…"), "saveJson", &ReportStation::saveJson);
+    button(open, tr("Import CSV…"), "importCsv", &ReportStation::importCsv);
+    open->column()->addWidget(makeLabel(tr("Import wants a first line such as temperature_degC,gauge_kPa. "
+                                           "Lines that cannot be read are named; the others are kept."),
+                                        "muted"));
+    m_complaints = makeLabel({}, "caution");
+    m_complaints->setObjectName(QStringLiteral("importComplaints"));
+    m_complaints->hide();
+    open->column()->addWidget(m_complaints);
+    right->column()->addWidget(open);
+    right->column()->addStretch();
+    row->addWidget(right);
+}
+
+std::optional<Document> ReportStation::report() {
+    ReportOptions options;
+    options.answers = !m_student->isChecked();
+    auto document = labReport(session(), options);
+    m_problem->setVisible(!document);
+    if (!document) {
+        m_problem->setText(QStringLiteral("\u26A0  ") + QString::fromStdString(document.error().message));
+        return std::nullopt;
+    }
+    return std::move(*document);
+}
+
+void ReportStation::showPages() {
+    const auto document = report();
+    auto* body = new QWidget;
+    body->setObjectName(QStringLiteral("scrollBody"));
+    auto* column = new QVBoxLayout(body);
+    column->setSpacing(16);
+    if (document) {
+        const int width = 640;
+        const auto pages = reportPages(*document, width * devicePixelRatioF());
+        for (QImage page : pages) {
+            page.setDevicePixelRatio(devicePixelRatioF());
+            auto* label = new QLabel;
+            label->setPixmap(QPixmap::fromImage(page));
+            label->setStyleSheet(QStringLiteral("border: 1px solid %1;").arg(theme().hairline.name()));
+            column->addWidget(label, 0, Qt::AlignHCenter);
+        }
+    }
+    column->addStretch();
+    m_pages->setWidget(body);
+}
+
+void ReportStation::refresh() { showPages(); }
+
+QString ReportStation::suggestion(const QString& suffix) const {
+    const auto& s = m_controller.session();
+    const auto group = s.groupId();
+    const QString who = group ? QString::fromStdString(s.model().group(*group).name) : tr("lesson");
+    return QStringLiteral("%1-%2.%3").arg(who, QString::fromStdString(s.model().lesson().heldOn), suffix);
+}
+
+void ReportStation::savePdf() {
+    const auto document = report();
+    if (!document) return;
+    const QString path =
+        dialogs::saveFile(this, tr("Save the report as PDF"), suggestion(QStringLiteral("pdf")),
+                          tr("PDF (*.pdf)"), QStringLiteral("pdf"));
+    if (path.isEmpty()) return;
+    const int pages = writePdf(*document, path);
+    m_controller.say(pages > 0
+                         ? tr("Saved %1, %n page(s).", nullptr, pages).arg(path)
+                         : tr("%1 could not be written; choose a folder that you may write to.").arg(path));
+}
+
+void ReportStation::saveText(const QString& title, const QString& filter, const QString& suffix,
+                             const std::string& text) {
+    const QString path = dialogs::saveFile(this, title, suggestion(suffix), filter, suffix);
+    if (path.isEmpty()) return;
+    QSaveFile file(path);
+    const bool done = file.open(QIODevice::WriteOnly) &&
+                      file.write(QByteArray::fromStdString(text)) == static_cast<qint64>(text.size()) &&
+                      file.commit();
+    m_controller.say(done ? tr("Saved %1.").arg(path)
+                          : tr("%1 could not be written; choose a folder that you may write to.").arg(path));
+}
+
+void ReportStation::saveHtml() {
+    if (const auto document = report())
+        saveText(tr("Save the report as HTML"), tr("HTML (*.html)"), QStringLiteral("html"),
+                 toHtml(*document));
+}
+
+void ReportStation::saveCsv() {
+    saveText(tr("Export readings as CSV"), tr("CSV (*.csv)"), QStringLiteral("csv"),
+             readingsCsv(session().model()));
+}
+
+void ReportStation::saveJson() {
+    saveText(tr("Export the lesson as JSON"), tr("JSON (*.json)"), QStringLiteral("json"),
+             lessonJson(session().model()));
+}
+
+void ReportStation::importCsv() {
+    const QString path = dialogs::openFile(this, tr("Import readings"), tr("CSV (*.csv *.txt)"));
+    if (!path.isEmpty()) importCsvFile(path);
+}
+
+void ReportStation::importCsvFile(const QString& path) {
+    QFile file(path);
+    if (!file.open(QIODevice::ReadOnly)) {
+        m_controller.say(tr("%1 cannot be read.").arg(path));
+        return;
+    }
+    const auto imported = readReadingsCsv(file.readAll().toStdString());
+    if (!imported) {
+        m_controller.report(imported);
+        return;
+    }
+    const QString name = QFileInfo(path).completeBaseName();
+    m_controller.report(session().addImported(name.toStdString(), imported->plan, imported->readings));
+    QStringList lines;
+    for (const auto& c : imported->complaints)
+        lines << QString::fromStdString(c);
+    m_complaints->setVisible(!lines.isEmpty());
+    if (!lines.isEmpty())
+        m_complaints->setText(tr("Not read:") + QLatin1Char('\n') + lines.mid(0, 12).join(QLatin1Char('\n')) +
+                              (lines.size() > 12 ? tr("\nand %1 more").arg(lines.size() - 12) : QString()));
+    m_controller.say(
+        tr("%n reading(s) imported as '%1'.", nullptr, static_cast<int>(imported->readings.size()))
+            .arg(name));
+}
+
+void ReportStation::printReport() {
+    const auto document = report();
+    if (!document) return;
+    if (dialogs::print(this, *document)) m_controller.say(tr("Sent to the printer."));
+}
+
+} // namespace uttrin::app
+
+#include "moc_ReportStation.cpp"

@@ -1,0 +1,44 @@
+#pragma once
+
+#include "app/controls/Card.h"
+#include "app/controls/NumberField.h"
+#include "app/controls/Segments.h"
+#include "instruments/Thermometer.h"
+
+class QCheckBox;
+class QComboBox;
+class QGridLayout;
+
+namespace uttrin::app {
+
+/// The thermometer as it is declared once, and its calibration at two points.
+class ThermometerCard : public Card {
+    Q_OBJECT
+public:
+    explicit ThermometerCard(QWidget* parent = nullptr);
+    void show(const Thermometer& thermometer, int utcOffsetMin); ///< emits nothing
+    /// Puts what is declared into a thermometer; calibrations in other numbers than it now shows are dropped.
+    void take(Thermometer& thermometer) const;
+    void clearCalibration();
+
+signals:
+    void edited();
+    /// The person wants this calibration stored.
+    void calibrated(std::optional<double> ice, std::optional<double> steam, bool alsoEarlier);
+
+private:
+    void addKind(QGridLayout* grid);
+    void addCalibration();
+    void wire();
+
+    QLineEdit* m_name;
+    QComboBox *m_unit, *m_kind;
+    Segments* m_place;
+    NumberField *m_division, *m_accuracy, *m_nominal, *m_emergent, *m_stem;
+    NumberField *m_emissivitySet, *m_emissivity, *m_reflected, *m_wall;
+    NumberField *m_ice, *m_steam;
+    QCheckBox* m_alsoEarlier;
+    QLabel *m_placeNote, *m_calibration;
+};
+
+} // namespace uttrin::app

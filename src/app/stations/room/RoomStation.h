@@ -1,0 +1,59 @@
+#pragma once
+
+#include "app/controller/StationPage.h"
+
+class QLabel;
+class QLineEdit;
+class QPushButton;
+class QComboBox;
+
+namespace uttrin::app {
+
+class NumberField;
+class PhaseMap;
+class Segments;
+class MercuryForm;
+
+/// The room's pressure: how it was obtained, what follows, what it costs if it is only assumed.
+class RoomStation : public StationPage {
+    Q_OBJECT
+public:
+    explicit RoomStation(LessonController& controller);
+    /// Puts what a picture of a mercury barometer shows into the form; the picture goes into the record with
+    /// it. @param unit  of the scale.
+    void takePhoto(const PhotoEvidence& evidence, const QString& unit);
+
+protected:
+    void refresh() override;
+
+private:
+    void build();
+    void wire();
+    void showFields();
+    void preview();
+    void enter(const char* role);
+    [[nodiscard]] RoomMethod method() const;
+    [[nodiscard]] std::optional<RoomEntry> typed() const;
+    void loadEntry(const RoomEntry& entry);
+
+    Segments *m_method, *m_reduced;
+    QLabel *m_reducedQuestion, *m_result, *m_resultUnder, *m_warning, *m_history, *m_scope;
+    NumberField *m_value, *m_uncertainty, *m_altitude, *m_air, *m_ultimate;
+    QComboBox* m_unit;
+    QLineEdit* m_time;
+    QWidget *m_unitBox, *m_timeBox;
+    QPushButton *m_enter, *m_end;
+    MercuryForm* m_mercury;
+    QLabel* m_disagreements;
+    QLineEdit *m_title, *m_school, *m_room;
+    PhaseMap* m_map;
+    RowId m_shownRecord = -1;
+    /// A barometer's picture, kept while the form shows what was read from it.
+    struct PhotoTaken {
+        PhotoEvidence evidence;
+        double value; ///< of the whole scale, as the form shows it
+    };
+    std::optional<PhotoTaken> m_photo;
+};
+
+} // namespace uttrin::app

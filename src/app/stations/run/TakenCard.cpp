@@ -1,0 +1,90 @@
+#include "TakenCard.h"
+
+#include "app/controls/Labels.h"
+#include "app/controls/OnScreen.h"
+#include "app/controls/TableModel.h"
+
+#include <QHBoxLayout>
+#include <QMenu>
+#include <QTableView>
+
+namespace uttrin::app {
+
+TakenCard::TakenCard() {
+    column()->setContentsMargins(16, 8, 16, 10);
+    auto* head = new QHBoxLayout;
+    head->addWidget(makeLabel(tr("Taken"), "heading"));
+    m_picture = new QPushButton(tr("Picture"));
+    m_picture->setObjectName(QStringLiteral("takenPicture"));
+    m_picture->setToolTip(tr("The picture from which the chosen point was read, with its marks"));
+    setRole(m_picture, "link");
+    head->addWidget(m_picture);
+    connect(m_picture, &QPushButton::clicked, this, &TakenCard::pictureRequested);
+    auto* against = makeLabel(tr("against the curve"), "muted");
+    against->setAlignment(Qt::AlignRight);
+    head->addWidget(against);
+    column()->addLayout(head);
+    m_table = new QTableView;
+    m_table->setObjectName(QStringLiteral("taken"));
+    m_table->setAccessibleName(tr("Points taken, newest first"));
+    m_rows = new TableModel(m_table);
+    m_table->setModel(m_rows);
+    styleTable(m_table);
+    m_table->setMinimumHeight(86);
+    m_table->setContextMenuPolicy(Qt::CustomContextMenu);
+    column()->addWidget(m_table, 1);
+    connect(m_table, &QWidget::customContextMenuRequested, this, [this](const QPoint& at) {
+        const QModelIndex index = m_table->indexAt(at);
+        if (!index.isValid()) return;
+        m_table->selectRow(index.row());
+        QMenu menu(this);
+        menu.addAction(tr("Strike with a reason…"), this, &TakenCard::strikeRequested);
+        menu.addAction(tr("Retake"), this, &TakenCard::retakeRequested);
+        if (m_withPicture.contains(m_rows->row(index.row()).id))
+            menu.addAction(tr("Look at its picture"), this, &TakenCard::pictureRequested);
+        menu.exec(m_table->viewport()->mapToGlobal(at));
+    });
+}
+
+void TakenCard::show(const RunView& v, const QString& temperatureUnit) {
+    QVector<TableModel::Row> rows;
+    m_withPicture.clear();
+    for (const auto& t : v.taken) {
+        TableModel::Row row;
+        const QString remark = t.struck       ? tr("struck: %1").arg(QString::fromStdString(t.struckReason))
+                               : t.hasPicture ? QStringList({tr("picture"), onScreen(t.marks)})
+                                                    .join(t.marks.empty() ? QString() : QStringLiteral(", "))
+                                              : onScreen(t.marks);
+        row.cells = {QString::number(t.position), onScreen(t.target),    onScreen(t.actual),
+                     onScreen(t.temperature),     onScreen(t.deviation), remark};
+        row.tips = {QString(),
+                    tr("what was aimed at; never fitted"),
+                    tr("what was read; this is fitted"),
+                    QString(),
+                    tr("temperature less boiling point at the pressure read"),
+                    remark};
+        row.quiet = t.struck || !t.inFit;
+        row.struck = t.struck;
+        row.id = t.id;
+        if (t.hasPicture) m_withPicture << t.id;
+        rows << row;
+    }
+    m_rows->show({QStringLiteral("#"), tr("target"), tr("actual, %1").arg(onScreen(v.unit)), temperatureUnit,
+                  QStringLiteral("K"), tr(" ")},
+                 rows, {5});
+    m_picture->setVisible(!m_withPicture.isEmpty());
+}
+
+void TakenCard::choose(RowId readingId) {
+    for (int r = 0; r < m_rows->rowCount(); ++r)
+        if (m_rows->row(r).id == readingId) m_table->selectRow(r);
+}
+
+std::optional<RowId> TakenCard::chosen() const {
+    const auto rows = m_table->selectionModel()->selectedRows();
+    return rows.isEmpty() ? std::nullopt : std::optional<RowId>(m_rows->row(rows.front().row()).id);
+}
+
+} // namespace uttrin::app
+
+#include "moc_TakenCard.cpp"

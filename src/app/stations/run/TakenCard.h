@@ -1,0 +1,38 @@
+#pragma once
+
+#include "app/controls/Card.h"
+#include "lesson/views/BenchViews.h"
+
+#include <QSet>
+
+#include <optional>
+
+class QTableView;
+
+namespace uttrin::app {
+
+class TableModel;
+
+/// The points taken in this run, newest first: target and actual are two columns.
+class TakenCard : public Card {
+    Q_OBJECT
+public:
+    TakenCard();
+    /// @param temperatureUnit  of the thermometer, for the column's head.
+    void show(const RunView& view, const QString& temperatureUnit);
+    void choose(RowId readingId);
+    [[nodiscard]] std::optional<RowId> chosen() const;
+
+signals:
+    void strikeRequested();
+    void retakeRequested();
+    void pictureRequested();
+
+private:
+    QTableView* m_table;
+    TableModel* m_rows;
+    QPushButton* m_picture; ///< there when a point was read from one
+    QSet<RowId> m_withPicture;
+};
+
+} // namespace uttrin::app

@@ -1,0 +1,67 @@
+#include "TargetCard.h"
+
+#include "app/controls/Labels.h"
+#include "app/controls/OnScreen.h"
+
+#include <QHBoxLayout>
+
+namespace uttrin::app {
+
+TargetCard::TargetCard() {
+    column()->setContentsMargins(16, 8, 16, 8);
+    column()->setSpacing(2);
+    auto* head = new QHBoxLayout;
+    m_heading = makeLabel({}, "heading");
+    m_heading->setObjectName(QStringLiteral("targetHeading"));
+    head->addWidget(m_heading, 1);
+    const auto stepper = [&](const QString& sign, const char* name, const QString& accessible, Qt::Key key,
+                             int by) {
+        auto* button = new QPushButton(sign);
+        button->setObjectName(QLatin1String(name));
+        button->setAccessibleName(accessible);
+        button->setToolTip(accessible + QStringLiteral(" (%1)").arg(QKeySequence(key).toString()));
+        button->setShortcut(key);
+        button->setFixedWidth(40);
+        setRole(button, "segment");
+        connect(button, &QPushButton::clicked, this, [this, by] { emit stepped(by); });
+        head->addWidget(button);
+    };
+    stepper(QStringLiteral("←"), "targetBefore", tr("The target before"), Qt::Key_PageUp, -1);
+    stepper(QStringLiteral("→"), "targetAfter", tr("The target after"), Qt::Key_PageDown, 1);
+    column()->addLayout(head);
+
+    auto* numbers = new QHBoxLayout;
+    m_dial = makeLabel({}, "figure");
+    m_dial->setObjectName(QStringLiteral("targetDial"));
+    m_dial->setWordWrap(false);
+    m_unit = makeLabel({}, "muted");
+    numbers->addWidget(m_dial);
+    numbers->addWidget(m_unit, 0, Qt::AlignBottom);
+    numbers->addStretch();
+    auto* ahead = new QVBoxLayout;
+    m_next = makeLabel({}, "muted");
+    m_timeLeft = makeLabel({}, "muted");
+    for (QLabel* l : {m_next, m_timeLeft}) {
+        l->setAlignment(Qt::AlignRight);
+        l->setWordWrap(false);
+        ahead->addWidget(l);
+    }
+    numbers->addLayout(ahead);
+    column()->addLayout(numbers);
+    m_instruction = makeLabel({}, "muted");
+    m_instruction->setObjectName(QStringLiteral("targetInstruction"));
+    column()->addWidget(m_instruction);
+}
+
+void TargetCard::show(const RunView& v) {
+    m_heading->setText(onScreen(v.heading));
+    m_dial->setText(onScreen(v.dial));
+    m_unit->setText(v.dial.empty() ? QString() : onScreen(v.unit));
+    m_instruction->setText(onScreen(v.instruction));
+    m_next->setText(onScreen(v.next));
+    m_timeLeft->setText(onScreen(v.timeLeft));
+}
+
+} // namespace uttrin::app
+
+#include "moc_TargetCard.cpp"

@@ -1,0 +1,22 @@
+#pragma once
+
+#include "app/controls/Card.h"
+#include "lesson/views/BenchViews.h"
+
+namespace uttrin::app {
+
+/// The target in hand, large: what the instrument will show, what to do, what comes next, the time left.
+class TargetCard : public Card {
+    Q_OBJECT
+public:
+    TargetCard();
+    void show(const RunView& view);
+
+signals:
+    void stepped(int by); ///< -1 the target before, 1 the one after
+
+private:
+    QLabel *m_heading, *m_dial, *m_unit, *m_instruction, *m_next, *m_timeLeft;
+};
+
+} // namespace uttrin::app

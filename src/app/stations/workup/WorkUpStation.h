@@ -1,0 +1,53 @@
+#pragma once
+
+#include "app/controller/StationPage.h"
+
+#include <array>
+#include <map>
+
+class QCheckBox;
+class QLabel;
+class QTableView;
+
+namespace uttrin::app {
+
+class PhaseMap;
+class RunChoice;
+class Segments;
+class TableModel;
+
+/// From reading to absolute pressure to ln p and 1/T, every step written out; the fit; comparison; what could
+/// be wrong.
+class WorkUpStation : public StationPage {
+    Q_OBJECT
+public:
+    explicit WorkUpStation(LessonController& controller);
+
+public slots:
+    void strikeSelected();
+    void toggleInFit();
+
+protected:
+    void refresh() override;
+
+private:
+    QWidget* buildResult();
+    void wire();
+    void showRows();
+    void showSteps();
+    void showLines();
+    void judgeStudent(int row);
+    [[nodiscard]] std::optional<int> selectedRow() const;
+
+    Segments *m_axes, *m_method;
+    RunChoice* m_run;
+    PhaseMap* m_map;
+    QLabel *m_result, *m_resultUnder, *m_comparison, *m_boils, *m_causes, *m_steps, *m_student;
+    QTableView *m_table, *m_lines;
+    TableModel *m_rows, *m_lineRows;
+    QCheckBox *m_scale, *m_studentMode;
+    std::vector<ReducedReading> m_readings;
+    std::map<RowId, std::array<QString, 4>> m_answers; ///< what a student typed, by reading
+};
+
+} // namespace uttrin::app

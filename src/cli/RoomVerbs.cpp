@@ -1,0 +1,147 @@
+#include "Formats.h"
+#include "Verbs.h"
+#include "instruments/BarometerScales.h"
+#include "instruments/RoomPressure.h"
+#include "quantities/Rounding.h"
+#include "quantities/Units.h"
+
+#include <fmt/format.h>
+
+#include <cmath>
+#include <memory>
+
+namespace uttrin::cli {
+Job addBarometer(VerbOptions& verb) {
+    struct In {
+        std::string reading, temperature, altitude = "0 m", scale = "brass", index;
+        double latitude = 45.0;
+    };
+    auto in = std::make_shared<In>();
+    verb.add("--reading", in->reading, "as read, with its vernier: \"741.6 mmHg\"").required();
+    verb.add("--temperature", in->temperature, "of the attached thermometer").required();
+    verb.add("--latitude", in->latitude, "degrees, north positive").required();
+    verb.add("--altitude", in->altitude, "height above sea level").required();
+    verb.add("--scale", in->scale, "brass or glass").showDefault();
+    verb.add("--index", in->index, "this instrument's own correction, e.g. \"-0.1 mmHg\"");
+    return [in] {
+        const Measure reading = need(parseMeasure(in->reading, Dimension::Pressure));
+        MercuryReading m = barometerGraduatedIn(reading.unit->symbol);
+        m.mainScale = reading.number;
+        m.attachedCelsius = need(parseTemperature(in->temperature)).celsius();
+        m.latitudeDegrees = in->latitude;
+        m.altitudeM = need(parseLength(in->altitude)).metre();
+        m.scale = need(scaleMaterialFromId(in->scale));
+        if (!in->index.empty())
+            m.indexCorrection = need(parsePressureDifference(in->index)).pascal() / reading.unit->factor;
+        const auto p = need(stationPressure(m));
+        Answer a;
+        a.json = {
+            {"station_pressure_pa", p.station.pascal()},
+            {"station_pressure_pa_u", p.uPa},
+            {"index_correction_pa", p.index.pascal()},
+            {"temperature_correction_pa", p.temperature.pascal()},
+            {"gravity_correction_pa", p.gravity.pascal()},
+            {"source", "WMO-No. 8, Guide to Instruments and Methods of Observation, part I, chapter 3"}};
+        a.text = fmt::format("{} as read\n", kPa(reading.si()));
+        for (const BarometerStep& s : p.steps)
+            a.text += fmt::format("{}: {} Pa, {}\n", s.label, fixedSigned(s.pascal, 1), kPa(s.after));
+        a.text += fmt::format("station pressure {} (standard uncertainty {:.2g} kPa)\n",
+                              kPa(p.station.pascal()), p.uPa * 1e-3);
+        return a;
+    };
+}
+
+Job addConvert(VerbOptions& verb) {
+    struct In {
+        std::string quantity, to;
+    };
+    auto in = std::make_shared<In>();
+    verb.add("quantity", in->quantity, "for instance \"66.0 cmHg\"").required();
+    verb.add("--to", in->to, "the unit wanted").required();
+    return [in]() -> Answer {
+        std::optional<Failure> why;
+        for (const auto dimension : allDimensions()) {
+            const auto target = findUnit(in->to, dimension);
+            if (!target) continue;
+            const auto from = parseMeasure(in->quantity, dimension);
+            if (!from) throw Refusal{from.error()};
+            const double value = (*target)->fromSi(from->si());
+            return {{{"value", value}, {"unit", (*target)->symbol}},
+                    fmt::format("{:.10g} {}\n", value, (*target)->symbol)};
+        }
+        std::string all;
+        for (const auto dimension : allDimensions())
+            for (const Unit& u : unitsOf(dimension))
+                all += (all.empty() ? "" : ", ") + std::string(u.symbol);
+        throw Refusal{{Failure::BadInput, fmt::format("'{}' is not a unit; accepted: {}", in->to, all)}};
+    };
+}
+
+Job addRoom(VerbOptions& verb) {
+    struct In {
+        std::string altitude, seaLevel, temperature, reduction = "hypsometric", deadHead, ultimate, station,
+                                                     u;
+    };
+    auto in = std::make_shared<In>();
+    verb.add("--altitude", in->altitude, "height above sea level, for instance \"612 m\"");
+    verb.add("--sea-level", in->seaLevel,
+             "a pressure reduced to sea level; with --altitude and --temperature");
+    verb.add("--temperature", in->temperature, "air temperature outdoors");
+    verb.add("--reduction", in->reduction, "hypsometric or standard-atmosphere")
+        .oneOf({"hypsometric", "standard-atmosphere"})
+        .showDefault();
+    verb.add("--dead-head", in->deadHead, "gauge reading of the empty vessel pumped down; with --ultimate");
+    verb.add("--ultimate", in->ultimate, "the pump's ultimate pressure");
+    verb.add("--barometer", in->station, "a barometer's reading, its corrections applied");
+    verb.add("--u", in->u, "standard uncertainty of the reading");
+    return [in] {
+        RoomEntry e;
+        e.unit = "Pa";
+        if (!in->u.empty()) e.valueU = need(parsePressureDifference(in->u)).pascal();
+        if (!in->altitude.empty()) e.altitudeM = need(parseLength(in->altitude)).metre();
+        if (!in->deadHead.empty()) {
+            if (in->ultimate.empty())
+                throw Refusal{{Failure::BadInput,
+                               "--dead-head needs the pump's ultimate pressure: --ultimate \"0.6 kPa\""}};
+            e.method = RoomMethod::DeadHead;
+            e.value = need(parseGaugePressure(in->deadHead)).pascal();
+            e.ultimatePa = need(parsePressure(in->ultimate)).pascal();
+        } else if (!in->seaLevel.empty()) {
+            if (in->altitude.empty())
+                throw Refusal{
+                    {Failure::BadInput, "--sea-level needs --altitude, for instance --altitude \"612 m\""}};
+            const bool hypsometric = in->reduction == "hypsometric";
+            if (hypsometric && in->temperature.empty())
+                throw Refusal{
+                    {Failure::BadInput,
+                     "--reduction hypsometric needs --temperature, for instance --temperature \"18 degC\""}};
+            e.method = RoomMethod::SeaLevelReport;
+            e.value = need(parsePressure(in->seaLevel)).pascal();
+            if (!in->temperature.empty()) e.airCelsius = need(parseTemperature(in->temperature)).celsius();
+            e.reduction = hypsometric ? Reduction::Hypsometric : Reduction::StandardAtmosphere;
+        } else if (!in->station.empty()) {
+            e.method = RoomMethod::Barometer;
+            e.value = need(parsePressure(in->station)).pascal();
+        } else if (!in->altitude.empty()) {
+            e.method = RoomMethod::Altitude;
+        } else {
+            throw Refusal{{Failure::BadInput,
+                           "say how the room's pressure is known: --barometer, --sea-level with "
+                           "--altitude, --altitude alone, or --dead-head with --ultimate"}};
+        }
+        const auto room = need(stationPressure(e));
+        Answer a;
+        a.json = {{"station_pressure_pa", room.station.pascal()},
+                  {"station_pressure_pa_u", room.uPa},
+                  {"method", id(room.method)},
+                  {"bias", biasOf(room.method)}};
+        if (e.method == RoomMethod::SeaLevelReport) a.json["reduction"] = in->reduction;
+        const bool fromHeight = e.method == RoomMethod::Altitude || e.method == RoomMethod::SeaLevelReport;
+        if (fromHeight) a.json["source"] = "ISO 2533:1975";
+        a.text = fmt::format("station pressure {} +- {} ({}). {}\n", kPa(room.station.pascal()),
+                             kPa(room.uPa), label(room.method), biasOf(room.method));
+        return a;
+    };
+}
+
+} // namespace uttrin::cli

@@ -1,0 +1,177 @@
+#include "Exports.h"
+
+#include "lesson/model/Clock.h"
+#include "notebook/Csv.h"
+#include "plan/PlanJson.h"
+
+#include <fmt/format.h>
+#include <nlohmann/json.hpp>
+
+#include <fstream>
+#include <xlsxwriter.h>
+
+namespace uttrin {
+namespace {
+
+using Json = nlohmann::ordered_json;
+
+/// One reading as column names and values; numbers stay numbers so that a spreadsheet can reckon with them.
+std::vector<std::pair<std::string, Json>> cells(const LessonModel& model, const Run& run,
+                                                const ReducedReading& r) {
+    const Plan& plan = model.plan(run.setupId);
+    const auto& gauge = plan.rig.gauge;
+    const bool arms = hasTwoArms(gauge.convention);
+    const auto orNull = [](const auto& value) { return value ? Json(*value) : Json(); };
+    return {
+        {"group", model.group(run.groupId).name},
+        {"run", run.number},
+        {"method", id(plan.method)},
+        {"point", r.raw.position},
+        {"taken_at", isoText(r.raw.takenAt, model.lesson().utcOffsetMin)},
+        {"instrument", gauge.name},
+        {"convention", id(gauge.convention)},
+        {"gauge_unit", gauge.unit},
+        {"gauge", arms ? Json() : Json(r.raw.first)},
+        {"left_arm", arms ? Json(r.raw.first) : Json()},
+        {"right_arm", arms ? orNull(r.raw.second) : Json()},
+        {"thermometer_unit",
+         readsOhms(plan.rig.thermometer) ? std::string("ohm") : plan.rig.thermometer.unit},
+        {"temperature", r.raw.temperature},
+        {"temperature_before_pull", orNull(r.raw.beforePull)},
+        {"room_pa", r.room ? Json(r.room->station.pascal()) : Json()},
+        {"absolute_pa", r.absolute ? Json(r.absolute->pressure.pascal()) : Json()},
+        {"absolute_pa_u", r.absolute ? Json(r.absolute->u()) : Json()},
+        {"temperature_k", r.liquid.temperature.kelvin()},
+        {"temperature_k_u", r.liquid.u()},
+        {"superheat_k", orNull(r.superheatKelvin)},
+        {"criterion", r.raw.criterion},
+        {"judge", r.raw.judge},
+        {"isolated", r.raw.isolated},
+        {"side", r.raw.side},
+        {"vigour", r.raw.vigour},
+        {"in_fit", r.inFit},
+        {"struck", r.raw.struckReason.value_or("")},
+        {"marks", fmt::format("{}", fmt::join(r.marks, "; "))},
+    };
+}
+
+std::string cellText(const Json& value) {
+    if (value.is_null()) return {};
+    if (value.is_string()) return value.get<std::string>();
+    if (value.is_boolean()) return value.get<bool>() ? "yes" : "no";
+    return value.dump();
+}
+
+/// Calls `use` with the cells of every reading, run by run.
+template <typename Use>
+void forEachReading(const LessonModel& model, Use use) {
+    for (const Run& run : model.data().runs)
+        for (const ReducedReading& r : model.reduce(run.id))
+            use(cells(model, run, r));
+}
+
+bool writeFile(const std::filesystem::path& path, const std::string& text) {
+    std::ofstream file(path, std::ios::binary);
+    file << text;
+    return static_cast<bool>(file.flush());
+}
+
+bool writeXlsx(const LessonModel& model, const std::filesystem::path& path) {
+    lxw_workbook* book = workbook_new(path.c_str());
+    lxw_worksheet* sheet = workbook_add_worksheet(book, "readings");
+    lxw_format* bold = workbook_add_format(book);
+    format_set_bold(bold);
+    lxw_row_t row = 0;
+    forEachReading(model, [&](const auto& line) {
+        lxw_col_t column = 0;
+        if (row == 0)
+            for (const auto& [name, value] : line)
+                worksheet_write_string(sheet, 0, column++, name.c_str(), bold);
+        ++row;
+        column = 0;
+        for (const auto& [name, value] : line) {
+            if (value.is_number())
+                worksheet_write_number(sheet, row, column, value.template get<double>(), nullptr);
+            else
+                worksheet_write_string(sheet, row, column, cellText(value).c_str(), nullptr);
+            ++column;
+        }
+    });
+    worksheet_freeze_panes(sheet, 1, 0);
+    return workbook_close(book) == LXW_NO_ERROR;
+}
+
+} // namespace
+
+std::string readingsCsv(const LessonModel& model) {
+    std::string out;
+    if (model.lesson().madeUp) out += "# made-up sample data\r\n";
+    bool first = true;
+    forEachReading(model, [&](const auto& line) {
+        std::vector<std::string> names, values;
+        for (const auto& [name, value] : line) {
+            names.push_back(name);
+            values.push_back(cellText(value));
+        }
+        if (first) out += csvLine(names);
+        first = false;
+        out += csvLine(values);
+    });
+    return out;
+}
+
+std::string lessonJson(const LessonModel& model) {
+    const Lesson& l = model.lesson();
+    Json j{{"lesson",
+            {{"title", l.title},
+             {"school", l.school},
+             {"room", l.roomName},
+             {"held_on", l.heldOn},
+             {"made_up", l.madeUp}}}};
+    if (l.altitudeKnown) j["lesson"]["altitude_m"] = l.altitudeM;
+    j["room_pressures"] = Json::array();
+    for (const RoomRecord& r : model.data().rooms) {
+        Json room = Json::parse(r.entry, nullptr, false);
+        room["role"] = r.role;
+        room["taken_at"] = isoText(r.takenAt, l.utcOffsetMin);
+        room["current"] = r.current;
+        if (r.groupId) room["group"] = model.group(*r.groupId).name;
+        j["room_pressures"].push_back(std::move(room));
+    }
+    j["plans"] = Json::array();
+    for (const Setup& s : model.data().setups)
+        j["plans"].push_back(Json::parse(s.plan, nullptr, false));
+    j["readings"] = Json::array();
+    forEachReading(model, [&](const auto& line) {
+        Json reading = Json::object();
+        for (const auto& [name, value] : line)
+            reading[name] = value;
+        j["readings"].push_back(std::move(reading));
+    });
+    return j.dump(2) + "\n";
+}
+
+Result<std::vector<std::filesystem::path>> exportNotebook(const Notebook& notebook, const std::string& format,
+                                                          const std::filesystem::path& directory) {
+    if (format != "csv" && format != "json" && format != "xlsx")
+        return fail(Failure::BadInput,
+                    fmt::format("'{}' is not a format; accepted: csv, json, xlsx", format));
+    std::error_code error;
+    std::filesystem::create_directories(directory, error);
+    std::vector<std::filesystem::path> written;
+    for (const Lesson& lesson : notebook.lessons()) {
+        const LessonModel model(notebook.load(lesson.id));
+        const auto path = directory / fmt::format("lesson-{}.{}", lesson.id, format);
+        const bool done = format == "csv"    ? writeFile(path, readingsCsv(model))
+                          : format == "json" ? writeFile(path, lessonJson(model))
+                                             : writeXlsx(model, path);
+        if (!done)
+            return fail(
+                Failure::Storage,
+                fmt::format("{} could not be written; choose a folder that you may write to", path.string()));
+        written.push_back(path);
+    }
+    return written;
+}
+
+} // namespace uttrin

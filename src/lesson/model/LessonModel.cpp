@@ -1,0 +1,226 @@
+#include "LessonModel.h"
+
+#include "plan/PlanJson.h"
+#include "substances/SubstanceLibrary.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+#include <stdexcept>
+
+namespace uttrin {
+namespace {
+
+template <typename Record>
+const Record& byId(const std::vector<Record>& rows, RowId id) {
+    const auto found = std::find_if(rows.begin(), rows.end(), [id](const Record& r) { return r.id == id; });
+    if (found == rows.end()) throw std::logic_error(fmt::format("no row {}", id));
+    return *found;
+}
+
+/// The value that most readings have; the first one's on a tie.
+template <typename Get>
+auto usual(const std::vector<ReducedReading>& run, Get get) {
+    using Value = std::decay_t<decltype(get(run.front().raw))>;
+    Value best = get(run.front().raw);
+    std::ptrdiff_t most = 0;
+    for (const auto& r : run) {
+        const auto n = std::count_if(run.begin(), run.end(),
+                                     [&](const auto& other) { return get(other.raw) == get(r.raw); });
+        if (n > most) {
+            most = n;
+            best = get(r.raw);
+        }
+    }
+    return best;
+}
+
+bool isBracket(std::string_view criterion) { return criterion.substr(0, 8) == "bracket-"; }
+
+std::string placeMark(SensorPlace place) {
+    return place == SensorPlace::Vapour ? "thermometer in the vapour" : "thermometer on the outside wall";
+}
+
+} // namespace
+
+LessonModel::LessonModel(LessonData data) : m_data(std::move(data)) {
+    for (const Setup& s : m_data.setups) {
+        auto plan = readPlan(s.plan);
+        if (!plan)
+            m_troubles.push_back(
+                fmt::format("The plan '{}' cannot be read: {}", s.name, plan.error().message));
+        m_plans.emplace(s.id, plan ? std::move(*plan) : Plan{});
+    }
+    for (const RoomRecord& r : m_data.rooms) {
+        const auto entry = readRoom(r.entry);
+        const auto room =
+            entry ? stationPressure(*entry) : Result<RoomPressure>(tl::unexpected(entry.error()));
+        if (entry) m_entries.emplace(r.id, *entry);
+        if (room)
+            m_rooms.emplace(r.id, *room);
+        else
+            m_troubles.push_back(
+                fmt::format("A reading of the room's pressure cannot be used: {}", room.error().message));
+    }
+    for (std::size_t i = 0; i < m_data.photos.size(); ++i)
+        if (const Photo& photo = m_data.photos[i]; photo.readingId)
+            m_photos[{*photo.readingId, photo.shows}] = i;
+}
+
+const Setup& LessonModel::setup(RowId id) const { return byId(m_data.setups, id); }
+const Run& LessonModel::run(RowId id) const { return byId(m_data.runs, id); }
+const Group& LessonModel::group(RowId id) const { return byId(m_data.groups, id); }
+
+std::vector<Run> LessonModel::runsOf(RowId setupId) const {
+    std::vector<Run> out;
+    std::copy_if(m_data.runs.begin(), m_data.runs.end(), std::back_inserter(out),
+                 [=](const Run& r) { return r.setupId == setupId; });
+    return out;
+}
+
+const RoomRecord* LessonModel::roomRecord(std::optional<RowId> groupId, std::string_view role) const {
+    const RoomRecord* best = nullptr;
+    for (const RoomRecord& r : m_data.rooms) {
+        if (!r.current || r.role != role || !m_rooms.contains(r.id)) continue;
+        if (r.groupId && r.groupId != groupId) continue;
+        const bool own = r.groupId.has_value();
+        if (!best || own || !best->groupId) best = &r; // later rows replace earlier ones of the same rank
+    }
+    return best;
+}
+
+const RoomEntry* LessonModel::roomEntry(RowId id) const {
+    const auto found = m_entries.find(id);
+    return found == m_entries.end() ? nullptr : &found->second;
+}
+
+std::optional<RoomPressure> LessonModel::room(std::optional<RowId> groupId,
+                                              std::optional<Milliseconds> at) const {
+    const RoomRecord* start = roomRecord(groupId, "start");
+    if (!start) return std::nullopt;
+    const RoomPressure& first = m_rooms.at(start->id);
+    const RoomRecord* end = roomRecord(groupId, "end");
+    const bool sameSource = end && end->groupId == start->groupId && end->takenAt > start->takenAt;
+    if (!at || !sameSource) return first;
+    const double fraction =
+        static_cast<double>(*at - start->takenAt) / static_cast<double>(end->takenAt - start->takenAt);
+    return interpolate(first, m_rooms.at(end->id), fraction);
+}
+
+Result<RunSheet> LessonModel::sheet(RowId setupId, std::optional<RowId> groupId) const {
+    const auto known = room(groupId);
+    if (!known)
+        return fail(Failure::Unreferenced,
+                    "The dial readings of the targets count from the room's pressure, and that is not known "
+                    "yet. Enter it at the Room station (Ctrl+1).");
+    return makeRunSheet(plan(setupId), *known);
+}
+
+std::span<const Reading> LessonModel::readingsOf(RowId runId) const {
+    struct ByRun {
+        bool operator()(const Reading& r, RowId id) const { return r.runId < id; }
+        bool operator()(RowId id, const Reading& r) const { return id < r.runId; }
+    };
+    const auto [first, last] =
+        std::equal_range(m_data.readings.begin(), m_data.readings.end(), runId, ByRun{});
+    return {first, last};
+}
+
+std::optional<GaugeReading> LessonModel::zeroOf(const Reading& reading) const {
+    if (!reading.zeroId) return std::nullopt;
+    const ZeroCheck& z = byId(m_data.zeros, *reading.zeroId);
+    return GaugeReading{z.first, z.second};
+}
+
+const Photo* LessonModel::photoOf(RowId readingId, std::string_view shows) const {
+    const auto found = m_photos.find({readingId, std::string(shows)});
+    return found == m_photos.end() ? nullptr : &m_data.photos[found->second];
+}
+
+ReducedReading LessonModel::reduce(const Reading& reading, const Run& run) const {
+    const Plan& p = plan(run.setupId);
+    ReducedReading out;
+    out.raw = reading;
+    out.room = room(run.groupId, reading.takenAt);
+    out.trial = reading.place == -1;
+    if (const auto t = toTemperature(p.rig.thermometer, reading.temperature, reading.takenAt)) {
+        out.liquid = *t;
+        if (const Photo* photo = photoOf(reading.id, "temperature"))
+            out.liquid.uIndependent *= photo->uFirst / readingU(p.rig.thermometer);
+    }
+    const auto absolute = toAbsolute(p.rig.gauge, {reading.first, reading.second}, out.room, zeroOf(reading));
+    if (!absolute) return out;
+    out.absolute = *absolute;
+    if (const Photo* photo = photoOf(reading.id, "pressure")) // read on the picture, not between divisions
+        out.absolute->uIndependent =
+            pascalPerScaleUnit(p.rig.gauge) * std::hypot(photo->uFirst, photo->uSecond.value_or(0.0));
+    const auto boils = liquidOf(p).saturationAt(absolute->pressure);
+    if (!boils) return out;
+    out.superheatKelvin = (out.liquid.temperature - boils->temperature).kelvin();
+    out.superheatU = std::hypot(out.liquid.u(), absolute->u() / boils->slope, boils->temperatureU());
+    return out;
+}
+
+void LessonModel::mark(std::vector<ReducedReading>& readings, const Plan& p) const {
+    if (readings.empty()) return;
+    const bool isolated = usual(readings, [](const Reading& r) { return r.isolated; });
+    const std::string side = usual(readings, [](const Reading& r) { return r.side; });
+    for (ReducedReading& r : readings) {
+        const bool liquid = readsTheLiquid(p.rig.thermometer.place);
+        if (!r.absolute)
+            r.marks.emplace_back("unreferenced");
+        else if (!(r.absolute->pressure.pascal() > 0.0))
+            r.marks.emplace_back("not a possible pressure");
+        if (!liquid) r.marks.push_back(placeMark(p.rig.thermometer.place));
+        if (r.raw.criterion != p.criterion && !isBracket(r.raw.criterion))
+            r.marks.emplace_back("another criterion");
+        if (r.raw.isolated != isolated)
+            r.marks.emplace_back(r.raw.isolated ? "pump closed off" : "pump still pulling");
+        if (p.rig.gauge.tap == PressureTap::PumpLine && !r.raw.isolated)
+            r.marks.emplace_back("gauge on the pumped line reads low");
+        if (r.raw.side != side) r.marks.push_back(r.raw.side + " side");
+        if (r.trial && !p.ladder.trialInFit) r.marks.emplace_back("trial point");
+        const bool possible = r.superheatKelvin.has_value();
+        const bool byRule = liquid && (!r.trial || p.ladder.trialInFit);
+        r.inFit = possible && !r.struck() && r.raw.useInFit.value_or(byRule);
+    }
+}
+
+std::vector<ReducedReading> LessonModel::reduce(RowId runId) const {
+    const Run& r = run(runId);
+    std::vector<ReducedReading> out;
+    for (const Reading& reading : readingsOf(runId))
+        out.push_back(reduce(reading, r));
+    mark(out, plan(r.setupId));
+    return out;
+}
+
+Result<RunFit> LessonModel::fit(RowId runId, const FitOptions& options, bool causes) const {
+    const Run& r = run(runId);
+    const Substance& substance = substanceOf(plan(r.setupId));
+    RunFit out;
+    const auto readings = reduce(runId);
+    std::optional<Pressure> roomPressure;
+    for (std::size_t i = 0; i < readings.size(); ++i) {
+        const ReducedReading& reading = readings[i];
+        if (!reading.inFit) continue;
+        out.used.push_back(i);
+        out.data.push_back({reading.liquid.temperature, reading.absolute->pressure,
+                            reading.liquid.uIndependent, reading.absolute->uIndependent,
+                            reading.liquid.uShared, reading.absolute->uShared});
+        if (reading.room) roomPressure = reading.room->station;
+    }
+    auto fitted = fitClausiusClapeyron(out.data, substance, options);
+    if (!fitted) return tl::unexpected(fitted.error());
+    out.fit = std::move(*fitted);
+    const Solute& solute = plan(r.setupId).solute;
+    if (solute.kind != SoluteKind::None)
+        if (auto dissolved = estimateDissolved(out.data, substance, solute.kind))
+            out.dissolved = std::move(*dissolved);
+    // The causes bend the pure substance's curve; a solution lies off it by design.
+    if (causes && solute.kind == SoluteKind::None) out.causes = diagnose(out.data, substance, roomPressure);
+    return out;
+}
+
+} // namespace uttrin

@@ -1,0 +1,99 @@
+#include "Appearance.h"
+
+#include <fmt/format.h>
+
+#include <cmath>
+
+namespace uttrin {
+namespace {
+
+constexpr double kBoiling = 8e-3, kViolent = 0.2; // m/s, of vigour
+constexpr double kTrace = 1e-6;                   // kg
+constexpr double kMuchAir = 5e3;                  // Pa, through which hardly any vapour gets away
+
+} // namespace
+
+Appearance appearanceOf(const Vessel& vessel, const VesselState& s) {
+    const double condensed = s.liquid + s.solid;
+    if (condensed < kTrace) return Appearance::Dry;
+    if (s.liquid < 1e-3 * condensed)
+        return vessel.condensed > kTrace ? Appearance::Frozen : Appearance::Frost;
+    constexpr double kBumps = 1.5; // K of superheat at which bubbles come all at once
+    if (s.vigour > kViolent)
+        return s.margin > kBumps && vessel.nucleation > kBumps ? Appearance::Bumping : Appearance::Violent;
+    if (s.vigour > kBoiling) return Appearance::Boiling;
+    if (s.solid > 1e-3 * condensed) return Appearance::SkinOfIce;
+    if (s.vigour > kFirstBubbles) return Appearance::FirstBubbles;
+    constexpr double kEnough = 1e-6; // kg of air to a kg of liquid
+    if (s.supersaturation > 0.5 && s.dissolved > kEnough * s.liquid) return Appearance::WallBubbles;
+    return Appearance::Quiet;
+}
+
+bool boils(Appearance seen) {
+    return seen == Appearance::FirstBubbles || seen == Appearance::Boiling || seen == Appearance::Violent ||
+           seen == Appearance::Bumping;
+}
+
+std::string_view nameOf(Appearance seen) {
+    switch (seen) {
+    case Appearance::Quiet:
+        return "quiet";
+    case Appearance::WallBubbles:
+        return "bubbles of dissolved air";
+    case Appearance::FirstBubbles:
+        return "first steady bubbles";
+    case Appearance::Boiling:
+        return "boiling";
+    case Appearance::Violent:
+        return "violent boiling";
+    case Appearance::Bumping:
+        return "bumping";
+    case Appearance::Frost:
+        return "frost";
+    case Appearance::SkinOfIce:
+        return "skin of ice";
+    case Appearance::Frozen:
+        return "frozen through";
+    case Appearance::Dry:
+        return "dry";
+    }
+    return "";
+}
+
+std::string appearanceText(const Vessel& vessel, const VesselState& s) {
+    const std::string below = fmt::format("{:.{}f} K below boiling", -s.margin, s.margin > -10.0 ? 1 : 0);
+    const bool nearSurface = s.marginAtBottom < 0.0;
+    switch (appearanceOf(vessel, s)) {
+    case Appearance::Quiet:
+        return s.margin < 0.0
+                   ? fmt::format("Quiet: {}.", below)
+                   : std::string("Quiet: at its boiling point, but too little vapour leaves to see.");
+    case Appearance::WallBubbles:
+        return fmt::format(
+            "Small bubbles on the wall: dissolved air comes out. This is not boiling yet; it is {}.", below);
+    case Appearance::FirstBubbles:
+        return nearSurface ? "First steady bubbles, and only near the surface: deeper down the weight of the "
+                             "liquid holds them back."
+                           : "First steady bubbles rise.";
+    case Appearance::Boiling:
+        return nearSurface ? "It boils in its upper part; below, the weight of the liquid holds it back."
+                           : "It boils right through.";
+    case Appearance::Violent:
+        return "It boils violently and splashes.";
+    case Appearance::Bumping:
+        return fmt::format("It bumps: {:.0f} K above boiling, it goes off all at once.", s.margin);
+    case Appearance::Frost:
+        return "Frost grows on the cold wall.";
+    case Appearance::SkinOfIce:
+        return fmt::format("Ice has formed: {:.0f} % of it is frozen.",
+                           100.0 * s.solid / (s.solid + s.liquid));
+    case Appearance::Frozen:
+        return s.airPascal < kMuchAir ? "Frozen through; the ice goes on giving off vapour without melting."
+                                      : "Frozen through.";
+    case Appearance::Dry:
+        return "Dry.";
+    }
+    return {};
+}
+
+} // namespace uttrin

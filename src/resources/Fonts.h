@@ -1,0 +1,8 @@
+#pragma once
+
+namespace uttrin {
+
+/// Registers the fonts that ship, and makes the shipped icons known. REQUIRES: a QGuiApplication.
+void loadFonts();
+
+} // namespace uttrin
