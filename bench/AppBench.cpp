@@ -5,6 +5,7 @@
 #include "app/rehearse/RehearseStation.h"
 #include "app/shell/MainWindow.h"
 #include "demo/DemoNotebook.h"
+#include "lesson/commands/SelectionCommands.h"
 #include "lesson/model/StartingPlan.h"
 #include "plan/PlanJson.h"
 #include "rehearsal/Demonstrations.h"
@@ -58,7 +59,7 @@ void writeLargeNotebook(const std::filesystem::path& path) {
             RoomRecord{0,
                        lesson,
                        {},
-                       "start",
+                       RoomRole::Start,
                        0,
                        0,
                        "{\"method\":\"barometer\",\"reading\":\"943.1 hPa\",\"uncertainty\":\"0.3 hPa\"}",
@@ -105,16 +106,18 @@ void captureToShown(benchmark::State& state) {
     SampleWindow sample;
     app::LessonController& controller = sample.controller;
     app::MainWindow& window = sample.window;
-    controller.session().selectRun(controller.session().model().data().runs.back().id);
+    controller.carryOut(&SelectionCommands::selectRun, controller.session().model().data().runs.back().id);
     window.show();
     window.goTo(Station::Run);
     QApplication::processEvents();
     auto* last = window.findChild<QLineEdit*>(QStringLiteral("readTemperature"));
     for (auto _ : state) {
         state.PauseTiming();
-        controller.session().draft.first = 57.65;
-        controller.session().draft.second = 24.45;
-        controller.session().draft.temperature = 81.4;
+        BenchDraft draft;
+        draft.first = 57.65;
+        draft.second = 24.45;
+        draft.temperature = 81.4;
+        controller.setDraft(draft);
         controller.refresh();
         QApplication::processEvents();
         state.ResumeTiming();

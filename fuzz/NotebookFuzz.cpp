@@ -19,8 +19,10 @@ extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size
     fs::remove(rescued);
     if (auto notebook = Notebook::open(path)) {
         try {
-            for (const Lesson& l : notebook->lessons()) {
-                const LessonModel model(notebook->load(l.id));
+            for (const Lesson& l : notebook->lessons().value_or(std::vector<Lesson>())) {
+                const auto data = notebook->load(l.id);
+                if (!data) continue;
+                const LessonModel model(*data);
                 for (const Run& r : model.data().runs)
                     (void)model.reduce(r.id);
             }

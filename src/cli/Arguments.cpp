@@ -1,9 +1,8 @@
 #include "Arguments.h"
 
-#include <fmt/format.h>
+#include "files/WholeFile.h"
 
-#include <fstream>
-#include <iterator>
+#include <fmt/format.h>
 
 namespace uttrin::cli {
 
@@ -22,12 +21,10 @@ int exitCode(const Failure& failure) {
 }
 
 std::string fileText(const std::string& path) {
-    std::ifstream file(path, std::ios::binary);
-    if (!file)
-        throw Refusal{
-            {Failure::BadInput,
-             fmt::format("'{}' cannot be read: there is no such file, or you may not read it", path)}};
-    return {std::istreambuf_iterator<char>(file), {}};
+    constexpr std::size_t kMostBytes = 64 * kMebibyte;
+    auto text = readWholeFile(path, kMostBytes);
+    if (!text) throw Refusal{{Failure::BadInput, text.error().message}};
+    return std::move(*text);
 }
 
 std::vector<std::string> withMinusValues(int argc, char** argv) {

@@ -36,7 +36,7 @@ inline void need(const Result<void>& result) {
     if (!result) throw Refusal{result.error()};
 }
 
-/// The whole of a file. @throws Refusal if it cannot be read.
+/// The whole of a file that a person named, within bounds. @throws Refusal if it cannot be read.
 [[nodiscard]] std::string fileText(const std::string& path);
 
 /// The arguments with every value that begins with a minus sign joined to its option ("--pressure -0.7"

@@ -1,5 +1,5 @@
 #include "Verbs.h"
-#include "lesson/commands/LessonSession.h"
+#include "lesson/commands/LessonCommands.h"
 #include "lesson/exchange/Exports.h"
 #include "lesson/exchange/ReadingsCsv.h"
 
@@ -16,8 +16,8 @@ Answer notebookInfo(const Notebook& notebook) {
               {"read_only", notebook.readOnly()},
               {"notice", notebook.notice()},
               {"lessons", Json::array()}};
-    for (const Lesson& l : notebook.lessons()) {
-        const LessonModel model(notebook.load(l.id));
+    for (const Lesson& l : need(notebook.lessons())) {
+        const LessonModel model(need(notebook.load(l.id)));
         const auto room = model.room(std::nullopt);
         Json runs = Json::array();
         for (const Run& r : model.data().runs)
@@ -46,10 +46,11 @@ Answer notebookImport(Notebook notebook, const std::string& csv) {
     const auto imported = need(readReadingsCsv(fileText(csv)));
     const SystemClock clock;
     LessonSession session(std::move(notebook), clock, 0);
+    LessonCommands commands(session);
     if (!session.hasLesson())
-        need(session.addLesson(Lesson{0, "Imported readings", "", "", "", 0.0, false, 0, false}));
+        need(commands.addLesson(Lesson{0, "Imported readings", "", "", "", 0.0, false, 0, false}));
     const auto run = need(
-        session.addImported(std::filesystem::path(csv).stem().string(), imported.plan, imported.readings));
+        commands.addImported(std::filesystem::path(csv).stem().string(), imported.plan, imported.readings));
     Answer a;
     a.json = {{"run", run}, {"readings", imported.readings.size()}, {"unread_lines", imported.complaints}};
     a.text = fmt::format("{} readings imported as run {}\n", imported.readings.size(), run);
@@ -84,7 +85,7 @@ Job addNotebook(VerbOptions& verb) {
         }
         Answer a;
         if (in->action == "check") {
-            const auto wrong = notebook.check();
+            const auto wrong = need(notebook.check());
             a.json = {{"file", in->file}, {"sound", wrong.empty()}, {"problems", wrong}};
             a.text = wrong.empty() ? "sound\n" : "";
             for (const auto& w : wrong)

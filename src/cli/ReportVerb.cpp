@@ -1,5 +1,6 @@
 #include "Verbs.h"
-#include "lesson/commands/LessonSession.h"
+#include "files/WholeFile.h"
+#include "lesson/commands/SelectionCommands.h"
 #include "pdf/PdfReport.h"
 #include "report/LabReport.h"
 #include "resources/Fonts.h"
@@ -7,13 +8,12 @@
 #include <QGuiApplication>
 #include <fmt/format.h>
 
-#include <fstream>
 #include <memory>
 
 namespace uttrin::cli {
 namespace {
 
-int writeReportPdf(const Document& document, const std::string& out) {
+Result<int> writeReportPdf(const Document& document, const std::string& out) {
     qputenv("QT_QPA_PLATFORM", "offscreen"); // no display is needed to set a page
     static int argc = 1;
     static char name[] = "uttrin-cli";
@@ -40,8 +40,9 @@ Job addReport(VerbOptions& verb) {
         const SystemClock clock;
         LessonSession session(need(Notebook::open(in->file)), clock, 0);
         bool found = false;
-        for (const Lesson& l : session.notebook().lessons()) {
-            session.selectLesson(l.id);
+        SelectionCommands select(session);
+        for (const Lesson& l : need(session.notebook().lessons())) {
+            need(select.selectLesson(l.id));
             for (const Run& r : session.model().data().runs)
                 found = found || r.id == in->run;
             if (found) break;
@@ -50,7 +51,7 @@ Job addReport(VerbOptions& verb) {
             throw Refusal{
                 {Failure::BadInput,
                  fmt::format("there is no run {} in {}; see `uttrin-cli notebook info`", in->run, in->file)}};
-        session.selectRun(in->run);
+        need(select.selectRun(in->run));
         const auto document = need(labReport(session, {!in->student, {}}));
         const bool pdf = std::filesystem::path(in->out).extension() == ".pdf";
         if (!pdf && std::filesystem::path(in->out).extension() != ".html")
@@ -58,15 +59,9 @@ Job addReport(VerbOptions& verb) {
         Answer a;
         a.json["path"] = in->out;
         if (pdf) {
-            const int pages = writeReportPdf(document, in->out);
-            if (pages == 0)
-                throw Refusal{{Failure::Storage, fmt::format("'{}' could not be written", in->out)}};
-            a.json["pages"] = pages;
+            a.json["pages"] = need(writeReportPdf(document, in->out));
         } else {
-            std::ofstream file(in->out, std::ios::binary);
-            file << toHtml(document);
-            if (!file.flush())
-                throw Refusal{{Failure::Storage, fmt::format("'{}' could not be written", in->out)}};
+            need(writeWholeFile(in->out, toHtml(document)));
             a.json["pages"] = 1;
         }
         a.text = fmt::format("{}: {} page(s)\n", in->out, a.json["pages"].get<int>());

@@ -1,4 +1,5 @@
 #include "Verbs.h"
+#include "files/WholeFile.h"
 #include "notebook/Csv.h"
 #include "rehearsal/Appearance.h"
 #include "rehearsal/Demonstrations.h"
@@ -125,12 +126,7 @@ Job addSimulate(VerbOptions& verb) {
             settings.push_back({word.substr(0, equals), word.substr(equals + 1)});
         }
         const Rehearsal r = need(rehearse(rig, settings));
-        if (!in->out.empty()) {
-            std::ofstream out(in->out, std::ios::binary);
-            out << pathOf(r);
-            if (!out.flush())
-                throw Refusal{{Failure::Storage, fmt::format("'{}' could not be written", in->out)}};
-        }
+        if (!in->out.empty()) need(writeWholeFile(in->out, pathOf(r)));
         Answer a;
         a.json["name"] = rig.name();
         a.json["events"] = Json::array();

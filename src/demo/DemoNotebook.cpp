@@ -104,6 +104,7 @@ public:
         const RowId runId =
             m_edit.insert(Run{0, setupId, groupId, number,
                               start + static_cast<Milliseconds>(kSetUpSeconds * 1000.0), std::nullopt});
+        m_edit.insert(RunRig{0, runId, writePlan(plan), start, {}});
         const auto& gauge = plan.rig.gauge;
         const RoomPressure truth{Pressure::fromPascal(kTrueRoomPa), 0.0, RoomMethod::Barometer};
         // One fixed error for each instrument of a group, within its accuracy.
@@ -151,7 +152,7 @@ private:
         r.temperature = rounded(kelvin - kIcePointKelvin + bulbOff, 0.5 * plan.rig.thermometer.division);
         if (plan.method == Method::HoldTemperature) {
             r.beforePull = rounded(r.temperature + m_chance.between(0.4, 1.2), plan.rig.thermometer.division);
-            r.side = "cooling";
+            r.side = ApproachSide::Cooling;
         }
         r.judge = story.judge;
         r.vigour = superheated ? 4 : 2;
@@ -167,7 +168,7 @@ void write(Notebook::Editor& edit) {
     const RowId lesson =
         edit.insert(Lesson{0, "Boiling water without a hundred degrees", "Skarnfell Upper School", "K12",
                            "2026-04-23", 612.0, true, 120, true});
-    edit.insert(RoomRecord{0, lesson, std::nullopt, "start", kFirstPeriod - 18 * kMinute,
+    edit.insert(RoomRecord{0, lesson, std::nullopt, RoomRole::Start, kFirstPeriod - 18 * kMinute,
                            kFirstPeriod - 17 * kMinute,
                            writeRoom(roomEntry(RoomMethod::Barometer, 943.1, 0.3)), true});
     Writer w(edit, lesson);
@@ -176,7 +177,7 @@ void write(Notebook::Editor& edit) {
     const RowId basalt = w.group("Basalt"), cedar = w.group("Cedar"), dune = w.group("Dune"),
                 ember = w.group("Ember"), fjord = w.group("Fjord");
     // Dune took the weather service's figure for the room's pressure: it is reduced to sea level.
-    edit.insert(RoomRecord{0, lesson, dune, "start", kFirstPeriod + kMinute, kFirstPeriod + kMinute,
+    edit.insert(RoomRecord{0, lesson, dune, RoomRole::Start, kFirstPeriod + kMinute, kFirstPeriod + kMinute,
                            writeRoom(roomEntry(RoomMethod::StationReport, 1013.9, 0.5)), true});
     w.run(a, cedar, 1, uTube, kFirstPeriod, {{}, 0, 99, "Cedar"});
     w.run(a, basalt, 1, uTube, kFirstPeriod, {{}, 0, 99, "Basalt"});

@@ -1,5 +1,7 @@
 #include "ChangeSet.h"
 
+#include "NotebookFault.h"
+
 #include <fmt/format.h>
 
 #include <memory>
@@ -9,7 +11,13 @@ namespace uttrin {
 namespace {
 
 void demand(int code, const char* what) {
-    if (code != SQLITE_OK) throw std::runtime_error(fmt::format("{}: {}", what, sqlite3_errstr(code)));
+    if (code == SQLITE_OK) return;
+    if (code == SQLITE_ABORT || code == SQLITE_CONSTRAINT)
+        throw NotebookFault(
+            "this cannot be done: what it rests on was changed in another window meanwhile. Nothing "
+            "was changed");
+    throw NotebookFault(fmt::format("{} failed: {}. Nothing was changed; try again, or save a copy elsewhere",
+                                    what, sqlite3_errstr(code)));
 }
 
 struct Freed {

@@ -13,7 +13,7 @@ using ChangeSet = std::vector<std::byte>;
 /// Records all changes to a database from construction on.
 class ChangeRecorder {
 public:
-    /// @throws std::runtime_error if SQLite cannot record.
+    /// @throws NotebookFault if SQLite cannot record.
     explicit ChangeRecorder(sqlite3* db);
     ChangeRecorder(const ChangeRecorder&) = delete;
     ChangeRecorder& operator=(const ChangeRecorder&) = delete;
@@ -27,7 +27,7 @@ private:
 /// The change that takes another one back.
 [[nodiscard]] ChangeSet inverted(const ChangeSet& changes);
 
-/// Makes a recorded change; all of it or, with std::runtime_error, nothing.
+/// Makes a recorded change; all of it or, with NotebookFault, nothing.
 void applyChanges(sqlite3* db, const ChangeSet& changes);
 
 } // namespace uttrin

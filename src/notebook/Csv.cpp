@@ -11,7 +11,21 @@ char separatorOf(std::string_view text) {
                                                                                                      : ',';
 }
 
+/// Whether a text begins like a formula, behind any apostrophes.
+bool beginsLikeAFormula(std::string_view text) {
+    const auto first = text.find_first_not_of('\'');
+    return first != std::string_view::npos &&
+           std::string_view("=+-@\t\r").find(text[first]) != std::string_view::npos;
+}
+
 } // namespace
+
+std::string csvText(std::string text) { return beginsLikeAFormula(text) ? "'" + text : text; }
+
+std::string textOfCsv(std::string_view cell) {
+    const bool marked = !cell.empty() && cell.front() == '\'' && beginsLikeAFormula(cell);
+    return std::string(marked ? cell.substr(1) : cell);
+}
 
 std::vector<CsvRecord> parseCsv(std::string_view text) {
     static constexpr std::string_view kByteOrderMark = "\xEF\xBB\xBF";
@@ -29,7 +43,7 @@ std::vector<CsvRecord> parseCsv(std::string_view text) {
         const bool empty =
             record.fields.size() == 1 && record.fields.front().find_first_not_of(" \t") == std::string::npos;
         if (!empty && (record.fields.front().empty() || record.fields.front().front() != '#'))
-            records.push_back(record);
+            records.push_back(std::move(record));
         record = {line, {""}};
     };
     for (std::size_t i = 0; i < text.size(); ++i) {

@@ -20,4 +20,11 @@ struct CsvRecord {
 /// One line of CSV with its end, fields quoted where they must be.
 [[nodiscard]] std::string csvLine(const std::vector<std::string>& fields);
 
+/// A text as a cell that no spreadsheet takes for a formula: what begins like one gets an apostrophe before
+/// it.
+[[nodiscard]] std::string csvText(std::string text);
+
+/// The text of a cell that `csvText` wrote.
+[[nodiscard]] std::string textOfCsv(std::string_view cell);
+
 } // namespace uttrin

@@ -13,19 +13,23 @@
 namespace uttrin {
 
 /// The one file that keeps lessons, rooms, plans, runs and readings (SQLite, extension .uttrin). Every change
-/// is committed durably (fsync) before the call that made it returns, and can be undone. Not thread-safe; one
+/// is committed durably (fsync) before the call that made it returns, and can be undone. Whatever the disk,
+/// the file or another program does is a Failure of kind Storage with a sentence that says what to do; after
+/// it the notebook can be used on. Triggers and views that a file holds are never run. Not thread-safe; one
 /// Notebook a thread.
 class Notebook {
 public:
     /// A new, empty notebook. Fails with Storage if a file is there already or the place cannot be written.
     [[nodiscard]] static Result<Notebook> create(const std::filesystem::path& path);
 
-    /// An existing notebook. A file that is read-only, or that a newer version wrote, opens for reading only
-    /// (see `notice`). A file that is not a notebook, or is damaged, fails with Storage and is left
-    /// untouched.
+    /// An existing notebook, each of its tables and columns looked at. A file that is read-only, that a newer
+    /// version wrote, or that is open in another window already opens for reading only (see `notice`). A file
+    /// that is not a notebook, or is damaged, fails with Storage and is left untouched.
     [[nodiscard]] static Result<Notebook> open(const std::filesystem::path& path);
 
-    /// Copies whatever rows of a damaged notebook can still be read into a new one at `to`.
+    /// Copies whatever rows of a damaged notebook can still be read into a new one at `to`, and opens that to
+    /// see that it is sound. What belongs to nothing that was saved is kept under a lesson, a plan or a group
+    /// called 'found'.
     /// @return how many readings were saved. The damaged file is left untouched.
     [[nodiscard]] static Result<int> salvage(const std::filesystem::path& damaged,
                                              const std::filesystem::path& to);
@@ -36,17 +40,20 @@ public:
 
     [[nodiscard]] const std::filesystem::path& path() const;
     [[nodiscard]] bool readOnly() const;
+    /// Whether the path still leads to the file that was opened.
+    [[nodiscard]] bool isStillThere() const;
     /// What a person should know about how this notebook was opened; empty normally.
     [[nodiscard]] const std::string& notice() const;
 
-    [[nodiscard]] std::vector<Lesson> lessons() const;
-    /// Everything of one lesson. @throws std::runtime_error if there is no such lesson.
-    [[nodiscard]] LessonData load(RowId lessonId) const;
+    [[nodiscard]] Result<std::vector<Lesson>> lessons() const;
+    /// Everything of one lesson.
+    [[nodiscard]] Result<LessonData> load(RowId lessonId) const;
     /// The bytes of a picture as they were brought in; empty if there is none of this id.
-    [[nodiscard]] std::vector<std::byte> picture(RowId id) const;
-    [[nodiscard]] int count(const std::string& table) const;
+    [[nodiscard]] Result<std::vector<std::byte>> picture(RowId id) const;
+    [[nodiscard]] Result<int> count(const std::string& table) const;
 
-    /// Writes rows inside one `perform`. Insert gives the new row's id; update finds the row by its id.
+    /// Writes rows inside one `perform`. Insert gives the new row's id, and reads the row back. Update writes
+    /// what differs between the two, and refuses a row in which that was changed meanwhile.
     class Editor {
     public:
         RowId insert(const Lesson&);
@@ -55,16 +62,17 @@ public:
         RowId insert(const Prediction&);
         RowId insert(const Group&);
         RowId insert(const Run&);
+        RowId insert(const RunRig&);
         RowId insert(const Reading&);
         RowId insert(const ZeroCheck&);
         RowId insert(const Note&);
         RowId insert(const Picture&);
         RowId insert(const Photo&);
-        void update(const Lesson&);
-        void update(const RoomRecord&);
-        void update(const Setup&);
-        void update(const Run&);
-        void update(const Reading&);
+        void update(const Lesson& before, const Lesson& after);
+        void update(const RoomRecord& before, const RoomRecord& after);
+        void update(const Setup& before, const Setup& after);
+        void update(const Run& before, const Run& after);
+        void update(const Reading& before, const Reading& after);
         void remove(const Prediction&);
 
     private:
@@ -73,8 +81,8 @@ public:
         Notebook& m_notebook;
     };
 
-    /// Makes one change that can be undone as a whole. On return it is on disk; if `change` throws, nothing
-    /// is changed.
+    /// Makes one change that can be undone as a whole. On return it is on disk; where it fails, nothing is
+    /// changed.
     /// @param label  what was done, for the Undo menu: "Strike point 4".
     [[nodiscard]] Result<void> perform(const std::string& label, const std::function<void(Editor&)>& change);
 
@@ -85,16 +93,17 @@ public:
     [[nodiscard]] Result<void> undo();
     [[nodiscard]] Result<void> redo();
 
-    /// A complete copy in a new file; fails if one is there already.
+    /// A complete copy in a new file, whole or not at all, and looked through; fails if one is there already.
     [[nodiscard]] Result<void> saveCopy(const std::filesystem::path& to) const;
 
     /// Looks through the whole file. Empty: sound; else what is wrong, one line each.
-    [[nodiscard]] std::vector<std::string> check() const;
+    [[nodiscard]] Result<std::vector<std::string>> check() const;
+
+    /// What is open; for the files of this room.
+    struct State;
 
 private:
-    struct State;
     explicit Notebook(std::unique_ptr<State> state);
-    static void copyReadable(State& from, Notebook& into);
     Result<void> step(bool back);
     std::unique_ptr<State> m_state;
 };

@@ -1,5 +1,7 @@
 #pragma once
 
+#include "quantities/Observation.h"
+
 #include <cstddef>
 #include <cstdint>
 #include <optional>
@@ -27,13 +29,16 @@ struct Lesson {
     bool madeUp = false;  ///< sample data, labelled so on screen and in reports
 };
 
+/// When in the lesson a reading of the room's pressure was taken.
+enum class RoomRole { Start, End };
+
 /// A reading of the room's pressure. Corrections make a new row and leave the old one in the record.
 struct RoomRecord {
     RowId id = 0;
     RowId lessonId = 0;
     std::optional<RowId> groupId; ///< set when one group used its own value
-    std::string role = "start";   ///< "start" or "end" of the lesson
-    Milliseconds takenAt = 0;     ///< when the instrument was read
+    RoomRole role = RoomRole::Start;
+    Milliseconds takenAt = 0; ///< when the instrument was read
     Milliseconds enteredAt = 0;
     std::string entry;   ///< JSON of the room part of a plan file
     bool current = true; ///< false once corrected by a later row
@@ -71,6 +76,17 @@ struct Run {
     std::optional<Milliseconds> endedAt;
 };
 
+/// The instruments and the set-up with which a run's readings were taken: the plan's when the run began, kept
+/// so that a later change of the plan gives no reading another meaning. A correction adds a row; the last one
+/// counts.
+struct RunRig {
+    RowId id = 0;
+    RowId runId = 0;
+    std::string rig; ///< JSON of a plan's rig, substance and solute, see docs/notebook-format.md
+    Milliseconds recordedAt = 0;
+    std::string reason; ///< of a correction; empty for the first
+};
+
 /// One captured pair of readings.
 struct Reading {
     RowId id = 0;
@@ -82,10 +98,10 @@ struct Reading {
     std::optional<double> second;     ///< right arm
     double temperature = 0.0;         ///< thermometer as shown
     std::optional<double> beforePull; ///< thermometer before the pump was opened; never fitted
-    std::string criterion = "steady";
+    BoilingCriterion criterion = BoilingCriterion::Steady;
     std::string judge;
-    bool isolated = true;                    ///< from the pump, when read
-    std::string side = "heating";            ///< "heating" or "cooling"
+    bool isolated = true; ///< from the pump, when read
+    ApproachSide side = ApproachSide::Heating;
     int vigour = 2;                          ///< 1 few bubbles … 5 violent
     std::optional<RowId> zeroId;             ///< zero check that applies
     std::optional<bool> useInFit;            ///< a person's decision; empty: by the rules
@@ -114,12 +130,15 @@ struct Picture {
     std::vector<std::byte> bytes; ///< PNG or JPEG
 };
 
+/// What a picture shows.
+enum class PhotoSubject { Pressure, Temperature, Room };
+
 /// What was measured in a picture, and for which reading. Belongs to a reading or to a room record.
 struct Photo {
     RowId id = 0;
     RowId lessonId = 0;
     std::optional<RowId> readingId, roomId; ///< one of them
-    std::string shows = "pressure";         ///< "pressure", "temperature" or "room"
+    PhotoSubject shows = PhotoSubject::Pressure;
     Milliseconds addedAt = 0;
     RowId pictureId = 0;
     std::string marks;             ///< JSON, see docs/notebook-format.md
@@ -135,10 +154,26 @@ struct LessonData {
     std::vector<Prediction> predictions;
     std::vector<Group> groups;
     std::vector<Run> runs;
+    std::vector<RunRig> rigs;      ///< by run, oldest first
     std::vector<Reading> readings; ///< by run, then by position
     std::vector<ZeroCheck> zeros;
     std::vector<Note> notes;
     std::vector<Photo> photos; ///< without the pictures themselves: see Notebook::picture
+};
+
+template <>
+struct Identifiers<RoomRole> {
+    static constexpr std::string_view what = "a part of the lesson";
+    static constexpr std::array table{std::pair{RoomRole::Start, std::string_view("start")},
+                                      std::pair{RoomRole::End, std::string_view("end")}};
+};
+
+template <>
+struct Identifiers<PhotoSubject> {
+    static constexpr std::string_view what = "what a picture shows";
+    static constexpr std::array table{std::pair{PhotoSubject::Pressure, std::string_view("pressure")},
+                                      std::pair{PhotoSubject::Temperature, std::string_view("temperature")},
+                                      std::pair{PhotoSubject::Room, std::string_view("room")}};
 };
 
 } // namespace uttrin

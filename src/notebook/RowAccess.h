@@ -1,10 +1,12 @@
 #pragma once
 
+#include "NotebookFault.h"
 #include "Tables.h"
 
 #include <SQLiteCpp/SQLiteCpp.h>
 
 #include <optional>
+#include <string>
 #include <type_traits>
 #include <vector>
 
@@ -22,6 +24,8 @@ void bindValue(SQLite::Statement& statement, int index, const T& value) {
             bindValue(statement, index, *value);
         else
             statement.bind(index);
+    } else if constexpr (std::is_enum_v<T>) {
+        statement.bind(index, std::string(identifier(value)));
     } else if constexpr (std::is_same_v<T, bool>) {
         statement.bind(index, value ? 1 : 0);
     } else if constexpr (std::is_same_v<T, std::vector<std::byte>>) {
@@ -38,6 +42,10 @@ void readValue(const SQLite::Column& column, T& into) {
     if constexpr (IsOptional<T>::value) {
         into.reset();
         if (!column.isNull()) readValue(column, into.emplace());
+    } else if constexpr (std::is_enum_v<T>) {
+        const auto value = valueOf<T>(column.getString());
+        if (!value) throw NotebookFault("a row is damaged: " + value.error().message);
+        into = *value;
     } else if constexpr (std::is_same_v<T, bool>) {
         into = column.getInt() != 0;
     } else if constexpr (std::is_same_v<T, std::vector<std::byte>>) {
@@ -54,16 +62,25 @@ void readValue(const SQLite::Column& column, T& into) {
     }
 }
 
-/// Binds all fields of a record but its id, then the id last where there is a place for it.
+/// Binds all fields of a record but its id.
 template <typename Record>
 void bindRecord(SQLite::Statement& statement, const Record& record) {
     std::apply(
-        [&](const RowId& id, const auto&... field) {
+        [&](const RowId&, const auto&... field) {
             int index = 0;
             (bindValue(statement, ++index, field), ...);
-            if (statement.getBindParameterCount() > index) bindValue(statement, ++index, id);
         },
         Table<Record>::fields(record));
+}
+
+/// Calls `use` with each column's name and with the two records' values in it, the id left out.
+template <typename Record, typename Use>
+void eachColumn(const Record& before, const Record& after, Use use) {
+    const auto a = Table<Record>::fields(before), b = Table<Record>::fields(after);
+    [&]<std::size_t... I>(std::index_sequence<I...>) {
+        (use(Table<Record>::columns[I + 1], std::get<I + 1>(a), std::get<I + 1>(b)), ...);
+    }
+    (std::make_index_sequence<std::tuple_size_v<decltype(a)> - 1>{});
 }
 
 template <typename Record>

@@ -1,9 +1,14 @@
 #pragma once
 
+#include <SQLiteCpp/SQLiteCpp.h>
+
+#include <string>
+
 namespace uttrin {
 
 inline constexpr int kApplicationId = 0x55545452; ///< "UTTR" in PRAGMA application_id
-inline constexpr int kSchemaVersion = 2;          ///< PRAGMA user_version
+inline constexpr int kSchemaVersion = 3;          ///< PRAGMA user_version
+inline constexpr int kFirstVersionWithPhotos = 2, kFirstVersionWithRunRigs = 3;
 
 /// The tables of version 1. Readings are never deleted; struck ones keep their reason.
 inline constexpr const char* kSchema = R"sql(
@@ -48,5 +53,26 @@ CREATE TABLE photo (
   added_at INTEGER NOT NULL, picture_id INTEGER NOT NULL REFERENCES picture(id), marks TEXT NOT NULL, u_first REAL NOT NULL,
   u_second REAL, CHECK ((reading_id IS NULL) <> (room_id IS NULL)));
 )sql";
+
+/// What version 3 adds: the rig of each run. Runs of older notebooks get that of their plan.
+inline constexpr const char* kRunRigTable = R"sql(
+CREATE TABLE run_rig (
+  id INTEGER PRIMARY KEY, run_id INTEGER NOT NULL REFERENCES run(id), rig TEXT NOT NULL, recorded_at INTEGER NOT NULL,
+  reason TEXT NOT NULL);
+CREATE INDEX run_rig_of_run ON run_rig(run_id);
+)sql";
+inline constexpr const char* kRigsOfOldRuns = R"sql(
+INSERT INTO run_rig (run_id, rig, recorded_at, reason)
+  SELECT run.id, setup.plan, run.started_at, '' FROM run JOIN setup ON setup.id = run.setup_id;
+)sql";
+
+/// Makes all tables in an empty file. @throws SQLite::Exception, and nothing is made.
+void createSchema(SQLite::Database& db);
+
+/// Brings the tables of an older notebook up to this version, all of it or nothing. @throws SQLite::Exception
+void upgradeSchema(SQLite::Database& db, int from);
+
+/// What differs between the tables of a file and those that its version has; empty if nothing does.
+[[nodiscard]] std::string schemaTrouble(SQLite::Database& db, int version);
 
 } // namespace uttrin

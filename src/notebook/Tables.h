@@ -67,6 +67,13 @@ struct Table<Run> {
 };
 
 template <>
+struct Table<RunRig> {
+    static constexpr std::string_view name = "run_rig";
+    static constexpr std::array<std::string_view, 5> columns{"id", "run_id", "rig", "recorded_at", "reason"};
+    static auto fields(auto& r) { return std::tie(r.id, r.runId, r.rig, r.recordedAt, r.reason); }
+};
+
+template <>
 struct Table<Reading> {
     static constexpr std::string_view name = "reading";
     static constexpr std::array<std::string_view, 17> columns{
@@ -127,16 +134,6 @@ std::string insertSql() {
         marks += i > 1 ? ", ?" : "?";
     }
     return "INSERT INTO " + std::string(T::name) + " (" + columns + ") VALUES (" + marks + ")";
-}
-
-/// "UPDATE t SET column = ?, … WHERE id = ?"
-template <typename Record>
-std::string updateSql() {
-    using T = Table<Record>;
-    std::string sets;
-    for (std::size_t i = 1; i < T::columns.size(); ++i)
-        sets += (i > 1 ? ", " : "") + std::string(T::columns[i]) + " = ?";
-    return "UPDATE " + std::string(T::name) + " SET " + sets + " WHERE id = ?";
 }
 
 /// "SELECT t.id, … FROM t" and what follows.

@@ -1,6 +1,9 @@
 #include "PdfReport.h"
 
+#include "files/WholeFile.h"
+
 #include <QAbstractTextDocumentLayout>
+#include <QBuffer>
 #include <QPainter>
 #include <QPdfWriter>
 #include <QSvgRenderer>
@@ -250,13 +253,18 @@ QList<QImage> reportPages(const Document& document, double width) {
     return pages;
 }
 
-int writePdf(const Document& document, const QString& path) {
-    QPdfWriter writer(path);
+Result<int> writePdf(const Document& document, const QString& path) {
+    QBuffer pages;
+    pages.open(QIODevice::WriteOnly);
+    QPdfWriter writer(&pages);
     writer.setPageSize(QPageSize(QPageSize::A4));
     writer.setResolution(300);
     writer.setTitle(QString::fromStdString(document.title));
     writer.setCreator(QStringLiteral("Uttrin"));
-    return paintReport(document, writer);
+    const int count = paintReport(document, writer);
+    const QByteArray& bytes = pages.data();
+    return writeWholeFile(path.toStdString(), {bytes.constData(), static_cast<std::size_t>(bytes.size())})
+        .map([count] { return count; });
 }
 
 } // namespace uttrin

@@ -1,5 +1,6 @@
 #pragma once
 
+#include "quantities/Failure.h"
 #include "report/Document.h"
 
 #include <QImage>
@@ -18,7 +19,7 @@ int paintReport(const Document& document, QPagedPaintDevice& device);
 /// The pages of a report as pictures of this width in px, A4, for a preview.
 [[nodiscard]] QList<QImage> reportPages(const Document& document, double width);
 
-/// Writes a report as an A4 PDF. @return the number of pages; 0 if the file cannot be written.
-int writePdf(const Document& document, const QString& path);
+/// Writes a report as an A4 PDF, whole or not at all. @return the number of pages.
+[[nodiscard]] Result<int> writePdf(const Document& document, const QString& path);
 
 } // namespace uttrin

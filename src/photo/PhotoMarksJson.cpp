@@ -1,4 +1,5 @@
 #include "PhotoMarks.h"
+#include "json/JsonText.h"
 
 #include <fmt/format.h>
 #include <nlohmann/json.hpp>
@@ -92,10 +93,10 @@ std::string writePhotoMarks(const PhotoMarks& m) {
 }
 
 Result<PhotoMarks> photoMarksFromJson(std::string_view text) {
-    const Json j = Json::parse(text, nullptr, false);
-    if (j.is_discarded()) return fail(Failure::BadInput, "The marks of a picture are not JSON.");
+    const auto j = parseJson(text);
+    if (!j) return fail(Failure::BadInput, "The marks of a picture are not JSON: " + j.error().what);
     try {
-        return parsed(j);
+        return parsed(*j);
     } catch (const Failure& failure) {
         return tl::unexpected(failure);
     }

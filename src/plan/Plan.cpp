@@ -85,11 +85,28 @@ Result<Spacing> spacingFromId(std::string_view wanted) {
         "a spacing");
 }
 
-std::string_view criterionText(std::string_view criterion) {
-    if (criterion == "first-bubbles") return "first bubbles that rise to the surface";
-    if (criterion == "steady") return "slow and steady: the class's chosen picture";
-    if (criterion == "stops-after-isolating") return "the moment that boiling stops after isolating";
+std::string_view criterionText(BoilingCriterion criterion) {
+    switch (criterion) {
+    case BoilingCriterion::FirstBubbles:
+        return "first bubbles that rise to the surface";
+    case BoilingCriterion::Steady:
+        return "slow and steady: the class's chosen picture";
+    case BoilingCriterion::StopsAfterIsolating:
+        return "the moment that boiling stops after isolating";
+    case BoilingCriterion::BracketStops:
+    case BoilingCriterion::BracketStarts:
+        break;
+    }
     return {};
+}
+
+Result<BoilingCriterion> agreedCriterion(std::string_view word) {
+    const auto criterion = valueOf<BoilingCriterion>(word);
+    if (criterion && !isBracket(*criterion)) return criterion;
+    return fail(
+        Failure::BadInput,
+        fmt::format("'{}' is not a boiling criterion; accepted: first-bubbles, steady, stops-after-isolating",
+                    word));
 }
 
 std::string_view methodText(Method method) {
@@ -128,12 +145,8 @@ Result<void> check(const Plan& plan) {
         return fail(Failure::BadInput,
                     fmt::format("{} must start between {:.4g} and {:.4g} degC, as a liquid", facts.name,
                                 facts.triple.celsius(), hottest.celsius()));
-    if (criterionText(plan.criterion).empty())
-        return fail(
-            Failure::BadInput,
-            fmt::format(
-                "'{}' is not a boiling criterion; accepted: first-bubbles, steady, stops-after-isolating",
-                plan.criterion));
+    if (isBracket(plan.criterion))
+        return fail(Failure::BadInput, "a plan agrees on what counts as boiling, not on half of a bracket");
     if (plan.ladder.trialPa)
         if (const auto ok = above(*plan.ladder.trialPa, 0.0, "the trial point's pressure", "Pa"); !ok)
             return ok;

@@ -2,6 +2,7 @@
 
 #include "instruments/PressureInstrument.h"
 #include "instruments/Thermometer.h"
+#include "quantities/Observation.h"
 #include "solutions/Liquid.h"
 
 #include <map>
@@ -60,9 +61,8 @@ struct Plan {
     Rig rig;
     Ladder ladder;
     double periodMinutes = 55.0;
-    double startCelsius = 20.0; ///< of the water at the start
-    std::string criterion =
-        "steady"; ///< the class's picture of boiling: "first-bubbles", "steady", "stops-after-isolating"
+    double startCelsius = 20.0;                            ///< of the water at the start
+    BoilingCriterion criterion = BoilingCriterion::Steady; ///< the class's picture of boiling; no bracket
 };
 
 /// Identifiers in files.
@@ -73,8 +73,11 @@ struct Plan {
 [[nodiscard]] Result<NucleationAid> nucleationAidFromId(std::string_view id);
 [[nodiscard]] Result<Spacing> spacingFromId(std::string_view id);
 
-/// What is to be seen when a point is taken: one sentence for each criterion id; empty for an unknown one.
-[[nodiscard]] std::string_view criterionText(std::string_view criterion);
+/// What is to be seen when a point is taken: one sentence for each criterion; empty for the halves
+/// of a bracket.
+[[nodiscard]] std::string_view criterionText(BoilingCriterion criterion);
+/// The criterion that an identifier names, of those that a plan can agree on.
+[[nodiscard]] Result<BoilingCriterion> agreedCriterion(std::string_view word);
 [[nodiscard]] std::string_view methodText(Method method);
 
 /// The plan's substance. REQUIRES: check(plan).

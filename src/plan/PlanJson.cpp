@@ -1,6 +1,7 @@
 #include "PlanJson.h"
 
 #include "json/JsonReader.h"
+#include "json/JsonText.h"
 
 #include <fmt/format.h>
 #include <nlohmann/json.hpp>
@@ -331,7 +332,7 @@ Json planToJson(const Plan& p) {
            {"ladder", ladderToJson(p.ladder)},
            {"period_min", p.periodMinutes},
            {"start_temperature", formatMeasure(p.startCelsius, unit("degC"))},
-           {"criterion", p.criterion}};
+           {"criterion", identifier(p.criterion)}};
     if (p.solute.kind != SoluteKind::None) j["solute"] = soluteToJson(p.solute);
     return j;
 }
@@ -347,19 +348,16 @@ void readPlanFrom(Reader r, std::optional<Failure>& failure, Plan& p) {
     r.parsed("start_temperature", p.startCelsius, [](std::string_view s) {
         return parseTemperature(s).map([](Temperature t) { return t.celsius(); });
     });
-    r.string("criterion", p.criterion);
+    r.parsed("criterion", p.criterion, agreedCriterion);
 }
 
 /// Parses the text and lets `read` take what it wants from the root; checks nothing else.
 Result<void> readObject(std::string_view text,
                         const std::function<void(Reader, std::optional<Failure>&)>& read) {
-    constexpr std::size_t kMostBytes = 1 << 20;
-    if (text.size() > kMostBytes) return fail(Failure::BadInput, "the file is over 1 MiB: not a plan");
-    const Json root = Json::parse(text, nullptr, false);
-    if (root.is_discarded())
-        return fail(Failure::BadInput, "not valid JSON; expected an object { … } (docs/plan-format.md)");
+    const auto root = parseJson(text);
+    if (!root) return tl::unexpected(root.error().failure());
     std::optional<Failure> failure;
-    read(Reader(root, "", failure), failure);
+    read(Reader(*root, "", failure), failure);
     if (failure) return tl::unexpected(*failure);
     return {};
 }

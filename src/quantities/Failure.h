@@ -3,6 +3,7 @@
 #include <tl/expected.hpp>
 
 #include <string>
+#include <string_view>
 #include <utility>
 
 namespace uttrin {
@@ -20,6 +21,17 @@ struct Failure {
     Kind kind = BadInput;
     std::string message;
 };
+
+/// A word for a message: what is long ends with its length, so that no message is as long as what it
+/// complains of.
+[[nodiscard]] inline std::string shortened(std::string_view word) {
+    constexpr std::size_t kMost = 60;
+    if (word.size() <= kMost) return std::string(word);
+    std::size_t end = kMost;
+    while (end > 0 && (static_cast<unsigned char>(word[end]) & 0xC0u) == 0x80u)
+        --end; // not within a letter
+    return std::string(word.substr(0, end)) + "… (" + std::to_string(word.size()) + " bytes)";
+}
 
 /// A value, or the reason why there is none. Exceptions are kept for failures of the machine or of the
 /// program.

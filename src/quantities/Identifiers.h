@@ -5,6 +5,7 @@
 #include <array>
 #include <string>
 #include <string_view>
+#include <utility>
 
 namespace uttrin {
 
@@ -19,7 +20,35 @@ template <typename E, std::size_t N>
         known += (known.empty() ? "" : ", ") + std::string(id(value));
     }
     return fail(Failure::BadInput,
-                "'" + std::string(wanted) + "' is not " + std::string(what) + "; accepted: " + known);
+                "'" + shortened(wanted) + "' is not " + std::string(what) + "; accepted: " + known);
+}
+
+/// The identifiers of an enumeration, in files, in the notebook and on the command line. Each enumeration
+/// that is stored has one such table and no other:
+///   template <> struct Identifiers<Side> {
+///       static constexpr std::string_view what = "a side";
+///       static constexpr std::array table{std::pair{Side::Left, std::string_view("left")}, …}; };
+template <typename E>
+struct Identifiers;
+
+/// The identifier of a value, by its table.
+template <typename E>
+[[nodiscard]] constexpr std::string_view identifier(E value) {
+    for (const auto& [known, word] : Identifiers<E>::table)
+        if (known == value) return word;
+    return {};
+}
+
+/// The value that an identifier names, by its table; BadInput lists what is accepted.
+template <typename E>
+[[nodiscard]] Result<E> valueOf(std::string_view word) {
+    std::string accepted;
+    for (const auto& [known, name] : Identifiers<E>::table) {
+        if (name == word) return known;
+        accepted += (accepted.empty() ? "" : ", ") + std::string(name);
+    }
+    return fail(Failure::BadInput, "'" + shortened(word) + "' is not " + std::string(Identifiers<E>::what) +
+                                       "; accepted: " + accepted);
 }
 
 } // namespace uttrin

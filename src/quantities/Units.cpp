@@ -1,5 +1,7 @@
 #include "Units.h"
 
+#include "Rounding.h"
+
 #include <fmt/format.h>
 
 #include <array>
@@ -170,7 +172,7 @@ std::span<const Unit> unitsOf(Dimension dimension) { return wordsOf(dimension).u
 Result<const Unit*> findUnit(std::string_view symbol, Dimension dimension) {
     for (const Unit& u : unitsOf(dimension))
         if (u.symbol == symbol || u.display == symbol) return &u;
-    return fail(Failure::BadInput, fmt::format("'{}' is not a unit of {}; accepted: {}", symbol,
+    return fail(Failure::BadInput, fmt::format("'{}' is not a unit of {}; accepted: {}", shortened(symbol),
                                                wordsOf(dimension).name, acceptedUnits(dimension)));
 }
 
@@ -188,7 +190,7 @@ Result<double> parseNumber(std::string_view text) {
         return fail(
             Failure::BadInput,
             fmt::format("'{}' is not a number; accepted: digits with '.' before the decimals, e.g. -0.7",
-                        text));
+                        shortened(text)));
     return number->first;
 }
 
@@ -199,14 +201,14 @@ Result<Measure> parseMeasure(std::string_view text, Dimension dimension) {
     if (!number)
         return fail(
             Failure::BadInput,
-            fmt::format("'{}' does not begin with a number; a {} is written as \"VALUE UNIT\", e.g. {}", text,
-                        wordsOf(dimension).name, example));
+            fmt::format("'{}' does not begin with a number; a {} is written as \"VALUE UNIT\", e.g. {}",
+                        shortened(text), wordsOf(dimension).name, example));
     const std::string_view symbol = trimmed(std::string_view(clean).substr(number->second));
     if (symbol.empty())
         return fail(
             Failure::BadInput,
             fmt::format("'{}' has no unit; a {} is written as \"VALUE UNIT\", e.g. {}; accepted units: {}",
-                        text, wordsOf(dimension).name, example, acceptedUnits(dimension)));
+                        shortened(text), wordsOf(dimension).name, example, acceptedUnits(dimension)));
     const auto found = findUnit(symbol, dimension);
     if (!found) return tl::unexpected(found.error());
     return Measure{number->first, *found};
@@ -217,7 +219,7 @@ Result<Pressure> parsePressure(std::string_view text) {
     if (!m) return tl::unexpected(m.error());
     if (!(m->si() > 0.0) || !std::isfinite(m->si()))
         return fail(Failure::BadInput,
-                    fmt::format("'{}' is not an absolute pressure: it must be above zero", text));
+                    fmt::format("'{}' is not an absolute pressure: it must be above zero", shortened(text)));
     return Pressure::fromPascal(m->si());
 }
 
@@ -238,7 +240,7 @@ Result<Temperature> parseTemperature(std::string_view text) {
     if (!m) return tl::unexpected(m.error());
     if (!(m->si() > 0.0) || !std::isfinite(m->si()))
         return fail(Failure::BadInput,
-                    fmt::format("'{}' is not above absolute zero (0 K, -273.15 degC)", text));
+                    fmt::format("'{}' is not above absolute zero (0 K, -273.15 degC)", shortened(text)));
     return Temperature::fromKelvin(m->si());
 }
 

@@ -2,6 +2,7 @@
 
 #include "RigFileParts.h"
 #include "json/JsonReader.h"
+#include "json/JsonText.h"
 #include "substances/SubstanceLibrary.h"
 
 #include <fmt/format.h>
@@ -137,13 +138,9 @@ Result<RigSolute> rigSolute(SoluteKind kind, const std::string& substance) {
 RigFile::RigFile(Json document) : m_document(std::make_shared<const Json>(std::move(document))) {}
 
 Result<RigFile> RigFile::parse(std::string_view text) {
-    Json document;
-    try {
-        document = Json::parse(text);
-    } catch (const Json::exception& e) {
-        return fail(Failure::BadInput, fmt::format("the file is not JSON: {}", e.what()));
-    }
-    RigFile file(std::move(document));
+    auto document = parseJson(text);
+    if (!document) return tl::unexpected(document.error().failure());
+    RigFile file(std::move(*document));
     if (const auto plain = file.setup(); !plain) return tl::unexpected(plain.error());
     if (const auto read = file.readAround(); !read) return tl::unexpected(read.error());
     for (std::size_t i = 0; i < file.m_variants.size(); ++i)

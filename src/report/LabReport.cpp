@@ -32,13 +32,13 @@ std::string roomSentence(const LessonSession& s) {
     const auto& model = s.model();
     const auto room = model.room(s.groupId());
     if (!room) return "The room's pressure was not recorded: all gauge readings stay unreferenced.";
-    const RoomRecord* start = model.roomRecord(s.groupId(), "start");
+    const RoomRecord* start = model.roomRecord(s.groupId(), RoomRole::Start);
     const int decimals = decimalsForUncertainty(room->uPa * 1e-3);
     std::string out =
         fmt::format("Room pressure {} ± {} kPa ({}, read {})", fixed(room->station.kilopascal(), decimals),
                     fixed(room->uPa * 1e-3, decimals), label(room->method),
                     clockText(start->takenAt, model.lesson().utcOffsetMin));
-    if (const RoomRecord* end = model.roomRecord(s.groupId(), "end"))
+    if (const RoomRecord* end = model.roomRecord(s.groupId(), RoomRole::End))
         if (const auto* entry = model.roomEntry(end->id))
             if (const auto last = stationPressure(*entry))
                 out += fmt::format("; {} kPa at {}, the drift between them interpolated in time",
@@ -86,6 +86,18 @@ std::string instrumentSentence(const Rig& rig, const std::string& liquid) {
                        : t.place == SensorPlace::Vapour    ? "vapour"
                                                            : "outside wall",
                        rig.vesselLitre, rig.liquidLitre, liquid, rig.depthCm);
+}
+
+/// What was changed of a run's rig after its readings were taken, a sentence each.
+std::vector<std::string> corrections(const LessonModel& model, RowId runId) {
+    std::vector<std::string> out;
+    for (const RunRig& rig : model.rigsOf(runId))
+        if (!rig.reason.empty())
+            out.push_back(
+                fmt::format("Changed after readings of this run were taken ({}): {}. All of them are "
+                            "worked out with it; what was before stays in the notebook.",
+                            clockText(rig.recordedAt, model.lesson().utcOffsetMin), rig.reason));
+    return out;
 }
 
 std::string methodSentence(const Plan& plan) {
@@ -172,7 +184,7 @@ Figure mapFigure(const std::vector<ReducedReading>& readings, const LessonSessio
         plot.levels.push_back({room->station.kilopascal(), "room"});
     }
     plot.yLow = 0.0;
-    const Substance* substance = &substanceOf(s.plan());
+    const Substance* substance = &substanceOf(s.benchPlan());
     plot.curves.push_back({[substance](double celsius) {
                                const auto p = substance->vapourPressure(Temperature::fromCelsius(celsius));
                                return p ? p->kilopascal() : std::nan("");
@@ -239,8 +251,8 @@ Result<Document> labReport(const LessonSession& s, const ReportOptions& options)
         return fail(Failure::TooFewPoints, "There is no run to report on yet: start one at the Run station.");
     const auto& model = s.model();
     const Run& run = model.run(*s.runId());
-    const Plan& plan = s.plan();
-    const auto readings = model.reduce(run.id);
+    const Plan& plan = s.benchPlan();
+    const auto& readings = model.reduce(run.id);
     const WorkUpView v = workUpView(s, options.fit);
     Document d;
     d.title = model.lesson().title.empty() ? plan.title : model.lesson().title;
@@ -252,6 +264,8 @@ Result<Document> labReport(const LessonSession& s, const ReportOptions& options)
     d.blocks.emplace_back(Paragraph{methodSentence(plan)});
     d.blocks.emplace_back(Paragraph{roomSentence(s)});
     d.blocks.emplace_back(Paragraph{instrumentSentence(plan.rig, liquidOf(plan).name())});
+    for (const std::string& correction : corrections(model, run.id))
+        d.blocks.emplace_back(Paragraph{correction});
     const bool zeroed =
         std::any_of(readings.begin(), readings.end(), [](const auto& r) { return r.raw.zeroId.has_value(); });
     d.blocks.emplace_back(

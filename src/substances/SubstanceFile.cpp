@@ -1,6 +1,7 @@
 #include "SubstanceFile.h"
 
 #include "json/JsonLines.h"
+#include "json/JsonText.h"
 #include "quantities/Units.h"
 
 #include <fmt/format.h>
@@ -14,7 +15,7 @@
 namespace uttrin {
 namespace {
 
-using Json = nlohmann::json;
+using Json = nlohmann::ordered_json;
 constexpr double kAny = std::numeric_limits<double>::max();
 constexpr double kTiny = std::numeric_limits<double>::min();
 
@@ -432,22 +433,15 @@ std::string SubstanceProblem::sentence() const {
 
 tl::expected<SubstanceDefinition, std::vector<SubstanceProblem>> readSubstanceFile(std::string_view text,
                                                                                    const std::string& file) {
-    Json json;
-    try {
-        json = Json::parse(text);
-    } catch (const Json::parse_error& e) {
-        return tl::unexpected(
-            std::vector{SubstanceProblem{file, lineOfOffset(text, e.byte > 0 ? e.byte - 1 : 0),
-                                         "this is not JSON: a comma, bracket or quote is wrong"}});
-    } catch (const Json::out_of_range& e) {
-        // "… number overflow parsing '1e999'": the number stands in the text as it stands there.
-        const std::string what = e.what();
-        const auto from = what.find('\''), to = what.rfind('\'');
-        const auto at = from < to ? text.find(what.substr(from + 1, to - from - 1)) : std::string_view::npos;
-        return tl::unexpected(std::vector{
-            SubstanceProblem{file, lineOfOffset(text, at == std::string_view::npos ? 0 : at),
-                             "this number is larger than any computer's; numbers up to 1e308 are accepted"}});
+    const auto parsed = parseJson(text);
+    if (!parsed) {
+        const JsonProblem& problem = parsed.error();
+        const bool number = problem.what.starts_with("this number");
+        return tl::unexpected(std::vector{SubstanceProblem{
+            file, problem.line,
+            problem.line > 0 && !number ? "this is not JSON: " + problem.what : problem.what}});
     }
+    const Json& json = *parsed;
     if (!json.is_object())
         return tl::unexpected(
             std::vector{SubstanceProblem{file, 1, "a substance is one JSON object, in braces"}});

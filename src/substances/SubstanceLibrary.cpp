@@ -1,13 +1,13 @@
 #include "SubstanceLibrary.h"
 
 #include "ShippedTexts.h"
+#include "files/WholeFile.h"
+#include "json/JsonText.h"
 
 #include <fmt/format.h>
 
 #include <algorithm>
 #include <cstdlib>
-#include <fstream>
-#include <sstream>
 #include <stdexcept>
 
 namespace uttrin {
@@ -46,14 +46,12 @@ std::vector<SubstanceProblem> SubstanceLibrary::addFolder(const std::filesystem:
     std::sort(files.begin(), files.end());
     std::vector<SubstanceProblem> problems;
     for (const auto& path : files) {
-        std::ifstream in(path, std::ios::binary);
-        std::ostringstream text;
-        text << in.rdbuf();
-        if (!in) {
-            problems.push_back({path.filename().string(), 0, "cannot be read"});
+        const auto text = readWholeFile(path, kMostJsonBytes);
+        if (!text) {
+            problems.push_back({path.filename().string(), 0, text.error().message});
             continue;
         }
-        for (auto& problem : add(text.str(), path.filename().string()))
+        for (auto& problem : add(*text, path.filename().string()))
             problems.push_back(std::move(problem));
     }
     return problems;

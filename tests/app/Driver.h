@@ -4,6 +4,8 @@
 #include "app/controls/Theme.h"
 #include "app/shell/MainWindow.h"
 #include "demo/DemoNotebook.h"
+#include "lesson/commands/SelectionCommands.h"
+#include "lesson/views/NavigationView.h"
 #include "resources/Fonts.h"
 #include "support/FakeClock.h"
 #include "support/TempDir.h"
@@ -90,7 +92,7 @@ public:
         return l ? l->text() : QString();
     }
 
-    LessonSession& session() { return controller.session(); }
+    const LessonSession& session() { return controller.session(); }
 
     FakeClock clock;
     app::LessonController controller;
@@ -136,7 +138,8 @@ protected:
 
     void select(const char* group) {
         for (const uttrin::Run& r : d->session().model().data().runs)
-            if (d->session().model().group(r.groupId).name == group) d->session().selectRun(r.id);
+            if (d->session().model().group(r.groupId).name == group)
+                d->controller.carryOut(&SelectionCommands::selectRun, r.id);
         d->controller.refresh();
         Driver::settle();
     }

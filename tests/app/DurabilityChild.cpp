@@ -1,6 +1,7 @@
 #include "app/controller/LessonController.h"
 #include "app/shell/Application.h"
 #include "app/shell/MainWindow.h"
+#include "lesson/commands/RoomCommands.h"
 #include "substances/SubstanceLibrary.h"
 
 #include <QLabel>
@@ -46,7 +47,8 @@ void begin(app::MainWindow& window, app::LessonController& controller) {
         RoomEntry e;
         e.value = 943.1;
         e.valueU = 0.3;
-        controller.report(controller.session().enterRoom(e, "start", controller.clock().now()));
+        controller.carryOut(&RoomCommands::enterRoom, e, RoomRole::Start, controller.clock().now(),
+                            std::nullopt, nullptr);
     }
     window.goTo(Station::Run);
     QApplication::processEvents();

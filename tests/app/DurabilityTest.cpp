@@ -77,9 +77,9 @@ TEST(Durability, EveryConfirmedReadingSurvivesSigkill) {
 
         const auto notebook = Notebook::open(path);
         ASSERT_TRUE(notebook) << notebook.error().message;
-        ASSERT_TRUE(notebook->check().empty());
+        ASSERT_TRUE(notebook->check()->empty());
         std::map<std::string, double> kept;
-        const auto data = notebook->load(notebook->lessons().front().id);
+        const auto data = notebook->load(notebook->lessons()->front().id).value();
         for (const Reading& r : data.readings)
             kept[std::to_string(r.position)] = r.temperature;
         for (const auto& [position, temperature] : confirmed) {

@@ -59,7 +59,7 @@ TEST(Journey, FromANewNotebookToAReportWhoseTextCanBeReadBack) {
         d.type("readFirst", QString::number(target->dial.first, 'f', 2), Qt::Key_Return);
         d.type("readSecond", QString::number(*target->dial.second, 'f', 2), Qt::Key_Return);
         d.type("readTemperature", QString::number(std::round(celsius * 4) / 4, 'f', 2), Qt::Key_Return);
-        ASSERT_FALSE(d.session().draft.first) << d.text("finding").toStdString();
+        ASSERT_FALSE(d.session().draft().first) << d.text("finding").toStdString();
     }
     EXPECT_EQ(d.find<QTableView>("taken")->model()->rowCount(), 8);
 

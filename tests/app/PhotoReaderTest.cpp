@@ -3,6 +3,7 @@
 #include "Driver.h"
 #include "app/photo/PhotoCanvas.h"
 #include "app/photo/SamplePhotos.h"
+#include "lesson/commands/RunCommands.h"
 
 #include <QBuffer>
 #include <QClipboard>
@@ -85,7 +86,7 @@ protected:
 };
 
 TEST_F(PhotoReaderTest, ADialIsReadFromAFileAndCapturedWithItsPicture) {
-    ASSERT_TRUE(d.session().startRun("Cedar"));
+    ASSERT_TRUE(d.controller.carryOut(&RunCommands::startRun, "Cedar"));
     const auto photo = dialAt(-0.62, false);
     const QString path = file(photo.picture);
     ASSERT_TRUE(reader->openPicture(path));
@@ -94,17 +95,19 @@ TEST_F(PhotoReaderTest, ADialIsReadFromAFileAndCapturedWithItsPicture) {
     EXPECT_NEAR(result(), -0.62, 0.01) << label("photoResult").toStdString();
     EXPECT_TRUE(label("photoMeaning").contains(QStringLiteral("kPa absolute")));
     press("photoTake");
-    ASSERT_TRUE(d.session().draft.first);
-    EXPECT_NEAR(*d.session().draft.first, -0.62, 0.01);
-    d.session().draft.temperature = 71.0;
-    const auto captured = d.session().capture(true);
+    ASSERT_TRUE(d.session().draft().first);
+    EXPECT_NEAR(*d.session().draft().first, -0.62, 0.01);
+    BenchDraft draft = d.session().draft();
+    draft.temperature = 71.0;
+    d.controller.setDraft(draft);
+    const auto captured = d.controller.carryOut(&BenchCommands::capture, true);
     ASSERT_TRUE(captured && captured->readingId);
     const auto& photos = d.session().model().data().photos;
     ASSERT_EQ(photos.size(), 1U);
     QFile stored(path);
     ASSERT_TRUE(stored.open(QIODevice::ReadOnly));
     const QByteArray original = stored.readAll();
-    const auto kept = d.session().notebook().picture(photos.front().pictureId);
+    const auto kept = d.session().notebook().picture(photos.front().pictureId).value();
     ASSERT_EQ(kept.size(), static_cast<std::size_t>(original.size()));
     EXPECT_EQ(std::memcmp(kept.data(), original.constData(), kept.size()), 0);
     // And it can be looked at again, with its marks.
@@ -166,7 +169,7 @@ TEST_F(PhotoReaderTest, MarksAreMovedByKeysAndByDragging) {
 }
 
 TEST_F(PhotoReaderTest, ASampleTellsHowCloseOneCameAndIsNeverRecorded) {
-    ASSERT_TRUE(d.session().startRun("Cedar"));
+    ASSERT_TRUE(d.controller.carryOut(&RunCommands::startRun, "Cedar"));
     press("photoSample");
     markAll(app::sampleDial(d.session().plan().rig.gauge, -0.4, 94310.0, false).marks);
     EXPECT_TRUE(label("photoMeaning").contains(QStringLiteral("A sample, drawn at")))
@@ -224,7 +227,7 @@ TEST_F(PhotoReaderTest, ABarometersVernierGoesToTheRoomWithItsPicture) {
     d.type("barometerHeight", QStringLiteral("612"));
     d.press("roomEnter");
     ASSERT_EQ(d.session().model().data().photos.size(), 1U);
-    EXPECT_EQ(d.session().model().data().photos.front().shows, "room");
+    EXPECT_EQ(d.session().model().data().photos.front().shows, PhotoSubject::Room);
 }
 
 } // namespace

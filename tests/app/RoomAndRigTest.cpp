@@ -3,6 +3,7 @@
 #include "app/instruments/InstrumentPicture.h"
 #include "app/map/PhaseMap.h"
 #include "app/shell/NavigationColumn.h"
+#include "lesson/commands/LessonCommands.h"
 #include "substances/SubstanceLibrary.h"
 
 #include <QCheckBox>
@@ -114,7 +115,7 @@ TEST_F(RigStation, ChangingTheConventionChangesWhatTheDialWillShow) {
         << d.text("rigMeaning").toStdString();
     d.press("gaugeConvention_2");
     EXPECT_EQ(d.session().plan().rig.gauge.convention, PressureConvention::Absolute);
-    ASSERT_TRUE(d.session().undo());
+    ASSERT_TRUE(d.controller.carryOut(&LessonCommands::undo));
     EXPECT_EQ(d.session().plan().rig.gauge.convention, PressureConvention::TwoArm);
 }
 
@@ -233,7 +234,7 @@ TEST_F(RigStation, AThermometerIsDeclaredByItsKindAndCalibrated) {
     goTo(Station::Run);
     d.type("newGroup", QStringLiteral("Cedar"), Qt::Key_Return);
     d.type("readTemperature", QStringLiteral("1385.1")); // 100 degC by IEC 60751
-    const auto t = toTemperature(d.session().plan().rig.thermometer, *d.session().draft.temperature);
+    const auto t = toTemperature(d.session().plan().rig.thermometer, *d.session().draft().temperature);
     EXPECT_NEAR(t->temperature.celsius(), 100.0, 0.02);
 }
 

@@ -3,6 +3,7 @@
 #include "app/tools/AltitudeWindow.h"
 #include "app/tools/DialReader.h"
 #include "app/tools/SolutionsWindow.h"
+#include "lesson/commands/RunCommands.h"
 
 #include <QClipboard>
 #include <QTableView>
@@ -47,7 +48,7 @@ TEST_F(DialReaderTest, APositiveNumberAsksWhatItCountsFrom) {
 }
 
 TEST_F(DialReaderTest, TheNeedleIsDraggedAndTheReadingTaken) {
-    ASSERT_TRUE(d.session().startRun("Cedar"));
+    ASSERT_TRUE(d.controller.carryOut(&RunCommands::startRun, "Cedar"));
     auto* dial = reader->findChild<app::DialPicture*>();
     dial->setFocus();
     const QPoint at = dial->needleTip(-0.5).toPoint();
@@ -58,7 +59,7 @@ TEST_F(DialReaderTest, TheNeedleIsDraggedAndTheReadingTaken) {
     const double shown = *dial->value();
     EXPECT_TRUE(label("dialMeaning").contains(QStringLiteral("boils at")));
     QTest::mouseClick(reader->findChild<QAbstractButton*>(QStringLiteral("dialTake")), Qt::LeftButton);
-    EXPECT_EQ(d.session().draft.first, shown);
+    EXPECT_EQ(d.session().draft().first, shown);
 }
 
 TEST_F(DialReaderTest, BackwardsItGivesTheDial) {

@@ -171,7 +171,7 @@ TEST(CommandLine, BadInputIsNamedOnStderrWithTheRightExitCode) {
         {"room", 2, "--barometer"},
         {"room --altitude '30 km'", 3, "lowest layer"},
         {"gauge --type open-u-tube --legs '66 cm' --room '1 atm'", 2, "legs"},
-        {"plan /nowhere.json", 2, "'/nowhere.json' cannot be read"},
+        {"plan /nowhere.json", 2, "/nowhere.json cannot be read"},
         {"frobnicate", 2, "'frobnicate' is not a verb; accepted: fluids"},
         {"notebook info /nowhere.uttrin", 1, "no such file"},
     };

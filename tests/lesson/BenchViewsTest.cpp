@@ -1,5 +1,8 @@
-#include "lesson/views/BenchViews.h"
-
+#include "lesson/views/MapView.h"
+#include "lesson/views/NavigationView.h"
+#include "lesson/views/RunView.h"
+#include "lesson/views/StripView.h"
+#include "lesson/views/TapeView.h"
 #include "support/DrivenLesson.h"
 
 #include <gtest/gtest.h>
@@ -50,7 +53,7 @@ TEST_F(BenchViewsTest, TheSpineTellsTheLessonAsItGoes) {
 TEST_F(BenchViewsTest, ANominalRoomStaysMarkedAsAGap) {
     RoomEntry e = barometer(1013.25);
     e.method = RoomMethod::Nominal;
-    ASSERT_TRUE(s->enterRoom(e, "start", clock.time));
+    ASSERT_TRUE(s->enterRoom(e, RoomRole::Start, clock.time));
     EXPECT_TRUE(at(navigationView(*s), Station::Room).missing);
     const StripView strip = stripView(*s);
     EXPECT_TRUE(strip.room.missing);
@@ -69,7 +72,7 @@ TEST_F(BenchViewsTest, TheStripShowsTheDialAsReadWithTheAbsoluteValueUnderIt) {
     StripView strip = stripView(*s);
     EXPECT_TRUE(strip.gauge.number.empty());
     EXPECT_EQ(strip.marginText, "no reading yet");
-    s->draft.first = -0.54;
+    s->edit([&](BenchDraft& d) { d.first = -0.54; });
     strip = stripView(*s);
     EXPECT_EQ(strip.gauge.label, "VACUUM GAUGE");
     EXPECT_EQ(strip.gauge.number, "−0.54");
@@ -78,7 +81,7 @@ TEST_F(BenchViewsTest, TheStripShowsTheDialAsReadWithTheAbsoluteValueUnderIt) {
     EXPECT_EQ(strip.pressure.number, "40.3");
     EXPECT_EQ(strip.boils.number.substr(0, 3), "76."); // steam tables: 76.1 degC at 40.3 kPa
     EXPECT_FALSE(strip.marginKelvin);
-    s->draft.temperature = 76.0;
+    s->edit([&](BenchDraft& d) { d.temperature = 76.0; });
     EXPECT_TRUE(stripView(*s).marginKelvin);
     EXPECT_EQ(stripView(*s).liquid.under, "in the liquid, now");
 }
@@ -101,8 +104,8 @@ TEST_F(BenchViewsTest, TheStripSpeaksTheThermometersUnit) {
         p.rig.thermometer.division = 1.0;
     });
     ASSERT_TRUE(s->startRun("Cedar"));
-    s->draft.first = 0.0;
-    s->draft.temperature = 208.0;
+    s->edit([&](BenchDraft& d) { d.first = 0.0; });
+    s->edit([&](BenchDraft& d) { d.temperature = 208.0; });
     const StripView strip = stripView(*s);
     EXPECT_EQ(strip.liquid.unit, "°F");
     EXPECT_EQ(strip.boils.number.substr(0, 3), "208"); // 97.98 degC
@@ -209,7 +212,7 @@ TEST_F(BenchViewsTest, QuickRepeatsGiveMeanAndSpread) {
     for (const double off : {0.0, 0.5, -0.5}) {
         s->selectTarget(place);
         type(30e3);
-        s->draft.temperature = *s->draft.temperature + off;
+        s->edit([&](BenchDraft& d) { d.temperature = *s->draft().temperature + off; });
         ASSERT_TRUE(s->capture(true)->readingId);
     }
     EXPECT_NE(runView(*s).repeats.find("3 repeats"), std::string::npos);

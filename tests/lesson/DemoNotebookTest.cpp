@@ -19,7 +19,7 @@ protected:
     void SetUp() override {
         ASSERT_TRUE(writeDemoNotebook(dir / "demo.uttrin"));
         const auto notebook = *Notebook::open(dir / "demo.uttrin");
-        model.emplace(notebook.load(notebook.lessons().front().id));
+        model.emplace(notebook.load(notebook.lessons()->front().id).value());
     }
 
     RunFit fitOf(const std::string& group, Method method) {
@@ -67,7 +67,7 @@ TEST_F(DemoNotebookTest, HasFiveGroupsBothMethodsAndSaysItIsMadeUp) {
 TEST_F(DemoNotebookTest, IsTheSameEveryTime) {
     ASSERT_TRUE(writeDemoNotebook(dir / "again.uttrin"));
     const auto again = *Notebook::open(dir / "again.uttrin");
-    EXPECT_EQ(lessonJson(LessonModel(again.load(1))), lessonJson(*model));
+    EXPECT_EQ(lessonJson(LessonModel(again.load(1).value())), lessonJson(*model));
 }
 
 } // namespace

@@ -1,7 +1,7 @@
 #include "lesson/views/DialMeaning.h"
 
 #include "lesson/views/AltitudeView.h"
-#include "lesson/views/BenchViews.h"
+#include "lesson/views/RoomViews.h"
 #include "physics/Cooking.h"
 #include "support/DrivenLesson.h"
 
@@ -105,13 +105,13 @@ TEST_F(DialMeaningTest, SourcesThatDisagreeAreSaid) {
     report.method = RoomMethod::StationReport;
     report.value = 1014.0;
     report.valueU = 0.3;
-    ASSERT_TRUE(s->enterRoom(report, "start", clock.time));
+    ASSERT_TRUE(s->enterRoom(report, RoomRole::Start, clock.time));
     ASSERT_EQ(roomDisagreements(*s).size(), 1U);
     EXPECT_NE(roomDisagreements(*s)[0].find("is it reduced to sea level?"), std::string::npos);
     report.method = RoomMethod::SeaLevelReport;
     report.altitudeM = 612.0;
     report.airCelsius = 12.0;
-    ASSERT_TRUE(s->enterRoom(report, "start", clock.time));
+    ASSERT_TRUE(s->enterRoom(report, RoomRole::Start, clock.time));
     EXPECT_TRUE(roomDisagreements(*s).empty()); // brought to this height it agrees
 }
 

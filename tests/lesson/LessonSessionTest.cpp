@@ -1,6 +1,8 @@
 #include "lesson/commands/LessonSession.h"
 
-#include "lesson/views/BenchViews.h"
+#include "lesson/views/NavigationView.h"
+#include "lesson/views/RunView.h"
+#include "lesson/views/StripView.h"
 #include "lesson/views/WorkUp.h"
 #include "support/DrivenLesson.h"
 
@@ -28,17 +30,17 @@ TEST_F(LessonSessionTest, WithoutARoomReadingsAreKeptUnreferencedAndLaterRecompu
     EXPECT_EQ(reduced[0].marks.front(), "unreferenced");
     EXPECT_NE(stripView(*s).gauge.under.find("unreferenced"), std::string::npos);
 
-    ASSERT_TRUE(s->enterRoom(barometer(943.1), "start", clock.time));
+    ASSERT_TRUE(s->enterRoom(barometer(943.1), RoomRole::Start, clock.time));
     reduced = s->model().reduce(*s->runId());
     ASSERT_TRUE(reduced[0].absolute);
     EXPECT_NEAR(reduced[0].absolute->pressure.pascal(), 94310 + 1e5 * reduced[0].raw.first, 1e-6);
 }
 
 TEST_F(LessonSessionTest, ACorrectedRoomRecomputesAndKeepsTheEarlierValue) {
-    ASSERT_TRUE(s->enterRoom(barometer(963.1), "start", clock.time));
+    ASSERT_TRUE(s->enterRoom(barometer(963.1), RoomRole::Start, clock.time));
     captureAll(96310.0);
     const double before = s->model().reduce(*s->runId())[3].absolute->pressure.pascal();
-    ASSERT_TRUE(s->enterRoom(barometer(943.1), "start", clock.time));
+    ASSERT_TRUE(s->enterRoom(barometer(943.1), RoomRole::Start, clock.time));
     EXPECT_NEAR(s->model().reduce(*s->runId())[3].absolute->pressure.pascal(), before - 2000.0, 1e-6);
     ASSERT_EQ(s->model().data().rooms.size(), 2U);
     EXPECT_FALSE(s->model().data().rooms[0].current);
@@ -48,16 +50,16 @@ TEST_F(LessonSessionTest, ACorrectedRoomRecomputesAndKeepsTheEarlierValue) {
 
 TEST_F(LessonSessionTest, DriftBetweenTwoRoomReadingsIsInterpolatedInTime) {
     const Milliseconds start = clock.time;
-    ASSERT_TRUE(s->enterRoom(barometer(943.1), "start", start));
+    ASSERT_TRUE(s->enterRoom(barometer(943.1), RoomRole::Start, start));
     captureAll();
-    ASSERT_TRUE(s->enterRoom(barometer(941.1), "end", start + 2'400'000));
+    ASSERT_TRUE(s->enterRoom(barometer(941.1), RoomRole::End, start + 2'400'000));
     for (const ReducedReading& r : s->model().reduce(*s->runId()))
         EXPECT_NEAR(r.room->station.pascal(),
                     94310.0 - 200.0 * static_cast<double>(r.raw.takenAt - start) / 2.4e6, 1e-6);
 }
 
 TEST_F(LessonSessionTest, TargetsAdvanceAndOnlyTheActualIsFitted) {
-    ASSERT_TRUE(s->enterRoom(barometer(943.1), "start", clock.time));
+    ASSERT_TRUE(s->enterRoom(barometer(943.1), RoomRole::Start, clock.time));
     ASSERT_TRUE(s->startRun("Cedar"));
     const auto first = *s->currentTarget();
     type(first.absolute.pascal() + 1500.0); // the valve was not quite on the target
@@ -66,7 +68,7 @@ TEST_F(LessonSessionTest, TargetsAdvanceAndOnlyTheActualIsFitted) {
     const auto taken = s->model().reduce(*s->runId())[0];
     EXPECT_EQ(taken.raw.place, first.place);
     EXPECT_GT(taken.absolute->pressure.pascal(), first.absolute.pascal() + 900.0);
-    EXPECT_FALSE(s->draft.first);
+    EXPECT_FALSE(s->draft().first);
     EXPECT_EQ(runView(*s).taken.front().position, 1);
 }
 
@@ -98,19 +100,19 @@ TEST_F(LessonSessionTest, APictureGoesWithItsReadingAndItsUncertaintyCounts) {
     enterRoom();
     ASSERT_TRUE(s->startRun("Cedar"));
     type(40e3);
-    const double shown = *s->draft.first;
+    const double shown = *s->draft().first;
     constexpr double kU = 0.004; // bar
     s->takeFromPhoto(gaugePhoto(shown, kU));
     ASSERT_TRUE(s->capture()->readingId);
     ASSERT_EQ(s->model().data().photos.size(), 1U);
     const ReducedReading r = s->model().reduce(*s->runId()).front();
-    const Photo* photo = s->model().photoOf(r.raw.id, "pressure");
+    const Photo* photo = s->model().photoOf(r.raw.id, PhotoSubject::Pressure);
     ASSERT_NE(photo, nullptr);
     EXPECT_EQ(s->notebook().picture(photo->pictureId), gaugePhoto(0, 0).bytes);
     EXPECT_EQ(*photoMarksFromJson(photo->marks), gaugePhoto(0, 0).marks);
     EXPECT_NEAR(r.absolute->uIndependent, kU * 1e5, 1e-6);
     EXPECT_TRUE(runView(*s).taken.front().hasPicture);
-    EXPECT_FALSE(s->draft.gaugePhoto);
+    EXPECT_FALSE(s->draft().gaugePhoto);
     ASSERT_TRUE(s->undo());
     EXPECT_TRUE(s->model().data().photos.empty());
 }
@@ -119,17 +121,18 @@ TEST_F(LessonSessionTest, AReadingTypedOverLeavesItsPictureBehind) {
     enterRoom();
     ASSERT_TRUE(s->startRun("Cedar"));
     type(40e3);
-    s->takeFromPhoto(gaugePhoto(*s->draft.first - 0.02, 0.004));
+    s->takeFromPhoto(gaugePhoto(*s->draft().first - 0.02, 0.004));
     type(40e3); // read again, by eye
     ASSERT_TRUE(s->capture()->readingId);
     EXPECT_TRUE(s->model().data().photos.empty());
-    EXPECT_EQ(s->model().photoOf(s->model().readingsOf(*s->runId()).front().id, "pressure"), nullptr);
+    EXPECT_EQ(s->model().photoOf(s->model().readingsOf(*s->runId()).front().id, PhotoSubject::Pressure),
+              nullptr);
 }
 
 TEST_F(LessonSessionTest, ABarometersPictureGoesWithTheRoom) {
     PhotoEvidence e = gaugePhoto(707.3, 0.1);
-    e.shows = "room";
-    ASSERT_TRUE(s->enterRoom(barometer(943.1), "start", clock.time, std::nullopt, &e));
+    e.shows = PhotoSubject::Room;
+    ASSERT_TRUE(s->enterRoom(barometer(943.1), RoomRole::Start, clock.time, std::nullopt, &e));
     const auto& photos = s->model().data().photos;
     ASSERT_EQ(photos.size(), 1U);
     EXPECT_EQ(photos.front().roomId, s->model().data().rooms.front().id);
@@ -140,20 +143,20 @@ TEST_F(LessonSessionTest, WhatWasTypedForOneGaugeIsForgottenAtAnother) {
     ASSERT_TRUE(s->startRun("Cedar"));
     type(40e3);
     change([](Plan& p) { p.title = "the same gauge"; });
-    EXPECT_TRUE(s->draft.first);
+    EXPECT_TRUE(s->draft().first);
     change([](Plan& p) {
         p.rig.gauge.convention = PressureConvention::TwoArm;
         p.rig.gauge.unit = "cm";
         p.rig.gauge.armSum = 82.0;
     });
-    EXPECT_FALSE(s->draft.first);
-    EXPECT_TRUE(s->draft.temperature) << "the thermometer is the same";
+    EXPECT_FALSE(s->draft().first);
+    EXPECT_TRUE(s->draft().temperature) << "the thermometer is the same";
     change([](Plan& p) { p.rig.thermometer.unit = "degF"; });
-    EXPECT_FALSE(s->draft.temperature);
+    EXPECT_FALSE(s->draft().temperature);
 }
 
 TEST_F(LessonSessionTest, AnOddPairIsHeldBackUntilItIsKeptOnPurpose) {
-    ASSERT_TRUE(s->enterRoom(barometer(943.1), "start", clock.time));
+    ASSERT_TRUE(s->enterRoom(barometer(943.1), RoomRole::Start, clock.time));
     ASSERT_TRUE(s->startRun("Cedar"));
     type(s->currentTarget()->absolute.pascal(), 5.0);
     auto outcome = s->capture();
@@ -167,7 +170,7 @@ TEST_F(LessonSessionTest, AnOddPairIsHeldBackUntilItIsKeptOnPurpose) {
 }
 
 TEST_F(LessonSessionTest, StruckPointsStayWithTheirReasonAndLeaveTheFit) {
-    ASSERT_TRUE(s->enterRoom(barometer(943.1), "start", clock.time));
+    ASSERT_TRUE(s->enterRoom(barometer(943.1), RoomRole::Start, clock.time));
     captureAll();
     const RowId id = s->model().readingsOf(*s->runId())[2].id;
     const auto all = s->model().fit(*s->runId(), {})->used.size();
@@ -184,13 +187,13 @@ TEST_F(LessonSessionTest, StruckPointsStayWithTheirReasonAndLeaveTheFit) {
 }
 
 TEST_F(LessonSessionTest, APointByAnotherCriterionOrProtocolIsMarked) {
-    ASSERT_TRUE(s->enterRoom(barometer(943.1), "start", clock.time));
+    ASSERT_TRUE(s->enterRoom(barometer(943.1), RoomRole::Start, clock.time));
     ASSERT_TRUE(s->startRun("Cedar"));
     for (int i = 0; i < 4; ++i) {
         if (i == 3) {
-            s->draft.criterion = "first-bubbles";
-            s->draft.isolated = false;
-            s->draft.side = "cooling";
+            s->edit([&](BenchDraft& d) { d.criterion = BoilingCriterion::FirstBubbles; });
+            s->edit([&](BenchDraft& d) { d.isolated = false; });
+            s->edit([&](BenchDraft& d) { d.side = ApproachSide::Cooling; });
         }
         type(s->currentTarget()->absolute.pascal());
         ASSERT_TRUE(s->capture(true)->readingId);
@@ -202,11 +205,12 @@ TEST_F(LessonSessionTest, APointByAnotherCriterionOrProtocolIsMarked) {
 }
 
 TEST_F(LessonSessionTest, ASensorOutsideTheLiquidNeverEntersTheFitSilently) {
-    ASSERT_TRUE(s->enterRoom(barometer(943.1), "start", clock.time));
+    ASSERT_TRUE(s->enterRoom(barometer(943.1), RoomRole::Start, clock.time));
     captureAll();
     Plan plan = s->plan();
     plan.rig.thermometer.place = SensorPlace::Vapour;
     ASSERT_TRUE(s->changePlan(plan, "x"));
+    ASSERT_TRUE(s->correctRun(*s->runId())); // else the run keeps the rig it was taken with
     EXPECT_FALSE(s->model().fit(*s->runId(), {}));
     const auto readings = s->model().readingsOf(*s->runId());
     const std::vector<Reading> copy(readings.begin(), readings.begin() + 3);
@@ -216,11 +220,11 @@ TEST_F(LessonSessionTest, ASensorOutsideTheLiquidNeverEntersTheFitSilently) {
 }
 
 TEST_F(LessonSessionTest, AZeroCheckIsTakenOffFromThenOn) {
-    ASSERT_TRUE(s->enterRoom(barometer(943.1), "start", clock.time));
+    ASSERT_TRUE(s->enterRoom(barometer(943.1), RoomRole::Start, clock.time));
     ASSERT_TRUE(s->startRun("Cedar"));
     ASSERT_TRUE(s->checkZero(0.02, std::nullopt));
     type(s->currentTarget()->absolute.pascal());
-    s->draft.first = *s->draft.first + 0.02;
+    s->edit([&](BenchDraft& d) { d.first = *s->draft().first + 0.02; });
     ASSERT_TRUE(s->capture()->readingId);
     const auto r = s->model().reduce(*s->runId())[0];
     EXPECT_NEAR(r.absolute->pressure.pascal(), 94310 + 1e5 * (r.raw.first - 0.02), 1e-6);
@@ -229,7 +233,7 @@ TEST_F(LessonSessionTest, AZeroCheckIsTakenOffFromThenOn) {
 }
 
 TEST_F(LessonSessionTest, PredictionsLockWhenTheRunBegins) {
-    ASSERT_TRUE(s->enterRoom(barometer(943.1), "start", clock.time));
+    ASSERT_TRUE(s->enterRoom(barometer(943.1), RoomRole::Start, clock.time));
     ASSERT_TRUE(s->predict(0, Temperature::fromCelsius(58.0)));
     ASSERT_TRUE(s->predict(0, Temperature::fromCelsius(59.0)));
     ASSERT_EQ(s->model().data().predictions.size(), 1U);
@@ -241,11 +245,11 @@ TEST_F(LessonSessionTest, PredictionsLockWhenTheRunBegins) {
 }
 
 TEST_F(LessonSessionTest, GroupsAndRunsLiveSideBySide) {
-    ASSERT_TRUE(s->enterRoom(barometer(943.1), "start", clock.time));
+    ASSERT_TRUE(s->enterRoom(barometer(943.1), RoomRole::Start, clock.time));
     captureAll();
     captureAll();
     ASSERT_TRUE(s->startRun("Dune"));
-    ASSERT_TRUE(s->enterRoom(barometer(1013.9), "start", clock.time, s->groupId()));
+    ASSERT_TRUE(s->enterRoom(barometer(1013.9), RoomRole::Start, clock.time, s->groupId()));
     EXPECT_NEAR(s->room()->station.pascal(), 101390, 1e-9);
     const auto& runs = s->model().data().runs;
     ASSERT_EQ(runs.size(), 3U);
@@ -256,7 +260,7 @@ TEST_F(LessonSessionTest, GroupsAndRunsLiveSideBySide) {
 }
 
 TEST_F(LessonSessionTest, UndoTakesACaptureBackAndEverythingIsOnDiskAtOnce) {
-    ASSERT_TRUE(s->enterRoom(barometer(943.1), "start", clock.time));
+    ASSERT_TRUE(s->enterRoom(barometer(943.1), RoomRole::Start, clock.time));
     ASSERT_TRUE(s->startRun("Cedar"));
     type(s->currentTarget()->absolute.pascal());
     ASSERT_TRUE(s->capture()->readingId);
@@ -268,7 +272,7 @@ TEST_F(LessonSessionTest, UndoTakesACaptureBackAndEverythingIsOnDiskAtOnce) {
 }
 
 TEST_F(LessonSessionTest, MovingATargetIsKeptAndUndone) {
-    ASSERT_TRUE(s->enterRoom(barometer(943.1), "start", clock.time));
+    ASSERT_TRUE(s->enterRoom(barometer(943.1), RoomRole::Start, clock.time));
     ASSERT_TRUE(s->moveTarget(4, Pressure::fromPascal(45e3)));
     const auto moved = [&] {
         const auto sheet = *s->sheet();
@@ -281,7 +285,7 @@ TEST_F(LessonSessionTest, MovingATargetIsKeptAndUndone) {
 }
 
 TEST_F(LessonSessionTest, TheMarginTellsBoilingFromNotYet) {
-    ASSERT_TRUE(s->enterRoom(barometer(943.1), "start", clock.time));
+    ASSERT_TRUE(s->enterRoom(barometer(943.1), RoomRole::Start, clock.time));
     ASSERT_TRUE(s->startRun("Cedar"));
     type(40e3, -5.0);
     EXPECT_LT(*stripView(*s).marginKelvin, -4.5);
@@ -294,7 +298,7 @@ TEST_F(LessonSessionTest, TheMarginTellsBoilingFromNotYet) {
 }
 
 TEST_F(LessonSessionTest, AStudentsFirstWrongStepIsNamed) {
-    ASSERT_TRUE(s->enterRoom(barometer(943.1), "start", clock.time));
+    ASSERT_TRUE(s->enterRoom(barometer(943.1), RoomRole::Start, clock.time));
     captureAll();
     const auto r = s->model().reduce(*s->runId())[4];
     const double kPa = r.absolute->pressure.kilopascal(), kelvin = r.liquid.temperature.kelvin(),
@@ -315,7 +319,7 @@ TEST_F(LessonSessionTest, CaptureSaysWhatIsMissing) {
     EXPECT_NE(s->capture().error().message.find("No run"), std::string::npos);
     ASSERT_TRUE(s->startRun("Cedar"));
     EXPECT_NE(s->capture().error().message.find("gauge"), std::string::npos);
-    s->draft.first = -0.5;
+    s->edit([&](BenchDraft& d) { d.first = -0.5; });
     EXPECT_NE(s->capture().error().message.find("thermometer"), std::string::npos);
     EXPECT_FALSE(s->startRun(" "));
     EXPECT_FALSE(s->addNote(""));

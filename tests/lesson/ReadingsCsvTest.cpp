@@ -4,6 +4,7 @@
 #include "lesson/exchange/Exports.h"
 #include "notebook/Csv.h"
 #include "support/FakeClock.h"
+#include "support/HandledSession.h"
 #include "support/TempDir.h"
 
 #include <gtest/gtest.h>
@@ -67,7 +68,7 @@ TEST(ReadingsCsv, AFileWithoutTheNeededColumnsIsRefused) {
 TEST(ReadingsCsv, ImportedReadingsComeOutOfTheExportsAsTheyWent) {
     const testing::TempDir dir;
     const testing::FakeClock clock;
-    LessonSession s(*Notebook::create(dir / "a.uttrin"), clock, 120);
+    testing::HandledSession s(*Notebook::create(dir / "a.uttrin"), clock, 120);
     ASSERT_TRUE(s.addLesson(Lesson{0, "x", "", "", "", 0, false, 0, true}));
     const auto in = *readReadingsCsv(
         "temperature_degC,absolute_kPa,struck\n60.06,20.0,\n81.3,50.0,superheated\n96.7,90.0,\n");

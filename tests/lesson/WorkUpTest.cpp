@@ -68,9 +68,9 @@ TEST_F(WorkUpTest, EveryConventionIsWrittenOutStepByStep) {
             p.rig.gauge.armSum = 82.1;
         });
         ASSERT_TRUE(s->startRun("Cedar"));
-        s->draft.first = row.first;
-        s->draft.second = row.second;
-        s->draft.temperature = 64.3;
+        s->edit([&](BenchDraft& d) { d.first = row.first; });
+        s->edit([&](BenchDraft& d) { d.second = row.second; });
+        s->edit([&](BenchDraft& d) { d.temperature = 64.3; });
         ASSERT_TRUE(s->capture(true)->readingId);
         const std::string text = stepsText(*s);
         for (const char* says : row.says)
@@ -83,8 +83,8 @@ TEST_F(WorkUpTest, EveryConventionIsWrittenOutStepByStep) {
 
 TEST_F(WorkUpTest, StepsStopWhereTheRoomIsMissing) {
     ASSERT_TRUE(s->startRun("Cedar"));
-    s->draft.first = -0.7;
-    s->draft.temperature = 64.3;
+    s->edit([&](BenchDraft& d) { d.first = -0.7; });
+    s->edit([&](BenchDraft& d) { d.temperature = 64.3; });
     ASSERT_TRUE(s->capture()->readingId);
     const std::string text = stepsText(*s);
     EXPECT_NE(text.find("needs the room's pressure"), std::string::npos);

@@ -79,10 +79,10 @@ TEST(Notebook, EveryFieldOfAReadingComesBackAsItWas) {
     in.second = 20.4;
     in.temperature = 73.9;
     in.beforePull = 75.1;
-    in.criterion = "first-bubbles";
+    in.criterion = BoilingCriterion::FirstBubbles;
     in.judge = "Cedar; \"the other\" half";
     in.isolated = false;
-    in.side = "cooling";
+    in.side = ApproachSide::Cooling;
     in.vigour = 5;
     in.useInFit = false;
     in.struckReason = "superheated";
@@ -99,7 +99,7 @@ TEST(Notebook, EveryFieldOfAReadingComesBackAsItWas) {
     }
     const auto notebook = Notebook::open(dir / "a.uttrin");
     ASSERT_TRUE(notebook) << notebook.error().message;
-    const auto data = notebook->load(notebook->lessons().front().id);
+    const auto data = notebook->load(notebook->lessons()->front().id).value();
     ASSERT_EQ(data.readings.size(), 1U);
     const Reading& out = data.readings.front();
     EXPECT_EQ(out.id, in.id);
@@ -129,11 +129,12 @@ TEST(Notebook, APictureComesBackByteForByteWithItsMarks) {
         fill(notebook, 1);
         ASSERT_TRUE(notebook.perform("photo", [&](Notebook::Editor& edit) {
             const RowId picture = edit.insert(Picture{0, bytes});
-            edit.insert(Photo{0, 1, 1, std::nullopt, "pressure", 7, picture, R"({"a":1})", 0.25, 0.5});
+            edit.insert(
+                Photo{0, 1, 1, std::nullopt, PhotoSubject::Pressure, 7, picture, R"({"a":1})", 0.25, 0.5});
         }));
     }
     auto notebook = *Notebook::open(dir / "a.uttrin");
-    const auto photos = notebook.load(1).photos;
+    const auto photos = notebook.load(1).value().photos;
     ASSERT_EQ(photos.size(), 1U);
     EXPECT_EQ(photos[0].readingId, 1);
     EXPECT_FALSE(photos[0].roomId);
@@ -141,15 +142,16 @@ TEST(Notebook, APictureComesBackByteForByteWithItsMarks) {
     EXPECT_EQ(photos[0].uFirst, 0.25);
     EXPECT_EQ(photos[0].uSecond, 0.5);
     EXPECT_EQ(notebook.picture(photos[0].pictureId), bytes);
-    EXPECT_TRUE(notebook.picture(99).empty());
+    EXPECT_TRUE(notebook.picture(99)->empty());
     const auto homeless = notebook.perform("a picture of nothing", [&](Notebook::Editor& edit) {
-        edit.insert(Photo{0, 1, std::nullopt, std::nullopt, "room", 7, photos[0].pictureId, "{}", 0.0, {}});
+        edit.insert(Photo{
+            0, 1, std::nullopt, std::nullopt, PhotoSubject::Room, 7, photos[0].pictureId, "{}", 0.0, {}});
     });
     EXPECT_FALSE(homeless) << "a picture belongs to a reading or to a room record";
     const auto saved = Notebook::salvage(dir / "a.uttrin", dir / "b.uttrin");
     ASSERT_TRUE(saved);
     auto copy = *Notebook::open(dir / "b.uttrin");
-    EXPECT_EQ(copy.picture(copy.load(1).photos.at(0).pictureId), bytes);
+    EXPECT_EQ(copy.picture(copy.load(1).value().photos.at(0).pictureId), bytes);
 }
 
 /// A notebook as the first version of the program left it.
@@ -159,7 +161,7 @@ void makeVersion1(const std::filesystem::path& path) {
         fill(notebook, 2);
     }
     SQLite::Database db(path.string(), SQLite::OPEN_READWRITE);
-    db.exec("DROP TABLE photo; DROP TABLE picture; PRAGMA user_version = 1");
+    db.exec("DROP TABLE photo; DROP TABLE picture; DROP TABLE run_rig; PRAGMA user_version = 1");
 }
 
 TEST(Notebook, AnOlderNotebookIsBroughtUpToDateAndKeepsItsReadings) {
@@ -167,9 +169,9 @@ TEST(Notebook, AnOlderNotebookIsBroughtUpToDateAndKeepsItsReadings) {
     makeVersion1(dir / "a.uttrin");
     auto notebook = *Notebook::open(dir / "a.uttrin");
     EXPECT_TRUE(notebook.notice().empty());
-    EXPECT_EQ(notebook.load(1).readings.size(), 2U);
+    EXPECT_EQ(notebook.load(1).value().readings.size(), 2U);
     EXPECT_EQ(notebook.count("photo"), 0);
-    EXPECT_TRUE(notebook.check().empty());
+    EXPECT_TRUE(notebook.check()->empty());
     auto again = Notebook::open(dir / "a.uttrin");
     ASSERT_TRUE(again) << again.error().message;
 }
@@ -201,30 +203,31 @@ TEST(Notebook, AnOlderNotebookThatIsReadOnlyIsReadAsItIs) {
     const auto notebook = Notebook::open(dir / "a.uttrin");
     ASSERT_TRUE(notebook) << notebook.error().message;
     EXPECT_TRUE(notebook->readOnly());
-    EXPECT_EQ(notebook->load(1).readings.size(), 2U);
-    EXPECT_TRUE(notebook->load(1).photos.empty());
+    EXPECT_EQ(notebook->load(1).value().readings.size(), 2U);
+    EXPECT_TRUE(notebook->load(1).value().photos.empty());
 }
 
 TEST(Notebook, UndoAndRedoTakeAWholeChangeBackAndForth) {
     const TempDir dir;
     auto notebook = *Notebook::create(dir / "a.uttrin");
     fill(notebook, 3);
-    auto data = notebook.load(1);
+    auto data = notebook.load(1).value();
     Reading changed = data.readings[1];
     changed.struckReason = "misread";
-    ASSERT_TRUE(notebook.perform("Strike point 2", [&](Notebook::Editor& edit) { edit.update(changed); }));
+    ASSERT_TRUE(notebook.perform("Strike point 2",
+                                 [&](Notebook::Editor& edit) { edit.update(data.readings[1], changed); }));
     EXPECT_EQ(notebook.undoLabel(), "Strike point 2");
     ASSERT_TRUE(notebook.undo());
-    EXPECT_FALSE(notebook.load(1).readings[1].struckReason);
+    EXPECT_FALSE(notebook.load(1).value().readings[1].struckReason);
     EXPECT_EQ(notebook.redoLabel(), "Strike point 2");
     ASSERT_TRUE(notebook.redo());
-    EXPECT_EQ(notebook.load(1).readings[1].struckReason, "misread");
+    EXPECT_EQ(notebook.load(1).value().readings[1].struckReason, "misread");
     ASSERT_TRUE(notebook.undo());
     ASSERT_TRUE(notebook.undo());
-    EXPECT_TRUE(notebook.lessons().empty());
+    EXPECT_TRUE(notebook.lessons()->empty());
     EXPECT_FALSE(notebook.canUndo());
     ASSERT_TRUE(notebook.redo());
-    EXPECT_EQ(notebook.load(1).readings.size(), 3U);
+    EXPECT_EQ(notebook.load(1).value().readings.size(), 3U);
 }
 
 TEST(Notebook, AChangeThatThrowsChangesNothing) {
@@ -236,7 +239,7 @@ TEST(Notebook, AChangeThatThrowsChangesNothing) {
                                             throw std::runtime_error("no");
                                         }),
                  std::runtime_error);
-    EXPECT_TRUE(notebook.lessons().empty());
+    EXPECT_TRUE(notebook.lessons()->empty());
     EXPECT_FALSE(notebook.canUndo());
     Reading orphan;
     orphan.runId = 99;
@@ -261,8 +264,8 @@ TEST(Notebook, ACopyIsComplete) {
     ASSERT_TRUE(notebook.saveCopy(dir / "b.uttrin"));
     const auto copy = Notebook::open(dir / "b.uttrin");
     ASSERT_TRUE(copy) << copy.error().message;
-    EXPECT_EQ(copy->load(1).readings.size(), 7U);
-    EXPECT_TRUE(copy->check().empty());
+    EXPECT_EQ(copy->load(1).value().readings.size(), 7U);
+    EXPECT_TRUE(copy->check()->empty());
 }
 
 struct BadFile {
@@ -278,7 +281,7 @@ TEST(Notebook, WhatIsNotANotebookIsNamedAndLeftAlone) {
         auto notebook = *Notebook::create(dir / "a.uttrin");
         foreign = bytes(dir / "a.uttrin");
     }
-    foreign.replace(68, 4, std::string("\0\0\0\2", 4)); // another application's id
+    foreign.replace(68, 4, std::string("\0\0\0\3", 4)); // another application's id
     for (const BadFile& bad : {BadFile{"text", "temperature,pressure\n", "not an Uttrin notebook"},
                                BadFile{"empty", "", "not an Uttrin notebook"},
                                BadFile{"foreign", foreign, "not an Uttrin notebook"}}) {
@@ -311,7 +314,7 @@ TEST(Notebook, ATruncatedNotebookIsRefusedAndWhatCanBeReadIsSaved) {
     EXPECT_GT(*saved, 200);
     EXPECT_LT(*saved, 2000);
     const auto rescued = *Notebook::open(dir / "rescued.uttrin");
-    const auto data = rescued.load(1);
+    const auto data = rescued.load(1).value();
     EXPECT_EQ(static_cast<int>(data.readings.size()), *saved);
     EXPECT_EQ(data.readings.front().temperature, 60.0);
     EXPECT_EQ(bytes(dir / "cut.uttrin"), cut);
@@ -330,7 +333,7 @@ TEST(Notebook, ANewerVersionOpensForReadingOnly) {
     ASSERT_TRUE(opened) << opened.error().message;
     EXPECT_TRUE(opened->readOnly());
     EXPECT_NE(opened->notice().find("newer version"), std::string::npos);
-    EXPECT_EQ(opened->load(1).readings.size(), 2U);
+    EXPECT_EQ(opened->load(1).value().readings.size(), 2U);
     EXPECT_FALSE(opened->perform("x", [](Notebook::Editor& edit) { edit.insert(lesson("x")); }));
     EXPECT_EQ(bytes(dir / "newer.uttrin"), newer);
 }
@@ -340,7 +343,7 @@ TEST(Notebook, TheFileSaysWhatItIs) {
     { auto notebook = *Notebook::create(dir / "a.uttrin"); }
     const std::string head = bytes(dir / "a.uttrin").substr(0, 100);
     EXPECT_EQ(head.substr(68, 4), "UTTR");
-    EXPECT_EQ(head.substr(60, 4), std::string("\0\0\0\2", 4));
+    EXPECT_EQ(head.substr(60, 4), std::string("\0\0\0\3", 4));
 }
 
 } // namespace

@@ -54,7 +54,7 @@ TEST(PdfReport, EveryBlockArrivesAsText) {
 TEST(PdfReport, ALongTableFlowsOverPagesWithItsHeadRepeatedAndNothingLost) {
     const testing::TempDir dir;
     const auto path = dir / "a.pdf";
-    const int pages = writePdf(longDocument(150), QString::fromStdString(path.string()));
+    const int pages = writePdf(longDocument(150), QString::fromStdString(path.string())).value();
     EXPECT_GE(pages, 3);
     const std::string text = textOf(path);
     for (int i = 1; i <= 150; ++i)
@@ -83,8 +83,10 @@ TEST(PdfReport, ThePreviewShowsAsManyPagesAsThePdfHasAndNoneIsBlank) {
     }
 }
 
-TEST(PdfReport, AFileThatCannotBeWrittenHasNoPages) {
-    EXPECT_EQ(writePdf(longDocument(1), QStringLiteral("/nowhere/at/all.pdf")), 0);
+TEST(PdfReport, AFileThatCannotBeWrittenSaysWhy) {
+    const auto written = writePdf(longDocument(1), QStringLiteral("/nowhere/at/all.pdf"));
+    ASSERT_FALSE(written);
+    EXPECT_EQ(written.error().message, "/nowhere/at/all.pdf could not be written: there is no such folder");
 }
 
 } // namespace

@@ -32,11 +32,11 @@ TEST(PlanCheck, EveryNonsensicalFieldIsNamed) {
         {"the pump's ultimate pressure", [](Plan& p) { p.rig.pumpUltimatePa = 0.0; }},
         {"the period", [](Plan& p) { p.periodMinutes = 0.0; }},
         {"water must start between 0.01 and 99.97 degC", [](Plan& p) { p.startCelsius = 120.0; }},
-        {"is not a boiling criterion", [](Plan& p) { p.criterion = "when it feels right"; }},
+        {"not on half of a bracket", [](Plan& p) { p.criterion = BoilingCriterion::BracketStops; }},
         {"2 to 100 targets; it has 1", [](Plan& p) { p.ladder.count = 1; }},
         {"lower end must be above 0 Pa", [](Plan& p) { p.ladder.from = -5.0; }},
         {"upper end must be above its lower end", [](Plan& p) { p.ladder.to = p.ladder.from; }},
-        {"the trial's pressure", [](Plan& p) { p.ladder.trialPa = 0.0; }},
+        {"the trial point's pressure", [](Plan& p) { p.ladder.trialPa = 0.0; }},
         {"ends must be numbers", [nan](Plan& p) { p.ladder.to = nan; }},
         {"dial step must be above zero",
          [](Plan& p) {

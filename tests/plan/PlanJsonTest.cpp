@@ -41,7 +41,7 @@ TEST(PlanJson, AMistakeIsNamedByItsPathAndWhatIsAccepted) {
         {"\"20 kPa\"", "\"95 kPa\"", "upper end must be above"},
         {"\"count\": 10", "\"count\": 1", "2 to 100"},
         {"\"count\": 10", "\"count\": 2.5", "/ladder/count: expected a whole number"},
-        {"\"12 kPa\"", "\"-12 kPa\"", "/ladder/trial: "},
+        {"\"12 kPa\"", "\"-12 kPa\"", "/ladder/taster: "},
         {"{\"spacing\"", "[{\"spacing\"", "JSON"},
     };
     for (const BadRow& row : rows) {

@@ -2,6 +2,7 @@
 #include "report/LabReport.h"
 #include "report/SvgPlot.h"
 #include "support/FakeClock.h"
+#include "support/HandledSession.h"
 #include "support/TempDir.h"
 
 #include <gtest/gtest.h>
@@ -15,10 +16,10 @@ class ReportTest : public ::testing::Test {
 protected:
     testing::TempDir dir;
     testing::FakeClock clock;
-    std::unique_ptr<LessonSession> s;
+    std::unique_ptr<testing::HandledSession> s;
     void SetUp() override {
         ASSERT_TRUE(writeDemoNotebook(dir / "demo.uttrin"));
-        s = std::make_unique<LessonSession>(*Notebook::open(dir / "demo.uttrin"), clock, 120);
+        s = std::make_unique<testing::HandledSession>(*Notebook::open(dir / "demo.uttrin"), clock, 120);
     }
     [[nodiscard]] std::string html(bool answers) const { return toHtml(*labReport(*s, {answers, {}})); }
 };
@@ -53,7 +54,7 @@ TEST_F(ReportTest, ACorrectedRoomIsSaid) {
     RoomEntry e;
     e.value = 942.0;
     e.valueU = 0.3;
-    ASSERT_TRUE(s->enterRoom(e, "start", clock.time));
+    ASSERT_TRUE(s->enterRoom(e, RoomRole::Start, clock.time));
     EXPECT_NE(html(true).find("corrected 1 time"), std::string::npos);
 }
 

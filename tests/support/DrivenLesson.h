@@ -1,8 +1,8 @@
 #pragma once
 
-#include "lesson/commands/LessonSession.h"
 #include "substances/SubstanceLibrary.h"
 #include "support/FakeClock.h"
+#include "support/HandledSession.h"
 #include "support/TempDir.h"
 
 #include <gtest/gtest.h>
@@ -18,10 +18,10 @@ protected:
     static constexpr double kRoomPascal = 94310.0;
     TempDir dir;
     FakeClock clock;
-    std::unique_ptr<LessonSession> s;
+    std::unique_ptr<HandledSession> s;
 
     void SetUp() override {
-        s = std::make_unique<LessonSession>(*Notebook::create(dir / "a.uttrin"), clock, 120);
+        s = std::make_unique<HandledSession>(*Notebook::create(dir / "a.uttrin"), clock, 120);
         ASSERT_TRUE(s->addLesson(Lesson{0, "Boiling", "", "", "", 0.0, false, 0, false}));
     }
 
@@ -34,7 +34,7 @@ protected:
     }
 
     void enterRoom(double hPa = kRoomPascal / 100.0) {
-        ASSERT_TRUE(s->enterRoom(barometer(hPa), "start", clock.time));
+        ASSERT_TRUE(s->enterRoom(barometer(hPa), RoomRole::Start, clock.time));
     }
 
     /// Types what the instruments show at an absolute pressure, the water `superheat` kelvin too hot.
@@ -44,9 +44,10 @@ protected:
         const auto shown = toReadableReading(rig.gauge, Pressure::fromPascal(pascal), room.station);
         const auto read = toAbsolute(rig.gauge, shown, room);
         const auto boils = liquidOf(s->plan()).boilingPoint(read->pressure);
-        s->draft.first = shown.first;
-        s->draft.second = shown.second;
-        s->draft.temperature = std::round((boils->celsius() + superheat) * 4.0) / 4.0;
+        s->edit([&](BenchDraft& d) { d.first = shown.first; });
+        s->edit([&](BenchDraft& d) { d.second = shown.second; });
+        s->edit(
+            [&](BenchDraft& d) { d.temperature = std::round((boils->celsius() + superheat) * 4.0) / 4.0; });
     }
 
     /// Takes every target of a new run.

@@ -1,35 +1,60 @@
 #include "LessonController.h"
 
+#include "lesson/commands/LessonCommands.h"
+
 #include <QDateTime>
+#include <QFileInfo>
 
 namespace uttrin::app {
 
 LessonController::LessonController(const Clock& clock, QObject* parent) : QObject(parent), m_clock(clock) {}
 
-bool LessonController::open(const QString& path) { return adopt(Notebook::open(path.toStdString())); }
+bool LessonController::open(const QString& path) {
+    const bool same =
+        isOpen() && m_session->notebook().isStillThere() &&
+        QFileInfo(path).canonicalFilePath() ==
+            QFileInfo(QString::fromStdString(m_session->notebook().path().string())).canonicalFilePath();
+    if (same) {
+        emit changed();
+        return true;
+    }
+    return adopt(Notebook::open(path.toStdString()));
+}
 
 bool LessonController::create(const QString& path) { return adopt(Notebook::create(path.toStdString())); }
 
 bool LessonController::adopt(Result<Notebook> notebook) {
-    if (!notebook) {
-        emit failed(QString::fromStdString(notebook.error().message));
+    const auto refuse = [this](const Failure& failure) {
+        emit failed(QString::fromStdString(failure.message));
         return false;
-    }
+    };
+    if (!notebook) return refuse(notebook.error());
     const QString notice = QString::fromStdString(notebook->notice());
     const int offset = QDateTime::currentDateTime().offsetFromUtc() / 60;
     auto session = std::make_unique<LessonSession>(std::move(*notebook), m_clock, offset);
+    if (session->staleBecause()) return refuse(*session->staleBecause());
     if (!session->hasLesson())
-        if (const auto added = session->addLesson(
+        if (const auto added = LessonCommands(*session).addLesson(
                 Lesson{0, tr("New lesson").toStdString(), "", "", "", 0.0, false, 0, false});
-            !added) {
-            emit failed(QString::fromStdString(added.error().message));
-            return false;
-        }
+            !added)
+            return refuse(added.error());
     m_session = std::move(session);
     emit opened();
     emit changed();
     if (!notice.isEmpty()) emit said(notice);
     return true;
+}
+
+void LessonController::setDraft(const BenchDraft& draft) {
+    (void)BenchCommands(*m_session).setDraft(draft);
+    emit draftChanged();
+}
+
+void LessonController::lookAgain() {
+    if (isOpen() && m_session->staleBecause())
+        emit failed(tr("What was done before is on disk, but the lesson could not be read again: %1")
+                        .arg(QString::fromStdString(m_session->staleBecause()->message)));
+    emit changed();
 }
 
 } // namespace uttrin::app

@@ -1,42 +1,55 @@
 #pragma once
 
+#include "lesson/commands/BenchCommands.h"
 #include "lesson/commands/LessonSession.h"
-#include "lesson/views/BenchViews.h"
 
 #include <QObject>
 
 #include <memory>
+#include <utility>
 
 namespace uttrin::app {
 
-/// The open notebook for the widgets: carries out what they ask, says when something changed, and turns
-/// failures into sentences.
+/// The open notebook for the widgets: they look at the session, and state what a person wants as a command of
+/// the core (`carryOut(&ReadingCommands::strike, id, reason)`). It carries the command out, turns failures
+/// into sentences, and tells everyone to look again.
 class LessonController : public QObject {
     Q_OBJECT
 public:
     explicit LessonController(const Clock& clock, QObject* parent = nullptr);
 
     [[nodiscard]] bool isOpen() const { return m_session != nullptr; }
-    [[nodiscard]] LessonSession& session() { return *m_session; }
     [[nodiscard]] const LessonSession& session() const { return *m_session; }
     [[nodiscard]] const Clock& clock() const { return m_clock; }
 
-    /// Opens a notebook; the one open before stays if that fails.
+    /// Opens a notebook; the one open before stays if that fails. One that is open already comes to the
+    /// front.
     bool open(const QString& path);
     bool create(const QString& path);
 
-    /// Reports a failure, or tells everyone to look again. @return whether it went well.
+    /// Carries out a command: on disk when it returns well. A failure is told as a sentence. Either way
+    /// everyone looks again.
+    template <typename Commands, typename T, typename... Parameters, typename... Arguments>
+    Result<T> carryOut(Result<T> (Commands::*command)(Parameters...), Arguments&&... arguments) {
+        Result<T> result = (Commands(*m_session).*command)(std::forward<Arguments>(arguments)...);
+        (void)report(result);
+        return result;
+    }
+    /// What is typed at the bench: strip, map and margin follow.
+    void setDraft(const BenchDraft& draft);
+
+    /// Reports a failure, or that the lesson could not be read again after a change; then everyone looks
+    /// again.
+    /// @return whether it went well.
     template <typename T>
     bool report(const Result<T>& result) {
         if (!result) emit failed(QString::fromStdString(result.error().message));
-        emit changed();
+        lookAgain();
         return result.has_value();
     }
     void say(const QString& text) { emit said(text); }
     void complain(const QString& text) { emit failed(text); }
-    /// The draft at the bench changed: strip, map and margin follow.
-    void touchDraft() { emit draftChanged(); }
-    /// The selection changed.
+    /// Everyone looks again.
     void refresh() { emit changed(); }
 
 signals:
@@ -48,6 +61,7 @@ signals:
 
 private:
     bool adopt(Result<Notebook> notebook);
+    void lookAgain();
     const Clock& m_clock;
     std::unique_ptr<LessonSession> m_session;
 };

@@ -1,5 +1,7 @@
 #include "RunChoice.h"
 
+#include "lesson/commands/SelectionCommands.h"
+
 #include <QCoreApplication>
 
 namespace uttrin::app {
@@ -9,8 +11,8 @@ RunChoice::RunChoice(LessonController& controller, const QString& name) : m_cont
     setAccessibleName(tr("Group and run"));
     setMinimumWidth(170);
     connect(this, &QComboBox::activated, this, [this](int index) {
-        m_controller.session().selectRun(itemData(index).toLongLong());
-        m_controller.refresh();
+        m_controller.carryOut(&SelectionCommands::selectRun,
+                              static_cast<RowId>(itemData(index).toLongLong()));
     });
 }
 
@@ -32,4 +34,5 @@ QStringList strikeReasons() {
 
 } // namespace uttrin::app
 
+#include "lesson/commands/SelectionCommands.h"
 #include "moc_RunChoice.cpp"

@@ -19,7 +19,7 @@ protected:
     /// The draft at the bench changed; only the Run station cares.
     virtual void refreshDraft() {}
     void showEvent(QShowEvent* event) override;
-    [[nodiscard]] LessonSession& session() { return m_controller.session(); }
+    [[nodiscard]] const LessonSession& session() const { return m_controller.session(); }
     LessonController& m_controller;
 };
 

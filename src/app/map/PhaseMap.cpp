@@ -10,6 +10,7 @@
 #include "app/controls/Theme.h"
 #include "substances/SubstanceLibrary.h"
 
+#include <QBuffer>
 #include <QContextMenuEvent>
 #include <QMenu>
 #include <QSvgGenerator>
@@ -357,21 +358,27 @@ void PhaseMap::redraw() { m_plot->replot(QCustomPlot::rpImmediateRefresh); }
 
 QRect PhaseMap::plotArea() const { return m_plot->axisRect()->rect(); }
 
-bool PhaseMap::exportSvg(const QString& path) {
+QByteArray PhaseMap::asSvg() {
+    QBuffer bytes;
+    bytes.open(QIODevice::WriteOnly);
     QSvgGenerator svg;
-    svg.setFileName(path);
+    svg.setOutputDevice(&bytes);
     svg.setSize(size());
     svg.setViewBox(rect());
     svg.setTitle(tr("Phase map"));
     QCPPainter painter;
-    if (!painter.begin(&svg)) return false;
+    if (!painter.begin(&svg)) return {};
     painter.setMode(QCPPainter::pmVectorized);
     m_plot->toPainter(&painter, width(), height());
-    return painter.end();
+    painter.end();
+    return bytes.data();
 }
 
-bool PhaseMap::exportPng(const QString& path) {
-    return m_plot->toPixmap(width(), height(), 2.0).save(path, "PNG");
+QByteArray PhaseMap::asPng() {
+    QBuffer bytes;
+    bytes.open(QIODevice::WriteOnly);
+    m_plot->toPixmap(width(), height(), 2.0).save(&bytes, "PNG");
+    return bytes.data();
 }
 
 } // namespace uttrin::app

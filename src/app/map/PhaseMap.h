@@ -1,6 +1,6 @@
 #pragma once
 
-#include "lesson/views/BenchViews.h"
+#include "lesson/views/MapView.h"
 
 #include <QSharedPointer>
 #include <QWidget>
@@ -52,8 +52,9 @@ public:
     /// Draws at once what would be drawn when the events are done.
     void redraw();
 
-    bool exportSvg(const QString& path);
-    bool exportPng(const QString& path);
+    /// The map as a file's bytes.
+    [[nodiscard]] QByteArray asSvg();
+    [[nodiscard]] QByteArray asPng();
 
 signals:
     void targetMoved(int place, double pascal);

@@ -330,14 +330,13 @@ void PhotoReader::take() {
     evidence.marks = *marks;
     takeReadings(evidence, m_reading);
     if (shows() == Shows::Barometer) {
-        evidence.shows = "room";
+        evidence.shows = PhotoSubject::Room;
         emit barometerTaken(evidence, m_barometerUnit->currentData().toString());
         return;
     }
-    evidence.shows = shows() == Shows::Thermometer ? "temperature" : "pressure";
-    m_controller.session().takeFromPhoto(std::move(evidence));
-    m_controller.refresh();
-    m_controller.touchDraft();
+    evidence.shows = shows() == Shows::Thermometer ? PhotoSubject::Temperature : PhotoSubject::Pressure;
+    m_controller.carryOut(&BenchCommands::takeFromPhoto, std::move(evidence));
+    m_controller.setDraft(m_controller.session().draft());
     m_controller.say(
         tr("Taken into the fields of the Run station; the picture goes with it when you capture."));
 }
@@ -456,11 +455,12 @@ void PhotoReader::markSample() {
 void PhotoReader::showStored(const Photo& photo) {
     const auto marks = photoMarksFromJson(photo.marks);
     const auto stored = m_controller.session().notebook().picture(photo.pictureId);
-    const QByteArray bytes(reinterpret_cast<const char*>(stored.data()),
-                           static_cast<qsizetype>(stored.size()));
-    m_shows->choose(static_cast<int>(photo.shows == "temperature" ? Shows::Thermometer
-                                     : photo.shows == "room"      ? Shows::Barometer
-                                                                  : Shows::Gauge));
+    if (!stored) return fail(onScreen(stored.error().message));
+    const QByteArray bytes(reinterpret_cast<const char*>(stored->data()),
+                           static_cast<qsizetype>(stored->size()));
+    m_shows->choose(static_cast<int>(photo.shows == PhotoSubject::Temperature ? Shows::Thermometer
+                                     : photo.shows == PhotoSubject::Room      ? Shows::Barometer
+                                                                              : Shows::Gauge));
     if (!load(bytes, tr("The picture of this reading"))) return;
     if (!marks) {
         fail(onScreen(marks.error().message));

@@ -14,6 +14,7 @@
 #include "app/controls/Segments.h"
 #include "app/controls/Theme.h"
 #include "app/map/PhaseMap.h"
+#include "lesson/commands/SelectionCommands.h"
 
 #include <QComboBox>
 #include <QHBoxLayout>
@@ -295,8 +296,7 @@ void RehearseStation::choose(int demonstration) {
 void RehearseStation::announce() {
     std::string name = m_rigs[static_cast<std::size_t>(m_rig)].id;
     std::ranges::replace(name, '-', ' ');
-    session().setRehearsing(name);
-    m_controller.refresh();
+    m_controller.carryOut(&SelectionCommands::setRehearsing, name);
 }
 
 /// The room as the lesson knows it, a variant, and what the person turned, in this order.
@@ -488,7 +488,7 @@ void RehearseStation::capture() {
 }
 
 void RehearseStation::refresh() {
-    if (session().rehearsing().empty()) return announce();
+    if (session().selection().rehearsing.empty()) return announce();
     if (!m_manualRun && !m_played && !m_runner->isBusy()) start();
     showMoment();
 }

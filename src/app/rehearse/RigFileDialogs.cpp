@@ -2,9 +2,9 @@
 
 #include "app/controller/Dialogs.h"
 #include "app/controls/OnScreen.h"
+#include "files/WholeFile.h"
 
 #include <QFileInfo>
-#include <QSaveFile>
 
 namespace uttrin::app {
 namespace {
@@ -16,13 +16,12 @@ const QString kFilter = QStringLiteral("Rig files (*.json)");
 std::optional<Demonstration> openRigFile(QWidget* parent, LessonController& controller) {
     const QString path = dialogs::openFile(parent, LessonController::tr("Open a rig file"), kFilter);
     if (path.isEmpty()) return std::nullopt;
-    QFile file(path);
-    if (!file.open(QIODevice::ReadOnly)) {
-        emit controller.failed(
-            LessonController::tr("%1 could not be read: %2").arg(path, file.errorString()));
+    const auto text = readWholeFile(path.toStdString(), kMebibyte);
+    if (!text) {
+        emit controller.failed(onScreen(text.error().message));
         return std::nullopt;
     }
-    auto read = RigFile::parse(file.readAll().toStdString());
+    auto read = RigFile::parse(*text);
     if (!read) {
         emit controller.failed(
             QStringLiteral("%1: %2").arg(QFileInfo(path).fileName(), onScreen(read.error().message)));
@@ -37,12 +36,9 @@ void saveRigFile(QWidget* parent, LessonController& controller, const RigFile& r
                                            dialogs::documentsFolder() + LessonController::tr("/rig.json"),
                                            kFilter, QStringLiteral("json"));
     if (path.isEmpty()) return;
-    QSaveFile file(path);
     const std::string text = rig.text(settings, QFileInfo(path).completeBaseName().toStdString());
-    if (!file.open(QIODevice::WriteOnly) || file.write(text.data(), qint64(text.size())) < 0 ||
-        !file.commit())
-        emit controller.failed(
-            LessonController::tr("%1 could not be written: %2").arg(path, file.errorString()));
+    if (const auto done = writeWholeFile(path.toStdString(), text); !done)
+        emit controller.failed(onScreen(done.error().message));
     else
         emit controller.said(LessonController::tr("The rig as it is set now is in %1.").arg(path));
 }

@@ -1,6 +1,6 @@
 #pragma once
 
-#include "lesson/views/BenchViews.h"
+#include "lesson/views/StripView.h"
 
 #include <QWidget>
 

@@ -21,6 +21,11 @@
 #include "app/stations/room/RoomStation.h"
 #include "app/stations/run/RunStation.h"
 #include "app/stations/workup/WorkUpStation.h"
+#include "lesson/commands/LessonCommands.h"
+#include "lesson/commands/SelectionCommands.h"
+#include "lesson/views/NavigationView.h"
+#include "lesson/views/StripView.h"
+#include "lesson/views/TapeView.h"
 
 #include <QApplication>
 #include <QCloseEvent>
@@ -192,7 +197,8 @@ void MainWindow::buildMenus() {
             const QString path =
                 dialogs::saveFile(this, tr("Save a copy"), dialogs::documentsFolder() + tr("/copy.uttrin"),
                                   kNotebookFilter, QStringLiteral("uttrin"));
-            if (!path.isEmpty() && m_controller.report(m_controller.session().saveCopy(path.toStdString())))
+            if (!path.isEmpty() &&
+                m_controller.carryOut(&LessonCommands::saveCopy, std::filesystem::path(path.toStdString())))
                 showMessage(tr("A complete copy is in %1.").arg(path), false);
         },
         true);
@@ -201,8 +207,8 @@ void MainWindow::buildMenus() {
     action(
         file, tr("New l&esson"), {}, "actionNewLesson",
         [this] {
-            m_controller.report(m_controller.session().addLesson(
-                Lesson{0, tr("New lesson").toStdString(), "", "", "", 0.0, false, 0, false}));
+            m_controller.carryOut(&LessonCommands::addLesson, Lesson{0, tr("New lesson").toStdString(), "",
+                                                                     "", "", 0.0, false, 0, false});
         },
         true);
     file->addSeparator();
@@ -221,10 +227,10 @@ void MainWindow::buildMenus() {
     QMenu* edit = menuBar()->addMenu(tr("&Edit"));
     m_undo = action(
         edit, tr("&Undo"), QKeySequence::Undo, "actionUndo",
-        [this] { m_controller.report(m_controller.session().undo()); }, false);
+        [this] { m_controller.carryOut(&LessonCommands::undo); }, false);
     m_redo = action(
         edit, tr("&Redo"), QKeySequence::Redo, "actionRedo",
-        [this] { m_controller.report(m_controller.session().redo()); }, false);
+        [this] { m_controller.carryOut(&LessonCommands::redo); }, false);
     edit->addSeparator();
     action(
         edit, tr("&Strike or restore the chosen point…"), QKeySequence(QStringLiteral("Ctrl+K")),
@@ -284,7 +290,7 @@ void MainWindow::buildMenus() {
         for (QAction* a : over->actions()) {
             a->setEnabled(m_controller.isOpen());
             a->setChecked(m_controller.isOpen() &&
-                          m_controller.session().isLaidOver(a->data().toString().toStdString()));
+                          m_controller.session().selection().isLaidOver(a->data().toString().toStdString()));
         }
     });
     action(
@@ -332,8 +338,7 @@ void MainWindow::tellSubstanceProblems(const std::vector<SubstanceProblem>& prob
 PhaseMap* MainWindow::shownMap() const { return m_stations->currentWidget()->findChild<PhaseMap*>(); }
 
 void MainWindow::layOver(const QString& substance, bool shown) {
-    m_controller.session().layOver(substance.toStdString(), shown);
-    m_controller.refresh();
+    m_controller.carryOut(&SelectionCommands::layOver, substance.toStdString(), shown);
 }
 
 void MainWindow::showAll() {
@@ -360,13 +365,10 @@ void MainWindow::showAll() {
     if (station() != Station::Rehearse) m_strip->show(stripView(s)); // there it shows what is rehearsed
     m_tape->show(tapeView(s));
     m_lessons->clear();
-    for (const Lesson& l : s.notebook().lessons()) {
+    for (const Lesson& l : s.notebook().lessons().value_or(std::vector<Lesson>())) {
         QAction* a = m_lessons->addAction(
             QStringLiteral("%1  %2").arg(QString::fromStdString(l.heldOn), QString::fromStdString(l.title)),
-            this, [this, id = l.id] {
-                m_controller.session().selectLesson(id);
-                m_controller.refresh();
-            });
+            this, [this, id = l.id] { m_controller.carryOut(&SelectionCommands::selectLesson, id); });
         a->setCheckable(true);
         a->setChecked(l.id == s.lessonId());
     }
@@ -415,8 +417,7 @@ bool MainWindow::openSample() {
     if (!m_controller.open(*copy)) return false;
     // The run that is under way.
     const auto& runs = m_controller.session().model().data().runs;
-    if (!runs.empty()) m_controller.session().selectRun(runs.back().id);
-    m_controller.refresh();
+    if (!runs.empty()) m_controller.carryOut(&SelectionCommands::selectRun, runs.back().id);
     return true;
 }
 

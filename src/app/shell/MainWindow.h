@@ -1,6 +1,8 @@
 #pragma once
 
 #include "app/controller/LessonController.h"
+#include "lesson/views/NavigationView.h"
+#include "substances/SubstanceLibrary.h"
 
 #include <QMainWindow>
 

@@ -4,6 +4,7 @@
 #include "app/controller/LessonController.h"
 #include "app/controls/OnScreen.h"
 #include "app/map/PhaseMap.h"
+#include "files/WholeFile.h"
 #include "pdf/PdfReport.h"
 #include "report/LabReport.h"
 
@@ -14,10 +15,6 @@ namespace {
 
 QString tr(const char* text, int count = -1) {
     return QCoreApplication::translate("uttrin::app::Outputs", text, nullptr, count);
-}
-
-QString notWritten(const QString& path) {
-    return tr("%1 could not be written; choose a folder that you may write to.").arg(path);
 }
 
 } // namespace
@@ -37,11 +34,10 @@ void saveSheet(LessonController& controller, QWidget* over) {
         dialogs::saveFile(over, tr("Run sheet as PDF"), dialogs::documentsFolder() + tr("/run-sheet.pdf"),
                           QStringLiteral("PDF (*.pdf)"), QStringLiteral("pdf"));
     if (path.isEmpty()) return;
-    const int pages = writePdf(*sheet, path);
-    if (pages > 0)
-        controller.say(tr("Saved %1, %n page(s).", pages).arg(path));
+    if (const auto pages = writePdf(*sheet, path); pages)
+        controller.say(tr("Saved %1, %n page(s).", *pages).arg(path));
     else
-        controller.complain(notWritten(path));
+        controller.complain(onScreen(pages.error().message));
 }
 
 void saveMap(LessonController& controller, PhaseMap* map, QWidget* over) {
@@ -50,9 +46,14 @@ void saveMap(LessonController& controller, PhaseMap* map, QWidget* over) {
         dialogs::saveFile(over, tr("Save the map"), dialogs::documentsFolder() + tr("/phase-map.svg"),
                           tr("Pictures (*.svg *.png)"), QStringLiteral("svg"));
     if (path.isEmpty()) return;
-    const bool done = path.endsWith(QLatin1String(".png"), Qt::CaseInsensitive) ? map->exportPng(path)
-                                                                                : map->exportSvg(path);
-    done ? controller.say(tr("Saved %1.").arg(path)) : controller.complain(notWritten(path));
+    const QByteArray picture =
+        path.endsWith(QLatin1String(".png"), Qt::CaseInsensitive) ? map->asPng() : map->asSvg();
+    const auto done =
+        writeWholeFile(path.toStdString(), {picture.constData(), static_cast<std::size_t>(picture.size())});
+    if (done)
+        controller.say(tr("Saved %1.").arg(path));
+    else
+        controller.complain(onScreen(done.error().message));
 }
 
 } // namespace uttrin::app

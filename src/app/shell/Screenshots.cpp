@@ -5,6 +5,7 @@
 #include "app/photo/PhotoReader.h"
 #include "app/rehearse/RehearseStation.h"
 #include "app/tools/DialReader.h"
+#include "lesson/commands/SelectionCommands.h"
 
 #include <QAction>
 #include <QApplication>
@@ -81,9 +82,8 @@ bool takeScreenshots(MainWindow& window, LessonController& controller, const QSt
     window.findChild<QAction*>(QStringLiteral("actionProjector"))->trigger();
     shoot("run-projector");
     window.findChild<QAction*>(QStringLiteral("actionProjector"))->trigger();
-    controller.session().draft = Draft{};
-    controller.session().selectRun(runOf(controller, "Ember", 1));
-    controller.refresh();
+    controller.setDraft(BenchDraft{});
+    controller.carryOut(&SelectionCommands::selectRun, runOf(controller, "Ember", 1));
     at(Station::WorkUp);
     window.findChild<QTableView*>(QStringLiteral("workTable"))->selectRow(3);
     shoot("work-up");

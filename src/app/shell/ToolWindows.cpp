@@ -36,7 +36,7 @@ PhotoReader* ToolWindows::openPhotoReader() {
 
 void ToolWindows::showPhotoOf(RowId readingId) {
     const auto& model = m_controller.session().model();
-    for (const char* shows : {"pressure", "temperature"})
+    for (const PhotoSubject shows : {PhotoSubject::Pressure, PhotoSubject::Temperature})
         if (const Photo* photo = model.photoOf(readingId, shows)) {
             openPhotoReader()->showStored(*photo);
             return;

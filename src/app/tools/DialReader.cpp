@@ -80,10 +80,11 @@ void DialReader::wire() {
     });
     connect(m_take, &QPushButton::clicked, this, [this] {
         if (!m_ofTheRig) return;
-        m_controller.session().draft.first = m_ofTheRig->first;
-        m_controller.session().draft.second = m_ofTheRig->second;
+        BenchDraft draft = m_controller.session().draft();
+        draft.first = m_ofTheRig->first;
+        draft.second = m_ofTheRig->second;
+        m_controller.setDraft(draft);
         m_controller.refresh();
-        m_controller.touchDraft();
     });
 }
 

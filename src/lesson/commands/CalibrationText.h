@@ -5,13 +5,16 @@
 
 #include <map>
 #include <string>
+#include <vector>
 
 namespace uttrin {
 
 /// What a calibration found and what it changed, in sentences.
 /// @param before, after  K, the liquid's temperature in each reading, as reduced without and with it.
+/// @param runs  to which it applies, by name.
 [[nodiscard]] std::string calibrationText(const CalibrationResiduals& residuals,
                                           const std::map<RowId, double>& before,
-                                          const std::map<RowId, double>& after);
+                                          const std::map<RowId, double>& after,
+                                          const std::vector<std::string>& runs);
 
 } // namespace uttrin

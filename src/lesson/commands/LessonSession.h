@@ -1,68 +1,48 @@
 #pragma once
 
+#include "BenchDraft.h"
+#include "Selection.h"
 #include "analysis/SlipCheck.h"
 #include "lesson/model/Clock.h"
-#include "lesson/model/LessonModel.h"
-#include "lesson/model/PhotoEvidence.h"
 #include "notebook/Notebook.h"
 
-#include <map>
+#include <functional>
 #include <optional>
 #include <string>
-#include <vector>
 
 namespace uttrin {
 
-/// What is in hand at the bench: typed, not yet captured.
-struct Draft {
-    std::optional<double> first, second; ///< gauge as it shows now
-    std::optional<double> temperature;   ///< thermometer as it shows now
-    std::optional<double> beforePull;    ///< thermometer before the pump was opened
-    std::string criterion = "steady";
-    std::string judge;
-    std::string side = "heating";
-    bool isolated = true;
-    int vigour = 2;
-    std::optional<PhotoEvidence> gaugePhoto, thermometerPhoto; ///< kept while the fields show their reading
-};
-
-/// What became of a capture.
-struct CaptureOutcome {
-    std::optional<RowId> readingId; ///< set once the reading is on disk
-    SlipFinding finding;            ///< what looked odd; where readingId is empty it waits for a decision
-};
-
-/// A lesson being worked on: the notebook, what is selected in it, and every change that a person can make.
-/// All changes are on disk when the call returns, recompute the model, and can be undone.
+/// A lesson being worked on: the open notebook, what is selected in it, and what is typed at the bench. Views
+/// look at it; it is changed by the commands of this room alone (SelectionCommands, LessonCommands,
+/// RoomCommands, PlanCommands, RunCommands, BenchCommands, ReadingCommands).
 class LessonSession {
 public:
-    /// Opens on the newest lesson; on a new one where the notebook has none.
+    /// Opens on the newest lesson; `hasLesson` is false where the notebook has none.
     LessonSession(Notebook notebook, const Clock& clock, int utcOffsetMin);
+    LessonSession(const LessonSession&) = delete;
+    LessonSession& operator=(const LessonSession&) = delete;
 
     [[nodiscard]] const LessonModel& model() const { return m_model; }
     [[nodiscard]] const Notebook& notebook() const { return m_notebook; }
     [[nodiscard]] const Clock& clock() const { return m_clock; }
-    [[nodiscard]] bool hasLesson() const { return m_lessonId != 0; }
+    [[nodiscard]] int utcOffsetMin() const { return m_utcOffsetMin; }
+    [[nodiscard]] const Selection& selection() const { return m_selection; }
+    [[nodiscard]] const BenchDraft& draft() const { return m_draft; }
 
-    // Selection; not recorded, not undone.
-    void selectLesson(RowId id);
-    void selectSetup(RowId id);
-    void selectRun(RowId id);
-    /// Makes a target the current one; empty goes back to the first that is not taken.
-    void selectTarget(std::optional<int> place);
-    [[nodiscard]] RowId lessonId() const { return m_lessonId; }
-    [[nodiscard]] RowId setupId() const { return m_setupId; }
-    [[nodiscard]] std::optional<RowId> runId() const { return m_runId; }
-    /// Lays the curve of another substance over the map, or takes it off; not recorded.
-    void layOver(const std::string& substance, bool shown);
-    /// The demonstration that is being rehearsed, by its name; empty before one was chosen.
-    void setRehearsing(std::string name) { m_rehearsing = std::move(name); }
-    [[nodiscard]] const std::string& rehearsing() const { return m_rehearsing; }
-    [[nodiscard]] bool isLaidOver(const std::string& substance) const;
-    [[nodiscard]] const std::vector<std::string>& laidOver() const { return m_laidOver; }
+    [[nodiscard]] bool hasLesson() const { return m_selection.lessonId != 0; }
+    [[nodiscard]] RowId lessonId() const { return m_selection.lessonId; }
+    [[nodiscard]] RowId setupId() const { return m_selection.setupId; }
+    [[nodiscard]] std::optional<RowId> runId() const { return m_selection.runId; }
     [[nodiscard]] std::optional<RowId> groupId() const;
-    [[nodiscard]] const Plan& plan() const { return m_model.plan(m_setupId); }
-    [[nodiscard]] Result<RunSheet> sheet() const { return m_model.sheet(m_setupId, groupId()); }
+    /// The plan in hand, and what it asks for in the known room.
+    [[nodiscard]] const Plan& plan() const { return m_model.plan(setupId()); }
+    [[nodiscard]] Result<RunSheet> sheet() const { return m_model.sheet(setupId(), groupId()); }
+    /// The same at the bench: with the rig that the run in hand was taken with. The plan's before there is a
+    /// run.
+    [[nodiscard]] const Plan& benchPlan() const { return runId() ? m_model.planOfRun(*runId()) : plan(); }
+    [[nodiscard]] Result<RunSheet> benchSheet() const {
+        return runId() ? m_model.sheetOfRun(*runId()) : sheet();
+    }
     [[nodiscard]] std::optional<RoomPressure> room() const;
     /// The station pressure, or the standard atmosphere until it is known: for scales and examples, never for
     /// readings.
@@ -70,90 +50,78 @@ public:
     /// The target that is next to be taken in the current run; empty when all are, or there is no sheet.
     [[nodiscard]] std::optional<Target> currentTarget() const;
 
-    // Lessons.
-    [[nodiscard]] Result<RowId> addLesson(Lesson lesson);
-    [[nodiscard]] Result<void> changeLesson(const Lesson& lesson);
-
-    // Room. The earlier value of the same role stays in the record.
-    [[nodiscard]] Result<void> enterRoom(const RoomEntry& entry, const std::string& role,
-                                         Milliseconds takenAt, std::optional<RowId> groupId = std::nullopt,
-                                         const PhotoEvidence* photo = nullptr);
-
-    // Rig and plan.
-    [[nodiscard]] Result<void> changePlan(const Plan& plan, const std::string& label);
-    /// Calibrates the plan's thermometer with what it showed in ice and in steam at the room's pressure now.
-    /// It serves the readings from now on, or also those taken already; the earlier calibrations stay in the
-    /// record.
-    /// @return what changed, as a sentence. Unreferenced without a room.
-    [[nodiscard]] Result<std::string> calibrate(double iceReading, double steamReading, bool alsoEarlier);
-    [[nodiscard]] Result<void> moveTarget(int place, Pressure to);
-    [[nodiscard]] Result<RowId> addSetup(Method method);
-    /// The present plan once more, with something dissolved: the second part of a lab.
-    [[nodiscard]] Result<RowId> addSolutionPart(const Solute& solute);
-    [[nodiscard]] Result<void> predict(int place, std::optional<Temperature> boils);
-    [[nodiscard]] Result<void> lockPredictions();
-
-    // Run.
-    [[nodiscard]] Result<RowId> startRun(const std::string& groupName);
-    Draft draft; ///< edited in place by the bench's card
-    /// Puts what a picture shows into the draft, and the picture with it.
-    void takeFromPhoto(PhotoEvidence evidence);
+    /// What is typed as it would be captured now: its time, its target, the zero that applies. The one way
+    /// from the draft to a reading: strip, map, check for slips and capture all take it.
+    [[nodiscard]] LiveReading draftReading() const;
+    /// The pair that is at the bench now: typed, or the last one captured.
+    [[nodiscard]] LiveReading liveReading() const;
+    /// A reading worked out with the rig and the room of the run in hand, or of the plan before there is one.
+    [[nodiscard]] ReducedReading reduceHere(const Reading& reading) const;
+    /// What looks odd about the draft; nothing while it is not complete.
     [[nodiscard]] SlipFinding checkDraft() const;
-    /// Captures the draft. An odd pair is held back with its finding until it is kept on purpose.
-    [[nodiscard]] Result<CaptureOutcome> capture(bool keepOddPair = false);
-    /// Captures the draft as one half of a bracket about the point taken last: first where boiling stops when
-    /// bleeding, then where it starts again when pulling.
-    [[nodiscard]] Result<CaptureOutcome> captureBracket();
     /// Whether the first half of a bracket is taken and the second is awaited.
     [[nodiscard]] bool bracketAwaitsRestart() const;
-    [[nodiscard]] Result<void> checkZero(double first, std::optional<double> second);
-    [[nodiscard]] Result<void> strike(RowId readingId, const std::string& reason);
-    [[nodiscard]] Result<void> restore(RowId readingId);
-    /// Strikes a reading as retaken and makes its target the current one.
-    [[nodiscard]] Result<void> retake(RowId readingId);
-    [[nodiscard]] Result<void> useInFit(RowId readingId, bool use);
-    [[nodiscard]] Result<void> addNote(const std::string& text);
 
-    // Bringing in readings made elsewhere.
-    /// Adds a lesson-independent set of readings as a new setup and run; see ReadingsCsv.h.
-    [[nodiscard]] Result<RowId> addImported(const std::string& name, const Plan& plan,
-                                            std::vector<Reading> readings);
+    /// Why the lesson could not be read again after the last change; what is shown is then as it was before.
+    /// The change itself is on disk.
+    [[nodiscard]] const std::optional<Failure>& staleBecause() const { return m_stale; }
 
     [[nodiscard]] bool canUndo() const { return m_notebook.canUndo(); }
     [[nodiscard]] bool canRedo() const { return m_notebook.canRedo(); }
-    [[nodiscard]] Result<void> undo();
-    [[nodiscard]] Result<void> redo();
-    [[nodiscard]] Result<void> saveCopy(const std::filesystem::path& to) const {
-        return m_notebook.saveCopy(to);
-    }
 
 private:
-    Result<void> perform(const std::string& label, const std::function<void(Notebook::Editor&)>& change);
-    void reload();
-    [[nodiscard]] std::optional<Rig> rigInHand() const;
-    /// Forgets what was typed for an instrument that is no longer the one in hand: another scale or unit.
-    void keepDraftOnlyFor(const std::optional<Rig>& before);
-    void settleSelection();
-    [[nodiscard]] Reading readingFromDraft() const;
-    /// Stores a picture with its marks for a reading or a room record.
-    void keepPhoto(Notebook::Editor& editor, const PhotoEvidence& evidence, std::optional<RowId> readingId,
-                   std::optional<RowId> roomId) const;
-    [[nodiscard]] const Reading& reading(RowId id) const;
-    [[nodiscard]] Result<void> changeReading(RowId id, const std::string& label,
-                                             const std::function<void(Reading&)>& change);
-    /// K, of the liquid in each reading of this plan's runs.
-    [[nodiscard]] std::map<RowId, double> temperaturesOfThisPlan() const;
-    RowId groupNamed(Notebook::Editor& editor, const std::string& name) const;
+    friend class SessionCommands;
+    Result<void> reload();
 
     Notebook m_notebook;
     const Clock& m_clock;
     int m_utcOffsetMin;
     LessonModel m_model;
-    RowId m_lessonId = 0, m_setupId = 0;
-    std::optional<RowId> m_runId;
-    std::optional<int> m_targetPlace;
-    std::string m_rehearsing;            ///< name of the demonstration in hand
-    std::vector<std::string> m_laidOver; ///< ids of substances
+    Selection m_selection;
+    BenchDraft m_draft;
+    std::optional<Failure> m_stale;
 };
+
+/// What the commands of every subject share. A command that changes the notebook is on disk when it returns,
+/// recomputes the model, and can be undone; where it fails nothing is changed.
+class SessionCommands {
+public:
+    explicit SessionCommands(LessonSession& session) : m_session(session) {}
+
+protected:
+    /// Makes a change of the notebook and looks at it anew. Where another window changed what this one shows,
+    /// the failure says so and it is looked at anew too.
+    [[nodiscard]] Result<void> perform(const std::string& label,
+                                       const std::function<void(Notebook::Editor&)>& change);
+    [[nodiscard]] Result<void> reload() { return m_session.reload(); }
+    [[nodiscard]] Notebook& notebook() { return m_session.m_notebook; }
+    [[nodiscard]] Selection& selection() { return m_session.m_selection; }
+    [[nodiscard]] BenchDraft& draft() { return m_session.m_draft; }
+    [[nodiscard]] const LessonSession& session() const { return m_session; }
+    /// For commands of another subject.
+    [[nodiscard]] LessonSession& whole() { return m_session; }
+    [[nodiscard]] const LessonModel& model() const { return m_session.model(); }
+    [[nodiscard]] Milliseconds now() const { return m_session.clock().now(); }
+    /// Nothing is in hand any more.
+    void leaveLesson() {
+        m_session.m_selection.lessonId = m_session.m_selection.setupId = 0;
+        m_session.m_selection.runId.reset();
+        m_session.m_model = LessonModel();
+    }
+
+    /// The rig at the bench, to be compared with that after a change: what was typed for another one goes.
+    [[nodiscard]] std::optional<Rig> rigInHand() const;
+    void keepDraftOnlyFor(const std::optional<Rig>& before);
+    /// Stores a picture with its marks for a reading or a room record.
+    void keepPhoto(Notebook::Editor& editor, const PhotoEvidence& evidence, std::optional<RowId> readingId,
+                   std::optional<RowId> roomId) const;
+    [[nodiscard]] RowId groupNamed(Notebook::Editor& editor, const std::string& name) const;
+
+private:
+    LessonSession& m_session;
+};
+
+/// Whether a text says anything.
+[[nodiscard]] bool isBlank(const std::string& text);
 
 } // namespace uttrin

@@ -1,5 +1,6 @@
 #include "Exports.h"
 
+#include "files/WholeFile.h"
 #include "lesson/model/Clock.h"
 #include "notebook/Csv.h"
 #include "plan/PlanJson.h"
@@ -7,7 +8,6 @@
 #include <fmt/format.h>
 #include <nlohmann/json.hpp>
 
-#include <fstream>
 #include <xlsxwriter.h>
 
 namespace uttrin {
@@ -18,7 +18,7 @@ using Json = nlohmann::ordered_json;
 /// One reading as column names and values; numbers stay numbers so that a spreadsheet can reckon with them.
 std::vector<std::pair<std::string, Json>> cells(const LessonModel& model, const Run& run,
                                                 const ReducedReading& r) {
-    const Plan& plan = model.plan(run.setupId);
+    const Plan& plan = model.planOfRun(run.id);
     const auto& gauge = plan.rig.gauge;
     const bool arms = hasTwoArms(gauge.convention);
     const auto orNull = [](const auto& value) { return value ? Json(*value) : Json(); };
@@ -44,10 +44,10 @@ std::vector<std::pair<std::string, Json>> cells(const LessonModel& model, const 
         {"temperature_k", r.liquid.temperature.kelvin()},
         {"temperature_k_u", r.liquid.u()},
         {"superheat_k", orNull(r.superheatKelvin)},
-        {"criterion", r.raw.criterion},
+        {"criterion", identifier(r.raw.criterion)},
         {"judge", r.raw.judge},
         {"isolated", r.raw.isolated},
-        {"side", r.raw.side},
+        {"side", identifier(r.raw.side)},
         {"vigour", r.raw.vigour},
         {"in_fit", r.inFit},
         {"struck", r.raw.struckReason.value_or("")},
@@ -57,7 +57,7 @@ std::vector<std::pair<std::string, Json>> cells(const LessonModel& model, const 
 
 std::string cellText(const Json& value) {
     if (value.is_null()) return {};
-    if (value.is_string()) return value.get<std::string>();
+    if (value.is_string()) return csvText(value.get<std::string>());
     if (value.is_boolean()) return value.get<bool>() ? "yes" : "no";
     return value.dump();
 }
@@ -70,14 +70,10 @@ void forEachReading(const LessonModel& model, Use use) {
             use(cells(model, run, r));
 }
 
-bool writeFile(const std::filesystem::path& path, const std::string& text) {
-    std::ofstream file(path, std::ios::binary);
-    file << text;
-    return static_cast<bool>(file.flush());
-}
-
-bool writeXlsx(const LessonModel& model, const std::filesystem::path& path) {
+/// @throws nothing: a workbook that cannot be written is told by its closing.
+Result<void> writeWorkbook(const LessonModel& model, const std::filesystem::path& path) {
     lxw_workbook* book = workbook_new(path.c_str());
+    if (!book) return fail(Failure::Storage, fmt::format("{} could not be written", path.string()));
     lxw_worksheet* sheet = workbook_add_worksheet(book, "readings");
     lxw_format* bold = workbook_add_format(book);
     format_set_bold(bold);
@@ -92,13 +88,20 @@ bool writeXlsx(const LessonModel& model, const std::filesystem::path& path) {
         for (const auto& [name, value] : line) {
             if (value.is_number())
                 worksheet_write_number(sheet, row, column, value.template get<double>(), nullptr);
-            else
-                worksheet_write_string(sheet, row, column, cellText(value).c_str(), nullptr);
+            else // a text, whatever it begins with: no formula
+                worksheet_write_string(sheet, row, column,
+                                       value.is_string() ? value.template get<std::string>().c_str()
+                                                         : cellText(value).c_str(),
+                                       nullptr);
             ++column;
         }
     });
     worksheet_freeze_panes(sheet, 1, 0);
-    return workbook_close(book) == LXW_NO_ERROR;
+    if (const auto error = workbook_close(book); error != LXW_NO_ERROR)
+        return fail(Failure::Storage,
+                    fmt::format("{} could not be written: {}; free some space, or choose another folder",
+                                path.string(), lxw_strerror(error)));
+    return {};
 }
 
 } // namespace
@@ -132,7 +135,7 @@ std::string lessonJson(const LessonModel& model) {
     j["room_pressures"] = Json::array();
     for (const RoomRecord& r : model.data().rooms) {
         Json room = Json::parse(r.entry, nullptr, false);
-        room["role"] = r.role;
+        room["role"] = identifier(r.role);
         room["taken_at"] = isoText(r.takenAt, l.utcOffsetMin);
         room["current"] = r.current;
         if (r.groupId) room["group"] = model.group(*r.groupId).name;
@@ -148,7 +151,8 @@ std::string lessonJson(const LessonModel& model) {
             reading[name] = value;
         j["readings"].push_back(std::move(reading));
     });
-    return j.dump(2) + "\n";
+    // Text that is no UTF-8, as damaged or foreign notebooks may hold it, is shown with a replacement sign.
+    return j.dump(2, ' ', false, Json::error_handler_t::replace) + "\n";
 }
 
 Result<std::vector<std::filesystem::path>> exportNotebook(const Notebook& notebook, const std::string& format,
@@ -159,16 +163,20 @@ Result<std::vector<std::filesystem::path>> exportNotebook(const Notebook& notebo
     std::error_code error;
     std::filesystem::create_directories(directory, error);
     std::vector<std::filesystem::path> written;
-    for (const Lesson& lesson : notebook.lessons()) {
-        const LessonModel model(notebook.load(lesson.id));
+    const auto lessons = notebook.lessons();
+    if (!lessons) return tl::unexpected(lessons.error());
+    for (const Lesson& lesson : *lessons) {
+        auto data = notebook.load(lesson.id);
+        if (!data) return tl::unexpected(data.error());
+        const LessonModel model(std::move(*data));
         const auto path = directory / fmt::format("lesson-{}.{}", lesson.id, format);
-        const bool done = format == "csv"    ? writeFile(path, readingsCsv(model))
-                          : format == "json" ? writeFile(path, lessonJson(model))
-                                             : writeXlsx(model, path);
-        if (!done)
-            return fail(
-                Failure::Storage,
-                fmt::format("{} could not be written; choose a folder that you may write to", path.string()));
+        const auto workbook = [&](const std::filesystem::path& beside) {
+            return writeWorkbook(model, beside);
+        };
+        const auto done = format == "csv"    ? writeWholeFile(path, readingsCsv(model))
+                          : format == "json" ? writeWholeFile(path, lessonJson(model))
+                                             : writeBeside(path, workbook);
+        if (!done) return tl::unexpected(done.error());
         written.push_back(path);
     }
     return written;

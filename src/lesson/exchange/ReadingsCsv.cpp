@@ -132,7 +132,7 @@ Result<double> cell(const CsvRecord& record, Column& column, std::string_view na
 }
 
 std::string textAt(const CsvRecord& record, std::optional<std::size_t> index) {
-    return index && *index < record.fields.size() ? record.fields[*index] : std::string();
+    return index && *index < record.fields.size() ? textOfCsv(record.fields[*index]) : std::string();
 }
 
 Result<Reading> readingOf(const CsvRecord& record, Layout& l) {

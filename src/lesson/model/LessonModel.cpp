@@ -23,20 +23,26 @@ const Record& byId(const std::vector<Record>& rows, RowId id) {
 template <typename Get>
 auto usual(const std::vector<ReducedReading>& run, Get get) {
     using Value = std::decay_t<decltype(get(run.front().raw))>;
+    std::map<Value, std::size_t> counts;
+    for (const auto& r : run)
+        ++counts[get(r.raw)];
     Value best = get(run.front().raw);
-    std::ptrdiff_t most = 0;
-    for (const auto& r : run) {
-        const auto n = std::count_if(run.begin(), run.end(),
-                                     [&](const auto& other) { return get(other.raw) == get(r.raw); });
-        if (n > most) {
-            most = n;
-            best = get(r.raw);
-        }
-    }
+    for (const auto& [value, count] : counts)
+        if (count > counts[best]) best = value;
     return best;
 }
 
-bool isBracket(std::string_view criterion) { return criterion.substr(0, 8) == "bracket-"; }
+/// Whether readings taken with one plan's rig mean the same with the other's.
+bool sameRig(const Plan& a, const Plan& b) {
+    Plan x = a, y = b; // the parts that give readings their meaning, the rest alike
+    x.title = y.title;
+    x.method = y.method;
+    x.ladder = y.ladder;
+    x.periodMinutes = y.periodMinutes;
+    x.startCelsius = y.startCelsius;
+    x.criterion = y.criterion;
+    return writePlan(x) == writePlan(y);
+}
 
 std::string placeMark(SensorPlace place) {
     return place == SensorPlace::Vapour ? "thermometer in the vapour" : "thermometer on the outside wall";
@@ -45,13 +51,49 @@ std::string placeMark(SensorPlace place) {
 } // namespace
 
 LessonModel::LessonModel(LessonData data) : m_data(std::move(data)) {
+    readPlans();
+    readRooms();
+    for (std::size_t i = 0; i < m_data.photos.size(); ++i)
+        if (const Photo& photo = m_data.photos[i]; photo.readingId)
+            m_photos[{*photo.readingId, photo.shows}] = i;
+    for (std::size_t i = 0; i < m_data.groups.size(); ++i)
+        m_groupPlaces[m_data.groups[i].id] = i;
+    for (std::size_t i = 0; i < m_data.zeros.size(); ++i)
+        m_zeroPlaces[m_data.zeros[i].id] = i;
+}
+
+void LessonModel::readPlans() {
+    std::map<std::string, Plan, std::less<>> read; // runs mostly have the rig of their plan, word for word
+    const auto planOf = [&](const std::string& text, const std::string& name) -> const Plan* {
+        if (const auto known = read.find(text); known != read.end()) return &known->second;
+        auto plan = readPlan(text);
+        if (plan) return &read.emplace(text, std::move(*plan)).first->second;
+        m_troubles.push_back(fmt::format("The plan '{}' cannot be read: {}", name, plan.error().message));
+        return nullptr;
+    };
+    std::map<RowId, std::string> names;
     for (const Setup& s : m_data.setups) {
-        auto plan = readPlan(s.plan);
-        if (!plan)
-            m_troubles.push_back(
-                fmt::format("The plan '{}' cannot be read: {}", s.name, plan.error().message));
-        m_plans.emplace(s.id, plan ? std::move(*plan) : Plan{});
+        const Plan* plan = planOf(s.plan, s.name);
+        m_plans.emplace(s.id, plan ? *plan : Plan{});
+        names[s.id] = s.name;
     }
+    std::map<RowId, const RunRig*> latest;
+    for (const RunRig& r : m_data.rigs)
+        latest[r.runId] = &r; // oldest first: the last one stays
+    for (const Run& run : m_data.runs) {
+        Plan plan = m_plans.at(run.setupId);
+        const auto rig = latest.find(run.id);
+        const Plan* own = rig == latest.end() ? nullptr : planOf(rig->second->rig, names[run.setupId]);
+        if (own) {
+            plan.rig = own->rig;
+            plan.substance = own->substance;
+            plan.solute = own->solute;
+        }
+        m_runPlans.emplace(run.id, std::move(plan));
+    }
+}
+
+void LessonModel::readRooms() {
     for (const RoomRecord& r : m_data.rooms) {
         const auto entry = readRoom(r.entry);
         const auto room =
@@ -63,14 +105,26 @@ LessonModel::LessonModel(LessonData data) : m_data(std::move(data)) {
             m_troubles.push_back(
                 fmt::format("A reading of the room's pressure cannot be used: {}", room.error().message));
     }
-    for (std::size_t i = 0; i < m_data.photos.size(); ++i)
-        if (const Photo& photo = m_data.photos[i]; photo.readingId)
-            m_photos[{*photo.readingId, photo.shows}] = i;
+}
+
+std::vector<RunRig> LessonModel::rigsOf(RowId runId) const {
+    std::vector<RunRig> out;
+    std::copy_if(m_data.rigs.begin(), m_data.rigs.end(), std::back_inserter(out),
+                 [=](const RunRig& r) { return r.runId == runId; });
+    return out;
+}
+
+bool LessonModel::differsFromPlan(RowId runId) const {
+    return !sameRig(planOfRun(runId), plan(run(runId).setupId));
 }
 
 const Setup& LessonModel::setup(RowId id) const { return byId(m_data.setups, id); }
 const Run& LessonModel::run(RowId id) const { return byId(m_data.runs, id); }
-const Group& LessonModel::group(RowId id) const { return byId(m_data.groups, id); }
+const Group& LessonModel::group(RowId id) const {
+    const auto found = m_groupPlaces.find(id);
+    if (found == m_groupPlaces.end()) throw std::logic_error(fmt::format("no group {}", id));
+    return m_data.groups[found->second];
+}
 
 std::vector<Run> LessonModel::runsOf(RowId setupId) const {
     std::vector<Run> out;
@@ -79,7 +133,7 @@ std::vector<Run> LessonModel::runsOf(RowId setupId) const {
     return out;
 }
 
-const RoomRecord* LessonModel::roomRecord(std::optional<RowId> groupId, std::string_view role) const {
+const RoomRecord* LessonModel::roomRecord(std::optional<RowId> groupId, RoomRole role) const {
     const RoomRecord* best = nullptr;
     for (const RoomRecord& r : m_data.rooms) {
         if (!r.current || r.role != role || !m_rooms.contains(r.id)) continue;
@@ -97,10 +151,10 @@ const RoomEntry* LessonModel::roomEntry(RowId id) const {
 
 std::optional<RoomPressure> LessonModel::room(std::optional<RowId> groupId,
                                               std::optional<Milliseconds> at) const {
-    const RoomRecord* start = roomRecord(groupId, "start");
+    const RoomRecord* start = roomRecord(groupId, RoomRole::Start);
     if (!start) return std::nullopt;
     const RoomPressure& first = m_rooms.at(start->id);
-    const RoomRecord* end = roomRecord(groupId, "end");
+    const RoomRecord* end = roomRecord(groupId, RoomRole::End);
     const bool sameSource = end && end->groupId == start->groupId && end->takenAt > start->takenAt;
     if (!at || !sameSource) return first;
     const double fraction =
@@ -108,13 +162,24 @@ std::optional<RoomPressure> LessonModel::room(std::optional<RowId> groupId,
     return interpolate(first, m_rooms.at(end->id), fraction);
 }
 
-Result<RunSheet> LessonModel::sheet(RowId setupId, std::optional<RowId> groupId) const {
-    const auto known = room(groupId);
+namespace {
+
+Result<RunSheet> sheetIn(const std::optional<RoomPressure>& known, const Plan& plan) {
     if (!known)
         return fail(Failure::Unreferenced,
                     "The dial readings of the targets count from the room's pressure, and that is not known "
                     "yet. Enter it at the Room station (Ctrl+1).");
-    return makeRunSheet(plan(setupId), *known);
+    return makeRunSheet(plan, *known);
+}
+
+} // namespace
+
+Result<RunSheet> LessonModel::sheet(RowId setupId, std::optional<RowId> groupId) const {
+    return sheetIn(room(groupId), plan(setupId));
+}
+
+Result<RunSheet> LessonModel::sheetOfRun(RowId runId) const {
+    return sheetIn(room(run(runId).groupId), planOfRun(runId));
 }
 
 std::span<const Reading> LessonModel::readingsOf(RowId runId) const {
@@ -129,30 +194,34 @@ std::span<const Reading> LessonModel::readingsOf(RowId runId) const {
 
 std::optional<GaugeReading> LessonModel::zeroOf(const Reading& reading) const {
     if (!reading.zeroId) return std::nullopt;
-    const ZeroCheck& z = byId(m_data.zeros, *reading.zeroId);
+    const auto place = m_zeroPlaces.find(*reading.zeroId);
+    if (place == m_zeroPlaces.end()) return std::nullopt;
+    const ZeroCheck& z = m_data.zeros[place->second];
     return GaugeReading{z.first, z.second};
 }
 
-const Photo* LessonModel::photoOf(RowId readingId, std::string_view shows) const {
-    const auto found = m_photos.find({readingId, std::string(shows)});
+const Photo* LessonModel::photoOf(RowId readingId, PhotoSubject shows) const {
+    const auto found = m_photos.find({readingId, shows});
     return found == m_photos.end() ? nullptr : &m_data.photos[found->second];
 }
 
 ReducedReading LessonModel::reduce(const Reading& reading, const Run& run) const {
-    const Plan& p = plan(run.setupId);
+    const auto own = m_runPlans.find(run.id);
+    const Plan& p = own == m_runPlans.end() ? plan(run.setupId) : own->second;
     ReducedReading out;
     out.raw = reading;
     out.room = room(run.groupId, reading.takenAt);
     out.trial = reading.place == -1;
     if (const auto t = toTemperature(p.rig.thermometer, reading.temperature, reading.takenAt)) {
         out.liquid = *t;
-        if (const Photo* photo = photoOf(reading.id, "temperature"))
+        if (const Photo* photo = photoOf(reading.id, PhotoSubject::Temperature))
             out.liquid.uIndependent *= photo->uFirst / readingU(p.rig.thermometer);
     }
     const auto absolute = toAbsolute(p.rig.gauge, {reading.first, reading.second}, out.room, zeroOf(reading));
     if (!absolute) return out;
     out.absolute = *absolute;
-    if (const Photo* photo = photoOf(reading.id, "pressure")) // read on the picture, not between divisions
+    if (const Photo* photo =
+            photoOf(reading.id, PhotoSubject::Pressure)) // read on the picture, not between divisions
         out.absolute->uIndependent =
             pascalPerScaleUnit(p.rig.gauge) * std::hypot(photo->uFirst, photo->uSecond.value_or(0.0));
     const auto boils = liquidOf(p).saturationAt(absolute->pressure);
@@ -165,7 +234,7 @@ ReducedReading LessonModel::reduce(const Reading& reading, const Run& run) const
 void LessonModel::mark(std::vector<ReducedReading>& readings, const Plan& p) const {
     if (readings.empty()) return;
     const bool isolated = usual(readings, [](const Reading& r) { return r.isolated; });
-    const std::string side = usual(readings, [](const Reading& r) { return r.side; });
+    const ApproachSide side = usual(readings, [](const Reading& r) { return r.side; });
     for (ReducedReading& r : readings) {
         const bool liquid = readsTheLiquid(p.rig.thermometer.place);
         if (!r.absolute)
@@ -179,7 +248,7 @@ void LessonModel::mark(std::vector<ReducedReading>& readings, const Plan& p) con
             r.marks.emplace_back(r.raw.isolated ? "pump closed off" : "pump still pulling");
         if (p.rig.gauge.tap == PressureTap::PumpLine && !r.raw.isolated)
             r.marks.emplace_back("gauge on the pumped line reads low");
-        if (r.raw.side != side) r.marks.push_back(r.raw.side + " side");
+        if (r.raw.side != side) r.marks.push_back(std::string(identifier(r.raw.side)) + " side");
         if (r.trial && !p.ladder.trialInFit) r.marks.emplace_back("trial point");
         const bool possible = r.superheatKelvin.has_value();
         const bool byRule = liquid && (!r.trial || p.ladder.trialInFit);
@@ -187,20 +256,29 @@ void LessonModel::mark(std::vector<ReducedReading>& readings, const Plan& p) con
     }
 }
 
-std::vector<ReducedReading> LessonModel::reduce(RowId runId) const {
+const std::vector<ReducedReading>& LessonModel::reduce(RowId runId) const {
+    const auto known = m_reduced.find(runId);
+    if (known != m_reduced.end()) return known->second;
     const Run& r = run(runId);
     std::vector<ReducedReading> out;
     for (const Reading& reading : readingsOf(runId))
         out.push_back(reduce(reading, r));
-    mark(out, plan(r.setupId));
-    return out;
+    mark(out, planOfRun(runId));
+    return m_reduced.emplace(runId, std::move(out)).first->second;
 }
 
-Result<RunFit> LessonModel::fit(RowId runId, const FitOptions& options, bool causes) const {
-    const Run& r = run(runId);
-    const Substance& substance = substanceOf(plan(r.setupId));
+const Result<RunFit>& LessonModel::fit(RowId runId, const FitOptions& options, bool causes) const {
+    const FitKey key{runId, options.method, options.scaleErrors, causes};
+    const auto known = m_fits.find(key);
+    return known != m_fits.end() ? known->second
+                                 : m_fits.emplace(key, fitAnew(runId, options, causes)).first->second;
+}
+
+Result<RunFit> LessonModel::fitAnew(RowId runId, const FitOptions& options, bool causes) const {
+    const Plan& plan = planOfRun(runId);
+    const Substance& substance = substanceOf(plan);
     RunFit out;
-    const auto readings = reduce(runId);
+    const auto& readings = reduce(runId);
     std::optional<Pressure> roomPressure;
     for (std::size_t i = 0; i < readings.size(); ++i) {
         const ReducedReading& reading = readings[i];
@@ -214,7 +292,7 @@ Result<RunFit> LessonModel::fit(RowId runId, const FitOptions& options, bool cau
     auto fitted = fitClausiusClapeyron(out.data, substance, options);
     if (!fitted) return tl::unexpected(fitted.error());
     out.fit = std::move(*fitted);
-    const Solute& solute = plan(r.setupId).solute;
+    const Solute& solute = plan.solute;
     if (solute.kind != SoluteKind::None)
         if (auto dissolved = estimateDissolved(out.data, substance, solute.kind))
             out.dissolved = std::move(*dissolved);

@@ -40,7 +40,8 @@ struct RunFit {
 };
 
 /// One lesson, understood: plans and rooms parsed, readings reduced. Built anew from the notebook's rows
-/// after every change, so a corrected room pressure recomputes everything.
+/// after every change, so a corrected room pressure recomputes everything. Reductions and fits are worked out
+/// when they are first asked for and kept as long as the model: all views share them. Not thread-safe.
 class LessonModel {
 public:
     LessonModel() = default;
@@ -52,13 +53,20 @@ public:
     [[nodiscard]] const std::vector<std::string>& troubles() const { return m_troubles; }
 
     [[nodiscard]] const Plan& plan(RowId setupId) const { return m_plans.at(setupId); }
+    /// The plan with which the readings of a run were taken: its own rig, substance and solute, the rest as
+    /// the plan is now.
+    [[nodiscard]] const Plan& planOfRun(RowId runId) const { return m_runPlans.at(runId); }
+    /// Its rigs, oldest first: the last one counts.
+    [[nodiscard]] std::vector<RunRig> rigsOf(RowId runId) const;
+    /// Whether a run was taken with another rig, substance or solute than its plan has now.
+    [[nodiscard]] bool differsFromPlan(RowId runId) const;
     [[nodiscard]] const Setup& setup(RowId setupId) const;
     [[nodiscard]] const Run& run(RowId runId) const;
     [[nodiscard]] const Group& group(RowId groupId) const;
     [[nodiscard]] std::vector<Run> runsOf(RowId setupId) const;
 
     /// The current room record of a role, the group's own before the lesson's; null if there is none.
-    [[nodiscard]] const RoomRecord* roomRecord(std::optional<RowId> groupId, std::string_view role) const;
+    [[nodiscard]] const RoomRecord* roomRecord(std::optional<RowId> groupId, RoomRole role) const;
     [[nodiscard]] const RoomEntry* roomEntry(RowId roomRecordId) const;
     /// The room's pressure at a time (drift between start and end interpolated), or at the start.
     [[nodiscard]] std::optional<RoomPressure> room(std::optional<RowId> groupId,
@@ -66,28 +74,43 @@ public:
 
     /// The run sheet in the known room; Unreferenced without one.
     [[nodiscard]] Result<RunSheet> sheet(RowId setupId, std::optional<RowId> groupId = std::nullopt) const;
+    /// The same as a run has it, with its own rig.
+    [[nodiscard]] Result<RunSheet> sheetOfRun(RowId runId) const;
 
     [[nodiscard]] std::span<const Reading> readingsOf(RowId runId) const;
-    [[nodiscard]] std::vector<ReducedReading> reduce(RowId runId) const;
+    [[nodiscard]] const std::vector<ReducedReading>& reduce(RowId runId) const;
     [[nodiscard]] ReducedReading reduce(const Reading& reading, const Run& run) const;
     /// The picture from which a reading was taken; null if it was read by eye.
-    /// @param shows  "pressure" or "temperature"
-    [[nodiscard]] const Photo* photoOf(RowId readingId, std::string_view shows) const;
+    [[nodiscard]] const Photo* photoOf(RowId readingId, PhotoSubject shows) const;
     [[nodiscard]] std::optional<GaugeReading> zeroOf(const Reading& reading) const;
 
     /// Fits the readings of a run that are in the fit.
     /// @param causes  also look for what could have bent the data; the costlier half.
-    [[nodiscard]] Result<RunFit> fit(RowId runId, const FitOptions& options, bool causes = true) const;
+    [[nodiscard]] const Result<RunFit>& fit(RowId runId, const FitOptions& options, bool causes = true) const;
 
 private:
+    void readPlans();
+    void readRooms();
     void mark(std::vector<ReducedReading>& run, const Plan& plan) const;
+    [[nodiscard]] Result<RunFit> fitAnew(RowId runId, const FitOptions& options, bool causes) const;
+
+    /// What a fit was asked for.
+    struct FitKey {
+        RowId runId;
+        FitMethod method;
+        bool scaled, causes;
+        auto operator<=>(const FitKey&) const = default;
+    };
 
     LessonData m_data;
-    std::map<RowId, Plan> m_plans;
+    std::map<RowId, Plan> m_plans, m_runPlans; ///< by setup, by run
     std::map<RowId, RoomEntry> m_entries;
     std::map<RowId, RoomPressure> m_rooms;
-    std::map<std::pair<RowId, std::string>, std::size_t> m_photos; ///< of readings, by what they show
+    std::map<RowId, std::size_t> m_groupPlaces, m_zeroPlaces;
+    std::map<std::pair<RowId, PhotoSubject>, std::size_t> m_photos; ///< of readings, by what they show
     std::vector<std::string> m_troubles;
+    mutable std::map<RowId, std::vector<ReducedReading>> m_reduced; ///< by run, once asked for
+    mutable std::map<FitKey, Result<RunFit>> m_fits;
 };
 
 } // namespace uttrin

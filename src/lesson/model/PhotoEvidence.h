@@ -1,6 +1,7 @@
 #pragma once
 
 #include "instruments/PressureInstrument.h"
+#include "notebook/Records.h"
 #include "photo/PhotoMarks.h"
 
 #include <cstddef>
@@ -13,8 +14,8 @@ namespace uttrin {
 
 /// A picture that was measured, waiting for the reading that it belongs to.
 struct PhotoEvidence {
-    std::string shows = "pressure"; ///< as in Photo
-    std::vector<std::byte> bytes;   ///< PNG or JPEG, as brought in
+    PhotoSubject shows = PhotoSubject::Pressure;
+    std::vector<std::byte> bytes; ///< PNG or JPEG, as brought in
     PhotoMarks marks;
     GaugeReading reading; ///< what was taken from it, as it stands in the fields
     double uFirst = 0.0;

@@ -153,7 +153,7 @@ Result<DialMeaning> dialMeaning(const LessonSession& s, const PressureInstrument
                          fixed(state->temperature.celsius(), decimals), fixed(u, decimals))});
     };
     boiling(liquidOf(s.plan()));
-    for (const std::string& id : s.laidOver())
+    for (const std::string& id : s.selection().laidOver)
         if (const auto over = findSubstance(id)) boiling(Liquid(**over));
     if (const auto height = standardAtmosphereAltitude(p->pressure))
         out.lines.push_back({"a room at", fmt::format("{} m, on a standard day", fixed(height->metre(), 0))});

@@ -1,6 +1,7 @@
 #pragma once
 
-#include "BenchViews.h"
+#include "MapView.h"
+#include "StripView.h"
 #include "rehearsal/Appearance.h"
 #include "rehearsal/Rehearsal.h"
 

@@ -278,10 +278,10 @@ WorkUpView workUpView(const LessonSession& s, const FitOptions& options) {
         v.problem = "No run yet. Start one at the Run station (Ctrl+5), or import readings from a CSV file.";
         return v;
     }
-    const auto readings = s.model().reduce(*s.runId());
+    const auto& readings = s.model().reduce(*s.runId());
     const ColumnDigits digits = digitsOf(readings);
     for (const ReducedReading& r : readings)
-        v.rows.push_back(rowOf(r, s.plan(), digits));
+        v.rows.push_back(rowOf(r, s.benchPlan(), digits));
     auto fit = s.model().fit(*s.runId(), options);
     if (!fit) {
         v.problem = s.room() || readings.empty()
@@ -298,8 +298,8 @@ WorkUpView workUpView(const LessonSession& s, const FitOptions& options) {
         row.outlier = !p.flag.empty();
     }
     describeResult(v, s, *fit);
-    describeDissolved(v, s.plan(), *fit);
-    if (s.plan().solute.kind == SoluteKind::None) describeCauses(v, *fit);
+    describeDissolved(v, s.benchPlan(), *fit);
+    if (s.benchPlan().solute.kind == SoluteKind::None) describeCauses(v, *fit);
     const auto room = s.model().room(s.groupId());
     for (const FitMethod m : {FitMethod::Ols, FitMethod::Weighted, FitMethod::York})
         if (const auto other = s.model().fit(*s.runId(), {m, options.scaleErrors}, false)) {

@@ -8,6 +8,8 @@
 #include "app/controls/Segments.h"
 #include "app/controls/TableModel.h"
 #include "app/map/PhaseMap.h"
+#include "lesson/commands/PlanCommands.h"
+#include "lesson/views/MapView.h"
 
 #include <QCheckBox>
 #include <QGridLayout>
@@ -21,7 +23,8 @@ namespace {
 
 constexpr Spacing kSpacings[] = {Spacing::Pressure, Spacing::Temperature, Spacing::InverseTemperature,
                                  Spacing::DialSteps};
-constexpr const char* kCriteria[] = {"first-bubbles", "steady", "stops-after-isolating"};
+constexpr BoilingCriterion kCriteria[] = {BoilingCriterion::FirstBubbles, BoilingCriterion::Steady,
+                                          BoilingCriterion::StopsAfterIsolating};
 constexpr int kPredictionColumn = 4;
 
 } // namespace
@@ -66,11 +69,12 @@ PlanStation::PlanStation(LessonController& controller) : StationPage(controller)
     connect(even, &QPushButton::clicked, this, [this] {
         Plan p = session().plan();
         p.ladder.moved.clear();
-        m_controller.report(session().changePlan(p, tr("Put moved targets back").toStdString()));
+        m_controller.carryOut(&PlanCommands::changePlan, p, tr("Put moved targets back").toStdString());
     });
     auto* lock = new QPushButton(tr("Lock predictions"));
     lock->setObjectName(QStringLiteral("lockPredictions"));
-    connect(lock, &QPushButton::clicked, this, [this] { m_controller.report(session().lockPredictions()); });
+    connect(lock, &QPushButton::clicked, this,
+            [this] { m_controller.carryOut(&PlanCommands::lockPredictions); });
     for (QPushButton* b : {print, save, even, lock})
         buttons->addWidget(b);
     buttons->addStretch();
@@ -121,7 +125,7 @@ QWidget* PlanStation::buildLadder() {
 
 void PlanStation::wire() {
     connect(m_map, &PhaseMap::targetMoved, this, [this](int place, double pascal) {
-        m_controller.report(session().moveTarget(place, Pressure::fromPascal(pascal)));
+        m_controller.carryOut(&PlanCommands::moveTarget, place, Pressure::fromPascal(pascal));
     });
     connect(m_map, &PhaseMap::targetPicked, this, [this](int place) {
         for (std::size_t i = 0; i < m_targets.size(); ++i)
@@ -137,8 +141,10 @@ void PlanStation::wire() {
         const auto ladder = withSpacing(session().plan(), kSpacings[index], room->station);
         Plan p = session().plan();
         if (ladder) p.ladder = *ladder;
-        m_controller.report(ladder ? session().changePlan(p, tr("Change the spacing").toStdString())
-                                   : Result<void>(tl::unexpected(ladder.error())));
+        if (ladder)
+            m_controller.carryOut(&PlanCommands::changePlan, p, tr("Change the spacing").toStdString());
+        else
+            m_controller.report(ladder);
     });
     for (NumberField* f : {m_from, m_to, m_count, m_step, m_trial, m_period})
         connect(f, &NumberField::committed, this, &PlanStation::apply);
@@ -155,8 +161,8 @@ void PlanStation::predicted(int row, const QString& text) {
         return;
     }
     const auto place = m_targets[static_cast<std::size_t>(row)].place;
-    m_controller.report(
-        session().predict(place, celsius ? std::optional(Temperature::fromCelsius(*celsius)) : std::nullopt));
+    m_controller.carryOut(&PlanCommands::predict, place,
+                          celsius ? std::optional(Temperature::fromCelsius(*celsius)) : std::nullopt);
 }
 
 void PlanStation::apply() {
@@ -181,7 +187,7 @@ void PlanStation::apply() {
         l.moved.clear();
     if (const auto v = m_period->value()) p.periodMinutes = *v;
     if (m_criterion->chosen() >= 0) p.criterion = kCriteria[m_criterion->chosen()];
-    m_controller.report(session().changePlan(p, tr("Change the plan").toStdString()));
+    m_controller.carryOut(&PlanCommands::changePlan, p, tr("Change the plan").toStdString());
 }
 
 void PlanStation::showEnds() {

@@ -3,8 +3,11 @@
 #include "app/controller/Dialogs.h"
 #include "app/controls/Card.h"
 #include "app/controls/Labels.h"
+#include "app/controls/OnScreen.h"
 #include "app/controls/ScrollColumn.h"
 #include "app/controls/Theme.h"
+#include "files/WholeFile.h"
+#include "lesson/commands/LessonCommands.h"
 #include "lesson/exchange/Exports.h"
 #include "lesson/exchange/ReadingsCsv.h"
 #include "pdf/PdfReport.h"
@@ -15,7 +18,6 @@
 #include <QFileInfo>
 #include <QHBoxLayout>
 #include <QPushButton>
-#include <QSaveFile>
 
 namespace uttrin::app {
 
@@ -121,22 +123,21 @@ void ReportStation::savePdf() {
         dialogs::saveFile(this, tr("Save the report as PDF"), suggestion(QStringLiteral("pdf")),
                           tr("PDF (*.pdf)"), QStringLiteral("pdf"));
     if (path.isEmpty()) return;
-    const int pages = writePdf(*document, path);
-    m_controller.say(pages > 0
-                         ? tr("Saved %1, %n page(s).", nullptr, pages).arg(path)
-                         : tr("%1 could not be written; choose a folder that you may write to.").arg(path));
+    const auto pages = writePdf(*document, path);
+    if (pages)
+        m_controller.say(tr("Saved %1, %n page(s).", nullptr, *pages).arg(path));
+    else
+        m_controller.complain(onScreen(pages.error().message));
 }
 
 void ReportStation::saveText(const QString& title, const QString& filter, const QString& suffix,
                              const std::string& text) {
     const QString path = dialogs::saveFile(this, title, suggestion(suffix), filter, suffix);
     if (path.isEmpty()) return;
-    QSaveFile file(path);
-    const bool done = file.open(QIODevice::WriteOnly) &&
-                      file.write(QByteArray::fromStdString(text)) == static_cast<qint64>(text.size()) &&
-                      file.commit();
-    m_controller.say(done ? tr("Saved %1.").arg(path)
-                          : tr("%1 could not be written; choose a folder that you may write to.").arg(path));
+    if (const auto done = writeWholeFile(path.toStdString(), text); done)
+        m_controller.say(tr("Saved %1.").arg(path));
+    else
+        m_controller.complain(onScreen(done.error().message));
 }
 
 void ReportStation::saveHtml() {
@@ -161,18 +162,18 @@ void ReportStation::importCsv() {
 }
 
 void ReportStation::importCsvFile(const QString& path) {
-    QFile file(path);
-    if (!file.open(QIODevice::ReadOnly)) {
-        m_controller.say(tr("%1 cannot be read.").arg(path));
-        return;
-    }
-    const auto imported = readReadingsCsv(file.readAll().toStdString());
+    constexpr std::size_t kMostBytes = 16 * kMebibyte;
+    const auto text = readWholeFile(path.toStdString(), kMostBytes);
+    const auto imported =
+        text ? readReadingsCsv(*text) : Result<ImportedReadings>(tl::unexpected(text.error()));
     if (!imported) {
         m_controller.report(imported);
         return;
     }
     const QString name = QFileInfo(path).completeBaseName();
-    m_controller.report(session().addImported(name.toStdString(), imported->plan, imported->readings));
+    if (!m_controller.carryOut(&LessonCommands::addImported, name.toStdString(), imported->plan,
+                               imported->readings))
+        return;
     QStringList lines;
     for (const auto& c : imported->complaints)
         lines << QString::fromStdString(c);

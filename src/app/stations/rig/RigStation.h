@@ -2,22 +2,21 @@
 
 #include "app/controller/StationPage.h"
 
-class QCheckBox;
-class QComboBox;
+#include <optional>
+
 class QLabel;
-class QLineEdit;
 class QPushButton;
 
 namespace uttrin::app {
 
+class GaugeCard;
 class InstrumentPair;
-class NumberField;
 class PhaseMap;
 class Segments;
 class ThermometerCard;
+class VesselCard;
 
-/// Method, pressure instrument, thermometer, vessel: declared once, so that nobody converts or signs by hand
-/// later.
+/// The Rig station: instruments and vessel as they are, declared once, and what their dials mean.
 class RigStation : public StationPage {
     Q_OBJECT
 public:
@@ -27,31 +26,24 @@ protected:
     void refresh() override;
 
 private:
-    QWidget* buildGauge();
-    QWidget* buildVessel();
+    QWidget* buildLeft();
+    QLayout* buildRight();
     void wire();
     void apply();
-    void fillUnits(PressureConvention convention);
+    void changeSubstance(const QString& id);
     void showMeaning();
     void calibrate(std::optional<double> ice, std::optional<double> steam, bool alsoEarlier);
-    void showSolute(const Plan& plan);
-    [[nodiscard]] Solute chosenSolute() const;
 
-    Segments *m_setup, *m_convention, *m_tap, *m_display, *m_aid;
-    QLineEdit* m_gaugeName;
+    Segments* m_setup;
+    GaugeCard* m_gauge;
     ThermometerCard* m_thermometer;
-    QComboBox *m_gaugeUnit, *m_substance, *m_solute, *m_tubeLiquid, *m_gas;
-    QWidget *m_tubeLiquidBox, *m_gasBox, *m_displayBox;
-    NumberField *m_division, *m_accuracy, *m_armSum, *m_liquidTemperature, *m_oilDensity;
-    NumberField *m_soluteAmount, *m_soluteFactor;
-    QPushButton* m_secondPart;
-    NumberField *m_vessel, *m_liquid, *m_depth, *m_heater, *m_pump, *m_floor;
-    QCheckBox* m_fresh;
-    QLabel *m_meaning, *m_conventionNote;
+    VesselCard* m_vessel;
+    QLabel *m_meaning, *m_runNote;
+    QPushButton* m_correct;
+    QWidget* m_runBox;
     PhaseMap* m_map;
     InstrumentPair* m_pair;
     std::optional<Temperature> m_boils; ///< at which the instruments are shown, once a person moved one
-    NumberField *m_spanLow, *m_spanHigh, *m_class;
     bool m_filling = false;
 };
 

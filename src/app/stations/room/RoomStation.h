@@ -12,7 +12,7 @@ namespace uttrin::app {
 class NumberField;
 class PhaseMap;
 class Segments;
-class MercuryForm;
+class RoomSourceForm;
 
 /// The room's pressure: how it was obtained, what follows, what it costs if it is only assumed.
 class RoomStation : public StationPage {
@@ -27,23 +27,19 @@ protected:
     void refresh() override;
 
 private:
-    void build();
+    QWidget* buildSource();
+    QWidget* buildRecord();
+    QWidget* buildLesson();
     void wire();
-    void showFields();
     void preview();
-    void enter(const char* role);
-    [[nodiscard]] RoomMethod method() const;
-    [[nodiscard]] std::optional<RoomEntry> typed() const;
-    void loadEntry(const RoomEntry& entry);
+    void enter(RoomRole role);
+    void renameLesson();
 
-    Segments *m_method, *m_reduced;
-    QLabel *m_reducedQuestion, *m_result, *m_resultUnder, *m_warning, *m_history, *m_scope;
-    NumberField *m_value, *m_uncertainty, *m_altitude, *m_air, *m_ultimate;
-    QComboBox* m_unit;
+    RoomSourceForm* m_source;
+    QLabel *m_result, *m_resultUnder, *m_warning, *m_history, *m_scope;
     QLineEdit* m_time;
-    QWidget *m_unitBox, *m_timeBox;
+    QWidget* m_timeBox;
     QPushButton *m_enter, *m_end;
-    MercuryForm* m_mercury;
     QLabel* m_disagreements;
     QLineEdit *m_title, *m_school, *m_room;
     PhaseMap* m_map;

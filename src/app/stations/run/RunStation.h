@@ -2,9 +2,6 @@
 
 #include "app/controller/StationPage.h"
 
-class QCheckBox;
-class QComboBox;
-class QLabel;
 class QLineEdit;
 class QPushButton;
 class QStackedWidget;
@@ -12,8 +9,8 @@ class QStackedWidget;
 namespace uttrin::app {
 
 class InstrumentPair;
-class NumberField;
 class PhaseMap;
+class ReadingCard;
 class ScrollColumn;
 class Segments;
 class RunChoice;
@@ -42,16 +39,14 @@ public slots:
 protected:
     void refresh() override;
     void refreshDraft() override;
-    bool eventFilter(QObject* watched, QEvent* event) override;
 
 private:
     QWidget* buildRuns();
-    QWidget* buildReadings();
     void wire();
     void takeDraft();
     void showInstruments();
     void settle(bool keepOdd);
-    void showFinding(const SlipFinding& finding, bool waiting);
+    void checkZero();
 
     PhaseMap* m_map;
     InstrumentPair* m_pair;
@@ -63,18 +58,7 @@ private:
     QPushButton* m_start;
     TargetCard* m_target;
     TakenCard* m_taken;
-    NumberField *m_first, *m_second, *m_temperature, *m_beforePull;
-    Segments* m_vigour;
-    QComboBox* m_criterion;
-    QLineEdit* m_judge;
-    QCheckBox *m_isolated, *m_cooling;
-    QPushButton *m_capture, *m_confirm, *m_zero, *m_note;
-    QWidget* m_findingBox;
-    QLabel* m_finding;
-    QPushButton *m_keep, *m_mend;
-    QLabel* m_repeats;
-    SlipFinding m_shownFinding;
-    bool m_filling = false;
+    ReadingCard* m_reading;
 };
 
 } // namespace uttrin::app

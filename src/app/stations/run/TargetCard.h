@@ -1,7 +1,7 @@
 #pragma once
 
 #include "app/controls/Card.h"
-#include "lesson/views/BenchViews.h"
+#include "lesson/views/RunView.h"
 
 namespace uttrin::app {
 

@@ -9,6 +9,8 @@
 #include "app/controls/Segments.h"
 #include "app/controls/TableModel.h"
 #include "app/map/PhaseMap.h"
+#include "lesson/commands/ReadingCommands.h"
+#include "lesson/views/MapView.h"
 #include "lesson/views/WorkUp.h"
 
 #include <QCheckBox>
@@ -165,18 +167,18 @@ void WorkUpStation::strikeSelected() {
     }
     const auto& reading = m_readings[static_cast<std::size_t>(*row)];
     if (reading.struck()) {
-        m_controller.report(session().restore(reading.raw.id));
+        m_controller.carryOut(&ReadingCommands::restore, reading.raw.id);
         return;
     }
     const auto reason = dialogs::askText(
         this, tr("Strike a point"), tr("It stays in the record, hollow, with this reason:"), strikeReasons());
-    if (reason) m_controller.report(session().strike(reading.raw.id, reason->toStdString()));
+    if (reason) m_controller.carryOut(&ReadingCommands::strike, reading.raw.id, reason->toStdString());
 }
 
 void WorkUpStation::toggleInFit() {
     if (const auto row = selectedRow()) {
         const auto& reading = m_readings[static_cast<std::size_t>(*row)];
-        m_controller.report(session().useInFit(reading.raw.id, !reading.inFit));
+        m_controller.carryOut(&ReadingCommands::useInFit, reading.raw.id, !reading.inFit);
     }
 }
 
@@ -272,7 +274,7 @@ void WorkUpStation::showSteps() {
     }
     const ReducedReading& r = m_readings[static_cast<std::size_t>(*row)];
     QStringList lines{tr("Point %1").arg(r.raw.position)};
-    for (const WorkStep& s : stepsOf(r, session().plan(), session().model().zeroOf(r.raw)))
+    for (const WorkStep& s : stepsOf(r, session().benchPlan(), session().model().zeroOf(r.raw)))
         lines << tr("%1: %2\n   = %3").arg(onScreen(s.label), onScreen(s.how), onScreen(s.value));
     m_steps->setText(lines.join(QLatin1Char('\n')));
 }

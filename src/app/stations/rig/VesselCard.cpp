@@ -1,0 +1,169 @@
+#include "VesselCard.h"
+
+#include "app/controls/Labels.h"
+#include "app/controls/NumberField.h"
+#include "app/controls/OnScreen.h"
+#include "app/controls/Segments.h"
+#include "plan/RigChanges.h"
+#include "substances/SubstanceLibrary.h"
+
+#include <QCheckBox>
+#include <QComboBox>
+#include <QGridLayout>
+#include <QHBoxLayout>
+#include <QPushButton>
+
+namespace uttrin::app {
+namespace {
+
+constexpr NucleationAid kAids[] = {NucleationAid::Chips, NucleationAid::Stirrer, NucleationAid::None};
+constexpr double kPercent = 100.0;
+
+void put(const NumberField* field, double& into) {
+    if (const auto value = field->value()) into = *value;
+}
+
+} // namespace
+
+VesselCard::VesselCard() {
+    buildVessel();
+    buildSolute();
+    buildAid();
+    wire();
+}
+
+void VesselCard::buildVessel() {
+    column()->addWidget(makeLabel(tr("Vessel, heat and pump"), "heading"));
+    auto* grid = m_grid = new QGridLayout;
+    grid->setHorizontalSpacing(10);
+    m_vessel = new NumberField(tr("Vessel"), QStringLiteral("L"), QStringLiteral("vesselVolume"));
+    m_substance = new QComboBox;
+    m_substance->setObjectName(QStringLiteral("substance"));
+    m_substance->setAccessibleName(tr("Liquid"));
+    for (const Substance* s : substances())
+        m_substance->addItem(onScreen(s->facts().name), QString::fromStdString(s->facts().id));
+    m_liquid = new NumberField(tr("Amount"), QStringLiteral("L"), QStringLiteral("liquidVolume"));
+    m_depth = new NumberField(tr("Depth"), QStringLiteral("cm"), QStringLiteral("liquidDepth"));
+    m_heater = new NumberField(tr("Heater"), QStringLiteral("W"), QStringLiteral("heaterPower"));
+    m_pump = new NumberField(tr("Pump speed"), QStringLiteral("L/min"), QStringLiteral("pumpSpeed"));
+    m_floor = new NumberField(tr("Pump floor, abs."), QStringLiteral("kPa"), QStringLiteral("pumpFloor"));
+    grid->addLayout(labelled(tr("Liquid"), m_substance), 0, 0);
+    grid->addWidget(m_liquid, 0, 1);
+    grid->addWidget(m_depth, 0, 2);
+    grid->addWidget(m_vessel, 0, 3);
+    grid->addWidget(m_pump, 1, 0);
+    grid->addWidget(m_floor, 1, 1);
+    grid->addWidget(m_heater, 1, 2);
+    column()->addLayout(grid);
+}
+
+void VesselCard::buildSolute() {
+    m_solute = new QComboBox;
+    m_solute->setObjectName(QStringLiteral("solute"));
+    m_solute->setAccessibleName(tr("Dissolved in it"));
+    for (const auto& [kind, label] : {std::pair{SoluteKind::None, tr("nothing")},
+                                      {SoluteKind::SodiumChloride, tr("sodium chloride")},
+                                      {SoluteKind::Sucrose, tr("sugar (sucrose)")},
+                                      {SoluteKind::Ideal, tr("another solute, dilute")},
+                                      {SoluteKind::Ethanol, tr("ethanol, mixed")},
+                                      {SoluteKind::Methanol, tr("methanol, mixed")},
+                                      {SoluteKind::Acetone, tr("acetone, mixed")}})
+        m_solute->addItem(label, onScreen(id(kind)));
+    m_soluteAmount = new NumberField(tr("How much"), {}, QStringLiteral("soluteAmount"));
+    m_soluteFactor = new NumberField(tr("van 't Hoff i"), {}, QStringLiteral("soluteFactor"));
+    m_secondPart = new QPushButton(tr("Make it a second part"));
+    m_secondPart->setObjectName(QStringLiteral("secondPart"));
+    m_secondPart->setToolTip(
+        tr("Adds the same run with this solution as a plan of its own, and leaves the present plan with the "
+           "pure liquid"));
+    m_grid->addLayout(labelled(tr("Dissolved in it"), m_solute), 2, 0);
+    m_grid->addWidget(m_soluteAmount, 2, 1);
+    m_grid->addWidget(m_soluteFactor, 2, 2);
+    m_grid->addWidget(m_secondPart, 3, 0, 1, 2);
+    for (QComboBox* c : {m_substance, m_solute}) { // or the longest name widens the page
+        c->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+        c->setMinimumContentsLength(10);
+    }
+}
+
+void VesselCard::buildAid() {
+    auto* aidRow = new QHBoxLayout;
+    m_aid = new Segments(QStringLiteral("nucleationAid"));
+    m_aid->setChoices({tr("boiling chips"), tr("stirrer"), tr("nothing")});
+    m_fresh = new QCheckBox(tr("fresh for this run"));
+    m_fresh->setObjectName(QStringLiteral("nucleationFresh"));
+    m_fresh->setToolTip(tr("Boiling chips work once: their air is gone after the first boil."));
+    aidRow->addWidget(m_aid);
+    aidRow->addWidget(m_fresh);
+    aidRow->addStretch();
+    column()->addWidget(makeLabel(tr("What helps bubbles start"), "muted"));
+    column()->addLayout(aidRow);
+}
+
+void VesselCard::wire() {
+    connect(m_aid, &Segments::picked, this, &VesselCard::edited);
+    for (NumberField* f :
+         {m_vessel, m_liquid, m_depth, m_heater, m_pump, m_floor, m_soluteAmount, m_soluteFactor})
+        connect(f, &NumberField::committed, this, &VesselCard::edited);
+    connect(m_fresh, &QCheckBox::clicked, this, &VesselCard::edited);
+    connect(m_solute, &QComboBox::activated, this, [this] {
+        const Solute usual = usualSolute(chosenSolute().kind);
+        m_soluteAmount->setValue(usual.amount * (byMassFraction(usual.kind) ? kPercent : 1.0));
+        m_soluteFactor->setValue(usual.factor);
+        emit edited();
+    });
+    connect(m_secondPart, &QPushButton::clicked, this, &VesselCard::secondPartRequested);
+    connect(m_substance, &QComboBox::activated, this,
+            [this] { emit substanceChosen(m_substance->currentData().toString()); });
+}
+
+void VesselCard::take(Plan& p) const {
+    put(m_vessel, p.rig.vesselLitre);
+    put(m_liquid, p.rig.liquidLitre);
+    put(m_depth, p.rig.depthCm);
+    put(m_heater, p.rig.heaterWatt);
+    put(m_pump, p.rig.pumpLitrePerMinute);
+    if (const auto floor = m_floor->value()) p.rig.pumpUltimatePa = *floor * 1e3;
+    p.solute = chosenSolute();
+    p.rig.aid = kAids[std::max(0, m_aid->chosen())];
+    p.rig.aidFresh = m_fresh->isChecked();
+}
+
+void VesselCard::show(const Plan& p) {
+    m_substance->setCurrentIndex(m_substance->findData(QString::fromStdString(p.substance)));
+    m_vessel->setValue(p.rig.vesselLitre);
+    m_liquid->setValue(p.rig.liquidLitre);
+    m_depth->setValue(p.rig.depthCm);
+    m_heater->setValue(p.rig.heaterWatt);
+    m_heater->setVisible(p.method == Method::HoldPressure);
+    m_pump->setValue(p.rig.pumpLitrePerMinute);
+    m_floor->setValue(p.rig.pumpUltimatePa * 1e-3);
+    m_aid->choose(indexOf(kAids, p.rig.aid));
+    m_fresh->setChecked(p.rig.aidFresh);
+    m_fresh->setVisible(p.rig.aid == NucleationAid::Chips);
+    showSolute(p.solute);
+}
+
+Solute VesselCard::chosenSolute() const {
+    Solute s;
+    s.kind = soluteKindFromId(m_solute->currentData().toString().toStdString()).value_or(SoluteKind::None);
+    s.amount = m_soluteAmount->value().value_or(0.0) / (byMassFraction(s.kind) ? kPercent : 1.0);
+    s.factor = m_soluteFactor->value().value_or(1.0);
+    if (s.kind == SoluteKind::None) s = {};
+    return s;
+}
+
+void VesselCard::showSolute(const Solute& s) {
+    const bool some = s.kind != SoluteKind::None, mass = byMassFraction(s.kind);
+    m_solute->setCurrentIndex(m_solute->findData(onScreen(id(s.kind))));
+    m_soluteAmount->setVisible(some);
+    m_soluteAmount->setUnit(mass ? tr("% by mass") : tr("mol/kg"));
+    m_soluteAmount->setValue(some ? std::optional(mass ? 100.0 * s.amount : s.amount) : std::nullopt);
+    m_soluteFactor->setVisible(s.kind == SoluteKind::Ideal);
+    m_soluteFactor->setValue(s.factor);
+    m_secondPart->setVisible(some);
+}
+
+} // namespace uttrin::app
+
+#include "moc_VesselCard.cpp"

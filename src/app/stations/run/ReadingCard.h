@@ -1,0 +1,81 @@
+#pragma once
+
+#include "app/controls/Card.h"
+#include "lesson/commands/LessonSession.h"
+
+#include <vector>
+
+class QCheckBox;
+class QComboBox;
+class QLabel;
+class QLineEdit;
+class QPushButton;
+
+namespace uttrin::app {
+
+class NumberField;
+class Segments;
+
+/// What the instruments show and how it boils, as it is typed; what looks odd about it; the key that captures
+/// it.
+class ReadingCard : public Card {
+    Q_OBJECT
+public:
+    ReadingCard();
+    /// The fields as the session has them, for the rig of its run.
+    void show(const LessonSession& session);
+    /// What the fields hold now.
+    [[nodiscard]] BenchDraft typed() const;
+    void setGauge(const GaugeReading& reading);
+    void setTemperature(double reading);
+    void setVigour(int vigour);
+    void showRepeats(const QString& text);
+    void focusFirst();
+    /// Where a slip is mended: its offer, or the thermometer's field.
+    void focusMending();
+
+    /// Shows what looks odd; nothing where nothing does.
+    /// @param waiting  a capture waits for it to be mended or kept: Enter again does not let it through.
+    void showFinding(const SlipFinding& finding, bool waiting);
+    void hideFinding();
+    [[nodiscard]] bool showsFinding() const { return m_finds; }
+    [[nodiscard]] bool findingWaits() const { return m_waits; }
+
+signals:
+    void edited();
+    void captureRequested();
+    void keepRequested(); ///< although it looks odd
+    void bracketRequested();
+    void zeroRequested();
+    void noteRequested();
+
+protected:
+    bool eventFilter(QObject* watched, QEvent* event) override;
+
+private:
+    void buildTop();
+    void buildFields();
+    void buildVigour();
+    void buildDetails();
+    void buildFinding();
+    void buildActions();
+    void wire();
+    void mend();
+    [[nodiscard]] std::vector<NumberField*> needed() const;
+
+    NumberField *m_first, *m_second, *m_temperature, *m_beforePull;
+    Segments* m_vigour;
+    QComboBox* m_criterion;
+    QLineEdit* m_judge;
+    QCheckBox *m_isolated, *m_cooling;
+    QPushButton *m_capture, *m_confirm, *m_zero, *m_note;
+    QWidget* m_findingBox;
+    QLabel* m_finding;
+    QPushButton *m_keep, *m_mend;
+    QLabel* m_repeats;
+    SlipFinding m_shownFinding;
+    bool m_twoArms = false, m_asksBefore = false; ///< which fields the rig and the method need
+    bool m_finds = false, m_waits = false;
+};
+
+} // namespace uttrin::app

@@ -1,0 +1,42 @@
+#include "BenchDraft.h"
+
+namespace uttrin {
+
+bool BenchDraft::hasGauge(const PressureInstrument& gauge) const {
+    return first && (!hasTwoArms(gauge.convention) || second);
+}
+
+void BenchDraft::keepOnlyFor(const Rig& before, const Rig& now) {
+    if (before.gauge.convention != now.gauge.convention || before.gauge.unit != now.gauge.unit) {
+        first.reset();
+        second.reset();
+        gaugePhoto.reset();
+    }
+    if (readingUnit(before.thermometer) != readingUnit(now.thermometer)) {
+        temperature.reset();
+        beforePull.reset();
+        thermometerPhoto.reset();
+    }
+}
+
+void BenchDraft::clearReadings() {
+    first.reset();
+    second.reset();
+    temperature.reset();
+    beforePull.reset();
+    gaugePhoto.reset();
+    thermometerPhoto.reset();
+}
+
+void BenchDraft::take(PhotoEvidence evidence) {
+    if (evidence.shows == PhotoSubject::Temperature) {
+        temperature = evidence.reading.first;
+        thermometerPhoto = std::move(evidence);
+    } else {
+        first = evidence.reading.first;
+        second = evidence.reading.second;
+        gaugePhoto = std::move(evidence);
+    }
+}
+
+} // namespace uttrin

@@ -1,0 +1,46 @@
+#pragma once
+
+#include "lesson/model/PhotoEvidence.h"
+#include "notebook/Records.h"
+#include "plan/Plan.h"
+
+#include <optional>
+#include <string>
+
+namespace uttrin {
+
+/// What is in hand at the bench: typed, not yet captured. It lives as long as nothing was captured, whatever
+/// happens to the notebook's file.
+struct BenchDraft {
+    std::optional<double> first, second; ///< gauge as it shows now
+    std::optional<double> temperature;   ///< thermometer as it shows now
+    std::optional<double> beforePull;    ///< thermometer before the pump was opened
+    BoilingCriterion criterion = BoilingCriterion::Steady;
+    std::string judge;
+    ApproachSide side = ApproachSide::Heating;
+    bool isolated = true;
+    int vigour = 2;
+    std::optional<PhotoEvidence> gaugePhoto, thermometerPhoto; ///< kept while the fields show their reading
+
+    [[nodiscard]] bool isEmpty() const { return !first && !second && !temperature; }
+    /// Whether the gauge's fields are filled: both arms where it has two.
+    [[nodiscard]] bool hasGauge(const PressureInstrument& gauge) const;
+
+    /// Forgets what was typed for an instrument that is no longer the one in hand: another scale or unit.
+    void keepOnlyFor(const Rig& before, const Rig& now);
+    /// Forgets what was captured; how it was judged stays for the next point.
+    void clearReadings();
+    /// Takes over what a picture shows, and the picture with it.
+    void take(PhotoEvidence evidence);
+};
+
+/// A reading as it would be captured now, with what of it is there.
+struct LiveReading {
+    Reading reading;
+    bool hasGauge = false, hasTemperature = false;
+    bool typed = false; ///< of the draft; else the last one that was captured
+
+    [[nodiscard]] bool isComplete() const { return hasGauge && hasTemperature; }
+};
+
+} // namespace uttrin

@@ -1,0 +1,153 @@
+#include "PlanCommands.h"
+
+#include "CalibrationText.h"
+#include "SelectionCommands.h"
+#include "lesson/model/StartingPlan.h"
+#include "plan/PlanJson.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+
+namespace uttrin {
+
+void PlanCommands::followPlan(Notebook::Editor& edit, const Plan& plan) const {
+    for (const Run& run : model().runsOf(session().setupId()))
+        if (model().readingsOf(run.id).empty()) edit.insert(RunRig{0, run.id, writePlan(plan), now(), {}});
+}
+
+Result<void> PlanCommands::changePlan(const Plan& plan, const std::string& label) {
+    if (auto sound = check(plan); !sound) return sound;
+    const Setup setup = model().setup(session().setupId());
+    Setup changed = setup;
+    changed.plan = writePlan(plan);
+    changed.name = plan.title;
+    const auto before = rigInHand();
+    auto done = perform(label, [&](Notebook::Editor& edit) {
+        if (changed.plan == setup.plan && changed.name == setup.name) return;
+        edit.update(setup, changed);
+        followPlan(edit, plan);
+    });
+    if (done) keepDraftOnlyFor(before);
+    return done;
+}
+
+Result<void> PlanCommands::correctRun(RowId runId) {
+    const Run& run = model().run(runId);
+    const auto before = rigInHand();
+    const std::string name = model().group(run.groupId).name;
+    auto done = perform(
+        fmt::format("Correct the set-up of {}, run {}", name, run.number), [&](Notebook::Editor& edit) {
+            edit.insert(RunRig{0, runId, model().setup(run.setupId).plan, now(), "set-up corrected"});
+        });
+    if (done) keepDraftOnlyFor(before);
+    return done;
+}
+
+std::map<RowId, double> PlanCommands::temperaturesOfThisPlan() const {
+    std::map<RowId, double> kelvin;
+    for (const Run& run : model().runsOf(session().setupId()))
+        for (const ReducedReading& r : model().reduce(run.id))
+            kelvin[r.raw.id] = r.liquid.temperature.kelvin();
+    return kelvin;
+}
+
+std::vector<Run> PlanCommands::runsToCalibrate(bool alsoEarlier) const {
+    if (alsoEarlier) return model().runsOf(session().setupId());
+    return session().runId() ? std::vector{model().run(*session().runId())} : std::vector<Run>{};
+}
+
+Result<std::string> PlanCommands::calibrate(double iceReading, double steamReading, bool alsoEarlier) {
+    const auto here = session().room();
+    if (!here)
+        return fail(Failure::Unreferenced,
+                    "The steam point depends on the room's pressure: enter that first (Ctrl+1).");
+    const auto before = temperaturesOfThisPlan();
+    Milliseconds first = now();
+    if (alsoEarlier)
+        for (const Reading& r : model().data().readings)
+            if (before.contains(r.id)) first = std::min(first, r.takenAt);
+    Plan calibrated = session().plan();
+    const ThermometerCalibration c{iceReading, steamReading, here->station.pascal(), here->uPa, first};
+    const auto residuals = residualsOf(calibrated.rig.thermometer, c);
+    if (!residuals) return tl::unexpected(residuals.error());
+    calibrated.rig.thermometer.calibrations.push_back(c);
+    if (const auto sound = check(calibrated); !sound) return tl::unexpected(sound.error());
+    const Setup setup = model().setup(session().setupId());
+    Setup changed = setup;
+    changed.plan = writePlan(calibrated);
+    const auto runs = runsToCalibrate(alsoEarlier);
+    std::vector<std::string> names;
+    const auto done = perform("Calibrate the thermometer", [&](Notebook::Editor& edit) {
+        edit.update(setup, changed);
+        for (const Run& run : runs) {
+            Plan own = model().planOfRun(run.id);
+            own.rig.thermometer.calibrations.push_back(c);
+            const bool taken = !model().readingsOf(run.id).empty();
+            edit.insert(RunRig{0, run.id, writePlan(own), now(), taken ? "thermometer calibrated" : ""});
+            names.push_back(fmt::format("{}, run {}", model().group(run.groupId).name, run.number));
+        }
+    });
+    if (!done) return tl::unexpected(done.error());
+    return calibrationText(*residuals, before, temperaturesOfThisPlan(), names);
+}
+
+Result<void> PlanCommands::moveTarget(int place, Pressure to) {
+    Plan moved = session().plan();
+    if (place == -1)
+        moved.ladder.trialPa = to.pascal();
+    else
+        moved.ladder.moved[place] = to.pascal();
+    return changePlan(moved, place == -1 ? "Move the trial point" : fmt::format("Move target {}", place + 1));
+}
+
+Result<RowId> PlanCommands::addPlan(const Plan& plan, const std::string& label) {
+    RowId id = 0;
+    const auto done = perform(label, [&](Notebook::Editor& edit) {
+        id = edit.insert(Setup{0, session().lessonId(), plan.title, writePlan(plan), std::nullopt});
+    });
+    if (!done) return tl::unexpected(done.error());
+    (void)SelectionCommands(whole()).selectSetup(id);
+    return id;
+}
+
+Result<RowId> PlanCommands::addSetup(Method method) { return addPlan(startingPlan(method), "Add a plan"); }
+
+Result<RowId> PlanCommands::addSolutionPart(const Solute& solute) {
+    Plan part = session().plan();
+    part.solute = solute;
+    part.ladder.moved.clear();
+    if (const auto ok = check(part); !ok) return tl::unexpected(ok.error());
+    part.title = liquidOf(part).name();
+    return addPlan(part, "Add a part with a solution");
+}
+
+Result<RowId> PlanCommands::splitOffSolution() {
+    const Solute solute = session().plan().solute;
+    Plan pure = session().plan();
+    pure.solute = {};
+    if (const auto changed = changePlan(pure, "Change the rig"); !changed)
+        return tl::unexpected(changed.error());
+    return addSolutionPart(solute);
+}
+
+Result<void> PlanCommands::predict(int place, std::optional<Temperature> boils) {
+    if (model().setup(session().setupId()).predictionsLockedAt)
+        return fail(Failure::BadInput,
+                    "The predictions are locked: the run has begun. They stay as the class made them.");
+    return perform("Change a prediction", [&](Notebook::Editor& edit) {
+        for (const Prediction& p : model().data().predictions)
+            if (p.setupId == session().setupId() && p.place == place) edit.remove(p);
+        if (boils) edit.insert(Prediction{0, session().setupId(), place, boils->kelvin()});
+    });
+}
+
+Result<void> PlanCommands::lockPredictions() {
+    const Setup setup = model().setup(session().setupId());
+    if (setup.predictionsLockedAt) return {};
+    Setup locked = setup;
+    locked.predictionsLockedAt = now();
+    return perform("Lock the predictions", [&](Notebook::Editor& edit) { edit.update(setup, locked); });
+}
+
+} // namespace uttrin

@@ -1,0 +1,25 @@
+#pragma once
+
+#include "LessonSession.h"
+
+#include <functional>
+
+namespace uttrin {
+
+/// What becomes of readings that were captured. None is ever deleted.
+class ReadingCommands : public SessionCommands {
+public:
+    using SessionCommands::SessionCommands;
+    [[nodiscard]] Result<void> strike(RowId readingId, const std::string& reason);
+    [[nodiscard]] Result<void> restore(RowId readingId);
+    /// Strikes a reading as retaken and makes its target the current one.
+    [[nodiscard]] Result<void> retake(RowId readingId);
+    [[nodiscard]] Result<void> useInFit(RowId readingId, bool use);
+
+private:
+    [[nodiscard]] const Reading* find(RowId id) const;
+    [[nodiscard]] Result<void> change(RowId id, const std::string& label,
+                                      const std::function<void(Reading&)>& change);
+};
+
+} // namespace uttrin

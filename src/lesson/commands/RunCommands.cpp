@@ -1,0 +1,51 @@
+#include "RunCommands.h"
+
+#include "SelectionCommands.h"
+#include "plan/PlanJson.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+
+namespace uttrin {
+
+Result<RowId> RunCommands::startRun(const std::string& groupName) {
+    if (isBlank(groupName)) return fail(Failure::BadInput, "A run needs the group's name.");
+    RowId id = 0;
+    const auto done = perform(fmt::format("Start a run of {}", groupName), [&](Notebook::Editor& edit) {
+        const RowId group = groupNamed(edit, groupName);
+        const auto runs = model().runsOf(session().setupId());
+        const auto earlier =
+            std::count_if(runs.begin(), runs.end(), [=](const Run& r) { return r.groupId == group; });
+        id = edit.insert(
+            Run{0, session().setupId(), group, static_cast<int>(earlier) + 1, now(), std::nullopt});
+        const Setup setup = model().setup(session().setupId());
+        edit.insert(RunRig{0, id, setup.plan, now(), {}});
+        if (setup.predictionsLockedAt) return; // what the class expects counts only when it was said before
+        Setup locked = setup;
+        locked.predictionsLockedAt = now();
+        edit.update(setup, locked);
+    });
+    if (!done) return tl::unexpected(done.error());
+    (void)SelectionCommands(whole()).selectRun(id);
+    return id;
+}
+
+Result<void> RunCommands::checkZero(double first, std::optional<double> second) {
+    const auto run = session().runId();
+    if (!run) return fail(Failure::BadInput, "A zero check belongs to a run: start one first.");
+    if (hasTwoArms(session().benchPlan().rig.gauge.convention) && !second)
+        return fail(Failure::BadInput, "Type both arms, open to the room.");
+    return perform("Check the gauge's zero", [&](Notebook::Editor& edit) {
+        edit.insert(ZeroCheck{0, *run, now(), first, second});
+    });
+}
+
+Result<void> RunCommands::addNote(const std::string& text) {
+    const auto run = session().runId();
+    if (!run) return fail(Failure::BadInput, "A note belongs to a run: start one first.");
+    if (isBlank(text)) return fail(Failure::BadInput, "The note is empty.");
+    return perform("Add a note", [&](Notebook::Editor& edit) { edit.insert(Note{0, *run, now(), text}); });
+}
+
+} // namespace uttrin

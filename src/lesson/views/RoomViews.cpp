@@ -1,0 +1,133 @@
+#include "RoomViews.h"
+
+#include "PressureText.h"
+#include "instruments/RoomComparison.h"
+#include "lesson/model/Clock.h"
+#include "physics/Atmosphere.h"
+#include "quantities/Rounding.h"
+#include "substances/SubstanceLibrary.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+#include <optional>
+
+namespace uttrin {
+
+std::vector<std::string> roomDisagreements(const LessonSession& s) {
+    std::vector<RoomSource> sources;
+    std::optional<double> altitude;
+    if (s.model().lesson().altitudeKnown) altitude = s.model().lesson().altitudeM;
+    constexpr Milliseconds kOneMoment = 3 * 3600 * 1000LL; // sources further apart may both be right
+    Milliseconds latest = 0;
+    for (const RoomRecord& r : s.model().data().rooms)
+        if (!r.groupId) latest = std::max(latest, r.takenAt);
+    for (const RoomRecord& r : s.model().data().rooms) {
+        const RoomEntry* entry = s.model().roomEntry(r.id);
+        if (r.groupId || !entry || latest - r.takenAt > kOneMoment) continue;
+        const auto pressure = stationPressure(*entry);
+        if (!pressure) continue;
+        if (entry->method == RoomMethod::MercuryBarometer)
+            altitude = altitude.value_or(entry->mercury.altitudeM);
+        if (entry->method == RoomMethod::SeaLevelReport || entry->method == RoomMethod::Altitude)
+            altitude = altitude.value_or(entry->altitudeM);
+        // A later reading of a kind takes the place of the earlier; a report is one source, however it was
+        // taken at first.
+        const auto kind = [](RoomMethod m) {
+            return m == RoomMethod::SeaLevelReport ? RoomMethod::StationReport : m;
+        };
+        std::erase_if(sources, [&](const RoomSource& known) {
+            return kind(known.entry.method) == kind(entry->method);
+        });
+        sources.push_back({*entry, *pressure});
+    }
+    return compareAll(sources, altitude);
+}
+
+namespace {
+
+/// What the reading says of the pump that emptied the vessel, where a barometer was read as well; else
+/// nothing.
+std::optional<std::string> ultimateText(const LessonSession& s, const RoomEntry& entry) {
+    const RoomRecord* start = s.model().roomRecord(std::nullopt, RoomRole::Start);
+    const RoomEntry* other = start ? s.model().roomEntry(start->id) : nullptr;
+    if (!other || other->method != RoomMethod::Barometer) return std::nullopt;
+    const auto barometer = stationPressure(*other);
+    if (!barometer) return std::nullopt;
+    const auto pulled = GaugePressure::fromPascal(unit(entry.unit).toSi(entry.value));
+    return fmt::format("With your barometer this pull gives the pump's ultimate pressure: {} kPa.",
+                       fixed(ultimateFromPair(*barometer, pulled).pascal() * 1e-3, 2));
+}
+
+/// What an assumed value costs, in kelvin of boiling point.
+std::string costOfAssuming(const RoomPressure& room, std::optional<double> altitudeM) {
+    const auto standard = altitudeM ? standardAtmospherePressure(Length::fromMetre(*altitudeM))
+                                    : Result<Pressure>(tl::unexpected(Failure{}));
+    const auto here = water().saturationAt(room.station);
+    if (!here) return {};
+    if (!standard)
+        return fmt::format("Weather alone makes ± {} K; height can make many kelvin more. Give the height to "
+                           "see what it costs "
+                           "here.",
+                           fixed(kWeatherSpreadPascal / here->slope, 1));
+    const auto usual = water().boilingPoint(*standard);
+    if (!usual) return {};
+    return fmt::format("At {} m the pressure is usually near {} kPa: boiling points come out about {} K "
+                       "wrong near the room's "
+                       "pressure, and far more at low pressure.",
+                       fixed(*altitudeM, 0), fixed(standard->kilopascal(), 1),
+                       fixed(std::abs((here->temperature - *usual).kelvin()), 1));
+}
+
+} // namespace
+
+RoomPreview roomPreview(const LessonSession& s, const std::optional<RoomEntry>& entry, bool chosen,
+                        std::optional<double> altitudeM) {
+    if (!entry)
+        return {"– kPa",
+                chosen ? "Fill in the fields; the station pressure appears here."
+                       : "Nothing is assumed: readings stay unreferenced until a source is given.",
+                {},
+                false};
+    const auto room = stationPressure(*entry);
+    if (!room) return {"– kPa", "", {room.error().message}, false};
+    RoomPreview view;
+    const double pa = room->station.pascal();
+    const int decimals = std::min(3, decimalsForUncertainty(room->uPa * 1e-3));
+    view.result = room->uPa > 0.0 ? fmt::format("{} ± {} kPa", fixed(pa * 1e-3, decimals),
+                                                fixed(room->uPa * 1e-3, decimals))
+                                  : fmt::format("{} kPa", fixed(pa * 1e-3, 2));
+    if (const auto boils = water().saturationAt(room->station))
+        view.under = fmt::format("station pressure, {} hPa. Water boils here at {} ± {} °C.",
+                                 fixed(pa * 1e-2, std::max(0, decimals - 1)),
+                                 fixed(boils->temperature.celsius(), 2), fixed(room->uPa / boils->slope, 2));
+    std::string warning(biasOf(room->method));
+    const auto add = [&](const std::string& sentence) {
+        if (!sentence.empty()) warning += (warning.empty() ? "" : " ") + sentence;
+    };
+    if (room->method == RoomMethod::Nominal) add(costOfAssuming(*room, altitudeM));
+    if (room->method == RoomMethod::DeadHead) add(ultimateText(s, *entry).value_or(""));
+    if (!warning.empty()) view.warnings.push_back(warning);
+    view.canBeEntered = !s.notebook().readOnly();
+    return view;
+}
+
+std::vector<std::string> roomHistory(const LessonSession& s) {
+    const auto& model = s.model();
+    std::vector<std::string> history;
+    for (auto r = model.data().rooms.rbegin(); r != model.data().rooms.rend(); ++r) {
+        const RoomEntry* e = model.roomEntry(r->id);
+        const auto room = e ? stationPressure(*e) : Result<RoomPressure>(tl::unexpected(Failure{}));
+        if (!room) continue;
+        std::string line = fmt::format("{}   {} kPa   {}", clockText(r->takenAt, model.lesson().utcOffsetMin),
+                                       fixed(room->station.kilopascal(), 2), label(room->method));
+        if (r->role == RoomRole::End) line += ", at the end";
+        if (r->groupId) line += fmt::format(", group {} only", model.group(*r->groupId).name);
+        if (!r->current) line += ", corrected since";
+        history.push_back(line);
+    }
+    return history;
+}
+
+} // namespace uttrin

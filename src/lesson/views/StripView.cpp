@@ -1,0 +1,97 @@
+#include "StripView.h"
+
+#include "Capitals.h"
+#include "PressureText.h"
+#include "substances/SubstanceLibrary.h"
+
+#include <fmt/format.h>
+
+#include <cmath>
+
+namespace uttrin {
+namespace {
+
+StripFigure roomFigure(const LessonSession& s) {
+    StripFigure f{"ROOM", "", "kPa", "", false};
+    const auto room = s.room();
+    if (!room) {
+        f.under = "not known: unreferenced";
+        f.missing = true;
+        return f;
+    }
+    f.number = kilopascalText(room->station.pascal(), room->uPa);
+    f.under = room->method == RoomMethod::Nominal
+                  ? "nominal, not measured"
+                  : fmt::format("{}, ± {}", label(room->method), kilopascalText(room->uPa, room->uPa));
+    f.missing = room->method == RoomMethod::Nominal;
+    return f;
+}
+
+void fillMargin(StripView& v, const ReducedReading& r) {
+    v.marginKelvin = r.superheatKelvin;
+    v.marginU = r.superheatU;
+    const double m = *r.superheatKelvin;
+    const double band = std::max(0.1, r.superheatU);
+    v.boiling = m >= -band;
+    if (std::abs(m) <= band)
+        v.marginText = "boiling";
+    else if (m < 0.0)
+        v.marginText = fmt::format("{} K to go", fixed(-m, 1));
+    else
+        v.marginText = fmt::format("boiling, {} K above", fixed(m, 1));
+    constexpr double kCalmKelvin = 0.6; // steady boiling scatters by this much
+    if (m < -band)
+        v.marginUnder = "bubbles before 0 are dissolved air";
+    else if (m > std::max(band, kCalmKelvin))
+        v.marginUnder = "superheated: calm it down";
+    else
+        v.marginUnder = fmt::format("within ± {} K", fixed(std::max(0.1, r.superheatU), 1));
+}
+
+} // namespace
+
+StripView stripView(const LessonSession& s) {
+    StripView v;
+    v.room = roomFigure(s);
+    const Plan& plan = s.benchPlan();
+    const auto& gauge = plan.rig.gauge;
+    const Unit& scale = unit(plan.rig.thermometer.unit);
+    v.gauge = {capitals(gauge.name), "", std::string(unitText(gauge)), "nothing read yet", false};
+    v.pressure = {"PRESSURE", "", "kPa",
+                  v.room.missing ? v.room.under : fmt::format("absolute; room {}", v.room.number),
+                  v.room.missing};
+    v.liquid = {capitals(plan.solute.kind == SoluteKind::None ? substanceOf(plan).facts().name : "solution"),
+                "", std::string(readingUnit(plan.rig.thermometer)), "nothing read yet", false};
+    v.boils = {"BOILS AT", "", std::string(scale.display), "", false};
+    v.marginText = "no reading yet";
+
+    const LiveReading live = s.liveReading();
+    if (live.hasTemperature) {
+        v.liquid.number = fixed(live.reading.temperature, decimalsForDivision(plan.rig.thermometer.division));
+        v.liquid.under = live.typed ? "in the liquid, now" : "last captured";
+    }
+    if (!live.hasGauge) return v;
+    v.gauge.number = text(gauge, {live.reading.first, live.reading.second});
+    const ReducedReading r = s.reduceHere(live.reading);
+    if (!r.absolute) {
+        v.gauge.under = "unreferenced: room unknown";
+        v.gauge.missing = true;
+        v.marginText = "needs the room's pressure";
+        return v;
+    }
+    v.gauge.under =
+        fmt::format("= {} kPa absolute", kilopascalText(r.absolute->pressure.pascal(), r.absolute->u()));
+    v.pressure.number = fixed(r.absolute->pressure.kilopascal(), 1);
+    const auto boils = liquidOf(plan).saturationAt(r.absolute->pressure);
+    if (!boils) {
+        v.boils.under = "outside the curve";
+        return v;
+    }
+    const double u = std::hypot(r.absolute->u() / boils->slope, boils->temperatureU());
+    v.boils.number = fixed(scale.fromSi(boils->temperature.kelvin()), std::min(decimalsForUncertainty(u), 1));
+    v.boils.under = fmt::format("± {} K, here", fixed(u, std::min(decimalsForUncertainty(u), 2)));
+    if (live.hasTemperature && r.superheatKelvin) fillMargin(v, r);
+    return v;
+}
+
+} // namespace uttrin

@@ -1,0 +1,33 @@
+#pragma once
+
+#include "lesson/commands/LessonSession.h"
+
+#include <optional>
+#include <string>
+#include <vector>
+
+namespace uttrin {
+
+/// A lesson longer than this is not drawn to scale: the clock of the machine has jumped.
+inline constexpr double kLongestTape = 240.0; // min
+
+/// The minute tape.
+struct TapeView {
+    struct Mark {
+        double minute = 0.0;
+        bool done = false, struck = false;
+        std::string tip;
+    };
+    struct Block {
+        double from = 0.0, to = 0.0;
+        std::string label;
+    };
+    double period = 0.0; ///< min, at most kLongestTape
+    std::optional<double> now;
+    std::string nowText;
+    std::vector<Mark> marks;
+    std::vector<Block> blocks;
+};
+[[nodiscard]] TapeView tapeView(const LessonSession& session);
+
+} // namespace uttrin
