@@ -22,6 +22,13 @@ bool may(const fs::path& path, int what) {
     return ::faccessat(AT_FDCWD, path.c_str(), what, AT_EACCESS) == 0;
 }
 
+/// Takes a database away, with the journal of what it could not finish.
+void removeDatabase(const fs::path& path) {
+    std::error_code ignored;
+    fs::remove(path, ignored);
+    fs::remove(path.string() + "-journal", ignored);
+}
+
 /// What keeps a file with an SQLite header from being opened as a notebook; empty if nothing does.
 std::string troubleOf(SQLite::Database& db) {
     if (pragma(db, "application_id") != kApplicationId)
@@ -54,11 +61,9 @@ Result<Notebook> Notebook::create(const fs::path& path) {
         configure(state.db, true);
         createSchema(state.db);
     });
-    if (!made) {
-        fs::remove(path, ignored); // half a notebook would block the next try
-        return tl::unexpected(made.error());
-    }
-    return open(path);
+    auto opened = made ? open(path) : Result<Notebook>(tl::unexpected(made.error()));
+    if (!opened) removeDatabase(path); // half a notebook would block the next try
+    return opened;
 }
 
 Result<Notebook> Notebook::open(const fs::path& path) {
@@ -222,13 +227,16 @@ Result<void> Notebook::saveCopy(const fs::path& to) const {
     return writeBeside(
         to,
         [&](const fs::path& beside) -> Result<void> {
-            fs::remove(beside, ignored); // of a program that was ended
+            removeDatabase(beside); // of a program that was ended
             const auto copied = guarded(to, [&] {
                 SQLite::Statement statement(m_state->db, "VACUUM INTO ?");
                 statement.bind(1, beside.string());
                 statement.exec();
             });
-            if (!copied) return copied;
+            if (!copied) {
+                removeDatabase(beside);
+                return copied;
+            }
             const auto sound = guarded(to, [&] {
                 SQLite::Database copy(beside.string(), SQLite::OPEN_READONLY);
                 return complaints(copy, "quick_check");

@@ -1,8 +1,8 @@
 #pragma once
 
-#include "RigFluid.h"
 #include "RigModel.h"
 #include "RigState.h"
+#include "rig/matter/RigFluid.h"
 
 #include <optional>
 #include <span>

@@ -1,8 +1,8 @@
 #pragma once
 
-#include "DryingAgent.h"
-#include "Flow.h"
-#include "RigSolute.h"
+#include "rig/matter/DryingAgent.h"
+#include "rig/matter/Flow.h"
+#include "rig/matter/RigSolute.h"
 
 #include <optional>
 #include <string>

@@ -1,10 +1,10 @@
 #pragma once
 
 #include "RigEvents.h"
-#include "RigFluid.h"
 #include "RigModel.h"
 #include "RigMoves.h"
 #include "RigState.h"
+#include "rig/matter/RigFluid.h"
 
 #include <functional>
 #include <memory>

@@ -1,6 +1,6 @@
 #include "SubstanceFile.h"
 
-#include "json/JsonLines.h"
+#include "SubstanceReader.h"
 #include "json/JsonText.h"
 #include "quantities/Units.h"
 
@@ -16,120 +16,12 @@ namespace uttrin {
 namespace {
 
 using Json = nlohmann::ordered_json;
-constexpr double kAny = std::numeric_limits<double>::max();
-constexpr double kTiny = std::numeric_limits<double>::min();
-
-/// Reads the parts of a file; whatever is wrong is noted with its line and reading goes on.
-class Reader {
-public:
-    Reader(std::string_view text, std::string file) : m_file(std::move(file)), m_lines(linesOfJson(text)) {}
-
-    std::vector<SubstanceProblem> problems;
-
-    void complain(const std::string& pointer, std::string what) {
-        std::string at = pointer;
-        while (!m_lines.contains(at) && !at.empty())
-            at.resize(at.rfind('/'));
-        const auto found = m_lines.find(at);
-        problems.push_back({m_file, found == m_lines.end() ? 0 : found->second, std::move(what)});
-    }
-
-    const Json* find(const Json& in, const std::string& at, const char* key, bool needed = true) {
-        if (in.is_object() && in.contains(key)) return &in[key];
-        if (needed) complain(at, fmt::format("'{}' is missing", key));
-        return nullptr;
-    }
-
-    double number(const Json& in, const std::string& at, const char* key, double low = -kAny,
-                  double high = kAny) {
-        const Json* value = find(in, at, key);
-        return value ? numberOf(*value, at + "/" + key, key, low, high) : std::nan("");
-    }
-
-    double numberOf(const Json& value, const std::string& at, std::string_view name, double low = -kAny,
-                    double high = kAny) {
-        if (!value.is_number()) {
-            complain(at, fmt::format("'{}' must be a number", name));
-            return std::nan("");
-        }
-        const auto v = value.get<double>();
-        if (!(v >= low && v <= high))
-            complain(at, low == kTiny
-                             ? fmt::format("'{}' must be above zero, not {}", name, v)
-                             : fmt::format("'{}' must lie from {:g} to {:g}, not {}", name, low, high, v));
-        return v;
-    }
-
-    std::string text(const Json& in, const std::string& at, const char* key) {
-        const Json* value = find(in, at, key);
-        if (value && value->is_string() && !value->get<std::string>().empty())
-            return value->get<std::string>();
-        if (value) complain(at + "/" + key, fmt::format("'{}' must be a text", key));
-        return {};
-    }
-
-    std::vector<std::vector<double>> rows(const Json& in, const std::string& at, const char* key,
-                                          std::size_t width) {
-        std::vector<std::vector<double>> result;
-        const Json* value = find(in, at, key);
-        if (!value) return result;
-        const std::string here = at + "/" + key;
-        if (!value->is_array() || value->empty()) {
-            complain(here, fmt::format("'{}' must be a list of lists of {} numbers", key, width));
-            return result;
-        }
-        for (std::size_t i = 0; i < value->size(); ++i) {
-            const Json& row = (*value)[i];
-            const std::string there = fmt::format("{}/{}", here, i);
-            if (!row.is_array() || row.size() != width) {
-                complain(there, fmt::format("each of '{}' must be {} numbers", key, width));
-                continue;
-            }
-            result.emplace_back();
-            for (std::size_t j = 0; j < width; ++j)
-                result.back().push_back(numberOf(row[j], fmt::format("{}/{}", there, j), key));
-        }
-        return result;
-    }
-
-    std::vector<double> numbers(const Json& in, const std::string& at, const char* key) {
-        std::vector<double> result;
-        const Json* value = find(in, at, key);
-        for (std::size_t i = 0; value && i < value->size(); ++i)
-            result.push_back(numberOf((*value)[i], fmt::format("{}/{}/{}", at, key, i), key));
-        if (value && result.empty())
-            complain(at + "/" + key, fmt::format("'{}' must be a list of numbers", key));
-        return result;
-    }
-
-    std::vector<CurveTerm> terms(const Json& in, const std::string& at) {
-        std::vector<CurveTerm> result;
-        for (const auto& row : rows(in, at, "terms", 2))
-            result.push_back({row[0], row[1]});
-        return result;
-    }
-
-    std::pair<double, double> range(const Json& in, const std::string& at) {
-        const Json* value = find(in, at, "range_k");
-        if (!value) return {std::nan(""), std::nan("")};
-        if (!value->is_array() || value->size() != 2 || !(*value)[0].is_number() ||
-            !(*value)[1].is_number() ||
-            !((*value)[0].get<double>() > 0.0 && (*value)[0].get<double>() < (*value)[1].get<double>())) {
-            complain(at + "/range_k", "'range_k' must be two temperatures in K, the lower first");
-            return {std::nan(""), std::nan("")};
-        }
-        return {(*value)[0].get<double>(), (*value)[1].get<double>()};
-    }
-
-private:
-    std::string m_file;
-    std::map<std::string, int> m_lines;
-};
+using Reader = SubstanceReader;
 
 RelativeUncertainty relativeUncertainty(Reader& r, const Json& in, const std::string& at) {
     const Json* value = r.find(in, at, "relative_u");
     if (!value) return {{{0.0, 0.0}}};
-    if (value->is_number()) return {{{0.0, r.number(in, at, "relative_u", kTiny, 1.0)}}};
+    if (value->is_number()) return {{{0.0, r.number(in, at, "relative_u", Reader::kTiny, 1.0)}}};
     RelativeUncertainty u;
     for (const auto& row : r.rows(in, at, "relative_u", 2)) {
         if (!(row[1] > 0.0) || (!u.at.empty() && !(row[0] > u.at.back().kelvin)))
@@ -189,8 +81,8 @@ std::optional<VapourPressureCurve> pressureCurve(Reader& r, const Json& file, co
     const std::string source = r.text(*in, at, "source");
     VapourPressureCurve::Form equation;
     if (form == "reduced-terms") {
-        const double t = r.number(*in, at, "reference_temperature_k", kTiny),
-                     p = r.number(*in, at, "reference_pressure_pa", kTiny);
+        const double t = r.number(*in, at, "reference_temperature_k", Reader::kTiny),
+                     p = r.number(*in, at, "reference_pressure_pa", Reader::kTiny);
         equation = ReducedTerms{t, p, r.terms(*in, at)};
         if (high > t) r.complain(at + "/range_k", "the range must not go above the reference temperature");
     } else if (form == "antoine") {
@@ -232,24 +124,24 @@ DensityCurve densityCurve(Reader& r, const Json& file, const char* key) {
     const std::string at = std::string("/") + key;
     const std::string form = r.text(*in, at, "form");
     const auto [low, high] = r.range(*in, at);
-    const double u = r.number(*in, at, "relative_u", kTiny, 1.0);
+    const double u = r.number(*in, at, "relative_u", Reader::kTiny, 1.0);
     const std::string source = r.text(*in, at, "source");
-    const auto critical = [&] { return r.number(*in, at, "critical_temperature_k", kTiny); };
-    const auto reference = [&] { return r.number(*in, at, "reference_density_kg_per_m3", kTiny); };
+    const auto critical = [&] { return r.number(*in, at, "critical_temperature_k", Reader::kTiny); };
+    const auto reference = [&] { return r.number(*in, at, "reference_density_kg_per_m3", Reader::kTiny); };
     DensityCurve::Form equation = ConstantDensity{0.0};
     if (form == "exponential-terms" || form == "exponential-terms-over-temperature")
         equation = ExponentialDensity{critical(), reference(), r.terms(*in, at), form != "exponential-terms"};
     else if (form == "linear-terms")
         equation = LinearDensity{critical(), reference(), r.terms(*in, at)};
     else if (form == "rackett")
-        equation = RackettDensity{critical(), r.number(*in, at, "reference_temperature_k", kTiny),
+        equation = RackettDensity{critical(), r.number(*in, at, "reference_temperature_k", Reader::kTiny),
                                   reference(), r.number(*in, at, "rackett_factor", 0.1, 0.5)};
     else if (form == "constant")
-        equation = ConstantDensity{r.number(*in, at, "value_kg_per_m3", kTiny)};
+        equation = ConstantDensity{r.number(*in, at, "value_kg_per_m3", Reader::kTiny)};
     else if (form == "virial") {
         equation = VirialVapour{r.numbers(*in, at, "coefficients_cm3_per_mol")};
     } else if (form == "corresponding-states")
-        equation = CorrespondingVapour{critical(), r.number(*in, at, "critical_pressure_pa", kTiny),
+        equation = CorrespondingVapour{critical(), r.number(*in, at, "critical_pressure_pa", Reader::kTiny),
                                        r.number(*in, at, "acentric_factor", -0.5, 2.0)};
     else if (form == "iapws-sr1-86-liquid")
         equation = IapwsLiquid{};
@@ -268,8 +160,9 @@ std::optional<MeasuredProperty> measured(Reader& r, const Json& file, const char
     const Json* in = r.find(file, "", key, false);
     if (!in) return std::nullopt;
     const std::string at = std::string("/") + key;
-    return MeasuredProperty{r.number(*in, at, valueKey, kTiny), r.number(*in, at, "temperature_k", kTiny),
-                            r.number(*in, at, "relative_u", kTiny, 1.0), r.text(*in, at, "source")};
+    return MeasuredProperty{r.number(*in, at, valueKey, Reader::kTiny),
+                            r.number(*in, at, "temperature_k", Reader::kTiny),
+                            r.number(*in, at, "relative_u", Reader::kTiny, 1.0), r.text(*in, at, "source")};
 }
 
 std::optional<MeltingCurve> melting(Reader& r, const Json& file) {
@@ -313,14 +206,14 @@ std::vector<PublishedValue> published(Reader& r, const Json& file) {
         }
         PublishedValue v{kind->what,
                          0.0,
-                         r.number(value, at, kind->valueKey, kTiny),
+                         r.number(value, at, kind->valueKey, Reader::kTiny),
                          0.0,
-                         r.number(value, at, "tolerance", kTiny),
+                         r.number(value, at, "tolerance", Reader::kTiny),
                          r.text(value, at, "source")};
         if (v.what == PublishedValue::BoilingPoint)
-            v.pascal = r.number(value, at, "pressure_pa", kTiny);
+            v.pascal = r.number(value, at, "pressure_pa", Reader::kTiny);
         else
-            v.kelvin = r.number(value, at, "temperature_k", kTiny);
+            v.kelvin = r.number(value, at, "temperature_k", Reader::kTiny);
         if (v.what == PublishedValue::BoilingPoint) v.kelvin = v.value;
         result.push_back(std::move(v));
     }
@@ -364,7 +257,8 @@ tl::expected<SubstanceDefinition, std::vector<SubstanceProblem>> build(Reader& r
         const std::string at = std::string("/") + key;
         if (!in) return {0.0, 0.0};
         (void)r.text(*in, at, "source");
-        return {r.number(*in, at, "temperature_k", kTiny), r.number(*in, at, "pressure_pa", kTiny)};
+        return {r.number(*in, at, "temperature_k", Reader::kTiny),
+                r.number(*in, at, "pressure_pa", Reader::kTiny)};
     };
     const std::string id = r.text(file, "", "id"), name = r.text(file, "", "name"),
                       formula = r.text(file, "", "formula");

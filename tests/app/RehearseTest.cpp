@@ -5,7 +5,7 @@
 #include "app/rehearse/KnobField.h"
 #include "app/rehearse/RehearsalTape.h"
 #include "app/rehearse/RehearseStation.h"
-#include "app/rehearse/RigDrawing.h"
+#include "app/rigdrawing/RigDrawing.h"
 
 #include <QAction>
 #include <QComboBox>

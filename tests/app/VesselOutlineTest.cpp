@@ -1,4 +1,4 @@
-#include "app/rehearse/VesselOutline.h"
+#include "app/rigdrawing/VesselOutline.h"
 
 #include <gtest/gtest.h>
 

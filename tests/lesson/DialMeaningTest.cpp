@@ -1,6 +1,6 @@
-#include "lesson/views/DialMeaning.h"
+#include "lesson/lookups/DialMeaning.h"
 
-#include "lesson/views/AltitudeView.h"
+#include "lesson/lookups/AltitudeView.h"
 #include "lesson/views/RoomViews.h"
 #include "physics/Cooking.h"
 #include "support/DrivenLesson.h"

@@ -1,4 +1,4 @@
-#include "lesson/views/SolutionViews.h"
+#include "lesson/lookups/SolutionViews.h"
 
 #include "physics/Constants.h"
 #include "substances/SubstanceLibrary.h"

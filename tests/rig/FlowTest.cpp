@@ -1,4 +1,4 @@
-#include "rig/Flow.h"
+#include "rig/matter/Flow.h"
 
 #include <gtest/gtest.h>
 #include <rapidcheck/gtest.h>

@@ -1,4 +1,4 @@
-#include "rig/RigFluid.h"
+#include "rig/matter/RigFluid.h"
 
 #include "substances/SubstanceLibrary.h"
 

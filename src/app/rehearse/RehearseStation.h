@@ -8,6 +8,7 @@
 
 #include <QElapsedTimer>
 
+#include <array>
 #include <memory>
 
 class QComboBox;
@@ -57,6 +58,8 @@ protected:
     void keyPressEvent(QKeyEvent* event) override;
 
 private:
+    static constexpr std::array kSpeeds{1.0, 5.0, 20.0, 60.0, 200.0}; ///< times real time
+    static constexpr int kTickMs = 40, kUsualSpeed = 2;
     void buildLeft(QVBoxLayout* column);
     void buildRight(QVBoxLayout* column);
     void buildTape(QVBoxLayout* column);

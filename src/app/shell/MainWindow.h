@@ -7,6 +7,7 @@
 #include <QMainWindow>
 
 #include <array>
+#include <functional>
 
 class QLabel;
 class QMenu;
@@ -48,6 +49,15 @@ protected:
 private:
     void build();
     void buildMenus();
+    void buildNotebookMenu();
+    void buildEditMenu();
+    void buildStationsMenu();
+    void buildViewMenu();
+    void buildOverlays(QMenu* over);
+    /// @param needsNotebook  it can be chosen only while one is open. @param slot  gets to know whether it is
+    /// checked.
+    QAction* addAction(QMenu* menu, const QString& text, const QKeySequence& keys, const char* name,
+                       const std::function<void(bool)>& slot, bool needsNotebook);
     void wire();
     /// The page of a station, built when it is first asked for.
     QWidget* page(Station station);

@@ -6,8 +6,7 @@
 #include "app/controls/TableModel.h"
 #include "app/controls/Theme.h"
 #include "app/map/ChartStyle.h"
-#include "lesson/views/AltitudeView.h"
-#include "physics/Cooking.h"
+#include "lesson/lookups/AltitudeView.h"
 
 #include <QComboBox>
 #include <QHBoxLayout>

@@ -1,7 +1,7 @@
 #pragma once
 
 #include "app/controller/ToolWindow.h"
-#include "lesson/views/DialMeaning.h"
+#include "lesson/lookups/DialMeaning.h"
 
 class QLabel;
 class QLineEdit;

@@ -7,7 +7,6 @@
 #include "app/controls/TableModel.h"
 #include "app/controls/Theme.h"
 #include "app/map/ChartStyle.h"
-#include "physics/Constants.h"
 
 #include <QHBoxLayout>
 #include <QTableView>
@@ -94,9 +93,8 @@ void SolutionsWindow::refresh() {
         return;
     }
     const auto room = m_controller.isOpen() ? m_controller.session().room() : std::nullopt;
-    const auto chart =
-        solutionChart(kTopics[std::max(0, m_topic->chosen())].topic,
-                      room ? room->station : Pressure::fromPascal(kStandardAtmospherePascal), *percent);
+    const auto chart = solutionChart(kTopics[std::max(0, m_topic->chosen())].topic,
+                                     room ? std::optional(room->station) : std::nullopt, *percent);
     if (!chart) {
         m_answer->setText(onScreen(chart.error().message));
         return;

@@ -1,7 +1,7 @@
 #pragma once
 
 #include "app/controller/ToolWindow.h"
-#include "lesson/views/SolutionViews.h"
+#include "lesson/lookups/SolutionViews.h"
 
 class QCustomPlot;
 class QLabel;

@@ -3,6 +3,7 @@
 #include "quantities/Failure.h"
 #include "quantities/Quantities.h"
 
+#include <optional>
 #include <string>
 #include <utility>
 #include <vector>
@@ -41,7 +42,9 @@ struct SolutionChart {
 };
 
 /// @param percent  composition asked for, % by mass of what is dissolved or mixed in.
-/// OutOfRange where the topic's model does not reach it; the message gives the range.
-[[nodiscard]] Result<SolutionChart> solutionChart(SolutionTopic topic, Pressure room, double percent);
+/// @param room  the standard atmosphere where it is not known. OutOfRange where the topic's model does not
+/// reach it; the message gives the range.
+[[nodiscard]] Result<SolutionChart> solutionChart(SolutionTopic topic, std::optional<Pressure> room,
+                                                  double percent);
 
 } // namespace uttrin

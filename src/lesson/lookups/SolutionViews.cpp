@@ -180,7 +180,8 @@ Result<SolutionChart> mixture(const BinaryMixture& m, Pressure room, double perc
 
 } // namespace
 
-Result<SolutionChart> solutionChart(SolutionTopic topic, Pressure room, double percent) {
+Result<SolutionChart> solutionChart(SolutionTopic topic, std::optional<Pressure> known, double percent) {
+    const Pressure room = known.value_or(Pressure::fromPascal(kStandardAtmospherePascal));
     const char* mixed = nullptr;
     switch (topic) {
     case SolutionTopic::SaltBath:

@@ -1,5 +1,6 @@
 #pragma once
 
+#include "physics/Cooking.h"
 #include "quantities/Quantities.h"
 
 #include <optional>

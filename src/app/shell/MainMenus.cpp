@@ -1,0 +1,196 @@
+// The menus of the main window.
+#include "BenchStrip.h"
+#include "ComingStation.h"
+#include "MainWindow.h"
+#include "MinuteTape.h"
+#include "NavigationColumn.h"
+#include "Outputs.h"
+#include "SampleNotebook.h"
+#include "ToolWindows.h"
+#include "WelcomePage.h"
+#include "app/controller/Dialogs.h"
+#include "app/controls/Labels.h"
+#include "app/controls/OnScreen.h"
+#include "app/controls/Theme.h"
+#include "app/map/PhaseMap.h"
+#include "app/photo/PhotoReader.h"
+#include "app/rehearse/RehearseStation.h"
+#include "app/stations/plan/PlanStation.h"
+#include "app/stations/report/ReportStation.h"
+#include "app/stations/rig/RigStation.h"
+#include "app/stations/room/RoomStation.h"
+#include "app/stations/run/RunStation.h"
+#include "app/stations/workup/WorkUpStation.h"
+#include "lesson/commands/LessonCommands.h"
+#include "lesson/commands/SelectionCommands.h"
+#include "lesson/views/NavigationView.h"
+#include "lesson/views/StripView.h"
+#include "lesson/views/TapeView.h"
+
+#include <QApplication>
+#include <QCloseEvent>
+#include <QDir>
+#include <QDragEnterEvent>
+#include <QFileInfo>
+#include <QHBoxLayout>
+#include <QMenuBar>
+#include <QMimeData>
+#include <QSettings>
+#include <QStackedWidget>
+#include <QTimer>
+
+namespace uttrin::app {
+namespace {
+
+const QString kNotebookFilter = QStringLiteral("Uttrin notebooks (*.uttrin)");
+
+} // namespace
+
+QAction* MainWindow::addAction(QMenu* menu, const QString& text, const QKeySequence& keys, const char* name,
+                               const std::function<void(bool)>& slot, bool needsNotebook) {
+    QAction* a = menu->addAction(text);
+    a->setShortcut(keys);
+    a->setObjectName(QLatin1String(name));
+    connect(a, &QAction::triggered, this, slot);
+    if (needsNotebook) m_needNotebook << a;
+    return a;
+}
+
+void MainWindow::buildMenus() {
+    buildNotebookMenu();
+    buildEditMenu();
+    buildStationsMenu();
+    buildViewMenu();
+    fillRecent();
+}
+
+void MainWindow::buildNotebookMenu() {
+    QMenu* file = menuBar()->addMenu(tr("&Notebook"));
+    addAction(
+        file, tr("&New…"), QKeySequence::New, "actionNew", [this](bool) { askNew(); }, false);
+    addAction(
+        file, tr("&Open…"), QKeySequence::Open, "actionOpen", [this](bool) { askOpen(); }, false);
+    m_recent = file->addMenu(tr("Open &recent"));
+    addAction(
+        file, tr("Open the &sample lesson"), {}, "actionSample", [this](bool) { openSample(); }, false);
+    addAction(
+        file, tr("Save a &copy…"), QKeySequence(QStringLiteral("Ctrl+Shift+S")), "actionSaveCopy",
+        [this](bool) {
+            const QString path =
+                dialogs::saveFile(this, tr("Save a copy"), dialogs::documentsFolder() + tr("/copy.uttrin"),
+                                  kNotebookFilter, QStringLiteral("uttrin"));
+            if (!path.isEmpty() &&
+                m_controller.carryOut(&LessonCommands::saveCopy, std::filesystem::path(path.toStdString())))
+                showMessage(tr("A complete copy is in %1.").arg(path), false);
+        },
+        true);
+    file->addSeparator();
+    m_lessons = file->addMenu(tr("&Lesson"));
+    addAction(
+        file, tr("New l&esson"), {}, "actionNewLesson",
+        [this](bool) {
+            m_controller.carryOut(&LessonCommands::addLesson, Lesson{0, tr("New lesson").toStdString(), "",
+                                                                     "", "", 0.0, false, 0, false});
+        },
+        true);
+    file->addSeparator();
+    addAction(
+        file, tr("&Import CSV…"), QKeySequence(QStringLiteral("Ctrl+I")), "actionImport",
+        [this](bool) { page<ReportStation>(Station::Report)->importCsv(); }, true);
+    addAction(
+        file, tr("Print the r&un sheet as PDF…"), {}, "actionPrintSheet",
+        [this](bool) { saveSheet(m_controller, this); }, true);
+    addAction(
+        file, tr("Print the report…"), QKeySequence::Print, "actionPrint",
+        [this](bool) { page<ReportStation>(Station::Report)->printReport(); }, true);
+    addAction(
+        file, tr("&Quit"), QKeySequence::Quit, "actionQuit", [this](bool) { close(); }, false);
+}
+
+void MainWindow::buildEditMenu() {
+    QMenu* edit = menuBar()->addMenu(tr("&Edit"));
+    m_undo = addAction(
+        edit, tr("&Undo"), QKeySequence::Undo, "actionUndo",
+        [this](bool) { m_controller.carryOut(&LessonCommands::undo); }, false);
+    m_redo = addAction(
+        edit, tr("&Redo"), QKeySequence::Redo, "actionRedo",
+        [this](bool) { m_controller.carryOut(&LessonCommands::redo); }, false);
+    edit->addSeparator();
+    addAction(
+        edit, tr("&Strike or restore the chosen point…"), QKeySequence(QStringLiteral("Ctrl+K")),
+        "actionStrike",
+        [this](bool) {
+            if (station() == Station::Run)
+                page<RunStation>(Station::Run)->strikeSelected();
+            else if (station() == Station::WorkUp)
+                page<WorkUpStation>(Station::WorkUp)->strikeSelected();
+            else
+                showMessage(tr("Points are chosen at the Run or Work-up station."), false);
+        },
+        true);
+    addAction(
+        edit, tr("Re&take the chosen point"), QKeySequence(QStringLiteral("Ctrl+R")), "actionRetake",
+        [this](bool) { page<RunStation>(Station::Run)->retakeSelected(); }, true);
+    addAction(
+        edit, tr("Put the chosen point into the &fit, or leave it out"),
+        QKeySequence(QStringLiteral("Ctrl+F")), "actionInFit",
+        [this](bool) { page<WorkUpStation>(Station::WorkUp)->toggleInFit(); }, true);
+}
+
+void MainWindow::buildStationsMenu() {
+    QMenu* go = menuBar()->addMenu(tr("&Stations"));
+    for (int i = 0; i < kStations; ++i)
+        addAction(
+            go, NavigationColumn::stationName(i), QKeySequence(QStringLiteral("Ctrl+%1").arg(i + 1)),
+            qPrintable(QStringLiteral("actionStation%1").arg(i + 1)),
+            [this, i](bool) { goTo(static_cast<Station>(i)); }, true);
+}
+
+void MainWindow::buildViewMenu() {
+    QMenu* view = menuBar()->addMenu(tr("&View"));
+    m_projector = addAction(
+        view, tr("&Projector theme: dark and large"), QKeySequence(Qt::Key_F11), "actionProjector",
+        [this](bool on) { useTheme(on); }, false);
+    m_projector->setCheckable(true);
+    addAction(
+        view, tr("Save the &map as a picture…"), QKeySequence(QStringLiteral("Ctrl+E")), "actionExportMap",
+        [this](bool) { saveMap(m_controller, shownMap(), this); }, true);
+    addAction(
+        view, tr("&Dial reader"), QKeySequence(QStringLiteral("Ctrl+D")), "actionDialReader",
+        [this](bool) { m_tools->openDialReader(); }, true);
+    addAction(
+        view, tr("P&hoto reader"), QKeySequence(QStringLiteral("Ctrl+Shift+D")), "actionPhotoReader",
+        [this](bool) { m_tools->openPhotoReader(); }, true);
+    addAction(
+        view, tr("&Boiling against height"), QKeySequence(QStringLiteral("Ctrl+H")), "actionAltitudes",
+        [this](bool) { m_tools->openAltitudes(); }, true);
+    addAction(
+        view, tr("&Salted ice, syrup and mixtures"), QKeySequence(QStringLiteral("Ctrl+J")),
+        "actionSolutions", [this](bool) { m_tools->openSolutions(); }, true);
+    buildOverlays(view->addMenu(tr("&Lay other substances over the map")));
+    addAction(
+        view, tr("Show &all of the substance on the map"), QKeySequence(QStringLiteral("Ctrl+0")),
+        "actionShowAll",
+        [this](bool) {
+            if (auto* map = shownMap()) map->showAll();
+        },
+        true);
+}
+
+void MainWindow::buildOverlays(QMenu* over) {
+    for (const Substance* s : substances()) {
+        QAction* a = over->addAction(onScreen(s->facts().name));
+        a->setCheckable(true);
+        a->setData(QString::fromStdString(s->facts().id));
+        connect(a, &QAction::triggered, this, [this, a](bool on) { layOver(a->data().toString(), on); });
+    }
+    connect(over, &QMenu::aboutToShow, this, [this, over] {
+        for (QAction* a : over->actions()) {
+            a->setEnabled(m_controller.isOpen());
+            a->setChecked(m_controller.isOpen() &&
+                          m_controller.session().selection().isLaidOver(a->data().toString().toStdString()));
+        }
+    });
+}
+
+} // namespace uttrin::app

@@ -1,0 +1,116 @@
+#include "RoomJson.h"
+
+#include "json/JsonText.h"
+
+#include <fmt/format.h>
+#include <nlohmann/json.hpp>
+
+namespace uttrin {
+namespace {
+
+using Json = nlohmann::ordered_json;
+using Reader = JsonReader;
+
+Json mercuryToJson(const MercuryReading& m) {
+    return {{"main_scale", formatMeasure(m.mainScale, unit(m.unit))},
+            {"main_division", m.mainDivision},
+            {"vernier_divisions", m.vernierDivisions},
+            {"vernier_line", m.vernierLine},
+            {"attached", formatMeasure(m.attachedCelsius, unit("degC"))},
+            {"scale", id(m.scale)},
+            {"latitude_deg", m.latitudeDegrees},
+            {"altitude", formatMeasure(m.altitudeM, unit("m"))},
+            {"index", m.indexCorrection}};
+}
+
+void readMercuryFrom(Reader r, MercuryReading& m) {
+    if (!r.has("main_scale")) r.refuse("main_scale", "the barometer's main scale as \"VALUE UNIT\"");
+    Measure main{0.0, &unit("mmHg")};
+    r.parsed("main_scale", main, [](std::string_view s) { return parseMeasure(s, Dimension::Pressure); });
+    m.mainScale = main.number;
+    m.unit = std::string(main.unit->symbol);
+    r.number("main_division", m.mainDivision);
+    r.count("vernier_divisions", m.vernierDivisions);
+    r.count("vernier_line", m.vernierLine);
+    r.parsed("attached", m.attachedCelsius, [](std::string_view s) {
+        return parseTemperature(s).map([](Temperature t) { return t.celsius(); });
+    });
+    r.parsed("scale", m.scale, scaleMaterialFromId);
+    r.number("latitude_deg", m.latitudeDegrees);
+    r.parsed("altitude", m.altitudeM,
+             [](std::string_view s) { return parseLength(s).map([](Length l) { return l.metre(); }); });
+    r.number("index", m.indexCorrection);
+}
+
+Result<Reduction> reductionFromId(std::string_view word) {
+    if (word == "hypsometric") return Reduction::Hypsometric;
+    if (word == "standard-atmosphere") return Reduction::StandardAtmosphere;
+    return fail(Failure::BadInput,
+                fmt::format("'{}' is not a reduction; accepted: hypsometric, standard-atmosphere", word));
+}
+
+} // namespace
+
+Json roomToJson(const RoomEntry& e) {
+    Json j{{"method", id(e.method)}};
+    if (e.method == RoomMethod::MercuryBarometer) {
+        j["mercury"] = mercuryToJson(e.mercury);
+        return j;
+    }
+    if (e.method != RoomMethod::Altitude) {
+        j["reading"] = formatMeasure(e.value, unit(e.unit));
+        j["uncertainty"] = formatMeasure(e.valueU, unit(e.unit));
+    }
+    if (e.method == RoomMethod::Altitude || e.method == RoomMethod::SeaLevelReport)
+        j["altitude"] = formatMeasure(e.altitudeM, unit("m"));
+    if (e.method == RoomMethod::SeaLevelReport) {
+        j["air"] = formatMeasure(e.airCelsius, unit("degC"));
+        j["reduction"] = e.reduction == Reduction::Hypsometric ? "hypsometric" : "standard-atmosphere";
+    }
+    if (e.method == RoomMethod::DeadHead) j["ultimate"] = formatMeasure(e.ultimatePa, unit("Pa"));
+    return j;
+}
+
+void readRoomFrom(Reader r, RoomEntry& e) {
+    r.parsed("method", e.method, roomMethodFromId);
+    if (e.method == RoomMethod::MercuryBarometer) return readMercuryFrom(r.child("mercury"), e.mercury);
+    if (e.method != RoomMethod::Altitude) {
+        Measure reading{0.0, &unit("hPa")}, u{0.0, nullptr};
+        const auto measure = [](std::string_view s) { return parseMeasure(s, Dimension::Pressure); };
+        if (!r.has("reading")) r.refuse("reading", "the room's pressure as \"VALUE UNIT\"");
+        r.parsed("reading", reading, measure);
+        r.parsed("uncertainty", u, measure);
+        e.value = reading.number;
+        e.unit = std::string(reading.unit->symbol);
+        e.valueU = u.unit ? u.number * u.unit->factor / reading.unit->factor : 0.0;
+    }
+    r.parsed("altitude", e.altitudeM,
+             [](std::string_view s) { return parseLength(s).map([](Length l) { return l.metre(); }); });
+    r.parsed("air", e.airCelsius, [](std::string_view s) {
+        return parseTemperature(s).map([](Temperature t) { return t.celsius(); });
+    });
+    r.parsed("reduction", e.reduction, reductionFromId);
+    r.parsed("ultimate", e.ultimatePa, inPascal(parsePressure));
+}
+
+/// Parses the text and lets `read` take what it wants from the root; checks nothing else.
+Result<void> readObject(std::string_view text,
+                        const std::function<void(Reader, std::optional<Failure>&)>& read) {
+    const auto root = parseJson(text);
+    if (!root) return tl::unexpected(root.error().failure());
+    std::optional<Failure> failure;
+    read(Reader(*root, "", failure), failure);
+    if (failure) return tl::unexpected(*failure);
+    return {};
+}
+
+std::string writeRoom(const RoomEntry& room) { return roomToJson(room).dump(); }
+
+Result<RoomEntry> readRoom(std::string_view text) {
+    RoomEntry room;
+    const auto ok = readObject(text, [&](Reader r, std::optional<Failure>&) { readRoomFrom(r, room); });
+    if (!ok) return tl::unexpected(ok.error());
+    return room;
+}
+
+} // namespace uttrin
