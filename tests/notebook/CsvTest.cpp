@@ -27,6 +27,21 @@ RC_GTEST_PROP(Csv, WhatIsWrittenReadsBackTheSame, (std::vector<std::string> fiel
     RC_ASSERT(records[1].fields == fields);
 }
 
+RC_GTEST_PROP(Csv, NoTextIsTakenForAFormulaAndEachComesBackByteForByte, (std::string text)) {
+    for (const std::string& t : {text, "=" + text, "\'" + text, "\'=" + text, "@" + text, "\t" + text}) {
+        const std::string cell = csvText(t);
+        RC_ASSERT(cell.empty() || std::string("=+-@\t\r").find(cell.front()) == std::string::npos);
+        RC_ASSERT(textOfCsv(cell) == t);
+    }
+}
+
+TEST(Csv, TextsThatBeginLikeFormulasAreMarked) {
+    EXPECT_EQ(csvText("=1+1"), "'=1+1");
+    EXPECT_EQ(csvText("-0.7 said Ember"), "'-0.7 said Ember");
+    EXPECT_EQ(csvText("misread"), "misread");
+    EXPECT_EQ(textOfCsv("'tis"), "'tis");
+}
+
 RC_GTEST_PROP(Csv, AnyTextParses, (std::string text)) {
     for (const auto& record : parseCsv(text))
         RC_ASSERT(!record.fields.empty());

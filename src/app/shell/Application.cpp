@@ -1,5 +1,6 @@
 #include "Application.h"
 
+#include "GuardedApplication.h"
 #include "MainWindow.h"
 #include "Screenshots.h"
 #include "app/controller/LessonController.h"
@@ -29,7 +30,7 @@ private:
 
 int runApplication(int argc, char** argv,
                    const std::function<void(MainWindow&, LessonController&)>& started) {
-    QApplication app(argc, argv);
+    GuardedApplication app(argc, argv);
     QApplication::setApplicationName(QStringLiteral("uttrin"));
     QApplication::setOrganizationName(QStringLiteral("uttrin"));
     QApplication::setApplicationDisplayName(QStringLiteral("Uttrin"));

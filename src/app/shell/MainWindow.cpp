@@ -2,6 +2,7 @@
 
 #include "BenchStrip.h"
 #include "ComingStation.h"
+#include "GuardedApplication.h"
 #include "MinuteTape.h"
 #include "NavigationColumn.h"
 #include "Outputs.h"
@@ -31,6 +32,7 @@
 #include <QCloseEvent>
 #include <QDir>
 #include <QDragEnterEvent>
+#include <QFile>
 #include <QFileInfo>
 #include <QHBoxLayout>
 #include <QMenuBar>
@@ -187,12 +189,22 @@ void MainWindow::wire() {
             [this](const QString& text) { showMessage(text, true); });
     connect(&m_controller, &LessonController::said, this,
             [this](const QString& text) { showMessage(text, false); });
+    if (auto* guarded = qobject_cast<GuardedApplication*>(QCoreApplication::instance()))
+        connect(guarded, &GuardedApplication::faultCaught, this, &MainWindow::tellFault);
     connect(m_messageTimer, &QTimer::timeout, m_message, &QWidget::hide);
     auto* minute = new QTimer(this); // the tape's "now" moves on
     connect(minute, &QTimer::timeout, this, [this] {
         if (m_controller.isOpen() && m_tape->isVisible()) m_tape->show(tapeView(m_controller.session()));
     });
     minute->start(15'000);
+}
+
+void MainWindow::tellFault(const QString& what) {
+    showMessage(tr("The program met a fault of its own (%1). What was captured is on disk, what is typed "
+                   "stays; save a "
+                   "copy of the notebook if it comes again.")
+                    .arg(what),
+                true);
 }
 
 void MainWindow::tellSubstanceProblems(const std::vector<SubstanceProblem>& problems) {
@@ -262,7 +274,15 @@ void MainWindow::goTo(Station s) {
 
 Station MainWindow::station() const { return static_cast<Station>(m_stations->currentIndex()); }
 
+void MainWindow::dropUnchangedSample() {
+    if (m_sample.isEmpty()) return;
+    if (m_controller.isOpen() && !m_controller.session().canUndo() && !m_controller.session().canRedo())
+        QFile::remove(m_sample);
+    m_sample.clear();
+}
+
 bool MainWindow::openNotebook(const QString& path) {
+    dropUnchangedSample();
     if (!m_controller.open(path)) {
         offerSalvage(path);
         return false;
@@ -272,6 +292,7 @@ bool MainWindow::openNotebook(const QString& path) {
 }
 
 bool MainWindow::createNotebook(const QString& path) {
+    dropUnchangedSample();
     if (!m_controller.create(path)) return false;
     rememberRecent(path);
     goTo(Station::Room);
@@ -284,7 +305,9 @@ bool MainWindow::openSample() {
         showMessage(onScreen(copy.error().message), true);
         return false;
     }
+    dropUnchangedSample();
     if (!m_controller.open(*copy)) return false;
+    m_sample = *copy;
     // The run that is under way.
     const auto& runs = m_controller.session().model().data().runs;
     if (!runs.empty()) m_controller.carryOut(&SelectionCommands::selectRun, runs.back().id);
@@ -346,6 +369,7 @@ void MainWindow::closeEvent(QCloseEvent* event) {
     QSettings settings;
     settings.setValue(QStringLiteral("window/geometry"), saveGeometry());
     settings.setValue(QStringLiteral("window/projector"), m_projector->isChecked());
+    dropUnchangedSample();
     event->accept();
 }
 

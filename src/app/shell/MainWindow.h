@@ -35,10 +35,12 @@ public:
     bool createNotebook(const QString& path);
     /// Says which of the person's own substances could not be read, and why.
     void tellSubstanceProblems(const std::vector<SubstanceProblem>& problems);
+    /// Says that an exception reached the event loop, and what is safe.
+    void tellFault(const QString& what);
     void goTo(Station station);
     [[nodiscard]] Station station() const;
-    /// Opens a copy of the sample in the person's own folder of temporary files, so that the sample stays as
-    /// it is.
+    /// Opens a copy of the sample in a folder of the person's own, so that the sample stays as it is. The
+    /// copy goes when it is left unchanged.
     bool openSample();
 
 protected:
@@ -78,6 +80,7 @@ private:
     [[nodiscard]] PhaseMap* shownMap() const;
     void useTheme(bool projector);
     void restore();
+    void dropUnchangedSample();
 
     LessonController& m_controller;
     ToolWindows* m_tools;
@@ -92,6 +95,7 @@ private:
     QMenu *m_recent, *m_lessons;
     QAction *m_undo, *m_redo, *m_projector;
     QList<QAction*> m_needNotebook;
+    QString m_sample; ///< copy that is open; empty for any other notebook
 };
 
 } // namespace uttrin::app

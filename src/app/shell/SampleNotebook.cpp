@@ -3,6 +3,7 @@
 #include <QCoreApplication>
 #include <QDir>
 #include <QFile>
+#include <QStandardPaths>
 
 namespace uttrin::app {
 namespace {
@@ -15,21 +16,35 @@ QString shippedSample() {
     return {};
 }
 
+/// A folder that only this person may look into: that of the session, else the cache.
+QString ownFolder() {
+    for (const auto place : {QStandardPaths::RuntimeLocation, QStandardPaths::CacheLocation}) {
+        const QString folder = QStandardPaths::writableLocation(place) + QStringLiteral("/uttrin");
+        if (QDir().mkpath(folder) &&
+            QFile::setPermissions(folder, QFile::ReadOwner | QFile::WriteOwner | QFile::ExeOwner))
+            return folder;
+    }
+    return {};
+}
+
 } // namespace
 
 Result<QString> copyOfSample() {
     const QString sample = shippedSample();
     if (sample.isEmpty())
         return fail(Failure::Storage, "The sample notebook was not found beside the program.");
+    const QString folder = ownFolder();
+    if (folder.isEmpty())
+        return fail(Failure::Storage,
+                    "There is no folder of your own for the sample notebook; open it from where it lies.");
     const QString copy =
-        QDir::tempPath() + QStringLiteral("/uttrin-sample-%1.uttrin").arg(QCoreApplication::applicationPid());
+        QStringLiteral("%1/sample-%2.uttrin").arg(folder).arg(QCoreApplication::applicationPid());
     QFile::remove(copy);
     QFile file(sample);
-    if (!file.copy(copy))
+    if (!file.copy(copy) || !QFile::setPermissions(copy, QFile::ReadOwner | QFile::WriteOwner))
         return fail(Failure::Storage, QStringLiteral("The sample notebook could not be copied to %1: %2.")
                                           .arg(copy, file.errorString())
                                           .toStdString());
-    QFile::setPermissions(copy, QFile::ReadOwner | QFile::WriteOwner);
     return copy;
 }
 
