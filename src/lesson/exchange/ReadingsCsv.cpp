@@ -43,7 +43,7 @@ public:
                 field.substr(at + name.size() + 1, field.find_last_not_of(' ') - at - name.size());
             const auto unit = findUnit(symbol, dimension);
             if (!unit)
-                return fail(Failure::BadInput, fmt::format("line {}, column '{}': {}", m_record.line, field,
+                return fail(Failure::BadInput, fmt::format("line {}, column '{}': {}", m_record.line, shortened(field),
                                                            unit.error().message));
             return std::optional(Column{i, *unit, 0});
         }
@@ -159,7 +159,7 @@ Result<Reading> readingOf(const CsvRecord& record, Layout& l) {
         const auto v = parseNumber(vigour);
         if (!v || !(*v >= 1.0 && *v <= 5.0))
             return fail(Failure::BadInput,
-                        fmt::format("line {}: vigour '{}' is not a number from 1 to 5", record.line, vigour));
+                        fmt::format("line {}: vigour '{}' is not a number from 1 to 5", record.line, shortened(vigour)));
         r.vigour = static_cast<int>(*v);
     }
     if (const std::string time = textAt(record, l.time); !time.empty()) {
@@ -167,7 +167,7 @@ Result<Reading> readingOf(const CsvRecord& record, Layout& l) {
         const auto seconds = parseNumber(time);
         if (!seconds || !(std::abs(*seconds) < kLongestSeconds))
             return fail(Failure::BadInput,
-                        fmt::format("line {}: time_s '{}' is not a number of seconds", record.line, time));
+                        fmt::format("line {}: time_s '{}' is not a number of seconds", record.line, shortened(time)));
         r.takenAt = static_cast<Milliseconds>(*seconds * 1000.0);
     }
     if (const std::string struck = textAt(record, l.struck); !struck.empty()) r.struckReason = struck;

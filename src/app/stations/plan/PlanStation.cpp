@@ -105,6 +105,9 @@ QWidget* PlanStation::buildLadder() {
     m_step = new NumberField(tr("step"), {}, QStringLiteral("planStep"));
     m_trial = new NumberField(tr("one trial point"), QStringLiteral("kPa"), QStringLiteral("planTrial"));
     m_trial->setPlaceholder(tr("none"));
+    m_trial->setToolTip(
+        tr("One point at a low pressure before the others, to see how the rig behaves. It is left out of the "
+           "fit unless you put it in."));
     m_trialInFit = new QCheckBox(tr("trial point in the fit"));
     m_trialInFit->setObjectName(QStringLiteral("planTrialInFit"));
     m_period = new NumberField(tr("period"), QStringLiteral("min"), QStringLiteral("planPeriod"));

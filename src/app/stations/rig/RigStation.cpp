@@ -37,19 +37,14 @@ QWidget* RigStation::buildLeft() {
     method->column()->addWidget(makeLabel(tr("Method"), "title"));
     m_setup = new Segments(QStringLiteral("rigSetup"), Segments::Rows::AsNeeded);
     method->column()->addWidget(m_setup);
-    m_runBox = new QWidget;
-    auto* note = new QHBoxLayout(m_runBox);
-    note->setContentsMargins(0, 0, 0, 0);
-    m_runNote = makeLabel({}, "muted");
+    m_runNote = makeLabel({}, "note");
     m_runNote->setObjectName(QStringLiteral("runRigNote"));
-    note->addWidget(m_runNote, 1);
+    method->column()->addWidget(m_runNote);
     m_correct = new QPushButton(tr("Correct the set-up of this run"));
     m_correct->setObjectName(QStringLiteral("correctRun"));
-    m_correct->setToolTip(
-        tr("Works out the readings of this run with the rig as it stands here. The report names the "
-           "correction; Undo takes it back."));
-    note->addWidget(m_correct);
-    method->column()->addWidget(m_runBox);
+    m_correct->setToolTip(tr("Works out the readings of this run with the rig as it stands here. The report "
+                             "names the correction; Undo takes it back."));
+    method->column()->addWidget(m_correct);
     left->column()->addWidget(method);
     m_gauge = new GaugeCard;
     left->column()->addWidget(m_gauge);
@@ -154,7 +149,8 @@ void RigStation::refresh() {
     m_setup->setChoices(names);
     m_setup->choose(current);
     const std::string note = runRigNote(session());
-    m_runBox->setVisible(!note.empty());
+    m_runNote->setVisible(!note.empty());
+    m_correct->setVisible(!note.empty());
     m_runNote->setText(onScreen(note));
     m_gauge->show(p.rig.gauge);
     m_thermometer->show(p.rig.thermometer, session().model().lesson().utcOffsetMin);

@@ -40,7 +40,6 @@ private:
     VesselCard* m_vessel;
     QLabel *m_meaning, *m_runNote;
     QPushButton* m_correct;
-    QWidget* m_runBox;
     PhaseMap* m_map;
     InstrumentPair* m_pair;
     std::optional<Temperature> m_boils; ///< at which the instruments are shown, once a person moved one
