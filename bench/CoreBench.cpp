@@ -144,7 +144,7 @@ void bandOfAThousandSealedFlasks(benchmark::State& state) {
 BENCHMARK(bandOfAThousandSealedFlasks)->Unit(benchmark::kSecond)->Iterations(3)->UseRealTime();
 
 /// Ten minutes of a bell jar run by hand, in the steps of the live mode at 20 times real time.
-void tenMinutesFlownByHand(benchmark::State& state) {
+void tenMinutesRunByHand(benchmark::State& state) {
     const RigFile& rig = findDemonstration("bell-jar")->rig;
     for (auto _ : state) {
         auto manualRun = *ManualRun::make(rig, {});
@@ -154,6 +154,6 @@ void tenMinutesFlownByHand(benchmark::State& state) {
         }
     }
 }
-BENCHMARK(tenMinutesFlownByHand)->Unit(benchmark::kMillisecond);
+BENCHMARK(tenMinutesRunByHand)->Unit(benchmark::kMillisecond);
 
 BENCHMARK_MAIN();

@@ -17,7 +17,7 @@ namespace {
 /// A rig file by its path, or a demonstration that ships by its id.
 RigFile rigFrom(const std::string& word) {
     if (const Demonstration* shipped = findDemonstration(word)) return shipped->rig;
-    return need(RigFile::parse(fileText(word)));
+    return need(readRigFile(fileText(word)));
 }
 
 /// A column of the path: its name, and its value in a sample.

@@ -1,6 +1,7 @@
 #include "Demonstrations.h"
 
 #include "ShippedRigs.h"
+#include "json/JsonSchema.h"
 
 #include <algorithm>
 #include <stdexcept>
@@ -24,6 +25,14 @@ const Demonstration* findDemonstration(std::string_view id) {
     const auto& all = demonstrations();
     const auto at = std::ranges::find(all, id, &Demonstration::id);
     return at == all.end() ? nullptr : &*at;
+}
+
+Result<RigFile> readRigFile(std::string_view text) {
+    auto rig = RigFile::parse(text);
+    if (!rig) return tl::unexpected(withLine(rig.error(), text));
+    if (const auto kept = keepsSchema(text, shippedRigSchema().front().text); !kept)
+        return tl::unexpected(kept.error());
+    return rig;
 }
 
 } // namespace uttrin

@@ -19,4 +19,8 @@ struct Demonstration {
 /// One of them; null if there is none of this id.
 [[nodiscard]] const Demonstration* findDemonstration(std::string_view id);
 
+/// A rig file that a person brings. A failure names line, path and what is accepted; what the reader lets
+/// pass is held against the shipped schema as well.
+[[nodiscard]] Result<RigFile> readRigFile(std::string_view text);
+
 } // namespace uttrin

@@ -194,7 +194,7 @@ Figure mapFigure(const std::vector<ReducedReading>& readings, const LessonSessio
 }
 
 void addPredictions(Document& d, const LessonSession& s, bool answers) {
-    const auto sheet = s.sheet();
+    const auto& sheet = s.sheet();
     Table t{"What the class expected before the run",
             {"target", "p, kPa abs.", "expected, °C", "accepted, °C"},
             {},
@@ -296,7 +296,7 @@ Result<Document> labReport(const LessonSession& s, const ReportOptions& options)
 }
 
 Result<Document> benchSheet(const LessonSession& s) {
-    const auto sheet = s.sheet();
+    const auto& sheet = s.sheet();
     if (!sheet) return tl::unexpected(sheet.error());
     const Plan& plan = s.plan();
     Document d;

@@ -2,6 +2,7 @@
 
 #include "ShippedTexts.h"
 #include "files/WholeFile.h"
+#include "json/JsonSchema.h"
 #include "json/JsonText.h"
 
 #include <fmt/format.h>
@@ -51,6 +52,13 @@ std::vector<SubstanceProblem> SubstanceLibrary::addFolder(const std::filesystem:
             problems.push_back({path.filename().string(), 0, text.error().message});
             continue;
         }
+        auto own =
+            readSubstanceFile(*text, path.filename().string()); // first: it says more than the schema does
+        if (own)
+            if (const auto kept = keepsSchema(*text, shippedSubstanceSchema().front().text); !kept) {
+                problems.push_back({path.filename().string(), 0, kept.error().message});
+                continue;
+            }
         for (auto& problem : add(*text, path.filename().string()))
             problems.push_back(std::move(problem));
     }

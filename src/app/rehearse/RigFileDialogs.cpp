@@ -21,7 +21,7 @@ std::optional<Demonstration> openRigFile(QWidget* parent, LessonController& cont
         emit controller.failed(onScreen(text.error().message));
         return std::nullopt;
     }
-    auto read = RigFile::parse(*text);
+    auto read = readRigFile(*text);
     if (!read) {
         emit controller.failed(
             QStringLiteral("%1: %2").arg(QFileInfo(path).fileName(), onScreen(read.error().message)));

@@ -42,7 +42,7 @@ Pressure LessonSession::roomOrStandard() const {
 }
 
 std::optional<Target> LessonSession::currentTarget() const {
-    const auto s = benchSheet();
+    const auto& s = benchSheet();
     if (!s) return std::nullopt;
     std::set<int> taken;
     if (runId())

@@ -36,11 +36,11 @@ public:
     [[nodiscard]] std::optional<RowId> groupId() const;
     /// The plan in hand, and what it asks for in the known room.
     [[nodiscard]] const Plan& plan() const { return m_model.plan(setupId()); }
-    [[nodiscard]] Result<RunSheet> sheet() const { return m_model.sheet(setupId(), groupId()); }
+    [[nodiscard]] const Result<RunSheet>& sheet() const { return m_model.sheet(setupId(), groupId()); }
     /// The same at the bench: with the rig that the run in hand was taken with. The plan's before there is a
     /// run.
     [[nodiscard]] const Plan& benchPlan() const { return runId() ? m_model.planOfRun(*runId()) : plan(); }
-    [[nodiscard]] Result<RunSheet> benchSheet() const {
+    [[nodiscard]] const Result<RunSheet>& benchSheet() const {
         return runId() ? m_model.sheetOfRun(*runId()) : sheet();
     }
     [[nodiscard]] std::optional<RoomPressure> room() const;

@@ -59,7 +59,7 @@ Result<void> SelectionCommands::selectTarget(std::optional<int> place) {
 }
 
 Result<void> SelectionCommands::stepTarget(int by) {
-    const auto sheet = session().benchSheet();
+    const auto& sheet = session().benchSheet();
     if (!sheet) return {};
     const auto now = session().currentTarget();
     const int order = (now ? now->order : static_cast<int>(sheet->targets.size()) + 1) + by;

@@ -174,12 +174,20 @@ Result<RunSheet> sheetIn(const std::optional<RoomPressure>& known, const Plan& p
 
 } // namespace
 
-Result<RunSheet> LessonModel::sheet(RowId setupId, std::optional<RowId> groupId) const {
-    return sheetIn(room(groupId), plan(setupId));
+const Result<RunSheet>& LessonModel::sheet(RowId setupId, std::optional<RowId> groupId) const {
+    const auto key = std::pair(setupId, groupId);
+    const auto known = m_sheets.find(key);
+    return known != m_sheets.end()
+               ? known->second
+               : m_sheets.emplace(key, sheetIn(room(groupId), plan(setupId))).first->second;
 }
 
-Result<RunSheet> LessonModel::sheetOfRun(RowId runId) const {
-    return sheetIn(room(run(runId).groupId), planOfRun(runId));
+const Result<RunSheet>& LessonModel::sheetOfRun(RowId runId) const {
+    const auto known = m_runSheets.find(runId);
+    return known != m_runSheets.end()
+               ? known->second
+               : m_runSheets.emplace(runId, sheetIn(room(run(runId).groupId), planOfRun(runId)))
+                     .first->second;
 }
 
 std::span<const Reading> LessonModel::readingsOf(RowId runId) const {

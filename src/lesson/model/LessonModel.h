@@ -40,8 +40,9 @@ struct RunFit {
 };
 
 /// One lesson, understood: plans and rooms parsed, readings reduced. Built anew from the notebook's rows
-/// after every change, so a corrected room pressure recomputes everything. Reductions and fits are worked out
-/// when they are first asked for and kept as long as the model: all views share them. Not thread-safe.
+/// after every change, so a corrected room pressure recomputes everything. Reductions, fits and run sheets
+/// are worked out when they are first asked for and kept as long as the model: all views share them. Not
+/// thread-safe.
 class LessonModel {
 public:
     LessonModel() = default;
@@ -73,9 +74,10 @@ public:
                                                    std::optional<Milliseconds> at = std::nullopt) const;
 
     /// The run sheet in the known room; Unreferenced without one.
-    [[nodiscard]] Result<RunSheet> sheet(RowId setupId, std::optional<RowId> groupId = std::nullopt) const;
+    [[nodiscard]] const Result<RunSheet>& sheet(RowId setupId,
+                                                std::optional<RowId> groupId = std::nullopt) const;
     /// The same as a run has it, with its own rig.
-    [[nodiscard]] Result<RunSheet> sheetOfRun(RowId runId) const;
+    [[nodiscard]] const Result<RunSheet>& sheetOfRun(RowId runId) const;
 
     [[nodiscard]] std::span<const Reading> readingsOf(RowId runId) const;
     [[nodiscard]] const std::vector<ReducedReading>& reduce(RowId runId) const;
@@ -111,6 +113,9 @@ private:
     std::vector<std::string> m_troubles;
     mutable std::map<RowId, std::vector<ReducedReading>> m_reduced; ///< by run, once asked for
     mutable std::map<FitKey, Result<RunFit>> m_fits;
+    mutable std::map<std::pair<RowId, std::optional<RowId>>, Result<RunSheet>>
+        m_sheets; ///< by setup and group
+    mutable std::map<RowId, Result<RunSheet>> m_runSheets;
 };
 
 } // namespace uttrin

@@ -24,7 +24,7 @@ std::vector<StationState> navigationView(const LessonSession& s) {
     }
     const Rig& rig = s.plan().rig;
     at(Station::Rig) = {rig.gauge.name, fmt::format("{} L vessel", rig.vesselLitre), true, false};
-    if (const auto sheet = s.sheet()) {
+    if (const auto& sheet = s.sheet()) {
         const auto possible = std::count_if(sheet->targets.begin(), sheet->targets.end(),
                                             [](const Target& t) { return t.state == TargetState::Ok; });
         at(Station::Plan) = {

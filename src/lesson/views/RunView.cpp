@@ -69,7 +69,7 @@ RunView::Taken takenLine(const ReducedReading& r, const Plan& plan, const RunShe
 RunView runView(const LessonSession& s) {
     RunView v;
     const Plan& plan = s.benchPlan();
-    const auto sheet = s.benchSheet();
+    const auto& sheet = s.benchSheet();
     v.unit = std::string(unitText(plan.rig.gauge));
     v.picture = std::string(criterionText(plan.criterion));
     if (!s.runId()) {
@@ -111,6 +111,20 @@ RunView runView(const LessonSession& s) {
     }
     v.timeLeft = fmt::format("about {:.0f} min still needed", left / 60.0);
     return v;
+}
+
+std::string clockWarning(const LessonSession& s) {
+    if (!s.runId()) return {};
+    const auto readings = s.model().readingsOf(*s.runId());
+    if (readings.size() < 2) return {};
+    constexpr Milliseconds kDay = 24LL * 3600 * 1000; // no run of a lesson lasts longer
+    constexpr double kHourMs = 3'600'000.0;
+    const Milliseconds passed = readings.back().takenAt - readings[readings.size() - 2].takenAt;
+    if (passed >= 0 && passed < kDay) return {};
+    return fmt::format(
+        "This machine's clock went {} by {} h since the point before: set it right. The readings are kept; "
+        "their times are not to be trusted.",
+        passed < 0 ? "back" : "ahead", fixed(static_cast<double>(std::abs(passed)) / kHourMs, 1));
 }
 
 const std::vector<std::string>& readyPhrases() {

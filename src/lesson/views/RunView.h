@@ -34,6 +34,10 @@ struct RunView {
 };
 [[nodiscard]] RunView runView(const LessonSession& session);
 
+/// That the machine's time of day went back, or far ahead, between the last two readings of the run: their
+/// times are then not to be trusted. Empty where it did not.
+[[nodiscard]] std::string clockWarning(const LessonSession& session);
+
 /// Phrases that are stamped with the time at one press.
 [[nodiscard]] const std::vector<std::string>& readyPhrases();
 

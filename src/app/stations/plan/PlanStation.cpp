@@ -279,7 +279,7 @@ void PlanStation::refresh() {
         if (p.criterion == kCriteria[i]) m_criterion->choose(i);
     m_period->setValue(p.periodMinutes);
     showEnds();
-    const auto sheet = session().sheet();
+    const auto& sheet = session().sheet();
     m_problem->setVisible(!sheet);
     m_table->setVisible(sheet.has_value());
     m_summary->setVisible(sheet.has_value());

@@ -17,6 +17,7 @@
 #include "lesson/commands/RunCommands.h"
 #include "lesson/commands/SelectionCommands.h"
 #include "lesson/views/MapView.h"
+#include "lesson/views/RunView.h"
 
 #include <QHBoxLayout>
 #include <QPushButton>
@@ -146,7 +147,11 @@ void RunStation::settle(bool keepOdd) {
         return;
     }
     m_reading->hideFinding();
-    m_controller.say(tr("Captured, and on disk."));
+    const std::string clock = clockWarning(session());
+    if (clock.empty())
+        m_controller.say(tr("Captured, and on disk."));
+    else
+        m_controller.complain(tr("Captured, and on disk. %1").arg(onScreen(clock)));
     m_reading->focusFirst();
 }
 
