@@ -20,7 +20,7 @@ bool beginsLikeAFormula(std::string_view text) {
 
 } // namespace
 
-std::string csvText(std::string text) { return beginsLikeAFormula(text) ? "'" + text : text; }
+std::string csvText(const std::string& text) { return beginsLikeAFormula(text) ? "'" + text : text; }
 
 std::string textOfCsv(std::string_view cell) {
     const bool marked = !cell.empty() && cell.front() == '\'' && beginsLikeAFormula(cell);

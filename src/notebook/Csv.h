@@ -22,7 +22,7 @@ struct CsvRecord {
 
 /// A text as a cell that no spreadsheet takes for a formula: what begins like one gets an apostrophe before
 /// it.
-[[nodiscard]] std::string csvText(std::string text);
+[[nodiscard]] std::string csvText(const std::string& text);
 
 /// The text of a cell that `csvText` wrote.
 [[nodiscard]] std::string textOfCsv(std::string_view cell);

@@ -186,7 +186,7 @@ Result<void> write(Notebook::State& state, Work work) {
 
 Result<void> Notebook::perform(const std::string& label, const std::function<void(Editor&)>& change) {
     ChangeSet changes;
-    const auto done = write(*m_state, [&] {
+    auto done = write(*m_state, [&] {
         const ChangeRecorder recorder(m_state->db.getHandle());
         Editor editor(*this);
         change(editor);
@@ -208,7 +208,7 @@ Result<void> Notebook::step(bool back) {
     auto& from = back ? m_state->done : m_state->undone;
     auto& to = back ? m_state->undone : m_state->done;
     if (from.empty()) return {};
-    const auto done = write(*m_state, [&] {
+    auto done = write(*m_state, [&] {
         applyChanges(m_state->db.getHandle(), back ? inverted(from.back().changes) : from.back().changes);
     });
     if (!done) return done;
@@ -228,7 +228,7 @@ Result<void> Notebook::saveCopy(const fs::path& to) const {
         to,
         [&](const fs::path& beside) -> Result<void> {
             removeDatabase(beside); // of a program that was ended
-            const auto copied = guarded(to, [&] {
+            auto copied = guarded(to, [&] {
                 SQLite::Statement statement(m_state->db, "VACUUM INTO ?");
                 statement.bind(1, beside.string());
                 statement.exec();

@@ -152,7 +152,7 @@ Result<int> Notebook::salvage(const fs::path& damaged, const fs::path& to) {
         });
         (void)copied; // whatever could not be read: what was saved is looked at below
     }
-    const auto saved = goThrough(to);
+    auto saved = goThrough(to);
     if (saved) return saved;
     std::error_code ignored;
     fs::remove(to, ignored);

@@ -108,7 +108,8 @@ std::string writeRoom(const RoomEntry& room) { return roomToJson(room).dump(); }
 
 Result<RoomEntry> readRoom(std::string_view text) {
     RoomEntry room;
-    const auto ok = readObject(text, [&](Reader r, std::optional<Failure>&) { readRoomFrom(r, room); });
+    const auto ok =
+        readObject(text, [&](Reader r, std::optional<Failure>&) { readRoomFrom(std::move(r), room); });
     if (!ok) return tl::unexpected(ok.error());
     return room;
 }

@@ -303,7 +303,7 @@ Result<RunFit> LessonModel::fitAnew(RowId runId, const FitOptions& options, bool
     const Solute& solute = plan.solute;
     if (solute.kind != SoluteKind::None)
         if (auto dissolved = estimateDissolved(out.data, substance, solute.kind))
-            out.dissolved = std::move(*dissolved);
+            out.dissolved = *dissolved;
     // The causes bend the pure substance's curve; a solution lies off it by design.
     if (causes && solute.kind == SoluteKind::None) out.causes = diagnose(out.data, substance, roomPressure);
     return out;

@@ -101,7 +101,7 @@ private:
         RowId runId;
         FitMethod method;
         bool scaled, causes;
-        auto operator<=>(const FitKey&) const = default;
+        auto operator<=>(const FitKey&) const = default; // NOLINT(modernize-use-nullptr)
     };
 
     LessonData m_data;

@@ -19,7 +19,7 @@ std::vector<std::string> roomDisagreements(const LessonSession& s) {
     std::vector<RoomSource> sources;
     std::optional<double> altitude;
     if (s.model().lesson().altitudeKnown) altitude = s.model().lesson().altitudeM;
-    constexpr Milliseconds kOneMoment = 3 * 3600 * 1000LL; // sources further apart may both be right
+    constexpr Milliseconds kOneMoment = 3LL * 3600 * 1000; // sources further apart may both be right
     Milliseconds latest = 0;
     for (const RoomRecord& r : s.model().data().rooms)
         if (!r.groupId) latest = std::max(latest, r.takenAt);
