@@ -275,6 +275,20 @@ TEST_F(SampleLesson, ACsvComesInWithItsBadLinesNamed) {
     EXPECT_EQ(d->session().model().readingsOf(*d->session().runId()).size(), 3U);
 }
 
+// Marks were drawn into an area of less than no width while a map was still hidden.
+TEST_F(SampleLesson, AMapThatWasNeverShownCanBeDrawn) {
+    goTo(Station::WorkUp);
+    const MapView view = d->find<PhaseMap>("phaseMap")->view();
+    ASSERT_FALSE(view.points.empty());
+    for (const QSize& size : {QSize(640, 520), QSize(20, 10)}) {
+        PhaseMap map;
+        map.resize(size);
+        map.show(view);
+        map.redraw();
+        EXPECT_FALSE(map.asSvg().isEmpty());
+    }
+}
+
 TEST_F(SampleLesson, TheMapGoesOutAsAVectorAndAsAPicture) {
     goTo(Station::WorkUp);
     auto* map = d->find<PhaseMap>("phaseMap");

@@ -65,6 +65,7 @@ void MapMarks::applyDefaultAntialiasingHint(QCPPainter* p) const { p->setAntiali
 QRect MapMarks::clipRect() const { return m_map->m_plot->axisRect()->rect(); }
 
 void MapMarks::draw(QCPPainter* p) {
+    if (clipRect().isEmpty()) return; // before the first layout
     drawLines(*p);
     drawPaths(*p);
     drawTargets(*p);

@@ -354,7 +354,11 @@ std::pair<double, double> PhaseMap::valuesAt(QPointF pixel) const {
             pascalAt(m_plot->yAxis->pixelToCoord(pixel.y()))};
 }
 
-void PhaseMap::redraw() { m_plot->replot(QCustomPlot::rpImmediateRefresh); }
+void PhaseMap::redraw() {
+    m_plot->resize(size()); // a map that was never shown has not been told its size
+    m_plot->setViewport(m_plot->rect());
+    m_plot->replot(QCustomPlot::rpImmediateRefresh);
+}
 
 QRect PhaseMap::plotArea() const { return m_plot->axisRect()->rect(); }
 
