@@ -23,7 +23,7 @@ class PhaseMap;
 class NavigationColumn;
 class ToolWindows;
 
-/// The window: spine, bench strip, the station in hand, minute tape, and a line that says what just happened.
+/// The window: navigation column, bench strip, the station in hand, minute tape, and a line that says what just happened.
 class MainWindow : public QMainWindow {
     Q_OBJECT
 public:
