@@ -68,17 +68,18 @@ private:
 
 fs::path nameBeside(const fs::path& path) { return path.string() + fmt::format(".part-{}", ::getpid()); }
 
-Result<void> writeBytes(const fs::path& path, std::string_view bytes) {
+/// @param named  the place that a failure speaks of.
+Result<void> writeBytes(const fs::path& path, std::string_view bytes, const fs::path& named) {
     Descriptor file(::open(path.c_str(), O_WRONLY | O_CREAT | O_TRUNC | O_CLOEXEC, 0666));
-    if (file.get() < 0) return notWritten(path, errno);
+    if (file.get() < 0) return notWritten(named, errno);
     std::size_t done = 0;
     while (done < bytes.size()) {
         const auto written = ::write(file.get(), bytes.data() + done, bytes.size() - done);
         if (written < 0 && errno == EINTR) continue;
-        if (written <= 0) return notWritten(path, errno);
+        if (written <= 0) return notWritten(named, errno);
         done += static_cast<std::size_t>(written);
     }
-    if (!file.close()) return notWritten(path, errno);
+    if (!file.close()) return notWritten(named, errno);
     return {};
 }
 
@@ -146,9 +147,7 @@ Result<void> writeBeside(const fs::path& path, const std::function<Result<void>(
 
 Result<void> writeWholeFile(const fs::path& path, std::string_view bytes) {
     return writeBeside(path, [&](const fs::path& beside) -> Result<void> {
-        if (const auto written = writeBytes(beside, bytes); !written)
-            return fail(Failure::Storage,
-                        fmt::format("{} could not be written: {}", path.string(), adviceFor(errno)));
+        if (auto written = writeBytes(beside, bytes, path); !written) return written;
         const auto again = readWholeFile(beside, bytes.size());
         if (!again || *again != bytes)
             return refused(path, "could not be written: what was read back is not what was written");

@@ -22,13 +22,6 @@ bool may(const fs::path& path, int what) {
     return ::faccessat(AT_FDCWD, path.c_str(), what, AT_EACCESS) == 0;
 }
 
-/// Takes a database away, with the journal of what it could not finish.
-void removeDatabase(const fs::path& path) {
-    std::error_code ignored;
-    fs::remove(path, ignored);
-    fs::remove(path.string() + "-journal", ignored);
-}
-
 /// What keeps a file with an SQLite header from being opened as a notebook; empty if nothing does.
 std::string troubleOf(SQLite::Database& db) {
     if (pragma(db, "application_id") != kApplicationId)

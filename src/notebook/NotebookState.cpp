@@ -105,6 +105,12 @@ std::vector<std::string> complaints(SQLite::Database& db, const char* check) {
     return out;
 }
 
+void removeDatabase(const fs::path& path) {
+    std::error_code ignored;
+    fs::remove(path, ignored);
+    fs::remove(path.string() + "-journal", ignored);
+}
+
 bool hasSqliteHeader(const fs::path& path) {
     static constexpr std::string_view kMagic = "SQLite format 3";
     std::array<char, 16> head{};

@@ -81,6 +81,9 @@ void configure(SQLite::Database& db, bool writes);
 /// The first few complaints of SQLite's own check.
 [[nodiscard]] std::vector<std::string> complaints(SQLite::Database& db, const char* check);
 
+/// Takes a database away, with the journal of what it could not finish.
+void removeDatabase(const std::filesystem::path& path);
+
 [[nodiscard]] bool hasSqliteHeader(const std::filesystem::path& path);
 
 } // namespace uttrin

@@ -154,9 +154,7 @@ Result<int> Notebook::salvage(const fs::path& damaged, const fs::path& to) {
     }
     auto saved = goThrough(to);
     if (saved) return saved;
-    std::error_code ignored;
-    fs::remove(to, ignored);
-    fs::remove(to.string() + "-journal", ignored);
+    removeDatabase(to);
     return storage(damaged, "nothing in this notebook can be read any more");
 }
 

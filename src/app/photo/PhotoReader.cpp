@@ -33,7 +33,6 @@
 namespace uttrin::app {
 namespace {
 
-constexpr qint64 kLargestFile = 40'000'000; // bytes
 constexpr const char* kBarometerUnits[] = {"mmHg", "hPa", "inHg"};
 
 std::vector<std::byte> copied(const QByteArray& bytes) {

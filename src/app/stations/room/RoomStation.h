@@ -5,7 +5,6 @@
 class QLabel;
 class QLineEdit;
 class QPushButton;
-class QComboBox;
 
 namespace uttrin::app {
 
