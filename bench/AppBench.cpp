@@ -53,7 +53,7 @@ BENCHMARK(firstPictureOfTheSampleLesson)->Unit(benchmark::kMillisecond)->UseReal
 /// 1 000 runs with 100 readings each, in one lesson.
 void writeLargeNotebook(const std::filesystem::path& path) {
     auto notebook = *Notebook::create(path);
-    (void)notebook.perform("fill", [](Notebook::Editor& edit) {
+    (void)notebook.perform(Text::typed("fill"), [](Notebook::Editor& edit) {
         const RowId lesson = edit.insert(Lesson{0, "large", "", "", "2026-04-23", 0, false, 0, true});
         edit.insert(
             RoomRecord{0,

@@ -82,7 +82,7 @@ BENCHMARK(yorkFit)->Arg(11)->Arg(100'000)->Unit(benchmark::kMillisecond);
 void captureToDurable(benchmark::State& state) {
     const uttrin::testing::TempDir dir;
     auto notebook = *Notebook::create(dir / "a.uttrin");
-    (void)notebook.perform("start", [](Notebook::Editor& edit) {
+    (void)notebook.perform(Text::typed("start"), [](Notebook::Editor& edit) {
         const RowId lesson = edit.insert(Lesson{0, "x", "", "", "", 0, false, 0, false});
         edit.insert(Run{
             0, edit.insert(Setup{0, lesson, "x", "{}", {}}), edit.insert(Group{0, lesson, "x"}), 1, 0, {}});
@@ -91,7 +91,7 @@ void captureToDurable(benchmark::State& state) {
     reading.runId = 1;
     for (auto _ : state) {
         ++reading.position;
-        if (!notebook.perform("capture", [&](Notebook::Editor& edit) { edit.insert(reading); }))
+        if (!notebook.perform(Text::typed("capture"), [&](Notebook::Editor& edit) { edit.insert(reading); }))
             state.SkipWithError("not written");
     }
 }

@@ -9,6 +9,7 @@
 #include "solutions/SodiumChloride.h"
 #include "solutions/Sucrose.h"
 #include "substances/SubstanceLibrary.h"
+#include "text/PlainFormat.h"
 
 #include <fmt/format.h>
 

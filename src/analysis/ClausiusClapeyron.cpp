@@ -28,24 +28,25 @@ std::vector<FitPoint> axes(std::span<const BoilingDatum> data) {
 Result<void> check(std::span<const BoilingDatum> data, const FitOptions& options) {
     if (data.size() < 3)
         return fail(Failure::TooFewPoints,
-                    fmt::format("a fit needs three points or more; there are {}", data.size()));
+                    Text::tr("a fit needs three points or more; there are {}", data.size()));
     const auto [low, high] = std::minmax_element(
         data.begin(), data.end(), [](auto& a, auto& b) { return a.temperature < b.temperature; });
     if (!(high->temperature > low->temperature))
         return fail(Failure::BadInput,
-                    "all points have the same temperature: no slope can be drawn through them");
+                    Text::tr("all points have the same temperature: no slope can be drawn through them"));
     for (const BoilingDatum& d : data) {
         if (!(d.pressure.pascal() > 0.0))
-            return fail(Failure::BadInput,
-                        "a point has an absolute pressure of zero or less; its logarithm does not exist");
+            return fail(
+                Failure::BadInput,
+                Text::tr("a point has an absolute pressure of zero or less; its logarithm does not exist"));
         const bool needsY = options.method == FitMethod::Weighted && !(d.pressureU > 0.0);
         const bool needsAny =
             options.method == FitMethod::York && !(d.pressureU > 0.0 || d.temperatureU > 0.0);
         if (needsY || needsAny)
             return fail(Failure::BadInput,
-                        fmt::format("the {} fit needs the uncertainty of every point; give the pressure's "
-                                    "(and the temperature's) or use ols",
-                                    id(options.method)));
+                        Text::tr("the {} fit needs the uncertainty of every point; give the pressure's "
+                                 "(and the temperature's) or use ols",
+                                 id(options.method)));
     }
     return {};
 }

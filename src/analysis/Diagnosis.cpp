@@ -49,6 +49,9 @@ public:
 
     [[nodiscard]] double u(std::size_t i) const { return m_u[i]; }
     [[nodiscard]] std::size_t size() const { return m_u.size(); }
+    [[nodiscard]] double lowestPressure() const {
+        return std::ranges::min_element(m_data, {}, &BoilingDatum::pressure)->pressure.pascal();
+    }
 
 private:
     std::span<const BoilingDatum> m_data;
@@ -81,11 +84,17 @@ Candidate pressureOffset(const Curve& curve) {
         return curve.misfit(curve.superheat([offset](double p) { return p + offset; }));
     };
     Candidate c = bestOf(misfit, -20e3, 20e3, curve.size());
-    c.cause.id = "pressure-offset";
+    c.cause.cause = Cause::PressureOffset;
+    const Text kPa = fixed(std::abs(c.cause.amount) * 1e-3, 2);
     c.cause.sentence =
-        fmt::format("All absolute pressures are too {} by about {} kPa: the room's pressure or the gauge's "
-                    "zero is wrong.",
-                    c.cause.amount > 0 ? "low" : "high", fixed(std::abs(c.cause.amount) * 1e-3, 2));
+        c.cause.amount > 0
+            ? Text::tr(
+                  "All absolute pressures are too low by about {} kPa: the room's pressure or the gauge's "
+                  "zero is wrong.",
+                  kPa)
+            : Text::tr("All absolute pressures are too high by about {} kPa: the room's pressure or the "
+                       "gauge's zero is wrong.",
+                       kPa);
     return c;
 }
 
@@ -98,16 +107,20 @@ Candidate temperatureOffset(const Curve& curve) {
         sum += w * plain[i];
     }
     Candidate c;
-    c.cause.id = "temperature-offset";
+    c.cause.cause = Cause::TemperatureOffset;
     c.cause.amount = sum / weightSum;
     auto left = plain;
     for (double& v : left)
         v -= c.cause.amount;
     c.criterion = akaike(curve.misfit(left), 1, curve.size());
+    const Text kelvin = fixed(std::abs(c.cause.amount), 1);
     c.cause.sentence =
-        fmt::format("All temperatures are {} by about {} K: the thermometer is off{}.",
-                    c.cause.amount > 0 ? "too high" : "too low", fixed(std::abs(c.cause.amount), 1),
-                    c.cause.amount > 0 ? ", or every point was superheated alike" : "");
+        c.cause.amount > 0
+            ? Text::tr(
+                  "All temperatures are too high by about {} K: the thermometer is off, or every point was "
+                  "superheated alike.",
+                  kelvin)
+            : Text::tr("All temperatures are too low by about {} K: the thermometer is off.", kelvin);
     return c;
 }
 
@@ -116,10 +129,18 @@ Candidate gaugeScale(const Curve& curve, double room) {
         return curve.misfit(curve.superheat([=](double p) { return room - k * (room - p); }));
     };
     Candidate c = bestOf(misfit, 0.8, 1.2, curve.size());
-    c.cause.id = "gauge-scale";
-    c.cause.sentence = fmt::format(
-        "The gauge shows {} % too {} vacuum all along its scale: its unit or its calibration is wrong.",
-        fixed(100.0 * std::abs(c.cause.amount - 1.0), 1), c.cause.amount > 1 ? "shallow a" : "deep a");
+    c.cause.cause = Cause::GaugeScale;
+    const double k = c.cause.amount, deepest = curve.lowestPressure();
+    const Text percent = fixed(100.0 * std::abs(k - 1.0), 1), shown = fixed(deepest * 1e-3, 2),
+               meant = fixed((room - k * (room - deepest)) * 1e-3, 2);
+    c.cause.sentence =
+        k > 1.0
+            ? Text::tr("The gauge shows {} % too shallow a vacuum all along its scale ({} kPa absolute is "
+                       "really {} kPa): its unit or its calibration is wrong.",
+                       percent, shown, meant)
+            : Text::tr("The gauge shows {} % too deep a vacuum all along its scale ({} kPa absolute is "
+                       "really {} kPa): its unit or its calibration is wrong.",
+                       percent, shown, meant);
     return c;
 }
 
@@ -145,20 +166,20 @@ Candidate superheatedPoints(const Curve& curve) {
         best.cause.amount = mean / static_cast<double>(chosen.size());
     }
     std::sort(best.cause.points.begin(), best.cause.points.end());
-    std::string list;
+    std::vector<int> numbers;
     for (const std::size_t i : best.cause.points)
-        list += fmt::format("{}{}", list.empty() ? "" : ", ", i + 1);
-    best.cause.id = "superheated-points";
-    best.cause.sentence = superheatSentence(list, best.cause.points.size() == 1, best.cause.amount);
+        numbers.push_back(static_cast<int>(i) + 1);
+    best.cause.cause = Cause::SuperheatedPoints;
+    best.cause.sentence = superheatSentence(numbers, best.cause.amount);
     return best;
 }
 
 } // namespace
 
-std::string superheatSentence(const std::string& list, bool one, double kelvin) {
-    return fmt::format("Point{} {} {} about {} K above the curve: superheated (read while boiling too hard), "
-                       "or the gauge was misread there.",
-                       one ? "" : "s", list, one ? "lies" : "lie", fixed(kelvin, 1));
+Text superheatSentence(const std::vector<int>& points, double kelvin) {
+    return Text::tr("{0|Point|Points} {1} {0|lies|lie} about {2} K above the curve: superheated (read while "
+                    "boiling too hard), or the gauge was misread there.",
+                    points.size(), Text::list(points), fixed(kelvin, 1));
 }
 
 std::vector<CauseEstimate> diagnose(std::span<const BoilingDatum> data, const Substance& substance,
@@ -167,8 +188,8 @@ std::vector<CauseEstimate> diagnose(std::span<const BoilingDatum> data, const Su
     const Curve curve(data, substance);
     std::vector<Candidate> all;
     Candidate none;
-    none.cause.id = "none";
-    none.cause.sentence = "The points agree with the accepted curve within their uncertainties.";
+    none.cause.cause = Cause::None;
+    none.cause.sentence = Text::tr("The points agree with the accepted curve within their uncertainties.");
     none.criterion = akaike(curve.misfit(curve.superheat([](double p) { return p; })), 0, curve.size());
     all.push_back(none);
     all.push_back(pressureOffset(curve));
@@ -190,8 +211,8 @@ std::vector<CauseEstimate> diagnose(std::span<const BoilingDatum> data, const Su
 }
 
 bool isTelling(const std::vector<CauseEstimate>& ranked) {
-    const auto none =
-        std::find_if(ranked.begin(), ranked.end(), [](const CauseEstimate& c) { return c.id == "none"; });
+    const auto none = std::find_if(ranked.begin(), ranked.end(),
+                                   [](const CauseEstimate& c) { return c.cause == Cause::None; });
     return none != ranked.end() && none->weight < kNoneRuledOut && ranked.front().weight > kTellingWeight;
 }
 

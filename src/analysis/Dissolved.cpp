@@ -69,7 +69,7 @@ Result<DissolvedEstimate> estimateDissolved(std::span<const BoilingDatum> data, 
     constexpr std::size_t kFewest = 2;
     if (data.size() < kFewest)
         return fail(Failure::TooFewPoints,
-                    "two boiling points at least are needed to say how much is dissolved");
+                    Text::tr("two boiling points at least are needed to say how much is dissolved"));
     const auto by = [&](SoluteKind model) {
         return contributions(data, [&solvent, model](Temperature t, Pressure p) {
             return molalityFromBoiling(solvent, model, t, p);

@@ -38,41 +38,42 @@ struct Explanation {
     SlipKind kind;
     GaugeReading reading;
     double temperature;
-    std::string sentence;
+    Text sentence;
 };
 
 std::vector<Explanation> explanations(const CapturePair& pair) {
     const auto& r = pair.reading;
     const double t = pair.temperatureReading;
     const auto shown = [&](const GaugeReading& g) {
-        return fmt::format("{} {}", text(pair.gauge, g), unitText(pair.gauge));
+        return Text::set("{} {}", text(pair.gauge, g), unitText(pair.gauge));
     };
     std::vector<Explanation> all;
-    const auto add = [&](SlipKind kind, GaugeReading g, const std::string& why) {
-        all.push_back({kind, g, t, why + fmt::format(" Did you mean {}?", shown(g))});
+    const auto add = [&](SlipKind kind, GaugeReading g, const Text& why) {
+        all.push_back({kind, g, t, Text::sentences({why, Text::tr("Did you mean {}?", shown(g))})});
     };
     if (r.second) {
         add(SlipKind::ArmsSwapped, {*r.second, r.first},
-            "The arms look swapped: the arm towards the vessel stands higher under vacuum.");
+            Text::tr("The arms look swapped: the arm towards the vessel stands higher under vacuum."));
     } else {
         add(SlipKind::Sign, {-r.first, std::nullopt},
-            pair.gauge.convention == PressureConvention::GaugeNegative ? "The minus sign is missing."
-                                                                       : "There is a minus sign too many.");
-        add(SlipKind::TenFold, {r.first * 10.0, std::nullopt}, "Ten times too small, it seems.");
-        add(SlipKind::TenFold, {r.first / 10.0, std::nullopt}, "Ten times too large, it seems.");
+            pair.gauge.convention == PressureConvention::GaugeNegative
+                ? Text::tr("The minus sign is missing.")
+                : Text::tr("There is a minus sign too many."));
+        add(SlipKind::TenFold, {r.first * 10.0, std::nullopt}, Text::tr("Ten times too small, it seems."));
+        add(SlipKind::TenFold, {r.first / 10.0, std::nullopt}, Text::tr("Ten times too large, it seems."));
         const Unit& own = unit(pair.gauge.unit);
         for (const std::string_view other : {"kPa", "mbar", "bar", "mmHg", "cmHg", "inHg", "psi"})
             if (std::abs(unit(other).factor / own.factor - 1.0) > 0.01)
                 add(SlipKind::PressureUnit, {r.first * unit(other).factor / own.factor, std::nullopt},
-                    fmt::format("That looks like a reading in {}.", unit(other).display));
+                    Text::tr("That looks like a reading in {}.", unit(other).display));
     }
     const Unit& scale = unit(pair.thermometer.unit);
     if (scale.symbol != "K") {
         const Unit& other = unit(scale.symbol == "degC" ? "degF" : "degC");
         const double mended = scale.fromSi(other.toSi(t));
         all.push_back({SlipKind::TemperatureUnit, r, mended,
-                       fmt::format("That looks like a temperature in {}. Did you mean {} {}?", other.display,
-                                   fixed(mended, 1), scale.display)});
+                       Text::tr("That looks like a temperature in {}. Did you mean {} {}?", other.display,
+                                fixed(mended, 1), scale.display)});
     }
     return all;
 }
@@ -103,20 +104,20 @@ SlipFinding describe(const CapturePair& pair, SlipFinding f) {
     const double off = f.superheatKelvin;
     if (off > 0.0 && off <= kMostSuperheat) {
         f.kind = SlipKind::Superheated;
-        f.sentence = fmt::format("Superheated by {} K: calm it down and read again.", fixed(off, 1));
+        f.sentence = Text::tr("Superheated by {} K: calm it down and read again.", fixed(off, 1));
     } else if (off < 0.0 && isTarget(pair)) {
         f.kind = SlipKind::TargetForActual;
-        f.sentence = fmt::format(
+        f.sentence = Text::tr(
             "This is exactly the target's reading, and {} K below boiling. Is it what the gauge shows now?",
             fixed(-off, 1));
     } else if (off < 0.0) {
         f.kind = SlipKind::BelowBoiling;
-        f.sentence = fmt::format("{} K below boiling: bubbles here are dissolved air.", fixed(-off, 1));
+        f.sentence = Text::tr("{} K below boiling: bubbles here are dissolved air.", fixed(-off, 1));
     } else {
         f.kind = SlipKind::Disagrees;
         f.sentence =
-            fmt::format("{} K above boiling, more than a liquid can be superheated here. Read both again.",
-                        fixed(off, 1));
+            Text::tr("{} K above boiling, more than a liquid can be superheated here. Read both again.",
+                     fixed(off, 1));
     }
     return f;
 }
@@ -129,8 +130,9 @@ SlipFinding checkForSlip(const CapturePair& pair, const Liquid& liquid) {
     const auto plain = deviation(pair, pair.reading, pair.temperatureReading, liquid);
     if (!plain) {
         finding.kind = SlipKind::Impossible;
-        finding.sentence = "That pressure cannot be in this vessel: below a perfect vacuum, or well above "
-                           "the room. Read the gauge again.";
+        finding.sentence =
+            Text::tr("That pressure cannot be in this vessel: below a perfect vacuum, or well above "
+                     "the room. Read the gauge again.");
         return explain(pair, liquid, finding);
     }
     finding.superheatKelvin = plain->kelvin;

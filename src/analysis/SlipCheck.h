@@ -27,7 +27,7 @@ enum class SlipKind {
 /// A likely slip with its sentence, and the readings that would mend it where a retyping mends it.
 struct SlipFinding {
     SlipKind kind = SlipKind::None;
-    std::string sentence;
+    Text sentence;
     std::optional<GaugeReading> mendedGauge;
     std::optional<double> mendedTemperature;
     double superheatKelvin =

@@ -1,3 +1,4 @@
+#include "Formats.h"
 #include "Verbs.h"
 #include "analysis/Diagnosis.h"
 #include "lesson/exchange/ReadingsCsv.h"
@@ -27,9 +28,9 @@ std::vector<BoilingDatum> dataOf(const ImportedReadings& imported, const FitInpu
         const auto t = need(toTemperature(imported.plan.rig.thermometer, r.temperature));
         if (!(p.pressure.pascal() > 0.0))
             throw Refusal{
-                {Failure::BadInput, fmt::format("point {} lies below a perfect vacuum in this room; check "
-                                                "the column's unit and sign, and --room",
-                                                r.position)}};
+                {Failure::BadInput, Text::tr("point {} lies below a perfect vacuum in this room; check "
+                                             "the column's unit and sign, and --room",
+                                             r.position)}};
         const double uT = in.temperatureU.empty()
                               ? t.uIndependent
                               : std::abs(need(parseTemperatureDifference(in.temperatureU)).kelvin());
@@ -67,8 +68,9 @@ Answer fitAnswer(const FitInput& in) {
     std::optional<RoomPressure> room;
     if (!in.room.empty()) room = RoomPressure{need(parsePressure(in.room)), 0.0, RoomMethod::Barometer};
     if (!room && countsFromRoom(imported.plan.rig.gauge.convention))
-        throw Refusal{{Failure::Unreferenced, "these readings count from the room's pressure: give --room, "
-                                              "for instance --room \"1008.2 hPa\""}};
+        throw Refusal{
+            {Failure::Unreferenced, Text::tr("these readings count from the room's pressure: give --room, "
+                                             "for instance --room \"1008.2 hPa\"")}};
     const Substance& substance = *need(findSubstance(in.fluid));
     std::vector<int> positions;
     const auto data = dataOf(imported, in, room, positions);
@@ -104,8 +106,10 @@ Answer fitAnswer(const FitInput& in) {
     a.json["diagnosis"] = Json::array();
     for (const CauseEstimate& c :
          diagnose(data, substance, room ? std::optional(room->station) : std::nullopt))
-        a.json["diagnosis"].push_back(
-            {{"cause", c.id}, {"weight", c.weight}, {"amount", c.amount}, {"sentence", c.sentence}});
+        a.json["diagnosis"].push_back({{"cause", identifier(c.cause)},
+                                       {"weight", c.weight},
+                                       {"amount", c.amount},
+                                       {"sentence", c.sentence}});
     a.json["unread_lines"] = imported.complaints;
     a.json["source"] = substance.source(Phases::LiquidVapour);
     a.text = fmt::format("enthalpy of vaporisation {:.2f} +- {:.2f} kJ/mol (95 %: {:.2f} to {:.2f}), {} "
@@ -116,7 +120,7 @@ Answer fitAnswer(const FitInput& in) {
                          100.0 * fit.relativeToReference(), fit.normalBoilingPoint.value - kIcePointKelvin,
                          fit.normalBoilingPoint.u);
     for (const auto& c : imported.complaints)
-        a.text += "not read: " + c + "\n";
+        a.text += fmt::format("not read: {}\n", c);
     return a;
 }
 

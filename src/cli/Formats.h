@@ -1,5 +1,7 @@
 #pragma once
 
+#include "text/PlainFormat.h"
+
 #include <fmt/format.h>
 
 #include <string>

@@ -28,7 +28,7 @@ struct ReadGauge {
 ReadGauge readTube(const GaugeInput& in) {
     if (in.legs.size() != 2)
         throw Refusal{{Failure::BadInput,
-                       fmt::format("--type {} needs both arms: --legs \"66.0 cm\" \"21.0 cm\"", in.type)}};
+                       Text::tr("--type {} needs both arms: --legs \"66.0 cm\" \"21.0 cm\"", in.type)}};
     ReadGauge read;
     auto& [g, reading] = read;
     const auto left = need(parseMeasure(in.legs[0], in.dimension())),
@@ -47,9 +47,8 @@ ReadGauge readTube(const GaugeInput& in) {
 
 ReadGauge readDial(const GaugeInput& in) {
     if (in.reading.empty())
-        throw Refusal{
-            {Failure::BadInput,
-             fmt::format("--type {} needs --reading, for instance --reading \"-0.7 bar\"", in.type)}};
+        throw Refusal{{Failure::BadInput,
+                       Text::tr("--type {} needs --reading, for instance --reading \"-0.7 bar\"", in.type)}};
     ReadGauge read;
     auto& [g, reading] = read;
     const auto shown = need(parseMeasure(in.reading, in.dimension()));
@@ -87,8 +86,9 @@ Answer gaugeAnswer(const GaugeInput& in) {
                          RoomMethod::Barometer};
     const auto p = need(toAbsolute(g, reading, room));
     if (!(p.pressure.pascal() > 0.0))
-        throw Refusal{{Failure::BadInput, "that reading is below a perfect vacuum in this room; check "
-                                          "its sign, its unit and the room's pressure"}};
+        throw Refusal{
+            {Failure::BadInput, Text::tr("that reading is below a perfect vacuum in this room; check "
+                                         "its sign, its unit and the room's pressure")}};
     Answer a;
     a.json = {{"type", in.type}, {"absolute_pa", p.pressure.pascal()}, {"absolute_pa_u", p.u()}};
     if (in.hasArms()) a.json["liquid_density_kg_per_m3"] = manometerDensity(g);

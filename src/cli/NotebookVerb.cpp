@@ -1,3 +1,4 @@
+#include "Formats.h"
 #include "Verbs.h"
 #include "lesson/commands/LessonCommands.h"
 #include "lesson/exchange/Exports.h"
@@ -55,7 +56,7 @@ Answer notebookImport(Notebook notebook, const std::string& csv) {
     a.json = {{"run", run}, {"readings", imported.readings.size()}, {"unread_lines", imported.complaints}};
     a.text = fmt::format("{} readings imported as run {}\n", imported.readings.size(), run);
     for (const auto& c : imported.complaints)
-        a.text += "not read: " + c + "\n";
+        a.text += fmt::format("not read: {}\n", c);
     return a;
 }
 
@@ -80,7 +81,8 @@ Job addNotebook(VerbOptions& verb) {
         if (in->action == "info") return notebookInfo(notebook);
         if (in->action == "import") {
             if (in->extra.empty())
-                throw Refusal{{Failure::BadInput, "import needs a CSV file: notebook import FILE run.csv"}};
+                throw Refusal{
+                    {Failure::BadInput, Text::tr("import needs a CSV file: notebook import FILE run.csv")}};
             return notebookImport(std::move(notebook), in->extra);
         }
         Answer a;
@@ -89,7 +91,7 @@ Job addNotebook(VerbOptions& verb) {
             a.json = {{"file", in->file}, {"sound", wrong.empty()}, {"problems", wrong}};
             a.text = wrong.empty() ? "sound\n" : "";
             for (const auto& w : wrong)
-                a.text += w + "\n";
+                a.text += fmt::format("{}\n", w);
             return a;
         }
         a.json["written"] = Json::array();

@@ -1,3 +1,4 @@
+#include "Formats.h"
 #include "Verbs.h"
 #include "plan/PlanJson.h"
 #include "plan/RunSheet.h"
@@ -50,7 +51,7 @@ Job addPlan(VerbOptions& verb) {
         a.json["cautions"] = Json::array();
         for (const Caution& c : sheet.cautions) {
             a.json["cautions"].push_back({{"id", c.id}, {"text", c.text}});
-            a.text += "! " + c.text + "\n";
+            a.text += fmt::format("! {}\n", c.text);
         }
         a.json["materials"] = sheet.materials;
         a.json["source"] = substanceOf(file.plan).source(Phases::LiquidVapour);

@@ -1,3 +1,4 @@
+#include "Formats.h"
 #include "Verbs.h"
 #include "files/WholeFile.h"
 #include "lesson/commands/SelectionCommands.h"
@@ -20,7 +21,7 @@ Result<int> writeReportPdf(const Document& document, const std::string& out) {
     static char* argv[] = {name, nullptr};
     const QGuiApplication app(argc, argv);
     loadFonts();
-    return writePdf(document, QString::fromStdString(out));
+    return writePdf(document, Wording(), QString::fromStdString(out));
 }
 
 } // namespace
@@ -50,18 +51,18 @@ Job addReport(VerbOptions& verb) {
         if (!found)
             throw Refusal{
                 {Failure::BadInput,
-                 fmt::format("there is no run {} in {}; see `uttrin-cli notebook info`", in->run, in->file)}};
+                 Text::tr("there is no run {} in {}; see `uttrin-cli notebook info`", in->run, in->file)}};
         need(select.selectRun(in->run));
         const auto document = need(labReport(session, {!in->student, {}}));
         const bool pdf = std::filesystem::path(in->out).extension() == ".pdf";
         if (!pdf && std::filesystem::path(in->out).extension() != ".html")
-            throw Refusal{{Failure::BadInput, fmt::format("'{}' ends in neither .pdf nor .html", in->out)}};
+            throw Refusal{{Failure::BadInput, Text::tr("'{}' ends in neither .pdf nor .html", in->out)}};
         Answer a;
         a.json["path"] = in->out;
         if (pdf) {
             a.json["pages"] = need(writeReportPdf(document, in->out));
         } else {
-            need(writeWholeFile(in->out, toHtml(document)));
+            need(writeWholeFile(in->out, toHtml(document, Wording())));
             a.json["pages"] = 1;
         }
         a.text = fmt::format("{}: {} page(s)\n", in->out, a.json["pages"].get<int>());

@@ -73,7 +73,7 @@ Job addConvert(VerbOptions& verb) {
         for (const auto dimension : allDimensions())
             for (const Unit& u : unitsOf(dimension))
                 all += (all.empty() ? "" : ", ") + std::string(u.symbol);
-        throw Refusal{{Failure::BadInput, fmt::format("'{}' is not a unit; accepted: {}", in->to, all)}};
+        throw Refusal{{Failure::BadInput, Text::tr("'{}' is not a unit; accepted: {}", in->to, all)}};
     };
 }
 
@@ -101,20 +101,20 @@ Job addRoom(VerbOptions& verb) {
         if (!in->altitude.empty()) e.altitudeM = need(parseLength(in->altitude)).metre();
         if (!in->deadHead.empty()) {
             if (in->ultimate.empty())
-                throw Refusal{{Failure::BadInput,
-                               "--dead-head needs the pump's ultimate pressure: --ultimate \"0.6 kPa\""}};
+                throw Refusal{
+                    {Failure::BadInput,
+                     Text::tr("--dead-head needs the pump's ultimate pressure: --ultimate \"0.6 kPa\"")}};
             e.method = RoomMethod::DeadHead;
             e.value = need(parseGaugePressure(in->deadHead)).pascal();
             e.ultimatePa = need(parsePressure(in->ultimate)).pascal();
         } else if (!in->seaLevel.empty()) {
             if (in->altitude.empty())
-                throw Refusal{
-                    {Failure::BadInput, "--sea-level needs --altitude, for instance --altitude \"612 m\""}};
+                throw Refusal{{Failure::BadInput,
+                               Text::tr("--sea-level needs --altitude, for instance --altitude \"612 m\"")}};
             const bool hypsometric = in->reduction == "hypsometric";
             if (hypsometric && in->temperature.empty())
-                throw Refusal{
-                    {Failure::BadInput,
-                     "--reduction hypsometric needs --temperature, for instance --temperature \"18 degC\""}};
+                throw Refusal{{Failure::BadInput, Text::tr("--reduction hypsometric needs --temperature, for "
+                                                           "instance --temperature \"18 degC\"")}};
             e.method = RoomMethod::SeaLevelReport;
             e.value = need(parsePressure(in->seaLevel)).pascal();
             if (!in->temperature.empty()) e.airCelsius = need(parseTemperature(in->temperature)).celsius();
@@ -126,8 +126,8 @@ Job addRoom(VerbOptions& verb) {
             e.method = RoomMethod::Altitude;
         } else {
             throw Refusal{{Failure::BadInput,
-                           "say how the room's pressure is known: --barometer, --sea-level with "
-                           "--altitude, --altitude alone, or --dead-head with --ultimate"}};
+                           Text::tr("say how the room's pressure is known: --barometer, --sea-level with "
+                                    "--altitude, --altitude alone, or --dead-head with --ultimate")}};
         }
         const auto room = need(stationPressure(e));
         Answer a;

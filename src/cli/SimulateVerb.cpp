@@ -1,3 +1,4 @@
+#include "Formats.h"
 #include "Verbs.h"
 #include "files/WholeFile.h"
 #include "notebook/Csv.h"
@@ -120,9 +121,8 @@ Job addSimulate(VerbOptions& verb) {
         for (const std::string& word : in->settings) {
             const auto equals = word.find('=');
             if (equals == std::string::npos)
-                throw Refusal{
-                    {Failure::BadInput,
-                     fmt::format("'{}' sets nothing; accepted: \"/JSON/pointer=VALUE UNIT\"", word)}};
+                throw Refusal{{Failure::BadInput,
+                               Text::tr("'{}' sets nothing; accepted: \"/JSON/pointer=VALUE UNIT\"", word)}};
             settings.push_back({word.substr(0, equals), word.substr(equals + 1)});
         }
         const Rehearsal r = need(rehearse(rig, settings));
@@ -153,8 +153,8 @@ Job addSimulate(VerbOptions& verb) {
         const VesselState& s = r.watchedAt(r.run.samples.size() - 1);
         a.text += fmt::format("at the end: {:.2f} degC, {:.2f} kPa; {}\n", s.kelvin - 273.15,
                               s.pascal / 1000.0, appearanceText(r.watched(), s));
-        for (const std::string& warning : factsOf(r).warnings)
-            a.text += "! " + warning + "\n";
+        for (const Text& warning : factsOf(r).warnings)
+            a.text += fmt::format("! {}\n", warning);
         return a;
     };
 }

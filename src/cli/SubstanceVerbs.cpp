@@ -28,20 +28,20 @@ Liquid soluteIn(const Substance& solvent, const std::string& solute, double mola
     Solute s{need(soluteKindFromId(solute)), 0.0, factor};
     if (s.kind == SoluteKind::None) {
         if (molality > 0.0 || massFraction > 0.0)
-            throw Refusal{{Failure::BadInput,
-                           "--molality and --mass-fraction need --solute: nacl, sucrose, ideal, ethanol, "
-                           "methanol or acetone"}};
+            throw Refusal{
+                {Failure::BadInput,
+                 Text::tr("--molality and --mass-fraction need --solute: nacl, sucrose, ideal, ethanol, "
+                          "methanol or acetone")}};
         return Liquid(solvent);
     }
     if (byMassFraction(s.kind)) {
         if (molality > 0.0)
-            throw Refusal{
-                {Failure::BadInput,
-                 fmt::format("--solute {} takes --mass-fraction (0 to 1), not --molality", solute)}};
+            throw Refusal{{Failure::BadInput,
+                           Text::tr("--solute {} takes --mass-fraction (0 to 1), not --molality", solute)}};
         s.amount = massFraction;
     } else if (massFraction > 0.0) {
         if (s.kind != SoluteKind::SodiumChloride || massFraction >= 1.0)
-            throw Refusal{{Failure::BadInput, fmt::format("--solute {} takes --molality", solute)}};
+            throw Refusal{{Failure::BadInput, Text::tr("--solute {} takes --molality", solute)}};
         s.amount = sodiumChloride::molalityOf(massFraction);
     } else {
         s.amount = molality;
@@ -135,18 +135,18 @@ Job addBoil(VerbOptions& verb) {
         } else {
             if (in->room.empty())
                 throw Refusal{
-                    {Failure::Unreferenced, fmt::format("--kind {} counts from the room's pressure: give "
-                                                        "--room, for instance --room \"1008.2 hPa\"",
-                                                        in->kind)}};
+                    {Failure::Unreferenced, Text::tr("--kind {} counts from the room's pressure: give "
+                                                     "--room, for instance --room \"1008.2 hPa\"",
+                                                     in->kind)}};
             const Pressure room = need(parsePressure(in->room));
             const GaugePressure gauge = need(parseGaugePressure(in->pressure));
             absolute = in->kind == "gauge" ? gauge.inRoom(room)
                                            : GaugePressure::fromPascal(-gauge.pascal()).inRoom(room);
             if (!in->roomU.empty()) u = std::abs(need(parsePressureDifference(in->roomU)).pascal());
             if (!(absolute.pascal() > 0.0))
-                throw Refusal{{Failure::BadInput, fmt::format("'{}' in a room of {} is below a perfect "
-                                                              "vacuum; check the sign, the unit and --kind",
-                                                              in->pressure, kPa(room.pascal()))}};
+                throw Refusal{{Failure::BadInput, Text::tr("'{}' in a room of {} is below a perfect "
+                                                           "vacuum; check the sign, the unit and --kind",
+                                                           in->pressure, kPa(room.pascal()))}};
         }
         const Liquid liquid = soluteIn(s, in->solute, in->molality, in->massFraction, in->factor);
         const auto state = need(liquid.saturationAt(absolute));
@@ -157,7 +157,7 @@ Job addBoil(VerbOptions& verb) {
                   {"boiling_point_k_u", std::hypot(state.temperatureU(), u / state.slope)},
                   {"phases", name(state.phases)},
                   {"elevation_k", need(liquid.elevation(absolute)).kelvin()},
-                  {"source", liquid.pure() ? s.source(state.phases) : liquid.source()}};
+                  {"source", liquid.pure() ? s.source(state.phases) : plain(liquid.source())}};
         a.text = fmt::format("{} {} at {:.2f} degC at {} absolute\n", liquid.name(),
                              state.phases == Phases::LiquidVapour ? "boils" : "sublimes",
                              state.temperature.celsius(), kPa(absolute.pascal()));

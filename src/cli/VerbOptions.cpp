@@ -1,5 +1,7 @@
 #include "VerbOptions.h"
 
+#include "Formats.h"
+
 #include <CLI/CLI.hpp>
 
 namespace uttrin::cli {

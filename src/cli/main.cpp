@@ -1,3 +1,4 @@
+#include "Formats.h"
 #include "Verbs.h"
 #include "substances/SubstanceLibrary.h"
 
@@ -78,7 +79,7 @@ int run(int argc, char** argv) {
         for (const VerbEntry& v : kVerbs)
             known += (known.empty() ? "" : ", ") + std::string(v.name);
         return refuse({uttrin::Failure::BadInput,
-                       fmt::format("'{}' is not a verb; accepted: {}", words.front(), known)});
+                       uttrin::Text::tr("'{}' is not a verb; accepted: {}", words.front(), known)});
     }
     std::reverse(words.begin(), words.end()); // CLI11 takes them last first
     for (const auto& problem : uttrin::substanceLibrary().addFolder(uttrin::ownSubstanceFolder()))
@@ -90,7 +91,7 @@ int run(int argc, char** argv) {
     } catch (const CLI::CallForAllHelp& e) {
         return app.exit(e);
     } catch (const CLI::ParseError& e) {
-        return refuse({uttrin::Failure::BadInput, std::string(e.what()) + " (see uttrin-cli --help)"});
+        return refuse({uttrin::Failure::BadInput, uttrin::Text::tr("{} (see uttrin-cli --help)", e.what())});
     }
     const Answer answer = jobs.at(app.get_subcommands().front())();
     fmt::print("{}", json ? answer.json.dump() + "\n" : answer.text);

@@ -195,7 +195,7 @@ void write(Notebook::Editor& edit) {
 Result<void> writeDemoNotebook(const std::filesystem::path& path) {
     auto notebook = Notebook::create(path);
     if (!notebook) return tl::unexpected(notebook.error());
-    return notebook->perform("Write the sample lesson", write);
+    return notebook->perform(Text::tr("Write the sample lesson"), write);
 }
 
 } // namespace uttrin

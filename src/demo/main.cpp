@@ -11,6 +11,6 @@ int main(int argc, char** argv) {
     std::error_code ignored;
     std::filesystem::remove(argv[1], ignored);
     const auto done = uttrin::writeDemoNotebook(argv[1]);
-    if (!done) std::fprintf(stderr, "%s\n", done.error().message.c_str());
+    if (!done) std::fprintf(stderr, "%s\n", plain(done.error().message).c_str());
     return done ? 0 : 1;
 }

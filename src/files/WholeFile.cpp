@@ -33,12 +33,12 @@ private:
     int m_fd;
 };
 
-tl::unexpected<Failure> refused(const fs::path& path, std::string_view what) {
-    return fail(Failure::Storage, fmt::format("{} {}", path.string(), what));
+tl::unexpected<Failure> refused(const fs::path& path, const Text& what) {
+    return fail(Failure::Storage, Text::set("{} {}", path.string(), what));
 }
 
 tl::unexpected<Failure> notWritten(const fs::path& path, int error) {
-    return refused(path, fmt::format("could not be written: {}", adviceFor(error)));
+    return refused(path, Text::tr("could not be written: {}", adviceFor(error)));
 }
 
 /// Puts on disk what the folder says of its files; a file system that cannot is left to itself.
@@ -85,20 +85,20 @@ Result<void> writeBytes(const fs::path& path, std::string_view bytes, const fs::
 
 } // namespace
 
-std::string adviceFor(int systemError) {
+Text adviceFor(int systemError) {
     switch (systemError) {
     case ENOSPC:
     case EDQUOT:
-        return "the disk is full; free some space, or choose another folder";
+        return Text::tr("the disk is full; free some space, or choose another folder");
     case EACCES:
     case EPERM:
     case EROFS:
-        return "you may not write there; choose a folder that you may write to";
+        return Text::tr("you may not write there; choose a folder that you may write to");
     case ENOENT:
     case ENOTDIR:
-        return "there is no such folder";
+        return Text::tr("there is no such folder");
     default:
-        return fmt::format("{}; try again, or choose another folder", std::strerror(systemError));
+        return Text::tr("{}; try again, or choose another folder", std::strerror(systemError));
     }
 }
 
@@ -106,20 +106,19 @@ Result<std::string> readWholeFile(const fs::path& path, std::size_t mostBytes) {
     // Not blocking: a pipe that nobody writes to would hold the program for ever.
     const Descriptor file(::open(path.c_str(), O_RDONLY | O_NONBLOCK | O_CLOEXEC));
     if (file.get() < 0)
-        return refused(path, errno == ENOENT ? "cannot be read: there is no such file"
-                                             : fmt::format("cannot be read: {}", std::strerror(errno)));
+        return refused(path, errno == ENOENT ? Text::tr("cannot be read: there is no such file")
+                                             : Text::tr("cannot be read: {}", std::strerror(errno)));
     struct stat status {};
     if (::fstat(file.get(), &status) != 0 || !S_ISREG(status.st_mode))
-        return refused(path, "cannot be read: it is not a file but a folder, a device or a pipe");
-    const std::string tooLong =
-        fmt::format("is longer than {} MiB, the most that is read here", mostBytes / kMebibyte);
+        return refused(path, Text::tr("cannot be read: it is not a file but a folder, a device or a pipe"));
+    const Text tooLong = Text::tr("is longer than {} MiB, the most that is read here", mostBytes / kMebibyte);
     if (static_cast<std::uint64_t>(status.st_size) > mostBytes) return refused(path, tooLong);
     std::string bytes(static_cast<std::size_t>(status.st_size), '\0');
     std::size_t done = 0;
     while (done < bytes.size()) {
         const auto got = ::read(file.get(), bytes.data() + done, bytes.size() - done);
         if (got < 0 && errno == EINTR) continue;
-        if (got < 0) return refused(path, fmt::format("cannot be read: {}", std::strerror(errno)));
+        if (got < 0) return refused(path, Text::tr("cannot be read: {}", std::strerror(errno)));
         if (got == 0) break; // it was made shorter meanwhile
         done += static_cast<std::size_t>(got);
     }
@@ -137,8 +136,9 @@ Result<void> writeBeside(const fs::path& path, const std::function<Result<void>(
     const int placed =
         replace ? ::rename(beside.path().c_str(), path.c_str()) : ::link(beside.path().c_str(), path.c_str());
     if (placed != 0 && !replace && errno == EEXIST)
-        return refused(path,
-                       "could not be written: there is a file of this name already; choose another name");
+        return refused(
+            path,
+            Text::tr("could not be written: there is a file of this name already; choose another name"));
     if (placed != 0) return notWritten(path, errno);
     if (replace) beside.keep();
     syncFolder(path);
@@ -150,7 +150,8 @@ Result<void> writeWholeFile(const fs::path& path, std::string_view bytes) {
         if (auto written = writeBytes(beside, bytes, path); !written) return written;
         const auto again = readWholeFile(beside, bytes.size());
         if (!again || *again != bytes)
-            return refused(path, "could not be written: what was read back is not what was written");
+            return refused(path,
+                           Text::tr("could not be written: what was read back is not what was written"));
         return {};
     });
 }

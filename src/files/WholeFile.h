@@ -30,6 +30,6 @@ writeBeside(const std::filesystem::path& path,
 
 /// What to do about an error of the system when a file is written or read: "the disk is full; free some
 /// space, or choose another folder".
-[[nodiscard]] std::string adviceFor(int systemError);
+[[nodiscard]] Text adviceFor(int systemError);
 
 } // namespace uttrin

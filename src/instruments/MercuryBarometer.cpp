@@ -26,7 +26,8 @@ constexpr double kInstrumentU = 10.0;                    // Pa
 std::string_view id(ScaleMaterial material) { return material == ScaleMaterial::Brass ? "brass" : "glass"; }
 
 Result<ScaleMaterial> scaleMaterialFromId(std::string_view wanted) {
-    return fromId(wanted, std::array{ScaleMaterial::Brass, ScaleMaterial::Glass}, "a barometer's scale");
+    return fromId(wanted, std::array{ScaleMaterial::Brass, ScaleMaterial::Glass},
+                  Text::tr("a barometer's scale"));
 }
 
 double MercuryReading::value() const { return mainScale + vernierLine * vernierStep(); }
@@ -46,33 +47,31 @@ double freeFall(double latitudeDegrees, double altitudeM) {
 Result<MercuryPressure> stationPressure(const MercuryReading& r) {
     const auto unit = findUnit(r.unit, Dimension::Pressure);
     if (!unit) return tl::unexpected(unit.error());
-    const auto refuse = [](const std::string& what) { return fail(Failure::BadInput, what); };
+    const auto refuse = [](const Text& what) { return fail(Failure::BadInput, what); };
     if (!(r.mainDivision > 0.0 && r.vernierDivisions >= 1))
-        return refuse("the scale's and the vernier's divisions must be above zero");
+        return refuse(Text::tr("the scale's and the vernier's divisions must be above zero"));
     if (r.vernierLine < 0 || r.vernierLine > r.vernierDivisions)
-        return refuse(
-            fmt::format("the vernier has lines 0 to {}, not {}", r.vernierDivisions, r.vernierLine));
+        return refuse(Text::tr("the vernier has lines 0 to {}, not {}", r.vernierDivisions, r.vernierLine));
     if (!(r.attachedCelsius >= -30.0 && r.attachedCelsius <= 50.0))
-        return refuse(
-            fmt::format("the attached thermometer shows -30 to 50 degC, not {:g}", r.attachedCelsius));
+        return refuse(Text::tr("the attached thermometer shows -30 to 50 degC, not {:g}", r.attachedCelsius));
     if (!(r.latitudeDegrees >= -90.0 && r.latitudeDegrees <= 90.0))
-        return refuse(fmt::format("a latitude lies from -90 to 90 degrees, not at {:g}", r.latitudeDegrees));
+        return refuse(Text::tr("a latitude lies from -90 to 90 degrees, not at {:g}", r.latitudeDegrees));
     if (!(r.altitudeM >= -500.0 && r.altitudeM <= 9000.0))
-        return refuse(fmt::format("a height lies from -500 to 9000 m, not at {:g} m", r.altitudeM));
+        return refuse(Text::tr("a height lies from -500 to 9000 m, not at {:g} m", r.altitudeM));
     const double read = (*unit)->toSi(r.value());
     if (!(read >= kLowestRoomPascal && read <= kHighestRoomPascal))
-        return refuse(fmt::format(
+        return refuse(Text::tr(
             "{:g} {} is {:.2f} kPa, which no room has; check the number and its unit (30 to 120 kPa)",
             r.value(), r.unit, read * 1e-3));
 
     MercuryPressure out;
     double p = read;
-    const auto step = [&](std::string label, double pascal) {
+    const auto step = [&](Text label, double pascal) {
         p += pascal;
         out.steps.push_back({std::move(label), pascal, p});
         return PressureDifference::fromPascal(pascal);
     };
-    out.index = step("Index, of this instrument", r.indexCorrection * (*unit)->factor);
+    out.index = step(Text::tr("Index, of this instrument"), r.indexCorrection * (*unit)->factor);
     const double t = r.attachedCelsius, scaleTrueAt = r.unit == "inHg" ? kInchScaleTrueAt : 0.0;
     const double scale = r.scale == ScaleMaterial::Brass ? kBrassExpansion : kGlassExpansion;
     const auto temperatureFactor = [&](double celsius) {
@@ -80,11 +79,13 @@ Result<MercuryPressure> stationPressure(const MercuryReading& r) {
                (1.0 + kMercuryExpansion * celsius);
     };
     const double corrected = p;
-    out.temperature = step(fmt::format("Temperature, {} scale at {} °C", id(r.scale), fixed(t, 1)),
-                           corrected * temperatureFactor(t));
+    out.temperature =
+        step(r.scale == ScaleMaterial::Brass ? Text::tr("Temperature, brass scale at {} °C", fixed(t, 1))
+                                             : Text::tr("Temperature, glass scale at {} °C", fixed(t, 1)),
+             corrected * temperatureFactor(t));
     const double g = freeFall(r.latitudeDegrees, r.altitudeM);
-    out.gravity = step(fmt::format("Gravity, {} m/s² at latitude {}° and {} m", fixed(g, 4),
-                                   fixed(r.latitudeDegrees, 1), fixed(r.altitudeM, 0)),
+    out.gravity = step(Text::tr("Gravity, {} m/s² at latitude {}° and {} m", fixed(g, 4),
+                                fixed(r.latitudeDegrees, 1), fixed(r.altitudeM, 0)),
                        p * (g / kStandardGravity - 1.0));
     out.station = Pressure::fromPascal(p);
     const double readingU = 0.5 * r.vernierStep() * (*unit)->factor / std::numbers::sqrt3;

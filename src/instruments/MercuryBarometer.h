@@ -41,9 +41,9 @@ struct MercuryReading {
 
 /// One correction of a barometer reading, with its size.
 struct BarometerStep {
-    std::string label; ///< "Temperature, brass scale at 23.5 °C"
-    double pascal;     ///< what it adds
-    double after;      ///< Pa, the pressure with it and all before
+    Text label;    ///< "Temperature, brass scale at 23.5 °C"
+    double pascal; ///< what it adds
+    double after;  ///< Pa, the pressure with it and all before
 };
 
 struct MercuryPressure {

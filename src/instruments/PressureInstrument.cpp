@@ -62,13 +62,14 @@ Result<PressureConvention> pressureConventionFromId(std::string_view wanted) {
                   std::array{PressureConvention::Absolute, PressureConvention::GaugeNegative,
                              PressureConvention::VacuumDepth, PressureConvention::TwoArm,
                              PressureConvention::ClosedTwoArm, PressureConvention::ThermalConductivity},
-                  "a gauge convention");
+                  Text::tr("a gauge convention"));
 }
 
 std::string_view id(PressureTap tap) { return tap == PressureTap::Vessel ? "vessel" : "pump-line"; }
 
 Result<PressureTap> pressureTapFromId(std::string_view wanted) {
-    return fromId(wanted, std::array{PressureTap::Vessel, PressureTap::PumpLine}, "a place for a gauge");
+    return fromId(wanted, std::array{PressureTap::Vessel, PressureTap::PumpLine},
+                  Text::tr("a place for a gauge"));
 }
 
 double mercuryDensity(double celsius) {
@@ -92,13 +93,17 @@ std::string_view id(ManometerLiquid liquid) {
 
 Result<ManometerLiquid> manometerLiquidFromId(std::string_view wanted) {
     return fromId(wanted, std::array{ManometerLiquid::Mercury, ManometerLiquid::Water, ManometerLiquid::Oil},
-                  "a liquid for a U-tube");
+                  Text::tr("a liquid for a U-tube"));
 }
 
 std::span<const GasFactor> gasFactors() {
-    static constexpr GasFactor all[] = {
-        {"air", 1.0},   {"nitrogen", 1.0}, {"water-vapour", 0.6}, {"carbon-dioxide", 0.95},
-        {"argon", 1.6}, {"helium", 0.9},   {"hydrogen", 0.5}};
+    static constexpr GasFactor all[] = {{"air", Text::phrase("air"), 1.0},
+                                        {"nitrogen", Text::phrase("nitrogen"), 1.0},
+                                        {"water-vapour", Text::phrase("water vapour"), 0.6},
+                                        {"carbon-dioxide", Text::phrase("carbon dioxide"), 0.95},
+                                        {"argon", Text::phrase("argon"), 1.6},
+                                        {"helium", Text::phrase("helium"), 0.9},
+                                        {"hydrogen", Text::phrase("hydrogen"), 0.5}};
     return all;
 }
 
@@ -109,7 +114,7 @@ Result<double> gasFactor(std::string_view gas) {
         known += (known.empty() ? "" : ", ") + std::string(g.gas);
     }
     return fail(Failure::BadInput,
-                fmt::format("'{}' is not a gas with a known factor; accepted: {}", gas, known));
+                Text::tr("'{}' is not a gas with a known factor; accepted: {}", gas, known));
 }
 
 double manometerDensity(const PressureInstrument& i) {
@@ -162,18 +167,20 @@ std::pair<double, double> spanShown(const PressureInstrument& i, double roomPasc
 Result<void> check(const PressureInstrument& i) {
     if (const auto u = findUnit(i.unit, scaleDimension(i.convention)); !u) return tl::unexpected(u.error());
     if (!(i.division > 0.0) || !std::isfinite(i.division))
-        return fail(Failure::BadInput, "the smallest division of the gauge must be above zero");
+        return fail(Failure::BadInput, Text::tr("the smallest division of the gauge must be above zero"));
     if (!(i.accuracy >= 0.0) || !std::isfinite(i.accuracy))
-        return fail(Failure::BadInput, "the accuracy of the gauge must be zero or above");
+        return fail(Failure::BadInput, Text::tr("the accuracy of the gauge must be zero or above"));
     if (hasTwoArms(i.convention) && !(i.armSum > 0.0 && std::isfinite(i.armSum)))
-        return fail(Failure::BadInput, "the two arms of a U-tube must add up to a length above zero");
+        return fail(Failure::BadInput,
+                    Text::tr("the two arms of a U-tube must add up to a length above zero"));
     if (!std::isfinite(i.spanLow) || !std::isfinite(i.spanHigh))
-        return fail(Failure::BadInput, "the ends of the gauge's scale must be numbers");
+        return fail(Failure::BadInput, Text::tr("the ends of the gauge's scale must be numbers"));
     if (!(i.liquidCelsius > -20.0 && i.liquidCelsius < 60.0))
         return fail(Failure::BadInput,
-                    "the temperature of the gauge's liquid must be between -20 and 60 degC");
+                    Text::tr("the temperature of the gauge's liquid must be between -20 and 60 degC"));
     if (!(i.oilDensity20 > 500.0 && i.oilDensity20 < 2000.0))
-        return fail(Failure::BadInput, "the density of the gauge's oil must lie between 500 and 2000 kg/m3");
+        return fail(Failure::BadInput,
+                    Text::tr("the density of the gauge's oil must lie between 500 and 2000 kg/m3"));
     if (i.convention == PressureConvention::ThermalConductivity)
         if (const auto factor = gasFactor(i.gas); !factor) return tl::unexpected(factor.error());
     return {};
@@ -184,10 +191,12 @@ Result<AbsoluteReading> toAbsolute(const PressureInstrument& i, const GaugeReadi
                                    const std::optional<GaugeReading>& zero) {
     const bool twoArm = hasTwoArms(i.convention);
     if (twoArm && !reading.second)
-        return fail(Failure::BadInput, "a U-tube is read as two arms; the right arm is missing");
+        return fail(Failure::BadInput, Text::tr("a U-tube is read as two arms; the right arm is missing"));
     if (countsFromRoom(i.convention) && !room)
-        return fail(Failure::Unreferenced,
-                    "this reading counts from the room's pressure, and the room's pressure is not known yet");
+        return fail(
+            Failure::Unreferenced,
+            Text::tr(
+                "this reading counts from the room's pressure, and the room's pressure is not known yet"));
     const double scale = pascalPerScaleUnit(i);
     double value = scaleValue(i, reading);
     if (zero) value -= zeroError(i, *zero, room ? std::optional(room->station) : std::nullopt);
@@ -255,7 +264,7 @@ GaugeReading toReadableReading(const PressureInstrument& i, Pressure absolute, P
     return r;
 }
 
-std::string text(const PressureInstrument& i, const GaugeReading& reading) {
+Text text(const PressureInstrument& i, const GaugeReading& reading) {
     // Whole divisions need the decimals of a division; a reading between two of them shows those of half a
     // division.
     const auto decimals = [&](double value) {
@@ -265,13 +274,13 @@ std::string text(const PressureInstrument& i, const GaugeReading& reading) {
     };
     if (!reading.second) return fixed(reading.first, decimals(reading.first));
     const int both = std::max(decimals(reading.first), decimals(*reading.second));
-    return fixed(reading.first, both) + " | " + fixed(*reading.second, both);
+    return Text::set("{} | {}", fixed(reading.first, both), fixed(*reading.second, both));
 }
 
-std::string tableText(const PressureInstrument& i, const GaugeReading& reading) {
+Text tableText(const PressureInstrument& i, const GaugeReading& reading) {
     const int decimals = decimalsForDivision(readableStep(i));
-    return fixed(reading.first, decimals) +
-           (reading.second ? " | " + fixed(*reading.second, decimals) : std::string());
+    const Text first = fixed(reading.first, decimals);
+    return reading.second ? Text::set("{} | {}", first, fixed(*reading.second, decimals)) : first;
 }
 
 std::string_view unitText(const PressureInstrument& i) { return unit(i.unit).display; }

@@ -42,7 +42,8 @@ enum class ManometerLiquid { Mercury, Water, Oil };
 /// uncertainty 15 %.
 struct GasFactor {
     std::string_view
-        gas; ///< "air", "nitrogen", "water-vapour", "carbon-dioxide", "argon", "helium", "hydrogen"
+        gas;     ///< "air", "nitrogen", "water-vapour", "carbon-dioxide", "argon", "helium", "hydrogen"
+    Phrase name; ///< for people
     double factor;
 };
 [[nodiscard]] std::span<const GasFactor> gasFactors();
@@ -132,10 +133,10 @@ struct AbsoluteReading {
                                              const std::optional<GaugeReading>& zero = std::nullopt);
 
 /// The reading for people, without its unit: "−0.70", or both arms "61.7 | 20.4".
-[[nodiscard]] std::string text(const PressureInstrument& instrument, const GaugeReading& reading);
+[[nodiscard]] Text text(const PressureInstrument& instrument, const GaugeReading& reading);
 
 /// As `text`, always with the decimals of what can be read, so that a column lines up.
-[[nodiscard]] std::string tableText(const PressureInstrument& instrument, const GaugeReading& reading);
+[[nodiscard]] Text tableText(const PressureInstrument& instrument, const GaugeReading& reading);
 
 /// Unit for people: "cm" with ruler for a U-tube, else the pressure unit.
 [[nodiscard]] std::string_view unitText(const PressureInstrument& instrument);

@@ -22,8 +22,8 @@ double uOf(const RoomSource& s) {
 bool measuredHere(RoomMethod m) { return m == RoomMethod::Barometer || m == RoomMethod::MercuryBarometer; }
 
 /// The question that a difference (second less first) suggests; empty if none fits.
-std::string question(const RoomSource& a, const RoomSource& b, double difference, double u,
-                     std::optional<double> altitudeM) {
+Text question(const RoomSource& a, const RoomSource& b, double difference, double u,
+              std::optional<double> altitudeM) {
     const auto fits = [&](double expected) {
         return std::abs(difference - expected) < std::max(kCoverage * u, 0.15 * std::abs(expected));
     };
@@ -33,24 +33,25 @@ std::string question(const RoomSource& a, const RoomSource& b, double difference
     constexpr double kLeastHeight = 30.0; // m, below which a reduction is lost in the readings' uncertainty
     if (altitudeM && here && b.entry.method == RoomMethod::StationReport &&
         std::abs(*altitudeM) > kLeastHeight && fits(reduction))
-        return "is it reduced to sea level?";
+        return Text::tr("is it reduced to sea level?");
     if (altitudeM && here && b.entry.method == RoomMethod::SeaLevelReport && fits(-reduction))
-        return "was it already the station's own pressure?";
+        return Text::tr("was it already the station's own pressure?");
     if (b.entry.method == RoomMethod::StationReport && difference > 0.0 && !altitudeM)
-        return "is it reduced to sea level?";
+        return Text::tr("is it reduced to sea level?");
     if (b.entry.method == RoomMethod::DeadHead)
-        return difference < 0.0 ? "does the pump leave more than was said, or is there water in the vessel?"
-                                : "does the pump leave less than was said, or is the gauge's scale off?";
+        return difference < 0.0
+                   ? Text::tr("does the pump leave more than was said, or is there water in the vessel?")
+                   : Text::tr("does the pump leave less than was said, or is the gauge's scale off?");
     constexpr double kTorr = kStandardAtmospherePascal / 760.0, kHectopascal = 100.0;
     const double ratio = b.pressure.station.pascal() / a.pressure.station.pascal();
     if (std::abs(ratio - kTorr / kHectopascal) < 0.02 || std::abs(ratio - kHectopascal / kTorr) < 0.02)
-        return "are mmHg and hPa mixed up?";
-    return "read both again.";
+        return Text::tr("are mmHg and hPa mixed up?");
+    return Text::tr("read both again.");
 }
 
 } // namespace
 
-std::string compare(const RoomSource& a, const RoomSource& b, std::optional<double> altitudeM) {
+Text compare(const RoomSource& a, const RoomSource& b, std::optional<double> altitudeM) {
     // What was measured in the room comes first: the other is held against it.
     if (measuredHere(b.entry.method) && !measuredHere(a.entry.method)) return compare(b, a, altitudeM);
     if (a.entry.method == RoomMethod::Nominal || b.entry.method == RoomMethod::Nominal)
@@ -58,18 +59,22 @@ std::string compare(const RoomSource& a, const RoomSource& b, std::optional<doub
     const double difference = (b.pressure.station - a.pressure.station).pascal();
     const double u = std::hypot(uOf(a), uOf(b));
     if (std::abs(difference) <= kCoverage * u) return {};
-    const std::string owner = measuredHere(a.entry.method) ? "your " : "the ";
-    return fmt::format("The {} lies {} kPa {} {}{}: {}", label(b.entry.method),
-                       fixed(std::abs(difference) * 1e-3, std::abs(difference) < 1000.0 ? 2 : 1),
-                       difference > 0.0 ? "above" : "below", owner, label(a.entry.method),
-                       question(a, b, difference, u, altitudeM));
+    const bool yours = measuredHere(a.entry.method), above = difference > 0.0;
+    const Text theOther = label(b.entry.method), first = label(a.entry.method);
+    const Text kPa = fixed(std::abs(difference) * 1e-3, std::abs(difference) < 1000.0 ? 2 : 1);
+    const Text asked = question(a, b, difference, u, altitudeM);
+    if (yours)
+        return above ? Text::tr("The {} lies {} kPa above your {}: {}", theOther, kPa, first, asked)
+                     : Text::tr("The {} lies {} kPa below your {}: {}", theOther, kPa, first, asked);
+    return above ? Text::tr("The {} lies {} kPa above the {}: {}", theOther, kPa, first, asked)
+                 : Text::tr("The {} lies {} kPa below the {}: {}", theOther, kPa, first, asked);
 }
 
-std::vector<std::string> compareAll(const std::vector<RoomSource>& sources, std::optional<double> altitudeM) {
-    std::vector<std::string> out;
+std::vector<Text> compareAll(const std::vector<RoomSource>& sources, std::optional<double> altitudeM) {
+    std::vector<Text> out;
     for (std::size_t i = 0; i < sources.size(); ++i)
         for (std::size_t j = i + 1; j < sources.size(); ++j)
-            if (std::string sentence = compare(sources[i], sources[j], altitudeM); !sentence.empty())
+            if (Text sentence = compare(sources[i], sources[j], altitudeM); !sentence.empty())
                 out.push_back(std::move(sentence));
     return out;
 }

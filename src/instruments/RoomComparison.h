@@ -19,10 +19,10 @@ struct RoomSource {
 /// to sea level taken as station pressure, or the other way round; a pump that leaves more than was said; hPa
 /// and mmHg mixed up.
 /// @param altitudeM  of the room, if known.
-[[nodiscard]] std::string compare(const RoomSource& a, const RoomSource& b, std::optional<double> altitudeM);
+[[nodiscard]] Text compare(const RoomSource& a, const RoomSource& b, std::optional<double> altitudeM);
 
 /// All pairs that disagree.
-[[nodiscard]] std::vector<std::string> compareAll(const std::vector<RoomSource>& sources,
-                                                  std::optional<double> altitudeM);
+[[nodiscard]] std::vector<Text> compareAll(const std::vector<RoomSource>& sources,
+                                           std::optional<double> altitudeM);
 
 } // namespace uttrin

@@ -11,23 +11,27 @@ namespace {
 
 struct MethodText {
     RoomMethod method;
-    std::string_view id, label, bias;
+    std::string_view id;
+    Phrase label, bias;
 };
 
 constexpr std::array kMethods{
-    MethodText{RoomMethod::Barometer, "barometer", "barometer", ""},
-    MethodText{RoomMethod::MercuryBarometer, "mercury", "mercury barometer", ""},
-    MethodText{RoomMethod::StationReport, "station", "station report",
-               "A station 10 m higher or lower than this room reads about 0.12 kPa off."},
-    MethodText{RoomMethod::SeaLevelReport, "sea-level", "sea-level report",
-               "Right only if the report really is reduced to sea level and the height is right."},
-    MethodText{RoomMethod::Altitude, "altitude", "height alone",
-               "Weather moves the pressure about 1 kPa (standard deviation) about this value."},
+    MethodText{RoomMethod::Barometer, "barometer", Text::phrase("barometer"), {}},
+    MethodText{RoomMethod::MercuryBarometer, "mercury", Text::phrase("mercury barometer"), {}},
+    MethodText{RoomMethod::StationReport, "station", Text::phrase("station report"),
+               Text::phrase("A station 10 m higher or lower than this room reads about 0.12 kPa off.")},
     MethodText{
-        RoomMethod::DeadHead, "dead-head", "empty vessel",
-        "Cancels the zero of this gauge. Too low by whatever the pump cannot remove, and by the vapour "
-        "of any water left in the vessel."},
-    MethodText{RoomMethod::Nominal, "nominal", "nominal, not measured", "Assumed, not measured."},
+        RoomMethod::SeaLevelReport, "sea-level", Text::phrase("sea-level report"),
+        Text::phrase("Right only if the report really is reduced to sea level and the height is right.")},
+    MethodText{RoomMethod::Altitude, "altitude", Text::phrase("height alone"),
+               Text::phrase("Weather moves the pressure about 1 kPa (standard deviation) about this value.")},
+    MethodText{
+        RoomMethod::DeadHead, "dead-head", Text::phrase("empty vessel"),
+        Text::phrase(
+            "Cancels the zero of this gauge. Too low by whatever the pump cannot remove, and by the vapour "
+            "of any water left in the vessel.")},
+    MethodText{RoomMethod::Nominal, "nominal", Text::phrase("nominal, not measured"),
+               Text::phrase("Assumed, not measured.")},
 };
 
 const MethodText& textOf(RoomMethod method) {
@@ -54,24 +58,24 @@ Result<RoomPressure> fromSeaLevel(const RoomEntry& e, Pressure value, double rea
 Result<RoomPressure> plausible(const RoomPressure& room, const RoomEntry& e) {
     const double pa = room.station.pascal();
     if (pa >= kLowestRoomPascal && pa <= kHighestRoomPascal) return room;
-    return fail(Failure::BadInput, fmt::format("{} {} as {} would make the room {:.2f} kPa, which no room "
-                                               "has; check the number and its unit (30 to 120 kPa)",
-                                               e.value, e.unit, label(e.method), room.station.kilopascal()));
+    return fail(Failure::BadInput, Text::tr("{} {} as {} would make the room {:.2f} kPa, which no room "
+                                            "has; check the number and its unit (30 to 120 kPa)",
+                                            e.value, e.unit, label(e.method), room.station.kilopascal()));
 }
 
 } // namespace
 
 std::string_view id(RoomMethod method) { return textOf(method).id; }
-std::string_view label(RoomMethod method) { return textOf(method).label; }
-std::string_view biasOf(RoomMethod method) { return textOf(method).bias; }
+Text label(RoomMethod method) { return textOf(method).label; }
+Text biasOf(RoomMethod method) { return textOf(method).bias; }
 
 Result<RoomMethod> roomMethodFromId(std::string_view wanted) {
     for (const MethodText& m : kMethods)
         if (m.id == wanted) return m.method;
     return fail(Failure::BadInput,
-                fmt::format("'{}' is not a way to know the room's pressure; accepted: "
-                            "barometer, mercury, station, sea-level, altitude, dead-head, nominal",
-                            wanted));
+                Text::tr("'{}' is not a way to know the room's pressure; accepted: "
+                         "barometer, mercury, station, sea-level, altitude, dead-head, nominal",
+                         wanted));
 }
 
 Result<RoomPressure> stationPressure(const RoomEntry& e) {
@@ -100,15 +104,16 @@ Result<RoomPressure> stationPressure(const RoomEntry& e) {
         break;
     case RoomMethod::DeadHead:
         if (!(pa < 0.0))
-            return fail(Failure::BadInput,
-                        "an empty-vessel pull reads below zero on a gauge; enter it with its minus sign");
+            return fail(
+                Failure::BadInput,
+                Text::tr("an empty-vessel pull reads below zero on a gauge; enter it with its minus sign"));
         if (e.ultimatePa < 0.0)
-            return fail(Failure::BadInput, "a pump's ultimate pressure cannot be below zero");
+            return fail(Failure::BadInput, Text::tr("a pump's ultimate pressure cannot be below zero"));
         return plausible({Pressure::fromPascal(-pa + e.ultimatePa),
                           std::hypot(u, kUltimateRelativeU * e.ultimatePa), e.method},
                          e);
     }
-    return fail(Failure::BadInput, "unknown method");
+    return fail(Failure::BadInput, Text::tr("unknown method"));
 }
 
 PressureDifference ultimateFromPair(const RoomPressure& barometer, GaugePressure deadHead) {

@@ -26,7 +26,7 @@ enum class RoomMethod {
 [[nodiscard]] std::string_view id(RoomMethod method);
 [[nodiscard]] Result<RoomMethod> roomMethodFromId(std::string_view id);
 /// One or two words for the navigation column and the report.
-[[nodiscard]] std::string_view label(RoomMethod method);
+[[nodiscard]] Text label(RoomMethod method);
 
 /// The facts from which the room's pressure follows, as a person entered them.
 struct RoomEntry {
@@ -55,7 +55,7 @@ struct RoomPressure {
 
 /// What a sentence should say about the bias that this method may hide; empty where there is none to speak
 /// of.
-[[nodiscard]] std::string_view biasOf(RoomMethod method);
+[[nodiscard]] Text biasOf(RoomMethod method);
 
 /// The pump's ultimate pressure from an empty-vessel pull with a gauge and a barometer read at the same time.
 [[nodiscard]] PressureDifference ultimateFromPair(const RoomPressure& barometer, GaugePressure deadHead);

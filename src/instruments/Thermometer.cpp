@@ -31,7 +31,7 @@ Result<SensorPlace> sensorPlaceFromId(std::string_view wanted) {
     return fromId(wanted,
                   std::array{SensorPlace::Liquid, SensorPlace::NearChips, SensorPlace::Vapour,
                              SensorPlace::OutsideWall},
-                  "a place for a thermometer");
+                  Text::tr("a place for a thermometer"));
 }
 
 std::string_view id(ThermometerKind kind) {
@@ -54,12 +54,32 @@ std::string_view id(ThermometerKind kind) {
     return "";
 }
 
+Text nameOf(ThermometerKind kind) {
+    switch (kind) {
+    case ThermometerKind::Plain:
+        return Text::tr("in figures");
+    case ThermometerKind::Dial:
+        return Text::tr("dial");
+    case ThermometerKind::Mercury:
+        return Text::tr("mercury");
+    case ThermometerKind::Spirit:
+        return Text::tr("spirit");
+    case ThermometerKind::Platinum:
+        return Text::tr("platinum");
+    case ThermometerKind::Copper:
+        return Text::tr("copper");
+    case ThermometerKind::Infrared:
+        return Text::tr("infrared");
+    }
+    return {};
+}
+
 Result<ThermometerKind> thermometerKindFromId(std::string_view wanted) {
     return fromId(wanted,
                   std::array{ThermometerKind::Plain, ThermometerKind::Dial, ThermometerKind::Mercury,
                              ThermometerKind::Spirit, ThermometerKind::Platinum, ThermometerKind::Copper,
                              ThermometerKind::Infrared},
-                  "a kind of thermometer");
+                  Text::tr("a kind of thermometer"));
 }
 
 bool readsTheLiquid(SensorPlace place) {
@@ -69,15 +89,18 @@ bool readsTheLiquid(SensorPlace place) {
 Result<void> check(const Thermometer& t) {
     if (const auto u = findUnit(t.unit, Dimension::Temperature); !u) return tl::unexpected(u.error());
     if (!(t.division > 0.0) || !std::isfinite(t.division))
-        return fail(Failure::BadInput, "the smallest division of the thermometer must be above zero");
+        return fail(Failure::BadInput,
+                    Text::tr("the smallest division of the thermometer must be above zero"));
     if (!(t.accuracy >= 0.0) || !std::isfinite(t.accuracy))
-        return fail(Failure::BadInput, "the accuracy of the thermometer must be zero or above");
+        return fail(Failure::BadInput, Text::tr("the accuracy of the thermometer must be zero or above"));
     if (!(t.nominalOhm > 0.0) || !std::isfinite(t.nominalOhm))
-        return fail(Failure::BadInput, "the nominal resistance of the thermometer must be above zero");
+        return fail(Failure::BadInput,
+                    Text::tr("the nominal resistance of the thermometer must be above zero"));
     for (const double e : {t.emissivity, t.emissivitySet})
-        if (!(e >= 0.1 && e <= 1.0)) return fail(Failure::BadInput, "an emissivity must lie from 0.1 to 1");
+        if (!(e >= 0.1 && e <= 1.0))
+            return fail(Failure::BadInput, Text::tr("an emissivity must lie from 0.1 to 1"));
     if (!(t.wallMillimetre >= 0.0 && t.wallMillimetre < 50.0))
-        return fail(Failure::BadInput, "the wall's thickness must lie from 0 to 50 mm");
+        return fail(Failure::BadInput, Text::tr("the wall's thickness must lie from 0 to 50 mm"));
     for (const ThermometerCalibration& c : t.calibrations)
         if (const auto residuals = residualsOf(t, c); !residuals) return tl::unexpected(residuals.error());
     return {};
@@ -130,7 +153,8 @@ Result<Line> lineOf(const Thermometer& t, const ThermometerCalibration& c) {
     if (!(*steam - *ice > kLeastSpan))
         return fail(
             Failure::BadInput,
-            "the steam reading of a calibration must lie well above the ice reading; are they swapped?");
+            Text::tr(
+                "the steam reading of a calibration must lie well above the ice reading; are they swapped?"));
     const double steamKelvin = boils->temperature.kelvin();
     return Line{*ice, (steamKelvin - kIcePointKelvin) / (*steam - *ice), steamKelvin,
                 std::hypot(c.roomU / boils->slope, boils->temperatureU())};
@@ -188,8 +212,8 @@ Result<LiquidTemperature> toTemperature(const Thermometer& t, double reading,
             std::hypot((1.0 - fraction) * once, fraction * std::hypot(once, line->steamU), kBend * shared);
     }
     if (!(kelvin > 0.0) || !std::isfinite(kelvin))
-        return fail(Failure::BadInput, fmt::format("{} {} is not above absolute zero", reading,
-                                                   readsOhms(t) ? "ohm" : unit(t.unit).symbol));
+        return fail(Failure::BadInput, Text::tr("{} {} is not above absolute zero", reading,
+                                                readsOhms(t) ? "ohm" : unit(t.unit).symbol));
     return LiquidTemperature{Temperature::fromKelvin(kelvin), once, shared};
 }
 

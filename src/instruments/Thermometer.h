@@ -34,6 +34,8 @@ enum class ThermometerKind {
 };
 [[nodiscard]] std::string_view
 id(ThermometerKind kind); ///< "plain", "dial", "mercury", "spirit", "platinum", "copper", "infrared"
+/// For people.
+[[nodiscard]] Text nameOf(ThermometerKind kind);
 [[nodiscard]] Result<ThermometerKind> thermometerKindFromId(std::string_view id);
 
 /// What it showed in melting ice and in the steam over boiling water, when the room's pressure was known.

@@ -25,8 +25,8 @@ Result<double> platinumCelsius(double ohm, double r0) {
     if (!(ohm >= low - rounding && ohm <= high + rounding))
         return fail(
             Failure::OutOfRange,
-            fmt::format("a platinum sensor of {:g} ohm has {:.4g} to {:.4g} ohm (-200 to 850 degC), not {:g}",
-                        r0, low, high, ohm));
+            Text::tr("a platinum sensor of {:g} ohm has {:.4g} to {:.4g} ohm (-200 to 850 degC), not {:g}",
+                     r0, low, high, ohm));
     // Above 0 degC the quadratic is solved; below it Newton's method starts from there.
     double t = (-kA + std::sqrt(kA * kA - 4.0 * kB * (1.0 - ohm / r0))) / (2.0 * kB);
     constexpr int kSteps = 8;

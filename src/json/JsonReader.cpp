@@ -9,7 +9,7 @@ namespace uttrin {
 
 JsonReader::JsonReader(const Json& object, std::string path, std::optional<Failure>& failure)
     : m_object(object), m_path(std::move(path)), m_failure(failure) {
-    if (!object.is_object()) refuse("", "an object { … }");
+    if (!object.is_object()) refuse("", Text::tr("an object {{ … }"));
 }
 
 bool JsonReader::has(const char* key) const {
@@ -19,21 +19,24 @@ bool JsonReader::has(const char* key) const {
 
 JsonReader JsonReader::child(const char* key) const {
     static const Json empty = Json::object();
-    return {has(key) ? m_object[key] : empty, path(key), m_failure};
+    return {has(key) ? m_object[key] : empty, pointer(key), m_failure};
 }
 
 const JsonReader::Json* JsonReader::at(const char* key) const {
     return has(key) && !m_failure ? &m_object[key] : nullptr;
 }
 
-std::string JsonReader::path(const char* key) const {
-    return *key ? m_path + "/" + key : m_path.empty() ? "the file" : m_path;
+std::string JsonReader::pointer(const char* key) const { return *key ? m_path + "/" + key : m_path; }
+
+Text JsonReader::path(const char* key) const {
+    const std::string at = pointer(key);
+    return at.empty() ? Text::tr("the file") : Text::typed(at);
 }
 
 void JsonReader::number(const char* key, double& into) {
     if (const Json* v = at(key)) {
         if (!v->is_number() || !std::isfinite(v->get<double>()))
-            refuse(key, "a number");
+            refuse(key, Text::tr("a number"));
         else
             into = v->get<double>();
     }
@@ -42,7 +45,7 @@ void JsonReader::number(const char* key, double& into) {
 void JsonReader::count(const char* key, int& into) {
     if (const Json* v = at(key)) {
         if (!v->is_number_integer() || v->get<std::int64_t>() < 0 || v->get<std::int64_t>() > 1'000'000)
-            refuse(key, "a whole number from 0 to 1000000");
+            refuse(key, Text::tr("a whole number from 0 to 1000000"));
         else
             into = v->get<int>();
     }
@@ -51,7 +54,7 @@ void JsonReader::count(const char* key, int& into) {
 void JsonReader::flag(const char* key, bool& into) {
     if (const Json* v = at(key)) {
         if (!v->is_boolean())
-            refuse(key, "true or false");
+            refuse(key, Text::tr("true or false"));
         else
             into = v->get<bool>();
     }
@@ -60,7 +63,7 @@ void JsonReader::flag(const char* key, bool& into) {
 void JsonReader::string(const char* key, std::string& into) {
     if (const Json* v = at(key)) {
         if (!v->is_string())
-            refuse(key, "a text in quotes");
+            refuse(key, Text::tr("a text in quotes"));
         else
             into = v->get<std::string>();
     }
@@ -69,9 +72,9 @@ void JsonReader::string(const char* key, std::string& into) {
 void JsonReader::strings(const char* key, std::vector<std::string>& into) {
     const Json* list = at(key);
     if (!list) return;
-    if (!list->is_array()) return refuse(key, "a list of texts in quotes");
+    if (!list->is_array()) return refuse(key, Text::tr("a list of texts in quotes"));
     for (const Json& item : *list) {
-        if (!item.is_string()) return refuse(key, "a list of texts in quotes");
+        if (!item.is_string()) return refuse(key, Text::tr("a list of texts in quotes"));
         into.push_back(item.get<std::string>());
     }
 }
@@ -80,12 +83,11 @@ void JsonReader::measure(const char* key, double& into, Dimension dimension, dou
     parsed(key, into, [=](std::string_view word) { return measureWithin(word, dimension, low, high); });
 }
 
-void JsonReader::refuse(const char* key, std::string_view accepted) const {
-    if (!m_failure)
-        m_failure = Failure{Failure::BadInput, fmt::format("{}: expected {}", path(key), accepted)};
+void JsonReader::refuse(const char* key, const Text& accepted) const {
+    if (!m_failure) m_failure = Failure{Failure::BadInput, Text::tr("{}: expected {}", path(key), accepted)};
 }
 
-void JsonReader::require(const char* key, std::string_view what) const {
+void JsonReader::require(const char* key, const Text& what) const {
     if (!has(key)) refuse(key, what);
 }
 
@@ -94,8 +96,8 @@ void JsonReader::onlyKnown() const {
     for (const auto& item : m_object.items()) {
         const std::string& key = item.key();
         if (m_asked.contains(key)) continue;
-        m_failure = Failure{Failure::BadInput, fmt::format("{}: '{}' is not known here; accepted: {}",
-                                                           path(""), key, fmt::join(m_asked, ", "))};
+        m_failure = Failure{Failure::BadInput, Text::tr("{}: '{}' is not known here; accepted: {}", path(""),
+                                                        key, Text::list(m_asked))};
         return;
     }
 }
@@ -106,10 +108,10 @@ Result<double> measureWithin(std::string_view text, Dimension dimension, double 
     const double si = m->si();
     if (std::isfinite(si) && si >= low && si <= high) return si;
     const Unit& own = *m->unit;
-    const auto bound = [&](double v) { return fmt::format("{:.6g} {}", own.fromSi(v), own.symbol); };
-    const std::string accepted =
-        high < JsonReader::kAny ? bound(low) + " to " + bound(high) : bound(low) + " or more";
-    return fail(Failure::BadInput, fmt::format("'{}' lies outside what is accepted: {}", text, accepted));
+    const auto bound = [&](double v) { return Text::set("{:.6g} {}", own.fromSi(v), own.symbol); };
+    const Text accepted = high < JsonReader::kAny ? Text::tr("{} to {}", bound(low), bound(high))
+                                                  : Text::tr("{} or more", bound(low));
+    return fail(Failure::BadInput, Text::tr("'{}' lies outside what is accepted: {}", text, accepted));
 }
 
 } // namespace uttrin

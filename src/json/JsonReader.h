@@ -27,7 +27,10 @@ public:
     /// The object under a key; an empty one if there is none.
     [[nodiscard]] JsonReader child(const char* key) const;
     [[nodiscard]] const Json* at(const char* key) const;
-    [[nodiscard]] std::string path(const char* key) const;
+    /// JSON pointer to what stands under a key; of the object itself with "".
+    [[nodiscard]] std::string pointer(const char* key) const;
+    /// The same for a message; "the file" at the root.
+    [[nodiscard]] Text path(const char* key) const;
     [[nodiscard]] bool failed() const { return m_failure.has_value(); }
 
     void number(const char* key, double& into);
@@ -48,11 +51,11 @@ public:
         if (value)
             into = *value;
         else
-            m_failure = Failure{Failure::BadInput, path(key) + ": " + value.error().message};
+            m_failure = Failure{Failure::BadInput, Text::set("{}: {}", path(key), value.error().message)};
     }
 
-    void refuse(const char* key, std::string_view accepted) const;
-    void require(const char* key, std::string_view what) const;
+    void refuse(const char* key, const Text& accepted) const;
+    void require(const char* key, const Text& what) const;
     /// Refuses keys that nobody asked for, and names those accepted.
     void onlyKnown() const;
 

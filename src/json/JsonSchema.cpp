@@ -28,14 +28,14 @@ std::string pointerOf(const std::vector<std::string>& steps) {
 } // namespace
 
 Failure withLine(Failure failure, std::string_view text) {
-    const std::string& message = failure.message;
+    const std::string message = plain(failure.message);
     if (message.empty() || message.front() != '/') return failure;
     std::string pointer = message.substr(0, message.find(':'));
     const auto lines = linesOfJson(text);
     while (!lines.contains(pointer) && !pointer.empty())
         pointer.resize(pointer.rfind('/')); // what is missing is missing from what stands around it
     if (const auto line = lines.find(pointer); line != lines.end())
-        failure.message = fmt::format("line {}, {}", line->second, message);
+        failure.message = Text::tr("line {}, {}", line->second, failure.message);
     return failure;
 }
 
@@ -52,7 +52,8 @@ Result<void> keepsSchema(std::string_view text, std::string_view schemaText) {
     const std::string pointer = pointerOf(deepest.context);
     return tl::unexpected(
         withLine(Failure{Failure::BadInput,
-                         fmt::format("{}: {}", pointer.empty() ? "the file" : pointer, deepest.description)},
+                         Text::set("{}: {}", pointer.empty() ? Text::tr("the file") : Text::typed(pointer),
+                                   deepest.description)},
                  text));
 }
 

@@ -18,7 +18,8 @@ inline constexpr int kDeepestJson = 32; ///< objects and lists within each other
 /// What is wrong with a text that should be JSON, and on which line (0: of the text as a whole).
 struct JsonProblem {
     int line = 0;
-    std::string what;
+    Text what;
+    bool syntax = false; ///< it is no JSON, rather than JSON beyond the bounds
     /// "the file is not JSON: line 3: a comma, bracket or quote is wrong"
     [[nodiscard]] Failure failure() const;
 };

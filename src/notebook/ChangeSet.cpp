@@ -10,14 +10,14 @@
 namespace uttrin {
 namespace {
 
-void demand(int code, const char* what) {
+void demand(int code, const Text& what) {
     if (code == SQLITE_OK) return;
     if (code == SQLITE_ABORT || code == SQLITE_CONSTRAINT)
         throw NotebookFault(
-            "this cannot be done: what it rests on was changed in another window meanwhile. Nothing "
-            "was changed");
-    throw NotebookFault(fmt::format("{} failed: {}. Nothing was changed; try again, or save a copy elsewhere",
-                                    what, sqlite3_errstr(code)));
+            Text::tr("this cannot be done: what it rests on was changed in another window meanwhile. Nothing "
+                     "was changed"));
+    throw NotebookFault(Text::tr("{} failed: {}. Nothing was changed; try again, or save a copy elsewhere",
+                                 what, sqlite3_errstr(code)));
 }
 
 struct Freed {
@@ -35,8 +35,8 @@ int abortOnConflict(void*, int, sqlite3_changeset_iter*) { return SQLITE_CHANGES
 } // namespace
 
 ChangeRecorder::ChangeRecorder(sqlite3* db) {
-    demand(sqlite3session_create(db, "main", &m_session), "recording changes");
-    demand(sqlite3session_attach(m_session, nullptr), "recording changes");
+    demand(sqlite3session_create(db, "main", &m_session), Text::tr("recording changes"));
+    demand(sqlite3session_attach(m_session, nullptr), Text::tr("recording changes"));
 }
 
 ChangeRecorder::~ChangeRecorder() { sqlite3session_delete(m_session); }
@@ -44,7 +44,7 @@ ChangeRecorder::~ChangeRecorder() { sqlite3session_delete(m_session); }
 ChangeSet ChangeRecorder::changes() const {
     int size = 0;
     void* data = nullptr;
-    demand(sqlite3session_changeset(m_session, &size, &data), "reading the recorded changes");
+    demand(sqlite3session_changeset(m_session, &size, &data), Text::tr("reading the recorded changes"));
     return taken(size, data);
 }
 
@@ -52,7 +52,7 @@ ChangeSet inverted(const ChangeSet& changes) {
     int size = 0;
     void* data = nullptr;
     demand(sqlite3changeset_invert(static_cast<int>(changes.size()), changes.data(), &size, &data),
-           "inverting a change");
+           Text::tr("inverting a change"));
     return taken(size, data);
 }
 
@@ -61,7 +61,7 @@ void applyChanges(sqlite3* db, const ChangeSet& changes) {
     auto* bytes = const_cast<std::byte*>(changes.data());
     demand(sqlite3changeset_apply(db, static_cast<int>(changes.size()), bytes, nullptr, abortOnConflict,
                                   nullptr),
-           "undoing or redoing a change");
+           Text::tr("undoing or redoing a change"));
 }
 
 } // namespace uttrin

@@ -11,7 +11,7 @@ RowId insertRecord(SQLite::Database& db, const Record& record) {
     {
         SQLite::Statement statement(db, tables::insertSql<Record>());
         tables::bindRecord(statement, record);
-        if (statement.exec() != 1) throw NotebookFault("a row was not stored; nothing was changed");
+        if (statement.exec() != 1) throw NotebookFault(Text::tr("a row was not stored; nothing was changed"));
     }
     const RowId id = db.getLastInsertRowid();
     const auto stored = tables::select<Record>(db, "WHERE id = ?", id);
@@ -19,7 +19,8 @@ RowId insertRecord(SQLite::Database& db, const Record& record) {
     if (same)
         tables::eachColumn(record, stored.front(),
                            [&](std::string_view, const auto& a, const auto& b) { same = same && a == b; });
-    if (!same) throw NotebookFault("what was stored is not what was to be stored; nothing was changed");
+    if (!same)
+        throw NotebookFault(Text::tr("what was stored is not what was to be stored; nothing was changed"));
     return id;
 }
 
@@ -44,8 +45,8 @@ void updateRecord(SQLite::Database& db, const Record& before, const Record& afte
     });
     if (statement.exec() != 1)
         throw NotebookFault(
-            "this was changed or taken away in another window meanwhile. Nothing was written; "
-            "look at it as it is now and do it again");
+            Text::tr("this was changed or taken away in another window meanwhile. Nothing was written; "
+                     "look at it as it is now and do it again"));
 }
 
 } // namespace

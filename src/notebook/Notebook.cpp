@@ -23,18 +23,17 @@ bool may(const fs::path& path, int what) {
 }
 
 /// What keeps a file with an SQLite header from being opened as a notebook; empty if nothing does.
-std::string troubleOf(SQLite::Database& db) {
+Text troubleOf(SQLite::Database& db) {
     if (pragma(db, "application_id") != kApplicationId)
-        return "this is a database, but not an Uttrin notebook; nothing was changed";
-    constexpr std::string_view kRescue =
-        "Nothing was changed; what can be read can be saved to a new notebook";
+        return Text::tr("this is a database, but not an Uttrin notebook; nothing was changed");
+    const Text rescue = Text::tr("Nothing was changed; what can be read can be saved to a new notebook");
     const int version = pragma(db, "user_version");
-    if (version < 1) return fmt::format("this notebook has no version; it is damaged. {}", kRescue);
+    if (version < 1) return Text::tr("this notebook has no version; it is damaged. {}", rescue);
     if (const auto wrong = complaints(db, "quick_check"); !wrong.empty())
-        return fmt::format("this notebook is damaged ({}). {}", wrong.front(), kRescue);
+        return Text::tr("this notebook is damaged ({}). {}", wrong.front(), rescue);
     if (version <= kSchemaVersion)
         if (const auto trouble = schemaTrouble(db, version); !trouble.empty())
-            return fmt::format("this notebook is damaged ({}). {}", trouble, kRescue);
+            return Text::tr("this notebook is damaged ({}). {}", trouble, rescue);
     return {};
 }
 
@@ -48,7 +47,7 @@ Notebook::~Notebook() = default;
 Result<Notebook> Notebook::create(const fs::path& path) {
     std::error_code ignored;
     if (fs::exists(path, ignored))
-        return storage(path, "there is a file of this name already; choose another name");
+        return storage(path, Text::tr("there is a file of this name already; choose another name"));
     const auto made = guarded(path, [&] {
         State state(path, SQLite::OPEN_READWRITE | SQLite::OPEN_CREATE);
         configure(state.db, true);
@@ -61,11 +60,12 @@ Result<Notebook> Notebook::create(const fs::path& path) {
 
 Result<Notebook> Notebook::open(const fs::path& path) {
     std::error_code error;
-    if (!fs::is_regular_file(path, error)) return storage(path, "there is no such file");
-    if (!may(path, R_OK)) return storage(path, "you may not read this file");
-    if (!hasSqliteHeader(path)) return storage(path, "this is not an Uttrin notebook; nothing was changed");
+    if (!fs::is_regular_file(path, error)) return storage(path, Text::tr("there is no such file"));
+    if (!may(path, R_OK)) return storage(path, Text::tr("you may not read this file"));
+    if (!hasSqliteHeader(path))
+        return storage(path, Text::tr("this is not an Uttrin notebook; nothing was changed"));
     const bool writable = may(path, W_OK);
-    std::string trouble;
+    Text trouble;
     auto opened = guarded(path, [&] {
         auto state = std::make_unique<State>(path, writable ? SQLite::OPEN_READWRITE : SQLite::OPEN_READONLY);
         configure(state->db, false);
@@ -79,13 +79,15 @@ Result<Notebook> Notebook::open(const fs::path& path) {
             configure(state->db, false);
         }
         if (newer)
-            state->notice = "A newer version of Uttrin wrote this notebook. It is open for reading only; "
-                            "nothing in it is changed.";
+            state->notice =
+                Text::tr("A newer version of Uttrin wrote this notebook. It is open for reading only; "
+                         "nothing in it is changed.");
         else if (!writable)
-            state->notice = "This notebook is read-only. Save a copy to work in it.";
+            state->notice = Text::tr("This notebook is read-only. Save a copy to work in it.");
         else if (busy)
-            state->notice = "This notebook is open in another window already: here it is open for reading "
-                            "only. Save a copy to work in that.";
+            state->notice =
+                Text::tr("This notebook is open in another window already: here it is open for reading "
+                         "only. Save a copy to work in that.");
         else
             configure(state->db, true);
         if (version < kSchemaVersion && !state->readOnly) upgradeSchema(state->db, version);
@@ -99,7 +101,7 @@ Result<Notebook> Notebook::open(const fs::path& path) {
 const fs::path& Notebook::path() const { return m_state->path; }
 bool Notebook::readOnly() const { return m_state->readOnly; }
 bool Notebook::isStillThere() const { return m_state->hold.isStillAt(m_state->path); }
-const std::string& Notebook::notice() const { return m_state->notice; }
+const Text& Notebook::notice() const { return m_state->notice; }
 
 Result<std::vector<Lesson>> Notebook::lessons() const {
     return guarded(m_state->path,
@@ -111,7 +113,8 @@ namespace {
 LessonData loadAll(SQLite::Database& db, RowId lessonId) {
     LessonData data;
     auto lesson = tables::select<Lesson>(db, "WHERE id = ?", lessonId);
-    if (lesson.empty()) throw NotebookFault("this lesson is no longer in the notebook; choose another");
+    if (lesson.empty())
+        throw NotebookFault(Text::tr("this lesson is no longer in the notebook; choose another"));
     data.lesson = std::move(lesson.front());
     data.rooms = tables::select<RoomRecord>(db, "WHERE lesson_id = ? ORDER BY id", lessonId);
     data.setups = tables::select<Setup>(db, "WHERE lesson_id = ? ORDER BY id", lessonId);
@@ -162,10 +165,12 @@ namespace {
 template <typename Work>
 Result<void> write(Notebook::State& state, Work work) {
     if (state.readOnly)
-        return storage(state.path, "this notebook is open for reading only; save a copy to work in it");
+        return storage(state.path,
+                       Text::tr("this notebook is open for reading only; save a copy to work in it"));
     if (!state.hold.isStillAt(state.path))
-        return storage(state.path, "the file was moved, deleted or replaced by another program since it was "
-                                   "opened. Nothing was written; save a copy to keep what is here");
+        return storage(state.path,
+                       Text::tr("the file was moved, deleted or replaced by another program since it was "
+                                "opened. Nothing was written; save a copy to keep what is here"));
     return guarded(state.path, [&] {
         // A disk that was full may have kept the last attempt from being taken back.
         if (sqlite3_get_autocommit(state.db.getHandle()) == 0) state.db.exec("ROLLBACK");
@@ -177,7 +182,7 @@ Result<void> write(Notebook::State& state, Work work) {
 
 } // namespace
 
-Result<void> Notebook::perform(const std::string& label, const std::function<void(Editor&)>& change) {
+Result<void> Notebook::perform(const Text& label, const std::function<void(Editor&)>& change) {
     ChangeSet changes;
     auto done = write(*m_state, [&] {
         const ChangeRecorder recorder(m_state->db.getHandle());
@@ -194,8 +199,8 @@ Result<void> Notebook::perform(const std::string& label, const std::function<voi
 
 bool Notebook::canUndo() const { return !m_state->done.empty(); }
 bool Notebook::canRedo() const { return !m_state->undone.empty(); }
-std::string Notebook::undoLabel() const { return canUndo() ? m_state->done.back().label : std::string(); }
-std::string Notebook::redoLabel() const { return canRedo() ? m_state->undone.back().label : std::string(); }
+Text Notebook::undoLabel() const { return canUndo() ? m_state->done.back().label : Text(); }
+Text Notebook::redoLabel() const { return canRedo() ? m_state->undone.back().label : Text(); }
 
 Result<void> Notebook::step(bool back) {
     auto& from = back ? m_state->done : m_state->undone;
@@ -216,7 +221,7 @@ Result<void> Notebook::redo() { return step(false); }
 Result<void> Notebook::saveCopy(const fs::path& to) const {
     std::error_code ignored;
     if (fs::exists(to, ignored))
-        return storage(to, "there is a file of this name already; choose another name");
+        return storage(to, Text::tr("there is a file of this name already; choose another name"));
     return writeBeside(
         to,
         [&](const fs::path& beside) -> Result<void> {
@@ -237,20 +242,22 @@ Result<void> Notebook::saveCopy(const fs::path& to) const {
             if (!sound) return tl::unexpected(sound.error());
             if (!sound->empty())
                 return storage(
-                    to, fmt::format("the copy came out damaged ({}); choose another place", sound->front()));
+                    to, Text::tr("the copy came out damaged ({}); choose another place", sound->front()));
             return {};
         },
         false);
 }
 
-Result<std::vector<std::string>> Notebook::check() const {
+Result<std::vector<Text>> Notebook::check() const {
     return guarded(m_state->path, [&] {
-        auto wrong = complaints(m_state->db, "integrity_check");
+        std::vector<Text> wrong;
+        for (const std::string& line : complaints(m_state->db, "integrity_check"))
+            wrong.push_back(Text::typed(line));
         SQLite::Statement keys(m_state->db, "PRAGMA foreign_key_check");
         while (keys.executeStep())
-            wrong.push_back(fmt::format("row {} of {} refers to a missing row of {}",
-                                        keys.getColumn(1).getString(), keys.getColumn(0).getString(),
-                                        keys.getColumn(2).getString()));
+            wrong.push_back(Text::tr("row {} of {} refers to a missing row of {}",
+                                     keys.getColumn(1).getString(), keys.getColumn(0).getString(),
+                                     keys.getColumn(2).getString()));
         return wrong;
     });
 }

@@ -43,7 +43,7 @@ public:
     /// Whether the path still leads to the file that was opened.
     [[nodiscard]] bool isStillThere() const;
     /// What a person should know about how this notebook was opened; empty normally.
-    [[nodiscard]] const std::string& notice() const;
+    [[nodiscard]] const Text& notice() const;
 
     [[nodiscard]] Result<std::vector<Lesson>> lessons() const;
     /// Everything of one lesson.
@@ -84,12 +84,12 @@ public:
     /// Makes one change that can be undone as a whole. On return it is on disk; where it fails, nothing is
     /// changed.
     /// @param label  what was done, for the Undo menu: "Strike point 4".
-    [[nodiscard]] Result<void> perform(const std::string& label, const std::function<void(Editor&)>& change);
+    [[nodiscard]] Result<void> perform(const Text& label, const std::function<void(Editor&)>& change);
 
     [[nodiscard]] bool canUndo() const;
     [[nodiscard]] bool canRedo() const;
-    [[nodiscard]] std::string undoLabel() const;
-    [[nodiscard]] std::string redoLabel() const;
+    [[nodiscard]] Text undoLabel() const;
+    [[nodiscard]] Text redoLabel() const;
     [[nodiscard]] Result<void> undo();
     [[nodiscard]] Result<void> redo();
 
@@ -97,7 +97,7 @@ public:
     [[nodiscard]] Result<void> saveCopy(const std::filesystem::path& to) const;
 
     /// Looks through the whole file. Empty: sound; else what is wrong, one line each.
-    [[nodiscard]] Result<std::vector<std::string>> check() const;
+    [[nodiscard]] Result<std::vector<Text>> check() const;
 
     /// What is open; for the files of this room.
     struct State;

@@ -19,33 +19,35 @@ namespace {
 constexpr int kBusyMilliseconds = 2000;
 constexpr int kLongestValue = 256 << 20; // bytes, above any picture
 
-std::string adviceFor(int code, const char* what) {
+Text adviceFor(int code, const char* what) {
     switch (code & 0xff) {
     case SQLITE_BUSY:
     case SQLITE_LOCKED:
-        return "another program is using this notebook. Nothing was changed; close it there and try again";
+        return Text::tr(
+            "another program is using this notebook. Nothing was changed; close it there and try again");
     case SQLITE_FULL:
-        return "could not be written: the disk is full. Nothing was changed; free some space and try again, "
-               "or save a copy elsewhere";
+        return Text::tr(
+            "could not be written: the disk is full. Nothing was changed; free some space and try again, "
+            "or save a copy elsewhere");
     case SQLITE_READONLY:
     case SQLITE_PERM:
-        return "could not be written: you may not write this file or its folder. Nothing was changed; save a "
-               "copy elsewhere";
+        return Text::tr(
+            "could not be written: you may not write this file or its folder. Nothing was changed; save a "
+            "copy elsewhere");
     case SQLITE_IOERR:
     case SQLITE_CANTOPEN:
-        return fmt::format("the disk did not do as it was told ({}). What was captured before is safe; try "
-                           "again, or save a copy elsewhere",
-                           what);
+        return Text::tr("the disk did not do as it was told ({}). What was captured before is safe; try "
+                        "again, or save a copy elsewhere",
+                        what);
     case SQLITE_CORRUPT:
     case SQLITE_NOTADB:
-        return fmt::format(
-            "this notebook is damaged ({}). Nothing was changed; what can be read can be saved "
-            "to a new notebook",
-            what);
+        return Text::tr("this notebook is damaged ({}). Nothing was changed; what can be read can be saved "
+                        "to a new notebook",
+                        what);
     default:
-        return fmt::format("this notebook cannot be read as it should ({}). Nothing was changed; what can be "
-                           "read can be saved to a new notebook",
-                           what);
+        return Text::tr("this notebook cannot be read as it should ({}). Nothing was changed; what can be "
+                        "read can be saved to a new notebook",
+                        what);
     }
 }
 
@@ -73,8 +75,8 @@ Notebook::State::State(fs::path p, int flags)
     : path(std::move(p)), hold(path), db(path.string(), flags),
       readOnly((flags & SQLite::OPEN_READONLY) != 0) {}
 
-tl::unexpected<Failure> storage(const fs::path& path, std::string_view what) {
-    return fail(Failure::Storage, fmt::format("{}: {}", path.filename().string(), what));
+tl::unexpected<Failure> storage(const fs::path& path, const Text& what) {
+    return fail(Failure::Storage, Text::set("{}: {}", path.filename().string(), what));
 }
 
 tl::unexpected<Failure> explained(const fs::path& path, const SQLite::Exception& e) {

@@ -35,7 +35,7 @@ private:
 
 struct Notebook::State {
     struct Step {
-        std::string label;
+        Text label;
         ChangeSet changes; ///< as made; undoing applies the inverse
     };
 
@@ -43,14 +43,14 @@ struct Notebook::State {
     FileHold hold; ///< let go after the database: closing a file drops SQLite's own locks on it
     SQLite::Database db;
     bool readOnly = false;
-    std::string notice;
+    Text notice;
     std::vector<Step> done, undone;
 
     State(std::filesystem::path p, int flags);
 };
 
 /// "lesson.uttrin: the disk is full …"
-[[nodiscard]] tl::unexpected<Failure> storage(const std::filesystem::path& path, std::string_view what);
+[[nodiscard]] tl::unexpected<Failure> storage(const std::filesystem::path& path, const Text& what);
 
 /// What went wrong with a notebook's file, and what to do about it.
 [[nodiscard]] tl::unexpected<Failure> explained(const std::filesystem::path& path,
@@ -69,7 +69,7 @@ auto guarded(const std::filesystem::path& path, Work work) -> Result<decltype(wo
     } catch (const SQLite::Exception& e) {
         return explained(path, e);
     } catch (const NotebookFault& e) {
-        return storage(path, e.what());
+        return storage(path, e.text());
     }
 }
 

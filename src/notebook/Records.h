@@ -163,14 +163,14 @@ struct LessonData {
 
 template <>
 struct Identifiers<RoomRole> {
-    static constexpr std::string_view what = "a part of the lesson";
+    static Text what() { return Text::tr("a part of the lesson"); }
     static constexpr std::array table{std::pair{RoomRole::Start, std::string_view("start")},
                                       std::pair{RoomRole::End, std::string_view("end")}};
 };
 
 template <>
 struct Identifiers<PhotoSubject> {
-    static constexpr std::string_view what = "what a picture shows";
+    static Text what() { return Text::tr("what a picture shows"); }
     static constexpr std::array table{std::pair{PhotoSubject::Pressure, std::string_view("pressure")},
                                       std::pair{PhotoSubject::Temperature, std::string_view("temperature")},
                                       std::pair{PhotoSubject::Room, std::string_view("room")}};

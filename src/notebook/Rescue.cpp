@@ -132,14 +132,15 @@ Result<int> goThrough(const fs::path& path) {
         if (!data) return tl::unexpected(data.error());
         readings += static_cast<int>(data->readings.size());
     }
-    if (readings == 0 && lessons->empty()) return storage(path, "nothing in it");
+    if (readings == 0 && lessons->empty()) return storage(path, Text::tr("nothing in it"));
     return readings;
 }
 
 } // namespace
 
 Result<int> Notebook::salvage(const fs::path& damaged, const fs::path& to) {
-    if (!hasSqliteHeader(damaged)) return storage(damaged, "nothing in this file can be read as a notebook");
+    if (!hasSqliteHeader(damaged))
+        return storage(damaged, Text::tr("nothing in this file can be read as a notebook"));
     {
         auto fresh = create(to);
         if (!fresh) return tl::unexpected(fresh.error());
@@ -155,7 +156,7 @@ Result<int> Notebook::salvage(const fs::path& damaged, const fs::path& to) {
     auto saved = goThrough(to);
     if (saved) return saved;
     removeDatabase(to);
-    return storage(damaged, "nothing in this notebook can be read any more");
+    return storage(damaged, Text::tr("nothing in this notebook can be read any more"));
 }
 
 } // namespace uttrin

@@ -44,7 +44,7 @@ void readValue(const SQLite::Column& column, T& into) {
         if (!column.isNull()) readValue(column, into.emplace());
     } else if constexpr (std::is_enum_v<T>) {
         const auto value = valueOf<T>(column.getString());
-        if (!value) throw NotebookFault("a row is damaged: " + value.error().message);
+        if (!value) throw NotebookFault(Text::tr("a row is damaged: {}", value.error().message));
         into = *value;
     } else if constexpr (std::is_same_v<T, bool>) {
         into = column.getInt() != 0;

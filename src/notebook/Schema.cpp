@@ -54,17 +54,17 @@ void upgradeSchema(SQLite::Database& db, int from) {
     transaction.commit();
 }
 
-std::string schemaTrouble(SQLite::Database& db, int version) {
+Text schemaTrouble(SQLite::Database& db, int version) {
     SQLite::Database reference(":memory:", SQLite::OPEN_READWRITE | SQLite::OPEN_CREATE);
     build(reference, version);
     const auto wanted = tablesOf(reference), found = tablesOf(db);
     for (const auto& [name, sql] : wanted) {
         const auto same = found.find(name);
-        if (same == found.end()) return fmt::format("its table '{}' is missing", name);
-        if (same->second != sql) return fmt::format("its table '{}' is not as it should be", name);
+        if (same == found.end()) return Text::tr("its table '{}' is missing", name);
+        if (same->second != sql) return Text::tr("its table '{}' is not as it should be", name);
     }
     for (const auto& [name, sql] : found)
-        if (!wanted.contains(name)) return fmt::format("it holds a table '{}' that is not Uttrin's", name);
+        if (!wanted.contains(name)) return Text::tr("it holds a table '{}' that is not Uttrin's", name);
     return {};
 }
 

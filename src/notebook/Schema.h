@@ -1,5 +1,7 @@
 #pragma once
 
+#include "text/Text.h"
+
 #include <SQLiteCpp/SQLiteCpp.h>
 
 #include <string>
@@ -73,6 +75,6 @@ void createSchema(SQLite::Database& db);
 void upgradeSchema(SQLite::Database& db, int from);
 
 /// What differs between the tables of a file and those that its version has; empty if nothing does.
-[[nodiscard]] std::string schemaTrouble(SQLite::Database& db, int version);
+[[nodiscard]] Text schemaTrouble(SQLite::Database& db, int version);
 
 } // namespace uttrin

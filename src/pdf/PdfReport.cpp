@@ -44,7 +44,8 @@ public:
 /// Lays blocks out in points.
 class Setter {
 public:
-    Setter(QTextDocument& document, double width) : m_cursor(&document), m_width(width) {
+    Setter(QTextDocument& document, double width, const Wording& wording)
+        : m_cursor(&document), m_width(width), m_wording(wording) {
         m_cursor.beginEditBlock(); // one layout at the end, not one a cell
     }
     Setter(const Setter&) = delete;
@@ -59,15 +60,15 @@ public:
     }
     void operator()(const BulletList& list) {
         for (const auto& item : list.items)
-            text("•  " + item, 10, false, kInk, 0, 3);
+            text(Text::set("•  {}", item), 10, false, kInk, 0, 3);
     }
-    void operator()(const CautionBox& c) { boxed("\u26A0  " + c.text, false); }
+    void operator()(const CautionBox& c) { boxed(Text::set("\u26A0  {}", c.text), false); }
     void operator()(const Banner& b) { boxed(b.text, true); }
     void operator()(const Figure& f) {
         QTextCharFormat format;
         format.setObjectType(kFigureObject);
         const double width = std::min(m_width, f.widthMm * kPointsPerMm);
-        format.setProperty(kSvgProperty, QByteArray::fromStdString(f.svg));
+        format.setProperty(kSvgProperty, QByteArray::fromStdString(toSvg(f.plot, m_wording)));
         format.setProperty(kWidthProperty, width);
         format.setProperty(kHeightProperty, width * f.heightMm / f.widthMm);
         block(10, 2);
@@ -116,12 +117,11 @@ private:
         format.setForeground(colour);
         return format;
     }
-    void text(const std::string& s, double points, bool bold, const QColor& colour, double above,
-              double below) {
+    void text(const Text& s, double points, bool bold, const QColor& colour, double above, double below) {
         block(above, below);
-        m_cursor.insertText(QString::fromStdString(s), characters(points, bold, colour));
+        m_cursor.insertText(said(s), characters(points, bold, colour));
     }
-    void boxed(const std::string& s, bool bold) {
+    void boxed(const Text& s, bool bold) {
         QTextTableFormat format;
         format.setBorder(bold ? 1 : 0);
         format.setBorderCollapse(true);
@@ -134,12 +134,10 @@ private:
         format.setWidth(QTextLength(QTextLength::PercentageLength, 100));
         block(0, 0);
         QTextTable* table = m_cursor.insertTable(1, 1, format);
-        table->cellAt(0, 0).firstCursorPosition().insertText(QString::fromStdString(s),
-                                                             characters(10, bold, kCaution));
+        table->cellAt(0, 0).firstCursorPosition().insertText(said(s), characters(10, bold, kCaution));
         m_cursor.movePosition(QTextCursor::End);
     }
-    void cell(QTextTable& table, int row, int column, const std::string& s, bool head, bool struck,
-              bool lastLeft) {
+    void cell(QTextTable& table, int row, int column, const Text& s, bool head, bool struck, bool lastLeft) {
         QTextTableCell target = table.cellAt(row, column);
         QTextCharFormat ground = target.format();
         QTextTableCellFormat border = ground.toTableCellFormat();
@@ -153,11 +151,16 @@ private:
         at.setBlockFormat(alignment);
         QTextCharFormat format = characters(8.5, false, head || struck ? kMuted : kInk);
         format.setFontStrikeOut(struck);
-        at.insertText(QString::fromStdString(s), format);
+        at.insertText(said(s), format);
+    }
+
+    [[nodiscard]] QString said(const Text& text) const {
+        return QString::fromStdString(text.said(m_wording));
     }
 
     QTextCursor m_cursor;
     double m_width;
+    const Wording& m_wording;
     bool m_first = true;
 };
 
@@ -168,8 +171,8 @@ namespace {
 /// A report laid out in points on pages of one size, ready to be painted on anything.
 class Layout {
 public:
-    Layout(const Document& document, QSizeF page)
-        : m_title(QString::fromStdString(document.title)), m_page(page) {
+    Layout(const Document& document, QSizeF page, const Wording& wording)
+        : m_title(QString::fromStdString(document.title.said(wording))), m_page(page) {
         m_text.setDocumentMargin(0);
         m_base.setPointSizeF(10);
         m_text.setDefaultFont(m_base);
@@ -178,7 +181,7 @@ public:
         m_points.setDotsPerMeterY(kDotsPerMetre);
         m_text.documentLayout()->setPaintDevice(&m_points);
         m_text.setPageSize(page);
-        Setter setter(m_text, page.width());
+        Setter setter(m_text, page.width(), wording);
         for (const Block& block : document.blocks)
             std::visit(std::ref(setter), block);
     }
@@ -217,13 +220,14 @@ private:
 
 } // namespace
 
-int paintReport(const Document& document, QPagedPaintDevice& device) {
+int paintReport(const Document& document, const Wording& wording, QPagedPaintDevice& device) {
     device.setPageMargins(QMarginsF(kMarginMm, kMarginMm, kMarginMm, kMarginMm), QPageLayout::Millimeter);
     QPainter painter;
     if (!painter.begin(&device)) return 0;
     const double scale = device.logicalDpiX() / kPointsPerInch;
     Layout layout(document,
-                  QSizeF(device.width() / scale, device.height() / scale - kFooterMm * kPointsPerMm));
+                  QSizeF(device.width() / scale, device.height() / scale - kFooterMm * kPointsPerMm),
+                  wording);
     painter.scale(scale, scale);
     for (int i = 0; i < layout.pages(); ++i) {
         if (i > 0) device.newPage();
@@ -232,11 +236,12 @@ int paintReport(const Document& document, QPagedPaintDevice& device) {
     return painter.end() ? layout.pages() : 0;
 }
 
-QList<QImage> reportPages(const Document& document, double width) {
+QList<QImage> reportPages(const Document& document, const Wording& wording, double width) {
     constexpr double kA4Width = 210.0 * kPointsPerMm, kA4Height = 297.0 * kPointsPerMm,
                      kMargin = kMarginMm * kPointsPerMm;
     Layout layout(document,
-                  QSizeF(kA4Width - 2 * kMargin, kA4Height - 2 * kMargin - kFooterMm * kPointsPerMm));
+                  QSizeF(kA4Width - 2 * kMargin, kA4Height - 2 * kMargin - kFooterMm * kPointsPerMm),
+                  wording);
     const double scale = width / kA4Width;
     QList<QImage> pages;
     for (int i = 0; i < layout.pages(); ++i) {
@@ -253,15 +258,15 @@ QList<QImage> reportPages(const Document& document, double width) {
     return pages;
 }
 
-Result<int> writePdf(const Document& document, const QString& path) {
+Result<int> writePdf(const Document& document, const Wording& wording, const QString& path) {
     QBuffer pages;
     pages.open(QIODevice::WriteOnly);
     QPdfWriter writer(&pages);
     writer.setPageSize(QPageSize(QPageSize::A4));
     writer.setResolution(300);
-    writer.setTitle(QString::fromStdString(document.title));
+    writer.setTitle(QString::fromStdString(document.title.said(wording)));
     writer.setCreator(QStringLiteral("Uttrin"));
-    const int count = paintReport(document, writer);
+    const int count = paintReport(document, wording, writer);
     const QByteArray& bytes = pages.data();
     return writeWholeFile(path.toStdString(), {bytes.constData(), static_cast<std::size_t>(bytes.size())})
         .map([count] { return count; });

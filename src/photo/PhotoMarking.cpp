@@ -8,18 +8,18 @@
 namespace uttrin {
 namespace {
 
-std::string nameOf(const MarkStep& step) {
+Text nameOf(const MarkStep& step) {
     switch (step.kind) {
     case MarkKind::Centre:
-        return "the centre of the dial";
+        return Text::tr("the centre of the dial");
     case MarkKind::Graduation:
-        return fmt::format("graduation {}", step.number);
+        return Text::tr("graduation {}", step.number);
     case MarkKind::OtherEnd:
-        return fmt::format("the other end of graduation {}", step.number);
+        return Text::tr("the other end of graduation {}", step.number);
     case MarkKind::Sight:
         break;
     }
-    return step.number == 1 ? "what is to be read" : "the second level";
+    return step.number == 1 ? Text::tr("what is to be read") : Text::tr("the second level");
 }
 
 } // namespace
@@ -97,9 +97,9 @@ Result<PhotoMarks> PhotoMarking::marks() const {
     m.clockwise = m_clockwise;
     m.placingPx = m_placingPx;
     for (const MarkStep& s : m_steps) {
-        if (!s.at) return fail(Failure::BadInput, fmt::format("Mark {}.", nameOf(s)));
+        if (!s.at) return fail(Failure::BadInput, Text::tr("Mark {}.", nameOf(s)));
         if (s.kind == MarkKind::Graduation && !s.value)
-            return fail(Failure::BadInput, fmt::format("Type what is printed at graduation {}.", s.number));
+            return fail(Failure::BadInput, Text::tr("Type what is printed at graduation {}.", s.number));
         switch (s.kind) {
         case MarkKind::Centre:
             m.centre = s.at;

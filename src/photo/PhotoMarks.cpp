@@ -135,35 +135,35 @@ void eachCoordinate(PhotoMarks& m, PhotoPoint& sight, Visit visit) {
 Result<void> check(const PhotoMarks& m) {
     const std::size_t needed = graduationsNeeded(m.shape, m.tilted);
     if (m.shape == ScaleShape::Round && !m.centre)
-        return fail(Failure::BadInput, "Mark the centre of the dial.");
+        return fail(Failure::BadInput, Text::tr("Mark the centre of the dial."));
     if (m.graduations.size() < needed)
-        return fail(Failure::BadInput, fmt::format("Mark graduation {} of {} and type what is printed at it.",
-                                                   m.graduations.size() + 1, needed));
+        return fail(Failure::BadInput, Text::tr("Mark graduation {} of {} and type what is printed at it.",
+                                                m.graduations.size() + 1, needed));
     if (m.graduations.size() > needed)
-        return fail(Failure::BadInput, fmt::format("Only {} graduations are needed in this view; {} are "
-                                                   "marked.",
-                                                   needed, m.graduations.size()));
+        return fail(Failure::BadInput, Text::tr("Only {} graduations are needed in this view; {} are "
+                                                "marked.",
+                                                needed, m.graduations.size()));
     if (!(m.placingPx > 0.0) || !std::isfinite(m.placingPx))
-        return fail(Failure::BadInput, "How well a mark is placed must be above 0 px.");
+        return fail(Failure::BadInput, Text::tr("How well a mark is placed must be above 0 px."));
     constexpr double kSamePlace = 4.0; // px
     for (std::size_t i = 0; i < needed; ++i) {
         const auto& g = m.graduations[i];
         if (!std::isfinite(g.value))
-            return fail(Failure::BadInput, fmt::format("Type what is printed at graduation {}.", i + 1));
+            return fail(Failure::BadInput, Text::tr("Type what is printed at graduation {}.", i + 1));
         if (m.tilted && m.shape == ScaleShape::Straight &&
             (!g.otherEnd || distance(g.at, *g.otherEnd) < kSamePlace))
-            return fail(Failure::BadInput, fmt::format("Mark the other end of the line of graduation {}, "
-                                                       "well away from the first.",
-                                                       i + 1));
+            return fail(Failure::BadInput, Text::tr("Mark the other end of the line of graduation {}, "
+                                                    "well away from the first.",
+                                                    i + 1));
         if (m.shape == ScaleShape::Round && distance(*m.centre, g.at) < kSamePlace)
-            return fail(Failure::BadInput, fmt::format("Graduation {} lies on the centre.", i + 1));
+            return fail(Failure::BadInput, Text::tr("Graduation {} lies on the centre.", i + 1));
         for (std::size_t k = 0; k < i; ++k)
             if (m.graduations[k].value == g.value || distance(m.graduations[k].at, g.at) < kSamePlace)
-                return fail(Failure::BadInput, fmt::format("Graduations {} and {} must be two different "
-                                                           "ones, with different numbers.",
-                                                           k + 1, i + 1));
+                return fail(Failure::BadInput, Text::tr("Graduations {} and {} must be two different "
+                                                        "ones, with different numbers.",
+                                                        k + 1, i + 1));
     }
-    if (m.sights.empty()) return fail(Failure::BadInput, "Mark what is to be read.");
+    if (m.sights.empty()) return fail(Failure::BadInput, Text::tr("Mark what is to be read."));
     return {};
 }
 
@@ -172,7 +172,8 @@ Result<void> check(const PhotoMarks& m) {
 std::string_view id(ScaleShape shape) { return shape == ScaleShape::Round ? "round" : "straight"; }
 
 Result<ScaleShape> scaleShapeFromId(std::string_view wanted) {
-    return fromId(wanted, std::array{ScaleShape::Straight, ScaleShape::Round}, "a shape of a scale");
+    return fromId(wanted, std::array{ScaleShape::Straight, ScaleShape::Round},
+                  Text::tr("a shape of a scale"));
 }
 
 std::size_t graduationsNeeded(ScaleShape shape, bool tilted) {
@@ -182,11 +183,12 @@ std::size_t graduationsNeeded(ScaleShape shape, bool tilted) {
 Result<std::vector<PhotoReading>> readPhoto(const PhotoMarks& marks) {
     if (const auto sound = check(marks); !sound) return tl::unexpected(sound.error());
     const auto noView = [&] {
-        return fail(Failure::BadInput,
-                    marks.shape == ScaleShape::Round
-                        ? "These marks do not lie on one dial: look at the centre, at the numbers of the "
-                          "graduations and at the way in which they rise."
-                        : "These marks do not lie on one flat scale: look at the ends of the graduations.");
+        return fail(
+            Failure::BadInput,
+            marks.shape == ScaleShape::Round
+                ? Text::tr("These marks do not lie on one dial: look at the centre, at the numbers of the "
+                           "graduations and at the way in which they rise.")
+                : Text::tr("These marks do not lie on one flat scale: look at the ends of the graduations."));
     };
     const bool tiltedDial = marks.shape == ScaleShape::Round && marks.tilted;
     const auto perUnit = tiltedDial ? anglePerUnit(marks, std::nullopt) : std::nullopt;

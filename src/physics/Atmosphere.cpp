@@ -25,8 +25,8 @@ Result<double> checkedHeight(Length altitude) {
     if (!(h >= kLowest && h <= kHighest))
         return fail(
             Failure::OutOfRange,
-            fmt::format("the standard atmosphere's lowest layer covers {} m to {} m; {:.6g} m lies outside",
-                        kLowest, kHighest, altitude.metre()));
+            Text::tr("the standard atmosphere's lowest layer covers {} m to {} m; {:.6g} m lies outside",
+                     kLowest, kHighest, altitude.metre()));
     return h;
 }
 
@@ -51,8 +51,8 @@ Result<Length> standardAtmosphereAltitude(Pressure p) {
     const double h = kSeaLevelK / kLapse * (1.0 - std::pow(ratio, 1.0 / kExponent));
     if (!(h >= kLowest && h <= kHighest))
         return fail(Failure::OutOfRange,
-                    fmt::format("no height between {} m and {} m has a standard pressure of {:.6g} Pa",
-                                kLowest, kHighest, p.pascal()));
+                    Text::tr("no height between {} m and {} m has a standard pressure of {:.6g} Pa", kLowest,
+                             kHighest, p.pascal()));
     return Length::fromMetre(geometric(h));
 }
 

@@ -8,9 +8,9 @@
 namespace uttrin {
 
 std::span<const CookingProcess> cookingProcesses() {
-    static constexpr std::array all{CookingProcess{"vegetables", "vegetables softening", 110e3},
-                                    CookingProcess{"beans", "dry pulses softening", 140e3},
-                                    CookingProcess{"egg-white", "egg white setting", 400e3}};
+    static constexpr std::array all{CookingProcess{"vegetables", Text::phrase("vegetables softening"), 110e3},
+                                    CookingProcess{"beans", Text::phrase("dry pulses softening"), 140e3},
+                                    CookingProcess{"egg-white", Text::phrase("egg white setting"), 400e3}};
     return all;
 }
 

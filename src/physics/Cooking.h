@@ -1,6 +1,7 @@
 #pragma once
 
 #include "quantities/Quantities.h"
+#include "text/Text.h"
 
 #include <span>
 #include <string_view>
@@ -11,7 +12,8 @@ namespace uttrin {
 /// ones, which spread by a third: they say how strongly the time depends on the temperature, not how long a
 /// dish takes.
 struct CookingProcess {
-    std::string_view id, name;
+    std::string_view id;
+    Phrase name;
     double activationEnergy; ///< J/mol
 };
 

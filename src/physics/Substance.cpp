@@ -41,13 +41,13 @@ bool Substance::inRange(double k) const {
 
 tl::unexpected<Failure> Substance::outOfRange(double k) const {
     return fail(Failure::OutOfRange,
-                fmt::format("{}'s vapour pressure covers {:.6g} K to {:.6g} K; {:.6g} K lies outside",
-                            m_d.facts.name, m_d.facts.lowest.kelvin(), m_d.facts.highest.kelvin(), k));
+                Text::tr("{}'s vapour pressure covers {:.6g} K to {:.6g} K; {:.6g} K lies outside",
+                         m_d.facts.name, m_d.facts.lowest.kelvin(), m_d.facts.highest.kelvin(), k));
 }
 
-tl::unexpected<Failure> Substance::notKnown(std::string_view what, const DensityCurve& curve) const {
-    return fail(Failure::OutOfRange, fmt::format("{}'s {} is known from {:.6g} K to {:.6g} K", m_d.facts.name,
-                                                 what, curve.lowest(), curve.highest()));
+tl::unexpected<Failure> Substance::notKnown(const Text& what, const DensityCurve& curve) const {
+    return fail(Failure::OutOfRange, Text::tr("{}'s {} is known from {:.6g} K to {:.6g} K", m_d.facts.name,
+                                              what, curve.lowest(), curve.highest()));
 }
 
 const VapourPressureCurve& Substance::curveAt(double k) const { return isSolid(k) ? *m_d.solid : m_d.liquid; }
@@ -63,8 +63,8 @@ Result<Temperature> Substance::boilingPoint(Pressure p) const {
     const double lowest = (m_d.solid ? *m_d.solid : m_d.liquid).lowestPressure();
     if (!(pa >= lowest && pa <= m_d.liquid.highestPressure()))
         return fail(Failure::OutOfRange,
-                    fmt::format("{}'s vapour pressure covers {:.3g} Pa to {:.4g} Pa; {:.6g} Pa lies outside",
-                                m_d.facts.name, lowest, m_d.liquid.highestPressure(), pa));
+                    Text::tr("{}'s vapour pressure covers {:.3g} Pa to {:.4g} Pa; {:.6g} Pa lies outside",
+                             m_d.facts.name, lowest, m_d.liquid.highestPressure(), pa));
     if (pa >= m_d.liquid.lowestPressure()) return Temperature::fromKelvin(m_d.liquid.temperature(pa));
     // Between the two formulations, whose gap is below a thousandth, lies the triple point.
     if (pa >= m_d.solid->highestPressure()) return m_d.facts.triple;
@@ -106,9 +106,10 @@ Result<double> Substance::condensedDensity(Temperature t) const {
     const double k = t.kelvin();
     if (!inRange(k)) return outOfRange(k);
     if (isSolid(k) && !m_d.solidDensity)
-        return fail(Failure::OutOfRange, fmt::format("the density of solid {} is not known", m_d.facts.name));
+        return fail(Failure::OutOfRange, Text::tr("the density of solid {} is not known", m_d.facts.name));
     const DensityCurve& curve = isSolid(k) ? *m_d.solidDensity : m_d.liquidDensity;
-    if (!curve.covers(k)) return notKnown(isSolid(k) ? "density as a solid" : "density as a liquid", curve);
+    if (!curve.covers(k))
+        return notKnown(isSolid(k) ? Text::tr("density as a solid") : Text::tr("density as a liquid"), curve);
     return curve(k, curveAt(k).pressure(k), m_d.facts.molarMass);
 }
 
@@ -120,7 +121,7 @@ Result<double> Substance::vapourDensity(Temperature t) const {
         return m_d.vapourOverSolid && m_d.vapourOverSolid->covers(k)
                    ? (*m_d.vapourOverSolid)(k, pascal, m_d.facts.molarMass)
                    : idealGasDensity(k, pascal, m_d.facts.molarMass);
-    if (!m_d.vapourDensity.covers(k)) return notKnown("vapour density", m_d.vapourDensity);
+    if (!m_d.vapourDensity.covers(k)) return notKnown(Text::tr("vapour density"), m_d.vapourDensity);
     return m_d.vapourDensity(k, pascal, m_d.facts.molarMass);
 }
 
@@ -133,9 +134,9 @@ Result<Pressure> Substance::metastableLiquidPressure(Temperature t) const {
     if (!m_d.supercooled || !m_d.supercooled->covers(k))
         return fail(Failure::OutOfRange,
                     m_d.supercooled
-                        ? fmt::format("supercooled {} is known from {:.6g} K to {:.6g} K", m_d.facts.name,
-                                      m_d.supercooled->lowest(), m_d.supercooled->highest())
-                        : fmt::format("no equation for supercooled {} is known", m_d.facts.name));
+                        ? Text::tr("supercooled {} is known from {:.6g} K to {:.6g} K", m_d.facts.name,
+                                   m_d.supercooled->lowest(), m_d.supercooled->highest())
+                        : Text::tr("no equation for supercooled {} is known", m_d.facts.name));
     return Pressure::fromPascal(m_d.supercooled->pressure(k));
 }
 
@@ -147,9 +148,9 @@ Result<Pressure> Substance::meltingPressure(Temperature t) const {
     const double k = t.kelvin();
     if (!m_d.melting || k < m_d.melting->lowest || k > m_d.melting->highest)
         return fail(Failure::OutOfRange,
-                    m_d.melting ? fmt::format("{}'s melting curve covers {:.6g} K to {:.6g} K",
-                                              m_d.facts.name, m_d.melting->lowest, m_d.melting->highest)
-                                : fmt::format("no melting curve of {} is known", m_d.facts.name));
+                    m_d.melting ? Text::tr("{}'s melting curve covers {:.6g} K to {:.6g} K", m_d.facts.name,
+                                           m_d.melting->lowest, m_d.melting->highest)
+                                : Text::tr("no melting curve of {} is known", m_d.facts.name));
     const double ratio = k / m_tripleKelvin;
     double sum = 1.0;
     for (const CurveTerm& term : m_d.melting->terms)

@@ -21,7 +21,7 @@ enum class Phases { LiquidVapour, SolidVapour };
 /// What does not change with the state of a pure substance.
 struct SubstanceFacts {
     std::string id;      ///< as on the command line, e.g. "water"
-    std::string name;    ///< for people
+    Text name;           ///< for people
     std::string formula; ///< e.g. "H2O"
     double molarMass;    ///< kg/mol
     Temperature triple;
@@ -152,7 +152,7 @@ public:
 private:
     [[nodiscard]] bool inRange(double kelvin) const;
     [[nodiscard]] tl::unexpected<Failure> outOfRange(double kelvin) const;
-    [[nodiscard]] tl::unexpected<Failure> notKnown(std::string_view what, const DensityCurve& curve) const;
+    [[nodiscard]] tl::unexpected<Failure> notKnown(const Text& what, const DensityCurve& curve) const;
     [[nodiscard]] bool isSolid(double kelvin) const { return m_d.solid && kelvin < m_tripleKelvin; }
     [[nodiscard]] const VapourPressureCurve& curveAt(double kelvin) const;
 

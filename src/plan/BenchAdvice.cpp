@@ -9,100 +9,113 @@ namespace {
 
 /// What this substance adds to the dangers of any boiling at reduced pressure.
 void addHazards(const Substance& liquid, Method method, std::vector<Caution>& out) {
-    const std::string& name = liquid.facts().name;
-    std::string capital = name; // at the beginning of a sentence
-    capital[0] = static_cast<char>(std::toupper(static_cast<unsigned char>(capital[0])));
-    const auto add = [&](const char* id, const std::string& text) { out.push_back({id, text}); };
+    const Text& name = liquid.facts().name;
+    const Text capital = Text::capitalised(name); // at the beginning of a sentence
+    const auto add = [&](const char* id, const Text& text) { out.push_back({id, text}); };
     if (liquid.hasHazard("flammable"))
         add("flammable",
-            fmt::format(
-                "The vapour of {} burns and creeps along benches; a pump can light it. No flame, no glowing "
-                "or "
-                "sparking thing in the room{}; trap the vapour before the pump, lead the exhaust outdoors.",
-                name,
-                method == Method::HoldPressure ? ", heat by a warm-water bath only, never by a mantle" : ""));
+            method == Method::HoldPressure
+                ? Text::tr(
+                      "The vapour of {} burns and creeps along benches; a pump can light it. No flame, no "
+                      "glowing or sparking thing in the room, heat by a warm-water bath only, never by a "
+                      "mantle; trap the vapour before the pump, lead the exhaust outdoors.",
+                      name)
+                : Text::tr(
+                      "The vapour of {} burns and creeps along benches; a pump can light it. No flame, no "
+                      "glowing or sparking thing in the room; trap the vapour before the pump, lead the "
+                      "exhaust outdoors.",
+                      name));
     if (liquid.hasHazard("toxic"))
         add("toxic",
-            fmt::format(
-                "{} is poisonous to breathe, to swallow and on the skin: work in a fume cupboard, with "
-                "gloves that withstand it.",
-                capital));
+            Text::tr("{} is poisonous to breathe, to swallow and on the skin: work in a fume cupboard, with "
+                     "gloves that withstand it.",
+                     capital));
     if (liquid.hasHazard("narcotic"))
         add("narcotic",
-            fmt::format("The vapour of {} makes drowsy before it is noticed: fume cupboard, small amounts.",
-                        name));
+            Text::tr("The vapour of {} makes drowsy before it is noticed: fume cupboard, small amounts.",
+                     name));
     if (liquid.hasHazard("cold"))
         add("cold",
-            fmt::format(
-                "{} is cold enough to freeze skin and to crack ordinary glass: insulating gloves, face "
-                "shield, vessels made for it.",
-                capital));
+            Text::tr("{} is cold enough to freeze skin and to crack ordinary glass: insulating gloves, face "
+                     "shield, vessels made for it.",
+                     capital));
     if (liquid.hasHazard("asphyxiant"))
         add("asphyxiant",
-            fmt::format("{} that boils away takes the place of air: a large, aired room, never a cold "
-                        "store or a lift.",
-                        capital));
+            Text::tr("{} that boils away takes the place of air: a large, aired room, never a cold "
+                     "store or a lift.",
+                     capital));
     if (liquid.hasHazard("pressure"))
-        add("pressure", fmt::format("{} in anything closed bursts it when it warms up: every vessel stays "
-                                    "open or has a relief valve.",
-                                    capital));
+        add("pressure", Text::tr("{} in anything closed bursts it when it warms up: every vessel stays "
+                                 "open or has a relief valve.",
+                                 capital));
 }
 
 } // namespace
 
-std::vector<std::string> materialsFor(const Plan& plan) {
-    std::vector<std::string> out;
+std::vector<Text> materialsFor(const Plan& plan) {
+    std::vector<Text> out;
     const bool heat = plan.method == Method::HoldPressure;
-    out.emplace_back(heat ? "vacuum flask (round bottom, rated for vacuum) on a stand"
-                          : "vacuum-rated jar or bell jar with its plate");
-    if (heat) out.emplace_back("heating mantle with a regulator");
-    if (heat) out.emplace_back("reflux condenser with cooling water");
-    if (!heat) out.emplace_back("hot water, ice water and a jug, to set the water's temperature");
-    out.emplace_back("pump behind a ballast bottle, with a stopcock to close it off and a bleed valve");
-    out.emplace_back(hasTwoArms(plan.rig.gauge.convention) ? "U-tube with its ruler, both arms readable"
-                                                           : plan.rig.gauge.name);
-    out.push_back(plan.rig.thermometer.name);
-    if (plan.rig.aid == NucleationAid::Chips) out.emplace_back("boiling chips, fresh ones for each run");
-    if (plan.rig.aid == NucleationAid::Stirrer) out.emplace_back("magnetic stirrer with its bar");
+    out.emplace_back(heat ? Text::tr("vacuum flask (round bottom, rated for vacuum) on a stand")
+                          : Text::tr("vacuum-rated jar or bell jar with its plate"));
+    if (heat) out.emplace_back(Text::tr("heating mantle with a regulator"));
+    if (heat) out.emplace_back(Text::tr("reflux condenser with cooling water"));
+    if (!heat) out.emplace_back(Text::tr("hot water, ice water and a jug, to set the water's temperature"));
+    out.emplace_back(
+        Text::tr("pump behind a ballast bottle, with a stopcock to close it off and a bleed valve"));
+    out.emplace_back(hasTwoArms(plan.rig.gauge.convention)
+                         ? Text::tr("U-tube with its ruler, both arms readable")
+                         : Text::data(plan.rig.gauge.name));
+    out.push_back(Text::data(plan.rig.thermometer.name));
+    if (plan.rig.aid == NucleationAid::Chips)
+        out.emplace_back(Text::tr("boiling chips, fresh ones for each run"));
+    if (plan.rig.aid == NucleationAid::Stirrer) out.emplace_back(Text::tr("magnetic stirrer with its bar"));
     const Substance& liquid = substanceOf(plan);
     if (liquid.facts().id == "water")
-        out.emplace_back("de-aired (boiled and cooled) water");
+        out.emplace_back(Text::tr("de-aired (boiled and cooled) water"));
     else
-        out.push_back(fmt::format("{} in its labelled bottle, no more on the bench than {} L",
-                                  liquid.facts().name, plan.rig.liquidLitre));
+        out.push_back(Text::tr("{} in its labelled bottle, no more on the bench than {} L",
+                               liquid.facts().name, plan.rig.liquidLitre));
     if (plan.solute.kind != SoluteKind::None)
-        out.push_back(fmt::format("{}, made up and labelled; a balance to weigh it", liquidOf(plan).name()));
+        out.push_back(Text::tr("{}, made up and labelled; a balance to weigh it", liquidOf(plan).name()));
     if (liquid.hasHazard("flammable") || liquid.hasHazard("toxic") || liquid.hasHazard("narcotic"))
-        out.emplace_back("fume cupboard, or a cold trap before the pump and its exhaust led outdoors");
-    if (liquid.hasHazard("cold")) out.emplace_back("insulating gloves and a face shield");
-    out.emplace_back("goggles for everyone, a shield in front of the glass, heat-proof gloves");
+        out.emplace_back(
+            Text::tr("fume cupboard, or a cold trap before the pump and its exhaust led outdoors"));
+    if (liquid.hasHazard("cold")) out.emplace_back(Text::tr("insulating gloves and a face shield"));
+    out.emplace_back(Text::tr("goggles for everyone, a shield in front of the glass, heat-proof gloves"));
     return out;
 }
 
 std::vector<Caution> cautionsFor(const Plan& plan) {
     std::vector<Caution> out;
-    out.push_back({"implosion",
-                   "Glass under vacuum can implode. Use only vessels that their maker rates for vacuum, "
-                   "look for scratches and stars first, put up the shield, wear goggles."});
+    out.push_back(
+        {"implosion",
+         Text::tr("Glass under vacuum can implode. Use only vessels that their maker rates for vacuum, "
+                  "look for scratches and stars first, put up the shield, wear goggles.")});
     if (plan.method == Method::HoldPressure) {
-        out.push_back({"closed-heating",
-                       "Never warm a closed flask: keep the way to the ballast bottle or the bleed valve "
-                       "open whenever the heat is on and the pump is shut off for more than a reading."});
-        out.push_back({"scald", "Boiling water scalds, and so does the steam let out when a flask is opened. "
-                                "Let it cool, bleed to the room's pressure first."});
+        out.push_back(
+            {"closed-heating",
+             Text::tr("Never warm a closed flask: keep the way to the ballast bottle or the bleed valve "
+                      "open whenever the heat is on and the pump is shut off for more than a reading.")});
+        out.push_back(
+            {"scald", Text::tr("Boiling water scalds, and so does the steam let out when a flask is opened. "
+                               "Let it cool, bleed to the room's pressure first.")});
     } else {
-        out.push_back({"scald", "Hot water up to boiling is carried and poured: use a jug with a handle, "
-                                "gloves, and keep the way clear."});
+        out.push_back(
+            {"scald", Text::tr("Hot water up to boiling is carried and poured: use a jug with a handle, "
+                               "gloves, and keep the way clear.")});
     }
     addHazards(substanceOf(plan), plan.method, out);
     if (plan.rig.aid == NucleationAid::None)
-        out.push_back({"bumping", "Nothing in the liquid starts bubbles: it may superheat and bump. Add "
-                                  "boiling chips before heating, never to hot liquid."});
+        out.push_back(
+            {"bumping", Text::tr("Nothing in the liquid starts bubbles: it may superheat and bump. Add "
+                                 "boiling chips before heating, never to hot liquid.")});
     if (hasTwoArms(plan.rig.gauge.convention) && plan.rig.gauge.liquid == ManometerLiquid::Mercury)
-        out.push_back({"mercury", "Mercury vapour is poisonous. Keep the U-tube over a tray, change pressure "
-                                  "slowly, have the spill kit and the local rules at hand."});
+        out.push_back(
+            {"mercury", Text::tr("Mercury vapour is poisonous. Keep the U-tube over a tray, change pressure "
+                                 "slowly, have the spill kit and the local rules at hand.")});
     out.push_back(
-        {"rules", "Local rules, the vessel maker's rating and qualified staff come before this sheet."});
+        {"rules",
+         Text::tr("Local rules, the vessel maker's rating and qualified staff come before this sheet.")});
     return out;
 }
 

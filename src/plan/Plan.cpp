@@ -11,31 +11,32 @@
 namespace uttrin {
 namespace {
 
-Result<void> above(double value, double floor, std::string_view name, std::string_view unit) {
+Result<void> above(double value, double floor, const Text& name, std::string_view unit) {
     if (std::isfinite(value) && value > floor) return {};
     return fail(Failure::BadInput,
-                fmt::format("{} must be above {} {}; it is {} {}", name, floor, unit, value, unit));
+                Text::tr("{} must be above {} {}; it is {} {}", name, floor, unit, value, unit));
 }
 
 Result<void> checkLadder(const Plan& plan) {
     const Ladder& l = plan.ladder;
     if (!std::isfinite(l.from) || !std::isfinite(l.to))
-        return fail(Failure::BadInput, "the ladder's ends must be numbers");
+        return fail(Failure::BadInput, Text::tr("the ladder's ends must be numbers"));
     if (l.spacing == Spacing::DialSteps) {
         if (!(l.dialStep > 0.0) || !std::isfinite(l.dialStep))
-            return fail(Failure::BadInput, "the ladder's dial step must be above zero");
+            return fail(Failure::BadInput, Text::tr("the ladder's dial step must be above zero"));
         if (std::abs(l.to - l.from) / l.dialStep > 100.0)
-            return fail(Failure::BadInput, "the ladder has more than 100 dial steps; take a larger step");
+            return fail(Failure::BadInput,
+                        Text::tr("the ladder has more than 100 dial steps; take a larger step"));
         return {};
     }
     if (l.count < 2 || l.count > 100)
-        return fail(Failure::BadInput, fmt::format("the ladder needs 2 to 100 targets; it has {}", l.count));
-    if (const auto ok =
-            above(l.from, 0.0, "the ladder's lower end", l.spacing == Spacing::Pressure ? "Pa" : "K");
+        return fail(Failure::BadInput, Text::tr("the ladder needs 2 to 100 targets; it has {}", l.count));
+    if (const auto ok = above(l.from, 0.0, Text::tr("the ladder's lower end"),
+                              l.spacing == Spacing::Pressure ? "Pa" : "K");
         !ok)
         return ok;
     if (!(l.to > l.from))
-        return fail(Failure::BadInput, "the ladder's upper end must be above its lower end");
+        return fail(Failure::BadInput, Text::tr("the ladder's upper end must be above its lower end"));
     return {};
 }
 
@@ -72,27 +73,27 @@ std::string_view id(Spacing spacing) {
 }
 
 Result<Method> methodFromId(std::string_view wanted) {
-    return fromId(wanted, std::array{Method::HoldPressure, Method::HoldTemperature}, "a method");
+    return fromId(wanted, std::array{Method::HoldPressure, Method::HoldTemperature}, Text::tr("a method"));
 }
 Result<NucleationAid> nucleationAidFromId(std::string_view wanted) {
     return fromId(wanted, std::array{NucleationAid::None, NucleationAid::Chips, NucleationAid::Stirrer},
-                  "a nucleation aid");
+                  Text::tr("a nucleation aid"));
 }
 Result<Spacing> spacingFromId(std::string_view wanted) {
     return fromId(
         wanted,
         std::array{Spacing::Pressure, Spacing::Temperature, Spacing::InverseTemperature, Spacing::DialSteps},
-        "a spacing");
+        Text::tr("a spacing"));
 }
 
-std::string_view criterionText(BoilingCriterion criterion) {
+Text criterionText(BoilingCriterion criterion) {
     switch (criterion) {
     case BoilingCriterion::FirstBubbles:
-        return "first bubbles that rise to the surface";
+        return Text::tr("first bubbles that rise to the surface");
     case BoilingCriterion::Steady:
-        return "slow and steady: the class's chosen picture";
+        return Text::tr("slow and steady: the class's chosen picture");
     case BoilingCriterion::StopsAfterIsolating:
-        return "the moment that boiling stops after isolating";
+        return Text::tr("the moment that boiling stops after isolating");
     case BoilingCriterion::BracketStops:
     case BoilingCriterion::BracketStarts:
         break;
@@ -105,13 +106,13 @@ Result<BoilingCriterion> agreedCriterion(std::string_view word) {
     if (criterion && !isBracket(*criterion)) return criterion;
     return fail(
         Failure::BadInput,
-        fmt::format("'{}' is not a boiling criterion; accepted: first-bubbles, steady, stops-after-isolating",
-                    word));
+        Text::tr("'{}' is not a boiling criterion; accepted: first-bubbles, steady, stops-after-isolating",
+                 word));
 }
 
-std::string_view methodText(Method method) {
-    return method == Method::HoldPressure ? "hold the pressure, heat until it boils"
-                                          : "hold the temperature, pump until it boils";
+Text methodText(Method method) {
+    return method == Method::HoldPressure ? Text::tr("hold the pressure, heat until it boils")
+                                          : Text::tr("hold the temperature, pump until it boils");
 }
 
 const Substance& substanceOf(const Plan& plan) { return **findSubstance(plan.substance); }
@@ -125,30 +126,32 @@ Result<void> check(const Plan& plan) {
     if (const auto ok = check(plan.rig.gauge); !ok) return ok;
     if (const auto ok = check(plan.rig.thermometer); !ok) return ok;
     const Rig& r = plan.rig;
-    for (const auto& [value, name, unit] : {std::tuple{r.vesselLitre, "the vessel's volume", "L"},
-                                            {r.liquidLitre, "the liquid's volume", "L"},
-                                            {r.heaterWatt, "the heater's power", "W"},
-                                            {r.pumpLitrePerMinute, "the pump's speed", "L/min"},
-                                            {r.pumpUltimatePa, "the pump's ultimate pressure", "Pa"},
-                                            {plan.periodMinutes, "the period", "min"}})
+    for (const auto& [value, name, unit] :
+         {std::tuple{r.vesselLitre, Text::tr("the vessel's volume"), "L"},
+          {r.liquidLitre, Text::tr("the liquid's volume"), "L"},
+          {r.heaterWatt, Text::tr("the heater's power"), "W"},
+          {r.pumpLitrePerMinute, Text::tr("the pump's speed"), "L/min"},
+          {r.pumpUltimatePa, Text::tr("the pump's ultimate pressure"), "Pa"},
+          {plan.periodMinutes, Text::tr("the period"), "min"}})
         if (const auto ok = above(value, 0.0, name, unit); !ok) return ok;
     if (!(r.liquidLitre < r.vesselLitre))
-        return fail(Failure::BadInput, "the liquid does not fit into the vessel");
+        return fail(Failure::BadInput, Text::tr("the liquid does not fit into the vessel"));
     if (!(r.depthCm >= 0.0 && r.depthCm < 200.0))
-        return fail(Failure::BadInput, "the liquid's depth must be 0 to 200 cm");
+        return fail(Failure::BadInput, Text::tr("the liquid's depth must be 0 to 200 cm"));
     const SubstanceFacts& facts = substanceOf(plan).facts();
     const Temperature hottest =
         facts.normalBoilingPoint > facts.triple ? facts.normalBoilingPoint : facts.critical;
     constexpr double kIcePointSlack = 0.02; // K: water begins at 0 degC, a little below its triple point
     if (!(plan.startCelsius >= facts.triple.celsius() - kIcePointSlack &&
           plan.startCelsius <= hottest.celsius() + kIcePointSlack))
-        return fail(Failure::BadInput,
-                    fmt::format("{} must start between {:.4g} and {:.4g} degC, as a liquid", facts.name,
-                                facts.triple.celsius(), hottest.celsius()));
+        return fail(Failure::BadInput, Text::tr("{} must start between {:.4g} and {:.4g} degC, as a liquid",
+                                                facts.name, facts.triple.celsius(), hottest.celsius()));
     if (isBracket(plan.criterion))
-        return fail(Failure::BadInput, "a plan agrees on what counts as boiling, not on half of a bracket");
+        return fail(Failure::BadInput,
+                    Text::tr("a plan agrees on what counts as boiling, not on half of a bracket"));
     if (plan.ladder.trialPa)
-        if (const auto ok = above(*plan.ladder.trialPa, 0.0, "the trial point's pressure", "Pa"); !ok)
+        if (const auto ok = above(*plan.ladder.trialPa, 0.0, Text::tr("the trial point's pressure"), "Pa");
+            !ok)
             return ok;
     return checkLadder(plan);
 }

@@ -75,10 +75,10 @@ struct Plan {
 
 /// What is to be seen when a point is taken: one sentence for each criterion; empty for the halves
 /// of a bracket.
-[[nodiscard]] std::string_view criterionText(BoilingCriterion criterion);
+[[nodiscard]] Text criterionText(BoilingCriterion criterion);
 /// The criterion that an identifier names, of those that a plan can agree on.
 [[nodiscard]] Result<BoilingCriterion> agreedCriterion(std::string_view word);
-[[nodiscard]] std::string_view methodText(Method method);
+[[nodiscard]] Text methodText(Method method);
 
 /// The plan's substance. REQUIRES: check(plan).
 [[nodiscard]] const Substance& substanceOf(const Plan& plan);

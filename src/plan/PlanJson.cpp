@@ -106,15 +106,15 @@ void readCalibrations(const Reader& parent, const Json& list, std::optional<Fail
                       Thermometer& t) {
     constexpr std::size_t kMost = 200;
     if (!list.is_array() || list.size() > kMost)
-        return parent.refuse("calibrations", "a list of calibrations");
+        return parent.refuse("calibrations", Text::tr("a list of calibrations"));
     for (std::size_t i = 0; i < list.size(); ++i) {
-        Reader r(list[i], parent.path("calibrations") + "/" + std::to_string(i), failure);
+        Reader r(list[i], parent.pointer("calibrations") + "/" + std::to_string(i), failure);
         ThermometerCalibration c;
         if (const Json* at = r.at("at_ms")) {
             if (at->is_number_integer())
                 c.atMs = at->get<std::int64_t>();
             else
-                r.refuse("at_ms", "milliseconds since 1970-01-01 UTC");
+                r.refuse("at_ms", Text::tr("milliseconds since 1970-01-01 UTC"));
         }
         r.number("ice", c.iceReading);
         r.number("steam", c.steamReading);
@@ -197,15 +197,16 @@ Json ladderToJson(const Ladder& l) {
 }
 
 void readMoved(Reader& r, const Json& object, std::optional<Failure>& failure, Ladder& l) {
-    if (!object.is_object()) return r.refuse("moved", "an object of target places");
+    if (!object.is_object()) return r.refuse("moved", Text::tr("an object of target places"));
     for (const auto& [key, value] : object.items()) {
         const auto place = parseNumber(key);
         const bool whole = place && std::trunc(*place) == *place && *place >= -1.0 && *place <= 100.0;
         if (!whole || !value.is_string())
-            return r.refuse("moved", "places from -1 to 100, each with a pressure \"VALUE UNIT\"");
+            return r.refuse("moved", Text::tr("places from -1 to 100, each with a pressure \"VALUE UNIT\""));
         const auto p = parsePressure(value.get<std::string>());
         if (!p) {
-            failure = Failure{Failure::BadInput, r.path("moved") + "/" + key + ": " + p.error().message};
+            failure =
+                Failure{Failure::BadInput, Text::set("{}/{}: {}", r.path("moved"), key, p.error().message)};
             return;
         }
         l.moved[static_cast<int>(*place)] = p->pascal();
@@ -270,7 +271,7 @@ Result<PlanFile> readPlanFile(std::string_view text) {
     PlanFile file;
     const auto ok = readObject(text, [&](Reader r, std::optional<Failure>& failure) {
         if (!r.has("room"))
-            r.refuse("room", "the room's pressure, as an object with \"method\" and \"reading\"");
+            r.refuse("room", Text::tr("the room's pressure, as an object with \"method\" and \"reading\""));
         readRoomFrom(r.child("room"), file.room);
         readPlanFrom(r, failure, file.plan);
     });

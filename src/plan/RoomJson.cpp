@@ -24,7 +24,8 @@ Json mercuryToJson(const MercuryReading& m) {
 }
 
 void readMercuryFrom(Reader r, MercuryReading& m) {
-    if (!r.has("main_scale")) r.refuse("main_scale", "the barometer's main scale as \"VALUE UNIT\"");
+    if (!r.has("main_scale"))
+        r.refuse("main_scale", Text::tr("the barometer's main scale as \"VALUE UNIT\""));
     Measure main{0.0, &unit("mmHg")};
     r.parsed("main_scale", main, [](std::string_view s) { return parseMeasure(s, Dimension::Pressure); });
     m.mainScale = main.number;
@@ -46,7 +47,7 @@ Result<Reduction> reductionFromId(std::string_view word) {
     if (word == "hypsometric") return Reduction::Hypsometric;
     if (word == "standard-atmosphere") return Reduction::StandardAtmosphere;
     return fail(Failure::BadInput,
-                fmt::format("'{}' is not a reduction; accepted: hypsometric, standard-atmosphere", word));
+                Text::tr("'{}' is not a reduction; accepted: hypsometric, standard-atmosphere", word));
 }
 
 } // namespace
@@ -77,7 +78,7 @@ void readRoomFrom(Reader r, RoomEntry& e) {
     if (e.method != RoomMethod::Altitude) {
         Measure reading{0.0, &unit("hPa")}, u{0.0, nullptr};
         const auto measure = [](std::string_view s) { return parseMeasure(s, Dimension::Pressure); };
-        if (!r.has("reading")) r.refuse("reading", "the room's pressure as \"VALUE UNIT\"");
+        if (!r.has("reading")) r.refuse("reading", Text::tr("the room's pressure as \"VALUE UNIT\""));
         r.parsed("reading", reading, measure);
         r.parsed("uncertainty", u, measure);
         e.value = reading.number;

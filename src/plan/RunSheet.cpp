@@ -85,11 +85,12 @@ Result<Target> describe(const Plan& plan, const Liquid& liquid, Pressure p, cons
     return t;
 }
 
-std::string whyLowestFirst(Method method) {
+Text whyLowestFirst(Method method) {
     return method == Method::HoldPressure
-               ? "Lowest pressure first: heating on to the next, higher boiling point is quick, cooling back "
-                 "is slow."
-               : "Coldest first: warming is quick, cooling back is slow.";
+               ? Text::tr("Lowest pressure first: heating on to the next, higher boiling point is quick, "
+                          "cooling back "
+                          "is slow.")
+               : Text::tr("Coldest first: warming is quick, cooling back is slow.");
 }
 
 Result<std::vector<Pressure>> dialLadder(const Plan& plan, Pressure room) {
@@ -104,7 +105,8 @@ Result<std::vector<Pressure>> dialLadder(const Plan& plan, Pressure room) {
         if (!p) return tl::unexpected(p.error());
         if (p->pressure.pascal() > 0.0) out.push_back(p->pressure);
     }
-    if (out.empty()) return fail(Failure::BadInput, "no step of this dial ladder is above a perfect vacuum");
+    if (out.empty())
+        return fail(Failure::BadInput, Text::tr("no step of this dial ladder is above a perfect vacuum"));
     std::sort(out.begin(), out.end());
     return out;
 }
@@ -226,10 +228,9 @@ Result<Plan> withSubstance(const Plan& plan, const std::string& id, Pressure roo
     if (!(out.ladder.to > out.ladder.from))
         return fail(
             Failure::OutOfRange,
-            fmt::format(
-                "{}'s curve has none of this plan's pressures ({:.4g} to {:.4g} kPa); change the ladder "
-                "at the Plan station first",
-                facts.name, ladder->from * 1e-3, ladder->to * 1e-3));
+            Text::tr("{}'s curve has none of this plan's pressures ({:.4g} to {:.4g} kPa); change the ladder "
+                     "at the Plan station first",
+                     facts.name, ladder->from * 1e-3, ladder->to * 1e-3));
     const Temperature hottest = std::max(facts.normalBoilingPoint, facts.triple);
     out.startCelsius = std::clamp(plan.startCelsius, facts.triple.celsius(), hottest.celsius());
     if (plan.ladder.spacing == Spacing::Pressure) return out;

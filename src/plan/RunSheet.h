@@ -30,7 +30,7 @@ struct Target {
 /// Something that can hurt someone, or spoil the rig, and what is usually done about it.
 struct Caution {
     std::string id;
-    std::string text;
+    Text text;
 };
 
 /// Everything that the bench needs to know, worked out from a plan in a room.
@@ -39,8 +39,8 @@ struct RunSheet {
     double totalSeconds = 0.0;   ///< of all targets that can be taken, with set-up and clearing away
     bool fits = true;            ///< into the period
     bool secondRunFits = false;
-    std::string whyLowestFirst;
-    std::vector<std::string> materials;
+    Text whyLowestFirst;
+    std::vector<Text> materials;
     std::vector<Caution> cautions;
 };
 
@@ -64,7 +64,7 @@ inline constexpr double kClearUpSeconds = 240.0;
 /// pressures.
 [[nodiscard]] Result<Plan> withSubstance(const Plan& plan, const std::string& substance, Pressure room);
 
-[[nodiscard]] std::vector<std::string> materialsFor(const Plan& plan);
+[[nodiscard]] std::vector<Text> materialsFor(const Plan& plan);
 [[nodiscard]] std::vector<Caution> cautionsFor(const Plan& plan);
 
 } // namespace uttrin

@@ -1,5 +1,7 @@
 #pragma once
 
+#include "text/Text.h"
+
 #include <tl/expected.hpp>
 
 #include <string>
@@ -19,18 +21,18 @@ struct Failure {
         Storage       ///< a file could not be read or written; nothing was overwritten
     };
     Kind kind = BadInput;
-    std::string message;
+    Text message;
 };
 
 /// A word for a message: what is long ends with its length, so that no message is as long as what it
 /// complains of.
-[[nodiscard]] inline std::string shortened(std::string_view word) {
+[[nodiscard]] inline Text shortened(std::string_view word) {
     constexpr std::size_t kMost = 60;
-    if (word.size() <= kMost) return std::string(word);
+    if (word.size() <= kMost) return Text::typed(word);
     std::size_t end = kMost;
     while (end > 0 && (static_cast<unsigned char>(word[end]) & 0xC0u) == 0x80u)
         --end; // not within a letter
-    return std::string(word.substr(0, end)) + "… (" + std::to_string(word.size()) + " bytes)";
+    return Text::tr("{}… ({} bytes)", word.substr(0, end), word.size());
 }
 
 /// A value, or the reason why there is none. Exceptions are kept for failures of the machine or of the
@@ -39,7 +41,7 @@ template <typename T>
 using Result = tl::expected<T, Failure>;
 
 /// Shorthand for returning a failure from a function that gives a Result.
-[[nodiscard]] inline tl::unexpected<Failure> fail(Failure::Kind kind, std::string message) {
+[[nodiscard]] inline tl::unexpected<Failure> fail(Failure::Kind kind, Text message) {
     return tl::unexpected<Failure>(Failure{kind, std::move(message)});
 }
 

@@ -11,22 +11,21 @@ namespace uttrin {
 
 /// The value of an enumeration that an identifier in a file or on the command line names.
 /// REQUIRES: id(E) gives each value's own identifier.
-/// @param what  for the message: "a gauge convention"; BadInput lists what is accepted.
+/// @param what  for the message: Text::tr("a gauge convention"); BadInput lists what is accepted.
 template <typename E, std::size_t N>
-[[nodiscard]] Result<E> fromId(std::string_view wanted, const std::array<E, N>& all, std::string_view what) {
+[[nodiscard]] Result<E> fromId(std::string_view wanted, const std::array<E, N>& all, const Text& what) {
     std::string known;
     for (const E value : all) {
         if (id(value) == wanted) return value;
         known += (known.empty() ? "" : ", ") + std::string(id(value));
     }
-    return fail(Failure::BadInput,
-                "'" + shortened(wanted) + "' is not " + std::string(what) + "; accepted: " + known);
+    return fail(Failure::BadInput, Text::tr("'{}' is not {}; accepted: {}", shortened(wanted), what, known));
 }
 
 /// The identifiers of an enumeration, in files, in the notebook and on the command line. Each enumeration
 /// that is stored has one such table and no other:
 ///   template <> struct Identifiers<Side> {
-///       static constexpr std::string_view what = "a side";
+///       static Text what() { return Text::tr("a side"); }
 ///       static constexpr std::array table{std::pair{Side::Left, std::string_view("left")}, …}; };
 template <typename E>
 struct Identifiers;
@@ -47,8 +46,8 @@ template <typename E>
         if (name == word) return known;
         accepted += (accepted.empty() ? "" : ", ") + std::string(name);
     }
-    return fail(Failure::BadInput, "'" + shortened(word) + "' is not " + std::string(Identifiers<E>::what) +
-                                       "; accepted: " + accepted);
+    return fail(Failure::BadInput,
+                Text::tr("'{}' is not {}; accepted: {}", shortened(word), Identifiers<E>::what(), accepted));
 }
 
 } // namespace uttrin

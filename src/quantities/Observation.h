@@ -16,7 +16,7 @@ enum class BoilingCriterion {
 
 template <>
 struct Identifiers<BoilingCriterion> {
-    static constexpr std::string_view what = "a boiling criterion";
+    static Text what() { return Text::tr("a boiling criterion"); }
     static constexpr std::array table{
         std::pair{BoilingCriterion::FirstBubbles, std::string_view("first-bubbles")},
         std::pair{BoilingCriterion::Steady, std::string_view("steady")},
@@ -34,7 +34,7 @@ enum class ApproachSide { Heating, Cooling };
 
 template <>
 struct Identifiers<ApproachSide> {
-    static constexpr std::string_view what = "a side";
+    static Text what() { return Text::tr("a side"); }
     static constexpr std::array table{std::pair{ApproachSide::Heating, std::string_view("heating")},
                                       std::pair{ApproachSide::Cooling, std::string_view("cooling")}};
 };

@@ -1,14 +1,11 @@
 #include "Rounding.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 
 namespace uttrin {
 namespace {
 constexpr int kMostDecimals = 9;
-constexpr std::string_view kMinus = "\u2212";
 } // namespace
 
 int decimalsForUncertainty(double u) {
@@ -48,18 +45,8 @@ std::vector<double> evenSteps(double from, double to, double step) {
     return values;
 }
 
-std::string fixed(double value, int decimals) {
-    std::string text = fmt::format("{:.{}f}", std::abs(value), decimals);
-    const bool zero = text.find_first_not_of("0.") == std::string::npos;
-    if (value < 0.0 && !zero) text.insert(0, kMinus);
-    return text;
-}
+Text fixed(double value, int decimals) { return Text::number(value, decimals); }
 
-std::string fixedSigned(double value, int decimals) {
-    std::string text = fixed(value, decimals);
-    const bool zero = text.find_first_not_of("0.") == std::string::npos;
-    if (value > 0.0 && !zero) text.insert(0, "+");
-    return text;
-}
+Text fixedSigned(double value, int decimals) { return Text::number(value, decimals, true); }
 
 } // namespace uttrin

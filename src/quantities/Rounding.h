@@ -1,6 +1,7 @@
 #pragma once
 
-#include <string>
+#include "text/Text.h"
+
 #include <vector>
 
 namespace uttrin {
@@ -19,11 +20,10 @@ namespace uttrin {
 /// Values in even steps from one end towards the other, which is among them where a step meets it.
 [[nodiscard]] std::vector<double> evenSteps(double from, double to, double step);
 
-/// Fixed decimals, '.' as the decimal sign, the real minus sign U+2212, and no "−0.0". For texts in which
-/// people read.
-[[nodiscard]] std::string fixed(double value, int decimals);
+/// A number for people to read: fixed decimals, the real minus sign U+2212, and no "−0.0".
+[[nodiscard]] Text fixed(double value, int decimals);
 
 /// As `fixed`, with '+' in front of positive values.
-[[nodiscard]] std::string fixedSigned(double value, int decimals);
+[[nodiscard]] Text fixedSigned(double value, int decimals);
 
 } // namespace uttrin

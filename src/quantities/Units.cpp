@@ -102,24 +102,25 @@ constexpr std::array kFraction{
 
 /// How a dimension is spoken of, an example of it, and its units.
 struct DimensionWords {
-    std::string_view name, example;
+    Text name;
+    std::string_view example;
     std::span<const Unit> units;
 };
 
 const DimensionWords& wordsOf(Dimension dimension) {
     static const std::array all{
-        DimensionWords{"pressure", "\"94.3 kPa\"", kPressure},
-        DimensionWords{"temperature", "\"21.4 degC\"", kTemperature},
-        DimensionWords{"length", "\"612 m\"", kLength},
-        DimensionWords{"surface", "\"50 cm2\"", kArea},
-        DimensionWords{"volume", "\"1.2 L\"", kVolume},
-        DimensionWords{"mass", "\"450 g\"", kMass},
-        DimensionWords{"time", "\"12 min\"", kTime},
-        DimensionWords{"power", "\"300 W\"", kPower},
-        DimensionWords{"pumping speed", "\"20 L/min\"", kPumpingSpeed},
-        DimensionWords{"thermal conductance", "\"0.8 W/K\"", kThermalConductance},
-        DimensionWords{"heat capacity", "\"150 J/K\"", kHeatCapacity},
-        DimensionWords{"fraction", "\"45 %\"", kFraction},
+        DimensionWords{Text::tr("pressure"), "\"94.3 kPa\"", kPressure},
+        DimensionWords{Text::tr("temperature"), "\"21.4 degC\"", kTemperature},
+        DimensionWords{Text::tr("length"), "\"612 m\"", kLength},
+        DimensionWords{Text::tr("surface"), "\"50 cm2\"", kArea},
+        DimensionWords{Text::tr("volume"), "\"1.2 L\"", kVolume},
+        DimensionWords{Text::tr("mass"), "\"450 g\"", kMass},
+        DimensionWords{Text::tr("time"), "\"12 min\"", kTime},
+        DimensionWords{Text::tr("power"), "\"300 W\"", kPower},
+        DimensionWords{Text::tr("pumping speed"), "\"20 L/min\"", kPumpingSpeed},
+        DimensionWords{Text::tr("thermal conductance"), "\"0.8 W/K\"", kThermalConductance},
+        DimensionWords{Text::tr("heat capacity"), "\"150 J/K\"", kHeatCapacity},
+        DimensionWords{Text::tr("fraction"), "\"45 %\"", kFraction},
     };
     return all[static_cast<std::size_t>(dimension)];
 }
@@ -172,8 +173,8 @@ std::span<const Unit> unitsOf(Dimension dimension) { return wordsOf(dimension).u
 Result<const Unit*> findUnit(std::string_view symbol, Dimension dimension) {
     for (const Unit& u : unitsOf(dimension))
         if (u.symbol == symbol || u.display == symbol) return &u;
-    return fail(Failure::BadInput, fmt::format("'{}' is not a unit of {}; accepted: {}", shortened(symbol),
-                                               wordsOf(dimension).name, acceptedUnits(dimension)));
+    return fail(Failure::BadInput, Text::tr("'{}' is not a unit of {}; accepted: {}", shortened(symbol),
+                                            wordsOf(dimension).name, acceptedUnits(dimension)));
 }
 
 const Unit& unit(std::string_view symbol) {
@@ -187,10 +188,9 @@ Result<double> parseNumber(std::string_view text) {
     const std::string clean = asciiMinus(trimmed(text));
     const auto number = leadingNumber(clean);
     if (!number || number->second != clean.size())
-        return fail(
-            Failure::BadInput,
-            fmt::format("'{}' is not a number; accepted: digits with '.' before the decimals, e.g. -0.7",
-                        shortened(text)));
+        return fail(Failure::BadInput,
+                    Text::tr("'{}' is not a number; accepted: digits with '.' before the decimals, e.g. -0.7",
+                             shortened(text)));
     return number->first;
 }
 
@@ -199,16 +199,15 @@ Result<Measure> parseMeasure(std::string_view text, Dimension dimension) {
     const auto example = wordsOf(dimension).example;
     const auto number = leadingNumber(clean);
     if (!number)
-        return fail(
-            Failure::BadInput,
-            fmt::format("'{}' does not begin with a number; a {} is written as \"VALUE UNIT\", e.g. {}",
-                        shortened(text), wordsOf(dimension).name, example));
+        return fail(Failure::BadInput,
+                    Text::tr("'{}' does not begin with a number; a {} is written as \"VALUE UNIT\", e.g. {}",
+                             shortened(text), wordsOf(dimension).name, example));
     const std::string_view symbol = trimmed(std::string_view(clean).substr(number->second));
     if (symbol.empty())
         return fail(
             Failure::BadInput,
-            fmt::format("'{}' has no unit; a {} is written as \"VALUE UNIT\", e.g. {}; accepted units: {}",
-                        shortened(text), wordsOf(dimension).name, example, acceptedUnits(dimension)));
+            Text::tr("'{}' has no unit; a {} is written as \"VALUE UNIT\", e.g. {}; accepted units: {}",
+                     shortened(text), wordsOf(dimension).name, example, acceptedUnits(dimension)));
     const auto found = findUnit(symbol, dimension);
     if (!found) return tl::unexpected(found.error());
     return Measure{number->first, *found};
@@ -219,7 +218,7 @@ Result<Pressure> parsePressure(std::string_view text) {
     if (!m) return tl::unexpected(m.error());
     if (!(m->si() > 0.0) || !std::isfinite(m->si()))
         return fail(Failure::BadInput,
-                    fmt::format("'{}' is not an absolute pressure: it must be above zero", shortened(text)));
+                    Text::tr("'{}' is not an absolute pressure: it must be above zero", shortened(text)));
     return Pressure::fromPascal(m->si());
 }
 
@@ -240,7 +239,7 @@ Result<Temperature> parseTemperature(std::string_view text) {
     if (!m) return tl::unexpected(m.error());
     if (!(m->si() > 0.0) || !std::isfinite(m->si()))
         return fail(Failure::BadInput,
-                    fmt::format("'{}' is not above absolute zero (0 K, -273.15 degC)", shortened(text)));
+                    Text::tr("'{}' is not above absolute zero (0 K, -273.15 degC)", shortened(text)));
     return Temperature::fromKelvin(m->si());
 }
 

@@ -1,5 +1,7 @@
 #include "Appearance.h"
 
+#include "quantities/Rounding.h"
+
 #include <fmt/format.h>
 
 #include <cmath>
@@ -34,64 +36,66 @@ bool boils(Appearance seen) {
            seen == Appearance::Bumping;
 }
 
-std::string_view nameOf(Appearance seen) {
+Text nameOf(Appearance seen) {
     switch (seen) {
     case Appearance::Quiet:
-        return "quiet";
+        return Text::tr("quiet");
     case Appearance::WallBubbles:
-        return "bubbles of dissolved air";
+        return Text::tr("bubbles of dissolved air");
     case Appearance::FirstBubbles:
-        return "first steady bubbles";
+        return Text::tr("first steady bubbles");
     case Appearance::Boiling:
-        return "boiling";
+        return Text::tr("boiling");
     case Appearance::Violent:
-        return "violent boiling";
+        return Text::tr("violent boiling");
     case Appearance::Bumping:
-        return "bumping";
+        return Text::tr("bumping");
     case Appearance::Frost:
-        return "frost";
+        return Text::tr("frost");
     case Appearance::SkinOfIce:
-        return "skin of ice";
+        return Text::tr("skin of ice");
     case Appearance::Frozen:
-        return "frozen through";
+        return Text::tr("frozen through");
     case Appearance::Dry:
-        return "dry";
+        return Text::tr("dry");
     }
-    return "";
+    return {};
 }
 
-std::string appearanceText(const Vessel& vessel, const VesselState& s) {
-    const std::string below = fmt::format("{:.{}f} K below boiling", -s.margin, s.margin > -10.0 ? 1 : 0);
+Text appearanceText(const Vessel& vessel, const VesselState& s) {
+    const Text below = Text::tr("{} K below boiling", fixed(-s.margin, s.margin > -10.0 ? 1 : 0));
     const bool nearSurface = s.marginAtBottom < 0.0;
     switch (appearanceOf(vessel, s)) {
     case Appearance::Quiet:
-        return s.margin < 0.0
-                   ? fmt::format("Quiet: {}.", below)
-                   : std::string("Quiet: at its boiling point, but too little vapour leaves to see.");
+        return s.margin < 0.0 ? Text::tr("Quiet: {}.", below)
+                              : Text::tr("Quiet: at its boiling point, but too little vapour leaves to see.");
     case Appearance::WallBubbles:
-        return fmt::format(
+        return Text::tr(
             "Small bubbles on the wall: dissolved air comes out. This is not boiling yet; it is {}.", below);
     case Appearance::FirstBubbles:
-        return nearSurface ? "First steady bubbles, and only near the surface: deeper down the weight of the "
-                             "liquid holds them back."
-                           : "First steady bubbles rise.";
+        return nearSurface
+                   ? Text::tr(
+                         "First steady bubbles, and only near the surface: deeper down the weight of the "
+                         "liquid holds them back.")
+                   : Text::tr("First steady bubbles rise.");
     case Appearance::Boiling:
-        return nearSurface ? "It boils in its upper part; below, the weight of the liquid holds it back."
-                           : "It boils right through.";
+        return nearSurface
+                   ? Text::tr("It boils in its upper part; below, the weight of the liquid holds it back.")
+                   : Text::tr("It boils right through.");
     case Appearance::Violent:
-        return "It boils violently and splashes.";
+        return Text::tr("It boils violently and splashes.");
     case Appearance::Bumping:
-        return fmt::format("It bumps: {:.0f} K above boiling, it goes off all at once.", s.margin);
+        return Text::tr("It bumps: {:.0f} K above boiling, it goes off all at once.", s.margin);
     case Appearance::Frost:
-        return "Frost grows on the cold wall.";
+        return Text::tr("Frost grows on the cold wall.");
     case Appearance::SkinOfIce:
-        return fmt::format("Ice has formed: {:.0f} % of it is frozen.",
-                           100.0 * s.solid / (s.solid + s.liquid));
+        return Text::tr("Ice has formed: {:.0f} % of it is frozen.", 100.0 * s.solid / (s.solid + s.liquid));
     case Appearance::Frozen:
-        return s.airPascal < kMuchAir ? "Frozen through; the ice goes on giving off vapour without melting."
-                                      : "Frozen through.";
+        return s.airPascal < kMuchAir
+                   ? Text::tr("Frozen through; the ice goes on giving off vapour without melting.")
+                   : Text::tr("Frozen through.");
     case Appearance::Dry:
-        return "Dry.";
+        return Text::tr("Dry.");
     }
     return {};
 }

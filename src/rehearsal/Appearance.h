@@ -33,9 +33,9 @@ enum class Appearance {
 inline constexpr double kFirstBubbles = 1e-3;
 
 /// "boiling", "skin of ice" …
-[[nodiscard]] std::string_view nameOf(Appearance seen);
+[[nodiscard]] Text nameOf(Appearance seen);
 
 /// A sentence for the class: what is seen and how far from boiling it is.
-[[nodiscard]] std::string appearanceText(const Vessel& vessel, const VesselState& state);
+[[nodiscard]] Text appearanceText(const Vessel& vessel, const VesselState& state);
 
 } // namespace uttrin

@@ -45,7 +45,7 @@ double clockStart(const Rehearsal& r) {
 Result<CoolingFit> fitToReadings(const RigFile& rig, const std::vector<RigSetting>& settings,
                                  const std::vector<MeasuredMoment>& readings, double readingU,
                                  const std::function<bool()>& goOn) {
-    if (readings.empty()) return fail(Failure::TooFewPoints, "a fit needs at least one reading");
+    if (readings.empty()) return fail(Failure::TooFewPoints, Text::tr("a fit needs at least one reading"));
     const UncertainValues uncertain(rig, settings);
     const auto count = static_cast<Eigen::Index>(uncertain.size());
     Eigen::VectorXd moved = Eigen::VectorXd::Zero(count);
@@ -54,7 +54,7 @@ Result<CoolingFit> fitToReadings(const RigFile& rig, const std::vector<RigSettin
     for (const MeasuredMoment& m : readings)
         if (!(m.seconds >= 0.0 && clockStart(*now) + m.seconds <= now->run.samples.back().seconds))
             return fail(Failure::OutOfRange,
-                        fmt::format("a reading at {:.0f} min lies outside the rehearsal", m.seconds / 60.0));
+                        Text::tr("a reading at {:.0f} min lies outside the rehearsal", m.seconds / 60.0));
     Eigen::MatrixXd normal = Eigen::MatrixXd::Identity(count, count);
     constexpr int kRounds = 5;
     constexpr double kStep = 0.1, kFar = 3.0, kEnough = 0.01; // standard uncertainties
@@ -114,7 +114,7 @@ Result<LeadTime> leadTimeFor(const RigFile& rig, const std::vector<RigSetting>& 
             return LeadTime{at - start, at, 0.0};
         }
         return fail(Failure::OutOfRange,
-                    fmt::format("it does not cool to {:.1f} °C by itself", kelvin - kIcePointKelvin));
+                    Text::tr("it does not cool to {:.1f} °C by itself", kelvin - kIcePointKelvin));
     };
     auto lead = timed(settings);
     if (!lead) return lead;

@@ -3,6 +3,8 @@
 #include "ShippedRigs.h"
 #include "json/JsonSchema.h"
 
+#include <fmt/format.h>
+
 #include <algorithm>
 #include <stdexcept>
 
@@ -13,7 +15,7 @@ const std::vector<Demonstration>& demonstrations() {
         std::vector<Demonstration> list;
         for (const ShippedText& shipped : shippedRigs()) {
             auto rig = RigFile::parse(shipped.text);
-            if (!rig) throw std::logic_error(std::string(shipped.file) + ": " + rig.error().message);
+            if (!rig) throw std::logic_error(fmt::format("{}: {}", shipped.file, plain(rig.error().message)));
             list.push_back({std::string(shipped.file.substr(0, shipped.file.rfind('.'))), std::move(*rig)});
         }
         return list;

@@ -75,8 +75,8 @@ EnsembleBand bandOf(const std::vector<Member>& members, double every) {
 }
 
 /// The uncertainty whose mean differs most between members that failed and the others.
-std::optional<std::string> reasonFor(const RigFile& rig, const std::vector<Member>& members) {
-    std::optional<std::string> reason;
+std::optional<Text> reasonFor(const RigFile& rig, const std::vector<Member>& members) {
+    std::optional<Text> reason;
     double most = 0.5; // standard deviations; less is no reason
     for (std::size_t u = 0; u < rig.uncertainties().size(); ++u) {
         double sum[2] = {0.0, 0.0};
@@ -90,8 +90,9 @@ std::optional<std::string> reasonFor(const RigFile& rig, const std::vector<Membe
         const double difference = sum[0] / count[0] - (count[1] > 0 ? sum[1] / count[1] : 0.0);
         if (std::abs(difference) <= most) continue;
         most = std::abs(difference);
-        reason = fmt::format("{}: more than expected", rig.uncertainties()[u].name);
-        if (difference < 0.0) reason = fmt::format("{}: less than expected", rig.uncertainties()[u].name);
+        reason = Text::tr("{}: more than expected", Text::data(rig.uncertainties()[u].name));
+        if (difference < 0.0)
+            reason = Text::tr("{}: less than expected", Text::data(rig.uncertainties()[u].name));
     }
     return reason;
 }

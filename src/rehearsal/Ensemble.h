@@ -15,7 +15,7 @@ struct EnsembleOutcome {
     int members = 0, met = 0; ///< that could be played through; that met the goal
     EnsembleBand band;
     /// The uncertainty in which members that failed differ most from those that did not, and which way.
-    std::optional<std::string> mainReason;
+    std::optional<Text> mainReason;
 
     [[nodiscard]] double chance() const { return members > 0 ? static_cast<double>(met) / members : 0.0; }
 };

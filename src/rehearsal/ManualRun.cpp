@@ -7,17 +7,23 @@
 namespace uttrin {
 namespace {
 
-std::string reasonFor(const VesselState& s, double offKelvin, double thermometerOff, double gaugeOff) {
+Text reasonFor(const VesselState& s, double offKelvin, double thermometerOff, double gaugeOff) {
     constexpr double kGood = 0.5, kQuiet = 1.0; // K
-    if (std::abs(offKelvin) <= kGood) return "Within half a kelvin: well caught.";
+    if (std::abs(offKelvin) <= kGood) return Text::tr("Within half a kelvin: well caught.");
     if (s.margin < -kQuiet)
-        return fmt::format("It was not boiling yet: {:.1f} K to go. Bubbles of air do not count.", -s.margin);
+        return Text::tr("It was not boiling yet: {:.1f} K to go. Bubbles of air do not count.", -s.margin);
     if (std::abs(thermometerOff) > kGood && std::abs(thermometerOff) >= std::abs(gaugeOff))
-        return fmt::format("The thermometer lags: it showed {:.1f} K {} the liquid. Wait until it stands.",
-                           std::abs(thermometerOff), thermometerOff > 0.0 ? "more than" : "less than");
+        return thermometerOff > 0.0 ? Text::tr("The thermometer lags: it showed {:.1f} K more than the "
+                                               "liquid. Wait until it stands.",
+                                               thermometerOff)
+                                    : Text::tr("The thermometer lags: it showed {:.1f} K less than the "
+                                               "liquid. Wait until it stands.",
+                                               -thermometerOff);
     if (s.airPascal > 0.05 * s.pascal)
-        return "Air is left over the liquid: the gauge counts it, the boiling point of the vapour does not.";
-    return "Pressure and temperature did not belong to the same moment: hold the pressure steady first.";
+        return Text::tr(
+            "Air is left over the liquid: the gauge counts it, the boiling point of the vapour does not.");
+    return Text::tr(
+        "Pressure and temperature did not belong to the same moment: hold the pressure steady first.");
 }
 
 } // namespace
@@ -31,13 +37,13 @@ std::vector<RigControl> controlsOf(const RigModel& now, const RigSetup& setup) {
         if (isLeak(l) || isOpenTop(setup, l) || l.reliefPascal > 0.0 || (l.from != kRoom && l.to != kRoom))
             continue;
         const bool open = l.opening > 0.0;
-        all.push_back({l.name, open, {RigAction::Open, at(i), open ? 0.0 : 1.0}});
+        all.push_back({Text::data(l.name), open, {RigAction::Open, at(i), open ? 0.0 : 1.0}});
     }
     for (std::size_t i = 0; i < now.pumps.size(); ++i) {
         const PumpAt& p = now.pumps[i];
-        all.push_back({p.name, p.on, {RigAction::RunPump, at(i), p.on ? 0.0 : 1.0}});
+        all.push_back({Text::data(p.name), p.on, {RigAction::RunPump, at(i), p.on ? 0.0 : 1.0}});
         if (p.ballast > 0.0)
-            all.push_back({p.name + "'s ballast",
+            all.push_back({Text::tr("{}'s ballast", Text::data(p.name)),
                            p.ballastOpen > 0.0,
                            {RigAction::Ballast, at(i), p.ballastOpen > 0.0 ? 0.0 : 1.0}});
     }
@@ -45,18 +51,19 @@ std::vector<RigControl> controlsOf(const RigModel& now, const RigSetup& setup) {
         constexpr double kUsual = 300.0; // W
         const double power = built.heaters[i].watt > 0.0 ? built.heaters[i].watt : kUsual;
         const bool on = now.heaters[i].watt > 0.0;
-        all.push_back({now.heaters[i].name, on, {RigAction::Heat, at(i), on ? 0.0 : power}});
+        all.push_back({Text::data(now.heaters[i].name), on, {RigAction::Heat, at(i), on ? 0.0 : power}});
     }
     for (std::size_t i = 0; i < now.contacts.size(); ++i) {
         const Contact& c = now.contacts[i];
         if (isOfTheRoom(c)) continue;
         if (built.contacts[i].iceKg > 0.0)
-            all.push_back({c.name, c.on, {RigAction::Ice, at(i), c.on ? 0.0 : built.contacts[i].iceKg}});
+            all.push_back(
+                {Text::data(c.name), c.on, {RigAction::Ice, at(i), c.on ? 0.0 : built.contacts[i].iceKg}});
         else
-            all.push_back({c.name, c.on, {RigAction::Touch, at(i), c.on ? 0.0 : 1.0}});
+            all.push_back({Text::data(c.name), c.on, {RigAction::Touch, at(i), c.on ? 0.0 : 1.0}});
     }
     for (std::size_t i = 0; i < now.draughts.size(); ++i)
-        all.push_back({now.draughts[i].name,
+        all.push_back({Text::data(now.draughts[i].name),
                        now.draughts[i].on,
                        {RigAction::Fan, at(i), now.draughts[i].on ? 0.0 : 1.0}});
     return all;

@@ -6,7 +6,7 @@ namespace uttrin {
 
 /// Something on a rig that a hand can reach during a run by hand.
 struct RigControl {
-    std::string name;
+    Text name;
     bool on = false; ///< open, running, lying on, heating
     RigAction press; ///< what a press does now
 };
@@ -19,7 +19,7 @@ struct ManualCapture {
     double shownKelvin = 0.0, shownPascal = 0.0; ///< as the instruments showed them
     double boilsKelvin = 0.0;                    ///< at the pressure as shown
     double offKelvin = 0.0;                      ///< shown temperature less that
-    std::string why;                             ///< the main reason, in a sentence
+    Text why;                                    ///< the main reason, in a sentence
 };
 
 /// A rig that a person runs by hand: it goes on without its procedure, sample by sample.

@@ -111,28 +111,28 @@ std::optional<double> goalMet(const RigGoal& goal, int watched, const RigRun& ru
     return std::nullopt;
 }
 
-std::string eventText(const RigSetup& setup, const RigEvent& e) {
+Text eventText(const RigSetup& setup, const RigEvent& e) {
     switch (e.kind) {
     case RigEventKind::BoilingStarts:
-        return "boiling starts";
+        return Text::tr("boiling starts");
     case RigEventKind::BoilingStops:
-        return "boiling stops";
+        return Text::tr("boiling stops");
     case RigEventKind::IceAppears:
-        return "ice appears";
+        return Text::tr("ice appears");
     case RigEventKind::FrozenThrough:
-        return "frozen through";
+        return Text::tr("frozen through");
     case RigEventKind::Melted:
-        return "all ice melted";
+        return Text::tr("all ice melted");
     case RigEventKind::Dry:
-        return "dry";
+        return Text::tr("dry");
     case RigEventKind::AboveRoom:
-        return "pressure above the room's";
+        return Text::tr("pressure above the room's");
     case RigEventKind::IceGone:
-        return "ice gone";
+        return Text::tr("ice gone");
     case RigEventKind::Moved:
         if (e.part >= 0 && static_cast<std::size_t>(e.part) < setup.moves.size())
-            return setup.moves[static_cast<std::size_t>(e.part)].says;
-        return "by hand";
+            return Text::data(setup.moves[static_cast<std::size_t>(e.part)].says);
+        return Text::tr("by hand");
     }
     return {};
 }
@@ -167,11 +167,12 @@ RehearsalFacts factsOf(const Rehearsal& r) {
     if (r.watched().condensed > 0.0) f.lostShare = 1.0 - (last.liquid + last.solid) / r.watched().condensed;
     for (const RigEvent& e : r.run.events)
         if (e.kind == RigEventKind::AboveRoom && isClosedAndHeated(r.setup, e.vessel))
-            f.warnings.push_back(fmt::format(
+            f.warnings.push_back(Text::tr(
                 "{}: closed and heated, its pressure rises above the room's and came to {:.0f} kPa. Glass "
                 "bursts: never do this; this rehearsal shows why.",
-                r.setup.model.vessels[static_cast<std::size_t>(e.vessel)].name, f.highestPascal / 1000.0));
-    if (r.run.stopped) f.warnings.push_back("The rehearsal ends here: " + r.run.stopped->message + ".");
+                Text::data(r.setup.model.vessels[static_cast<std::size_t>(e.vessel)].name),
+                f.highestPascal / 1000.0));
+    if (r.run.stopped) f.warnings.push_back(Text::tr("The rehearsal ends here: {}.", r.run.stopped->message));
     return f;
 }
 

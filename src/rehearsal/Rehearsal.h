@@ -55,7 +55,7 @@ rehearse(const RigFile& rig, const std::vector<RigSetting>& settings, const std:
 [[nodiscard]] std::optional<double> goalMet(const RigGoal& goal, int watched, const RigRun& run);
 
 /// An event as a person calls it out: "boiling starts", "ice on the vapour".
-[[nodiscard]] std::string eventText(const RigSetup& setup, const RigEvent& event);
+[[nodiscard]] Text eventText(const RigSetup& setup, const RigEvent& event);
 
 /// Times at which the watched vessel boils, s: from and to.
 [[nodiscard]] std::vector<std::pair<double, double>> boilingSpells(const Rehearsal& rehearsal);
@@ -67,8 +67,8 @@ struct RehearsalFacts {
     double vapourQuality = 0.0;                ///< at the end, by mass
     double strongestForce = 0.0;               ///< N, inwards on what closes the mouth
     double highestPascal = 0.0;
-    double lostShare = 0.0;            ///< of what was condensed in the watched vessel at the start
-    std::vector<std::string> warnings; ///< of the hazards that came up
+    double lostShare = 0.0;     ///< of what was condensed in the watched vessel at the start
+    std::vector<Text> warnings; ///< of the hazards that came up
 };
 [[nodiscard]] RehearsalFacts factsOf(const Rehearsal& rehearsal);
 

@@ -11,10 +11,10 @@ namespace uttrin {
 inline constexpr double kSeenGas = 2e-7;
 
 /// What a person would see at a moment, in a sentence: of the watched vessel, or of what swells in it.
-[[nodiscard]] std::string appearanceAt(const Rehearsal& rehearsal, std::size_t sample);
+[[nodiscard]] Text appearanceAt(const Rehearsal& rehearsal, std::size_t sample);
 
 /// What is worth knowing at a moment and cannot be drawn: what the file has it tell (`tells`), and what a
 /// stream of air blows over.
-[[nodiscard]] std::vector<std::string> remarksAt(const Rehearsal& rehearsal, std::size_t sample);
+[[nodiscard]] std::vector<Text> remarksAt(const Rehearsal& rehearsal, std::size_t sample);
 
 } // namespace uttrin

@@ -32,7 +32,7 @@ const Json* find(const Json& document, const std::string& pointer) {
 Result<Measure> anyMeasure(const std::string& text) {
     for (const Dimension d : allDimensions())
         if (auto m = parseMeasure(text, d)) return m;
-    return fail(Failure::BadInput, fmt::format("'{}' is not a quantity \"VALUE UNIT\"", text));
+    return fail(Failure::BadInput, Text::tr("'{}' is not a quantity \"VALUE UNIT\"", text));
 }
 
 /// The quantity to which a pointer under a key leads.
@@ -40,9 +40,9 @@ Result<Measure> quantityAt(const Json& document, const std::string& pointer) {
     const Json* target = find(document, pointer);
     if (!target || !target->is_string())
         return fail(Failure::BadInput,
-                    fmt::format("'{}' leads to no quantity of this file; accepted: a JSON pointer such as "
-                                "\"/vessels/flask/liquid\"",
-                                pointer));
+                    Text::tr("'{}' leads to no quantity of this file; accepted: a JSON pointer such as "
+                             "\"/vessels/flask/liquid\"",
+                             pointer));
     return anyMeasure(target->get<std::string>());
 }
 
@@ -52,9 +52,9 @@ void eachItem(const JsonReader& r, const char* key, std::optional<Failure>& fail
     const Json* list = r.at(key);
     if (!list) return;
     if (!list->is_array() || list->size() > kMostItems)
-        return r.refuse(key, fmt::format("a list of at most {} objects", kMostItems));
+        return r.refuse(key, Text::tr("a list of at most {} objects", kMostItems));
     for (std::size_t i = 0; i < list->size() && !failure; ++i) {
-        JsonReader item((*list)[i], r.path(key) + "/" + std::to_string(i), failure);
+        JsonReader item((*list)[i], r.pointer(key) + "/" + std::to_string(i), failure);
         use(item);
         item.onlyKnown();
     }
@@ -68,7 +68,7 @@ std::vector<RigSetting> readSettings(const JsonReader& r, const char* key, const
     const Json* object = r.at(key);
     if (!object) return settings;
     if (!object->is_object()) {
-        r.refuse(key, "an object of JSON pointers and values");
+        r.refuse(key, Text::tr("an object of JSON pointers and values"));
         return settings;
     }
     for (const auto& item : object->items()) {
@@ -76,9 +76,9 @@ std::vector<RigSetting> readSettings(const JsonReader& r, const char* key, const
         if (!target || target->type() != item.value().type() || !canBeSet(*target)) {
             failure = Failure{
                 Failure::BadInput,
-                fmt::format("{}: '{}' leads to no text and no true or false of this file, or its value is "
-                            "not of that kind",
-                            r.path(key), item.key())};
+                Text::tr("{}: '{}' leads to no text and no true or false of this file, or its value is "
+                         "not of that kind",
+                         r.path(key), item.key())};
             return settings;
         }
         settings.push_back(
@@ -145,7 +145,7 @@ Result<RigFile> RigFile::parse(std::string_view text) {
     if (const auto read = file.readAround(); !read) return tl::unexpected(read.error());
     for (std::size_t i = 0; i < file.m_variants.size(); ++i)
         if (const auto other = file.setup(file.m_variants[i].settings); !other)
-            return fail(other.error().kind, fmt::format("/variants/{}: {}", i, other.error().message));
+            return fail(other.error().kind, Text::tr("/variants/{}: {}", i, other.error().message));
     return file;
 }
 
@@ -153,13 +153,13 @@ Result<RigFile> RigFile::parse(std::string_view text) {
 Result<void> RigFile::readAround() {
     std::optional<Failure> failure;
     JsonReader r(*m_document, "", failure);
-    r.require("name", "the demonstration's name in quotes");
+    r.require("name", Text::tr("the demonstration's name in quotes"));
     r.string("name", m_name);
     m_story = readStory(r.child("story"));
     eachItem(r, "knobs", failure, [&](JsonReader& item) {
         RigKnob k;
         item.string("name", k.name);
-        item.require("sets", "a JSON pointer to a quantity of this file, or a list of them");
+        item.require("sets", Text::tr("a JSON pointer to a quantity of this file, or a list of them"));
         if (const Json* sets = item.at("sets"); sets && sets->is_array())
             item.strings("sets", k.pointers);
         else
@@ -171,22 +171,23 @@ Result<void> RigFile::readAround() {
                 k.unit = now->unit;
                 continue;
             }
-            failure = Failure{Failure::BadInput,
-                              item.path("sets") + ": " +
-                                  (now ? "all that it sets must be of one kind" : now.error().message)};
+            failure =
+                Failure{Failure::BadInput, Text::set("{}: {}", item.path("sets"),
+                                                     now ? Text::tr("all that it sets must be of one kind")
+                                                         : now.error().message)};
         }
-        if (!k.unit) item.refuse("sets", "at least one JSON pointer");
+        if (!k.unit) item.refuse("sets", Text::tr("at least one JSON pointer"));
         if (failure) return;
-        item.require("from", "the lowest value as \"VALUE UNIT\"");
-        item.require("to", "the highest value as \"VALUE UNIT\"");
+        item.require("from", Text::tr("the lowest value as \"VALUE UNIT\""));
+        item.require("to", Text::tr("the highest value as \"VALUE UNIT\""));
         item.measure("from", k.low, k.unit->dimension);
         item.measure("to", k.high, k.unit->dimension);
-        if (!(k.low < k.high)) item.refuse("to", "more than 'from'");
+        if (!(k.low < k.high)) item.refuse("to", Text::tr("more than 'from'"));
         m_knobs.push_back(std::move(k));
     });
     eachItem(r, "variants", failure, [&](JsonReader& item) {
         RigVariant v;
-        item.require("name", "the variant's name in quotes");
+        item.require("name", Text::tr("the variant's name in quotes"));
         item.string("name", v.name);
         item.string("says", v.says);
         v.settings = readSettings(item, "sets", *m_document, failure);
@@ -195,26 +196,27 @@ Result<void> RigFile::readAround() {
     eachItem(r, "uncertain", failure, [&](JsonReader& item) {
         RigUncertainty u;
         item.string("name", u.name);
-        item.require("sets", "a JSON pointer to a quantity of this file");
+        item.require("sets", Text::tr("a JSON pointer to a quantity of this file"));
         item.string("sets", u.pointer);
-        item.require("u", "a standard uncertainty, as \"VALUE UNIT\" or \"10 %\" of the value");
+        item.require("u", Text::tr("a standard uncertainty, as \"VALUE UNIT\" or \"10 %\" of the value"));
         std::string word;
         item.string("u", word);
         if (failure) return;
         const auto now = quantityAt(*m_document, u.pointer);
         const auto spread = anyMeasure(word);
         if (!now || !spread) {
-            failure = Failure{Failure::BadInput, !now ? item.path("sets") + ": " + now.error().message
-                                                      : item.path("u") + ": " + spread.error().message};
+            failure = Failure{Failure::BadInput,
+                              !now ? Text::set("{}: {}", item.path("sets"), now.error().message)
+                                   : Text::set("{}: {}", item.path("u"), spread.error().message)};
             return;
         }
         u.dimension = now->unit->dimension;
         u.relative =
             spread->unit->dimension == Dimension::Fraction && now->unit->dimension != Dimension::Fraction;
         if (!u.relative && spread->unit->dimension != now->unit->dimension)
-            return item.refuse("u", "a quantity of the same kind, or a share of it in %");
+            return item.refuse("u", Text::tr("a quantity of the same kind, or a share of it in %"));
         u.standard = spread->number * spread->unit->factor; // a difference: no offset of degC
-        if (!(u.standard >= 0.0)) item.refuse("u", "zero or more");
+        if (!(u.standard >= 0.0)) item.refuse("u", Text::tr("zero or more"));
         m_uncertainties.push_back(std::move(u));
     });
     if (failure) return tl::unexpected(*failure);
@@ -234,15 +236,15 @@ RigFile::Json RigFile::with(const std::vector<RigSetting>& settings) const {
 Result<RigSetup> RigFile::setup(const std::vector<RigSetting>& settings) const {
     for (const RigSetting& s : settings)
         if (!sets(s.pointer))
-            return fail(Failure::BadInput, fmt::format("'{}' leads to no text of this rig file", s.pointer));
+            return fail(Failure::BadInput, Text::tr("'{}' leads to no text of this rig file", s.pointer));
         else if (find(*m_document, s.pointer)->is_boolean() && s.value != "true" && s.value != "false")
-            return fail(Failure::BadInput, fmt::format("{}: accepted: true, false", s.pointer));
+            return fail(Failure::BadInput, Text::tr("{}: accepted: true, false", s.pointer));
     return readRigParts(settings.empty() ? *m_document : with(settings));
 }
 
 double RigFile::value(const std::string& pointer, const std::vector<RigSetting>& settings) const {
     const auto q = quantityAt(with(settings), pointer);
-    if (!q) throw std::logic_error(q.error().message);
+    if (!q) throw std::logic_error(plain(q.error().message));
     return q->si();
 }
 

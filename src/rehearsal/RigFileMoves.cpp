@@ -16,7 +16,7 @@ public:
         if (!list) return;
         constexpr std::size_t kMost = 100;
         if (!list->is_array() || list->size() > kMost)
-            return m_root.refuse("moves", "a list of at most 100 moves");
+            return m_root.refuse("moves", Text::tr("a list of at most 100 moves"));
         for (std::size_t i = 0; i < list->size() && !m_failure; ++i) {
             JsonReader r((*list)[i], "/moves/" + std::to_string(i), m_failure);
             m_setup.moves.push_back(readMove(r));
@@ -39,13 +39,15 @@ private:
             readCondition(when, move.when);
             when.onlyKnown();
         } else
-            r.refuse("", "'at', 'after' or 'when', so that it is known when the move is due");
+            r.refuse("", Text::tr("'at', 'after' or 'when', so that it is known when the move is due"));
         double over = 0.0;
         r.measure("over", over, Dimension::Time, 0.0, kLongestRehearsal);
         readActions(r, over, move.actions);
         if (move.actions.empty() && !m_failure)
-            r.refuse("", "what is moved: open, pump, touch, ice, bath, heat, fan, volume, ballast, stir_in "
-                         "or room_pressure");
+            r.refuse(
+                "",
+                Text::tr("what is moved: open, pump, touch, ice, bath, heat, fan, volume, ballast, stir_in "
+                         "or room_pressure"));
         return move;
     }
 
@@ -68,7 +70,7 @@ private:
             t.kind = RigTrigger::OnEvent;
             r.parsed("event", t.event, rigEventFromId);
         }
-        if (given != 1) r.refuse("", "one of warmer_than, cooler_than, above, below, event");
+        if (given != 1) r.refuse("", Text::tr("one of warmer_than, cooler_than, above, below, event"));
     }
 
     /// An object of part names and values under a key.
@@ -77,8 +79,9 @@ private:
                  std::vector<RigAction>& into, Value value) {
         const Json* object = r.at(key);
         if (!object) return;
-        if (!object->is_object()) return r.refuse(key, "an object of part names and what becomes of them");
-        JsonReader inner(*object, r.path(key), m_failure);
+        if (!object->is_object())
+            return r.refuse(key, Text::tr("an object of part names and what becomes of them"));
+        JsonReader inner(*object, r.pointer(key), m_failure);
         for (const auto& item : object->items()) {
             if (m_failure) return;
             RigAction a{what, m_names.part(inner, item.key().c_str(), item.key(), kind), 0.0, over};
@@ -112,7 +115,8 @@ private:
         actions(r, "fan", RigPart::Draught, RigAction::Fan, over, into, onOff);
         actions(r, "volume", RigPart::Vessel, RigAction::Volume, over, into,
                 quantity(Dimension::Volume, 1e-9, 10.0));
-        if (r.has("stir_in") && !m_setup.model.solute) r.refuse("stir_in", "a file that names its 'solute'");
+        if (r.has("stir_in") && !m_setup.model.solute)
+            r.refuse("stir_in", Text::tr("a file that names its 'solute'"));
         actions(r, "stir_in", RigPart::Vessel, RigAction::StirIn, over, into,
                 quantity(Dimension::Mass, 0.0, 100.0));
         if (r.has("room_pressure")) {

@@ -26,15 +26,16 @@ public:
     void read() {
         for (const char* around : {"$schema", "name", "story", "knobs", "variants", "uncertain"})
             (void)m_root.has(around);
-        m_root.require("substance", "the id of a substance, e.g. \"water\"");
+        m_root.require("substance", Text::tr("the id of a substance, e.g. \"water\""));
         m_root.string("substance", m_setup.substance);
         if (!m_failure) m_fluid = rigFluid(m_setup.substance);
         if (m_fluid && !*m_fluid && !m_failure)
-            m_failure = Failure{Failure::BadInput, "/substance: " + m_fluid->error().message};
+            m_failure = Failure{Failure::BadInput,
+                                Text::set("{}: {}", m_root.path("substance"), m_fluid->error().message)};
         if (m_failure) return;
         readSolute();
         readRoom(m_root.child("room"));
-        m_root.require("vessels", "at least one vessel by its name");
+        m_root.require("vessels", Text::tr("at least one vessel by its name"));
         each("vessels", RigPart::Vessel, [this](JsonReader& r, const std::string& n) { readVessel(r, n); });
         each("links", RigPart::Link, [this](JsonReader& r, const std::string& n) { readLink(r, n); });
         each("liquid_tubes", RigPart::LiquidTube,
@@ -64,13 +65,13 @@ private:
         if (!parts) return;
         constexpr std::size_t kMost = 20;
         if (!parts->is_object() || parts->size() > kMost || (kind == RigPart::Vessel && parts->empty()))
-            return m_root.refuse(key, fmt::format("at most {} objects, each under its name", kMost));
+            return m_root.refuse(key, Text::tr("at most {} objects, each under its name", kMost));
         int index = 0;
         for (const auto& item : parts->items()) {
             if (m_failure) return;
-            JsonReader r(item.value(), m_root.path(key) + "/" + item.key(), m_failure);
+            JsonReader r(item.value(), m_root.pointer(key) + "/" + item.key(), m_failure);
             if (kind && !m_names.add(item.key(), {*kind, index++}))
-                return r.refuse("", "a name that no other part has");
+                return r.refuse("", Text::tr("a name that no other part has"));
             read(r, item.key());
             r.onlyKnown();
         }
@@ -83,7 +84,7 @@ private:
             constexpr double kMost = 100.0;
             if (!(d->kelvin() >= 0.0 && d->kelvin() <= kMost))
                 return fail(Failure::BadInput,
-                            fmt::format("'{}' lies outside what is accepted: 0 to 100 K", word));
+                            Text::tr("'{}' lies outside what is accepted: 0 to 100 K", word));
             return d->kelvin();
         });
     }
@@ -131,19 +132,19 @@ private:
         Vessel v;
         VesselShape shape = VesselShape::Jar;
         v.name = name;
-        r.require("volume", "a volume as \"VALUE UNIT\"");
+        r.require("volume", Text::tr("a volume as \"VALUE UNIT\""));
         r.measure("volume", v.volume, Dimension::Volume, 1e-9, 10.0);
         v.kelvin = m_setup.model.roomKelvin;
         temperature(r, "temperature", v.kelvin);
         r.measure("liquid", v.condensed, Dimension::Mass, 0.0, 1e4);
         r.measure("ice", v.condensed, Dimension::Mass, 0.0, 1e4);
-        if (r.has("liquid") && r.has("ice")) r.refuse("ice", "either 'liquid' or 'ice'");
+        if (r.has("liquid") && r.has("ice")) r.refuse("ice", Text::tr("either 'liquid' or 'ice'"));
         const double triple = (*m_fluid)->tripleKelvin();
         if (r.has("ice") && !(v.kelvin < triple && (*m_fluid)->hasSolid()))
-            r.refuse("ice", fmt::format("a temperature below {:.2f} K, and a substance whose solid is known",
-                                        triple));
+            r.refuse("ice",
+                     Text::tr("a temperature below {:.2f} K, and a substance whose solid is known", triple));
         if (r.has("liquid") && v.condensed > 0.0 && v.kelvin < triple)
-            r.refuse("liquid", fmt::format("a temperature of {:.2f} K or more; below it give 'ice'", triple));
+            r.refuse("liquid", Text::tr("a temperature of {:.2f} K or more; below it give 'ice'", triple));
         r.measure("solute", v.solute, Dimension::Mass, 0.0, 1e4);
         r.measure("surface", v.surface, Dimension::Area, 0.0, 10.0);
         r.measure("dry_wall", v.dryWall, Dimension::Area, 0.0, 10.0);
@@ -174,11 +175,12 @@ private:
     void readLink(JsonReader& r, const std::string& name) {
         Link l;
         l.name = name;
-        r.require("from", "the name of a vessel");
-        r.require("diameter", "the inner diameter as \"VALUE UNIT\"");
+        r.require("from", Text::tr("the name of a vessel"));
+        r.require("diameter", Text::tr("the inner diameter as \"VALUE UNIT\""));
         l.from = m_names.end(r, "from");
         l.to = m_names.end(r, "to");
-        if (l.from == l.to) r.refuse("to", "another vessel, or the room: nothing flows in a circle");
+        if (l.from == l.to)
+            r.refuse("to", Text::tr("another vessel, or the room: nothing flows in a circle"));
         r.measure("diameter", l.tube.diameter, Dimension::Length, 1e-7, 1.0);
         r.measure("length", l.tube.length, Dimension::Length, 0.0, 100.0);
         share(r, "open", l.opening);
@@ -189,10 +191,10 @@ private:
     void readLiquidTube(JsonReader& r, const std::string& name) {
         LiquidTube t;
         t.name = name;
-        r.require("from", "the name of a vessel");
-        r.require("to", "the name of a vessel");
-        r.require("diameter", "the inner diameter as \"VALUE UNIT\"");
-        r.require("length", "its length as \"VALUE UNIT\"");
+        r.require("from", Text::tr("the name of a vessel"));
+        r.require("to", Text::tr("the name of a vessel"));
+        r.require("diameter", Text::tr("the inner diameter as \"VALUE UNIT\""));
+        r.require("length", Text::tr("its length as \"VALUE UNIT\""));
         t.from = m_names.vessel(r, "from");
         t.to = m_names.vessel(r, "to");
         r.measure("diameter", t.tube.diameter, Dimension::Length, 1e-5, 1.0);
@@ -200,7 +202,7 @@ private:
         r.measure("rise", t.rise, Dimension::Length, -10.0, 10.0);
         double relative = 1.0; // to water at 20 degC
         r.number("viscosity_mpa_s", relative);
-        if (!(relative > 0.0 && relative <= 1e5)) r.refuse("viscosity_mpa_s", "a number above 0");
+        if (!(relative > 0.0 && relative <= 1e5)) r.refuse("viscosity_mpa_s", Text::tr("a number above 0"));
         t.viscosity = 1e-3 * relative;
         m_setup.model.liquidTubes.push_back(std::move(t));
     }
@@ -208,7 +210,7 @@ private:
     void readSkin(JsonReader& r, const std::string& name) {
         Skin s;
         s.name = name;
-        r.require("inside", "the name of the vessel that it lies around");
+        r.require("inside", Text::tr("the name of the vessel that it lies around"));
         s.inside = m_names.vessel(r, "inside");
         s.around = m_names.end(r, "around");
         r.parsed("law", s.law, [](std::string_view w) { return fromWord(kSkinLaws, w); });
@@ -224,7 +226,7 @@ private:
         PumpAt p;
         p.name = name;
         p.vessel = m_names.vessel(r);
-        r.require("speed", "a pumping speed as \"VALUE UNIT\"");
+        r.require("speed", Text::tr("a pumping speed as \"VALUE UNIT\""));
         r.measure("speed", p.pump.speed, Dimension::PumpingSpeed, 0.0, 1.0);
         r.measure("ultimate", p.pump.ultimatePa, Dimension::Pressure, 0.0, 1e5);
         if (r.has("oil_temperature")) temperature(r, "oil_temperature", p.oilKelvin);
@@ -240,7 +242,7 @@ private:
         c.kelvin = m_setup.model.roomKelvin;
         c.vessel = m_names.vessel(r);
         r.parsed("touches", c.part, [](std::string_view w) { return fromWord(kTouched, w); });
-        r.require("conductance", "how well it conducts, in W/K");
+        r.require("conductance", Text::tr("how well it conducts, in W/K"));
         r.measure("conductance", c.conductance, Dimension::ThermalConductance, 0.0, 1e5);
         r.measure("temperature", c.kelvin, Dimension::Temperature, 50.0, 1000.0);
         r.measure("ice", c.iceKg, Dimension::Mass, 0.0, 100.0);
@@ -264,7 +266,8 @@ private:
         d.vessel = m_names.vessel(r);
         r.measure("surface", d.surface, Dimension::Area, 0.0, 10.0);
         r.number("transfer_m_per_s", d.transfer);
-        if (!(d.transfer >= 0.0 && d.transfer <= 1.0)) r.refuse("transfer_m_per_s", "a number from 0 to 1");
+        if (!(d.transfer >= 0.0 && d.transfer <= 1.0))
+            r.refuse("transfer_m_per_s", Text::tr("a number from 0 to 1"));
         share(r, "humidity", d.humidity);
         r.flag("on", d.on);
         m_setup.model.draughts.push_back(std::move(d));
@@ -274,9 +277,9 @@ private:
         DryingDish d;
         d.name = name;
         d.vessel = m_names.vessel(r);
-        r.require("agent", "a drying agent, e.g. \"sulfuric-acid\"");
+        r.require("agent", Text::tr("a drying agent, e.g. \"sulfuric-acid\""));
         r.parsed("agent", d.agent.kind, dryingAgentFromId);
-        r.require("mass", "a mass as \"VALUE UNIT\"");
+        r.require("mass", Text::tr("a mass as \"VALUE UNIT\""));
         r.measure("mass", d.agent.dryKg, Dimension::Mass, 1e-6, 100.0);
         r.measure("surface", d.surface, Dimension::Area, 0.0, 10.0);
         r.measure("to_room", d.toRoom, Dimension::ThermalConductance, 0.0, 1e4);
@@ -286,7 +289,7 @@ private:
     void readInstrument(JsonReader& r, const std::string& name) {
         RigInstrument i;
         i.name = name;
-        r.require("kind", "what it measures: gauge, thermometer, infrared");
+        r.require("kind", Text::tr("what it measures: gauge, thermometer, infrared"));
         r.parsed("kind", i.kind, [](std::string_view w) { return fromWord(kInstruments, w); });
         i.vessel = m_names.vessel(r);
         r.measure("lag", i.lag, Dimension::Time, 0.0, 3600.0);
@@ -302,19 +305,19 @@ private:
         of("zero", i.zero, -1e5);
         of("resolution", i.resolution, 0.0);
         of("noise", i.noise, 0.0);
-        if (i.resolution < 0.0) r.refuse("resolution", "zero or more");
-        if (i.noise < 0.0) r.refuse("noise", "zero or more");
+        if (i.resolution < 0.0) r.refuse("resolution", Text::tr("zero or more"));
+        if (i.noise < 0.0) r.refuse("noise", Text::tr("zero or more"));
         m_setup.instruments.push_back(std::move(i));
     }
 
     void readTimes() {
-        m_root.require("duration", "how long it takes as \"VALUE UNIT\"");
+        m_root.require("duration", Text::tr("how long it takes as \"VALUE UNIT\""));
         m_root.measure("duration", m_setup.seconds, Dimension::Time, 0.1, kLongestRehearsal);
         m_setup.every = m_setup.seconds / 500.0;
         m_root.measure("sample", m_setup.every, Dimension::Time, 1e-3, kLongestRehearsal);
         constexpr double kMostSamples = 100'000.0;
         if (!m_failure && m_setup.seconds / m_setup.every > kMostSamples)
-            m_root.refuse("sample", "longer steps: at most 100000 in the whole");
+            m_root.refuse("sample", Text::tr("longer steps: at most 100000 in the whole"));
         m_setup.watched = m_names.vessel(m_root, "watch");
         std::string clock;
         m_root.string("clock", clock);
@@ -324,7 +327,7 @@ private:
             known += (known.empty() ? "" : ", ") + m_setup.moves[i].says;
         }
         if (m_root.has("clock") && m_setup.clockMove < 0)
-            m_root.refuse("clock", fmt::format("what one of the moves says: {}", known));
+            m_root.refuse("clock", Text::tr("what one of the moves says: {}", known));
     }
 
     void readGoal() {
@@ -339,14 +342,14 @@ private:
             g.kind = RigGoal::Happens;
             r.parsed("event", g.event, rigEventFromId);
         } else
-            r.refuse("", "'boils_below' or 'event'");
+            r.refuse("", Text::tr("'boils_below' or 'event'"));
         r.onlyKnown();
     }
 
     void readRemarks() {
         const Json* list = m_root.at("tells");
         if (!list) return;
-        if (!list->is_array()) return m_root.refuse("tells", "a list of words, e.g. [\"sizes\"]");
+        if (!list->is_array()) return m_root.refuse("tells", Text::tr("a list of words, e.g. [\"sizes\"]"));
         for (const Json& word : *list) {
             const auto telling = fromWord(kRemarks, word.is_string() ? word.get<std::string>() : word.dump());
             if (!telling) return m_root.refuse("tells", telling.error().message);

@@ -7,15 +7,17 @@ bool RigNames::add(const std::string& name, RigPart part) { return m_parts.empla
 int RigNames::part(const JsonReader& r, const char* key, const std::string& name, RigPart::Kind kind) const {
     const auto found = m_parts.find(name);
     if (found != m_parts.end() && found->second.kind == kind) return found->second.index;
-    std::string known, what;
+    Text what;
+    std::vector<std::string> known;
     for (const auto& [k, word] : kPartNames)
         if (k == kind) what = word;
     for (const auto& [other, p] : m_parts)
-        if (p.kind == kind) known += (known.empty() ? "" : ", ") + other;
-    if (known.empty()) known = "there is none in this file";
+        if (p.kind == kind) known.push_back(other);
     if (!m_failure)
-        m_failure = Failure{Failure::BadInput, fmt::format("{}: there is no {} '{}'; accepted: {}",
-                                                           r.path(key), what, name, known)};
+        m_failure =
+            Failure{Failure::BadInput,
+                    Text::tr("{}: there is no {} '{}'; accepted: {}", r.path(key), what, name,
+                             known.empty() ? Text::tr("there is none in this file") : Text::list(known))};
     return 0;
 }
 

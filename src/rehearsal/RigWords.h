@@ -55,12 +55,12 @@ inline constexpr std::pair<RigInstrument::Kind, std::string_view> kInstruments[]
     {RigInstrument::Infrared, "infrared"}};
 inline constexpr std::pair<TouchedPart, std::string_view> kTouched[] = {{TouchedPart::Contents, "contents"},
                                                                         {TouchedPart::Wall, "wall"}};
-inline constexpr std::pair<RigPart::Kind, std::string_view> kPartNames[] = {
-    {RigPart::Vessel, "vessel"},    {RigPart::Link, "link"},
-    {RigPart::Pump, "pump"},        {RigPart::Contact, "contact"},
-    {RigPart::Heater, "heater"},    {RigPart::Draught, "draught"},
-    {RigPart::Dish, "drying dish"}, {RigPart::LiquidTube, "liquid tube"},
-    {RigPart::Skin, "skin"}};
+inline constexpr std::pair<RigPart::Kind, Phrase> kPartNames[] = {
+    {RigPart::Vessel, Text::phrase("vessel")},    {RigPart::Link, Text::phrase("link")},
+    {RigPart::Pump, Text::phrase("pump")},        {RigPart::Contact, Text::phrase("contact")},
+    {RigPart::Heater, Text::phrase("heater")},    {RigPart::Draught, Text::phrase("draught")},
+    {RigPart::Dish, Text::phrase("drying dish")}, {RigPart::LiquidTube, Text::phrase("liquid tube")},
+    {RigPart::Skin, Text::phrase("skin")}};
 inline constexpr std::pair<SkinLaw, std::string_view> kSkinLaws[] = {{SkinLaw::Sheet, "sheet"},
                                                                      {SkinLaw::Cells, "cells"}};
 
@@ -71,7 +71,7 @@ Result<E> fromWord(const std::pair<E, std::string_view> (&words)[N], std::string
         if (name == word) return value;
         accepted += (accepted.empty() ? "" : ", ") + std::string(name);
     }
-    return fail(Failure::BadInput, fmt::format("'{}' is not known; accepted: {}", word, accepted));
+    return fail(Failure::BadInput, Text::tr("'{}' is not known; accepted: {}", word, accepted));
 }
 
 } // namespace uttrin

@@ -20,37 +20,41 @@ figure { margin: 18px 0; } figcaption, .muted { color: #5C6871; font-size: 14px;
 )css";
 
 struct HtmlWriter {
+    const Wording& wording;
     std::string out;
 
-    void operator()(const Heading& h) { out += fmt::format("<h{0}>{1}</h{0}>\n", h.level, escaped(h.text)); }
+    [[nodiscard]] std::string said(const Text& text) const { return escaped(text.said(wording)); }
+
+    void operator()(const Heading& h) { out += fmt::format("<h{0}>{1}</h{0}>\n", h.level, said(h.text)); }
     void operator()(const Paragraph& p) {
-        out += fmt::format("<p{}>{}</p>\n", p.muted ? " class=\"muted\"" : "", escaped(p.text));
+        out += fmt::format("<p{}>{}</p>\n", p.muted ? " class=\"muted\"" : "", said(p.text));
     }
     void operator()(const CautionBox& c) {
-        out += fmt::format("<p class=\"caution\">\u26A0 {}</p>\n", escaped(c.text));
+        out += fmt::format("<p class=\"caution\">\u26A0 {}</p>\n", said(c.text));
     }
-    void operator()(const Banner& b) { out += fmt::format("<p class=\"banner\">{}</p>\n", escaped(b.text)); }
+    void operator()(const Banner& b) { out += fmt::format("<p class=\"banner\">{}</p>\n", said(b.text)); }
     void operator()(const BulletList& list) {
         out += "<ul>\n";
         for (const auto& item : list.items)
-            out += fmt::format("<li>{}</li>\n", escaped(item));
+            out += fmt::format("<li>{}</li>\n", said(item));
         out += "</ul>\n";
     }
     void operator()(const Figure& f) {
-        const auto start = f.svg.find("<svg");
+        const std::string svg = toSvg(f.plot, wording);
+        const auto start = svg.find("<svg");
         out += fmt::format("<figure>\n{}\n<figcaption>{}</figcaption></figure>\n",
-                           start == std::string::npos ? "" : f.svg.substr(start), escaped(f.caption));
+                           start == std::string::npos ? "" : svg.substr(start), said(f.caption));
     }
     void operator()(const Table& t) {
         out += fmt::format("<table{}><caption>{}</caption><thead><tr>",
-                           t.wordsInLastColumn ? " class=\"words\"" : "", escaped(t.caption));
+                           t.wordsInLastColumn ? " class=\"words\"" : "", said(t.caption));
         for (const auto& c : t.columns)
-            out += fmt::format("<th>{}</th>", escaped(c));
+            out += fmt::format("<th>{}</th>", said(c));
         out += "</tr></thead><tbody>\n";
         for (std::size_t i = 0; i < t.rows.size(); ++i) {
             out += i < t.struck.size() && t.struck[i] ? "<tr class=\"struck\">" : "<tr>";
             for (const auto& cell : t.rows[i])
-                out += fmt::format("<td>{}</td>", escaped(cell));
+                out += fmt::format("<td>{}</td>", said(cell));
             out += "</tr>\n";
         }
         out += "</tbody></table>\n";
@@ -59,38 +63,15 @@ struct HtmlWriter {
 
 } // namespace
 
-std::string escaped(const std::string& text) {
-    std::string out;
-    for (const char c : text) {
-        switch (c) {
-        case '&':
-            out += "&amp;";
-            break;
-        case '<':
-            out += "&lt;";
-            break;
-        case '>':
-            out += "&gt;";
-            break;
-        case '"':
-            out += "&quot;";
-            break;
-        default:
-            out += c;
-        }
-    }
-    return out;
-}
-
-std::string toHtml(const Document& document) {
-    HtmlWriter writer;
+std::string toHtml(const Document& document, const Wording& wording) {
+    HtmlWriter writer{wording, {}};
     for (const Block& block : document.blocks)
         std::visit(writer, block);
     return fmt::format(
-        "<!DOCTYPE html>\n<html lang=\"en\"><head><meta charset=\"utf-8\"><meta name=\"viewport\" "
+        "<!DOCTYPE html>\n<html lang=\"{}\"><head><meta charset=\"utf-8\"><meta name=\"viewport\" "
         "content=\"width=device-width\"><title>{}</title><style>{}</style></head>\n<body>\n{}</body></"
         "html>\n",
-        escaped(document.title), kStyle, writer.out);
+        wording.language(), writer.said(document.title), kStyle, writer.out);
 }
 
 } // namespace uttrin

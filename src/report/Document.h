@@ -1,5 +1,8 @@
 #pragma once
 
+#include "SvgPlot.h"
+#include "text/Text.h"
+
 #include <string>
 #include <variant>
 #include <vector>
@@ -9,45 +12,42 @@ namespace uttrin {
 /// A report as a list of blocks, for whoever sets it: HTML, PDF.
 struct Heading {
     int level = 1;
-    std::string text;
+    Text text;
 };
 struct Paragraph {
-    std::string text;
+    Text text;
     bool muted = false;
 };
 struct BulletList {
-    std::vector<std::string> items;
+    std::vector<Text> items;
 };
 struct Table {
-    std::string caption;
-    std::vector<std::string> columns;
-    std::vector<std::vector<std::string>> rows;
+    Text caption;
+    std::vector<Text> columns;
+    std::vector<std::vector<Text>> rows;
     std::vector<bool> struck;       ///< one a row: shown struck through
     bool wordsInLastColumn = false; ///< the last column is left-aligned and not struck
 };
 struct Figure {
-    std::string caption;
-    std::string svg; ///< SVG Tiny 1.2, no scripts, no outside references
+    Text caption;
+    SvgPlot plot;
     double widthMm = 160.0, heightMm = 100.0;
 };
 struct CautionBox {
-    std::string text;
+    Text text;
 };
 /// A label that stands out at the top, e.g. that the data are made up.
 struct Banner {
-    std::string text;
+    Text text;
 };
 using Block = std::variant<Heading, Paragraph, BulletList, Table, Figure, CautionBox, Banner>;
 
 struct Document {
-    std::string title;
+    Text title;
     std::vector<Block> blocks;
 };
 
-/// A self-contained HTML page (UTF-8, pictures inside).
-[[nodiscard]] std::string toHtml(const Document& document);
-
-/// Text with the characters that HTML and SVG reserve written as entities.
-[[nodiscard]] std::string escaped(const std::string& text);
+/// A self-contained HTML page (UTF-8, pictures inside), as a face says it.
+[[nodiscard]] std::string toHtml(const Document& document, const Wording& wording);
 
 } // namespace uttrin

@@ -1,6 +1,5 @@
 #include "SvgPlot.h"
 
-#include "Document.h"
 #include "quantities/Rounding.h"
 
 #include <fmt/format.h>
@@ -19,7 +18,7 @@ constexpr const char* kTeal = "#0F6F7C";
 
 class Canvas {
 public:
-    explicit Canvas(const SvgPlot& plot) : m_plot(plot) {
+    Canvas(const SvgPlot& plot, const Wording& wording) : m_plot(plot), m_wording(wording) {
         m_out = fmt::format(
             "<svg xmlns=\"http://www.w3.org/2000/svg\" version=\"1.2\" baseProfile=\"tiny\" viewBox=\"0 0 {} "
             "{}\" font-family=\"Inter Tabular, Inter, Arial, sans-serif\" font-size=\"14\">\n",
@@ -44,15 +43,17 @@ public:
                              x1, y1, x2, y2, colour, width,
                              *dash ? fmt::format(" stroke-dasharray=\"{}\"", dash) : "");
     }
-    void text(double x, double y, const std::string& s, const char* anchor, const char* colour) {
+    void text(double x, double y, const Text& s, const char* anchor, const char* colour) {
         m_out += fmt::format("<text x=\"{:.1f}\" y=\"{:.1f}\" text-anchor=\"{}\" fill=\"{}\">{}</text>\n", x,
-                             y, anchor, colour, escaped(s));
+                             y, anchor, colour, said(s));
     }
+    [[nodiscard]] std::string said(const Text& text) const { return escaped(text.said(m_wording)); }
     void raw(const std::string& s) { m_out += s; }
     [[nodiscard]] std::string finished() { return m_out + "</svg>\n"; }
 
 private:
     const SvgPlot& m_plot;
+    const Wording& m_wording;
     std::string m_out;
 };
 
@@ -74,7 +75,7 @@ void drawAxes(Canvas& c, const SvgPlot& plot) {
     c.text((kLeft + right) / 2, kHeight - 12, plot.xLabel, "middle", kMuted);
     c.raw(fmt::format("<g transform=\"translate(20 {:.1f}) rotate(-90)\"><text text-anchor=\"middle\" "
                       "fill=\"{}\">{}</text></g>\n",
-                      (kTop + bottom) / 2, kMuted, escaped(plot.yLabel)));
+                      (kTop + bottom) / 2, kMuted, c.said(plot.yLabel)));
 }
 
 void drawCurve(Canvas& c, const SvgPlot& plot, const SvgPlot::Curve& curve) {
@@ -123,8 +124,8 @@ void frameAround(SvgPlot& plot) {
     plot.yHigh = yMax->y + dy;
 }
 
-std::string toSvg(const SvgPlot& plot) {
-    Canvas c(plot);
+std::string toSvg(const SvgPlot& plot, const Wording& wording) {
+    Canvas c(plot, wording);
     drawAxes(c, plot);
     for (const auto& level : plot.levels) {
         if (level.y < plot.yLow || level.y > plot.yHigh) continue;
@@ -136,6 +137,29 @@ std::string toSvg(const SvgPlot& plot) {
     for (const auto& p : plot.points)
         drawPoint(c, plot, p);
     return c.finished();
+}
+
+std::string escaped(const std::string& text) {
+    std::string out;
+    for (const char c : text) {
+        switch (c) {
+        case '&':
+            out += "&amp;";
+            break;
+        case '<':
+            out += "&lt;";
+            break;
+        case '>':
+            out += "&gt;";
+            break;
+        case '"':
+            out += "&quot;";
+            break;
+        default:
+            out += c;
+        }
+    }
+    return out;
 }
 
 } // namespace uttrin

@@ -1,5 +1,7 @@
 #pragma once
 
+#include "text/Text.h"
+
 #include <functional>
 #include <optional>
 #include <string>
@@ -16,18 +18,18 @@ struct PlotPoint {
 
 /// A picture with two linear axes, points with error bars, curves and level lines, as SVG Tiny 1.2.
 struct SvgPlot {
-    std::string xLabel, yLabel;
+    Text xLabel, yLabel;
     double xLow = 0.0, xHigh = 1.0, yLow = 0.0, yHigh = 1.0;
     std::vector<PlotPoint> points;
     struct Curve {
         std::function<double(double)> y;
         bool dashed = false;
-        std::string label; ///< written at its right end; may be empty
+        Text label; ///< written at its right end; may be empty
     };
     std::vector<Curve> curves;
     struct Level {
         double y = 0.0;
-        std::string label;
+        Text label;
     };
     std::vector<Level> levels;
 };
@@ -35,6 +37,10 @@ struct SvgPlot {
 /// Sets the ends of both axes so that all points lie inside with some space around them.
 void frameAround(SvgPlot& plot);
 
-[[nodiscard]] std::string toSvg(const SvgPlot& plot);
+/// The picture as SVG Tiny 1.2, without scripts or outside references, as a face says it.
+[[nodiscard]] std::string toSvg(const SvgPlot& plot, const Wording& wording);
+
+/// Text with the characters that HTML and SVG reserve written as entities.
+[[nodiscard]] std::string escaped(const std::string& text);
 
 } // namespace uttrin

@@ -247,8 +247,8 @@ double RigBalance::gasKelvin(double energy, const VesselState& s) const {
 Result<VesselState> RigBalance::state(double seconds, std::span<const double> y, std::size_t i) const {
     const Vessel& v = m_model.vessels[i];
     const auto own = y.subspan(m_perVessel * i, m_perVessel);
-    const auto left = [&](const std::string& what) {
-        return fail(Failure::OutOfRange, fmt::format("{}: {}", v.name, what));
+    const auto left = [&](const Text& what) {
+        return fail(Failure::OutOfRange, Text::set("{}: {}", Text::data(v.name), what));
     };
     VesselState s;
     s.liquid = std::max(own[Condensed], 0.0); // a rounding below nothing is nothing
@@ -270,25 +270,26 @@ Result<VesselState> RigBalance::state(double seconds, std::span<const double> y,
         if (const RigFluid* fluid = m_model.solute->fluid())
             highest = std::min(highest, fluid->highestKelvin());
         if (s.share() > m_model.solute->highestShare())
-            return left(fmt::format("the {} in it came to {:.1f} % by mass; the model covers up to {:.1f} %",
-                                    m_model.solute->name(), 100.0 * s.share(),
-                                    100.0 * m_model.solute->highestShare()));
+            return left(Text::tr("the {} in it came to {:.1f} % by mass; the model covers up to {:.1f} %",
+                                 m_model.solute->name(), 100.0 * s.share(),
+                                 100.0 * m_model.solute->highestShare()));
     }
     if (!(s.kelvin >= lowest && s.kelvin <= highest))
-        return left(fmt::format("its contents came to {:.1f} K; the model covers {:.1f} to {:.1f} K",
-                                s.kelvin, lowest, highest));
+        return left(Text::tr("its contents came to {:.1f} K; the model covers {:.1f} to {:.1f} K", s.kelvin,
+                             lowest, highest));
     s.gasKelvin = gasKelvin(own[Gas], s);
     if (!(s.gasKelvin > kColdestGas && s.gasKelvin < kHottestGas))
-        return left(fmt::format("its gas came to {:.1f} K; the model covers {:.0f} to {:.0f} K", s.gasKelvin,
-                                kColdestGas, kHottestGas));
+        return left(Text::tr("its gas came to {:.1f} K; the model covers {:.0f} to {:.0f} K", s.gasKelvin,
+                             kColdestGas, kHottestGas));
     s.wallKelvin =
         v.wallHeatCapacity > 0.0 ? m_fluid.tripleKelvin() + own[Wall] / v.wallHeatCapacity : s.kelvin;
     if (!(s.wallKelvin >= m_fluid.lowestKelvin() && s.wallKelvin <= m_fluid.highestKelvin()))
-        return left(fmt::format("its wall came to {:.1f} K; the model covers {:.1f} to {:.1f} K",
-                                s.wallKelvin, m_fluid.lowestKelvin(), m_fluid.highestKelvin()));
+        return left(Text::tr("its wall came to {:.1f} K; the model covers {:.1f} to {:.1f} K", s.wallKelvin,
+                             m_fluid.lowestKelvin(), m_fluid.highestKelvin()));
     s.volume = volumeOf(seconds, y, i);
     const double gas = gasVolume(s);
-    if (!(gas > 1e-3 * s.volume)) return left("it is full; the model needs some gas above what is in it");
+    if (!(gas > 1e-3 * s.volume))
+        return left(Text::tr("it is full; the model needs some gas above what is in it"));
     const double perKg = kMolarGas * s.gasKelvin / gas;
     s.airPascal = s.air * kAirGas * s.gasKelvin / gas;
     if (s.soluteVapour != 0.0)

@@ -70,8 +70,8 @@ Result<void> RigSimulator::Engine::setUp() {
             if (done) return 0;
             e.failure = done.error();
         } catch (const std::domain_error&) {
-            e.failure =
-                Failure{Failure::OutOfRange, "a state came to lie outside the tables of the substance"};
+            e.failure = Failure{Failure::OutOfRange,
+                                Text::tr("a state came to lie outside the tables of the substance")};
         } catch (...) {
             e.thrown = std::current_exception();
             return -1; // it gives up; see advance()
@@ -96,7 +96,7 @@ Result<void> RigSimulator::Engine::setUp() {
         CVodeSetLinearSolver(s, linear.get(), matrix.get()) != CV_SUCCESS ||
         CVodeRootInit(s, roots(), found) != CV_SUCCESS || CVodeSetNoInactiveRootWarn(s) != CV_SUCCESS ||
         CVodeSetNonlinConvCoef(s, kNewton) != CV_SUCCESS || CVodeSetErrFile(s, nullptr) != CV_SUCCESS)
-        return fail(Failure::BadInput, "the rig cannot be set up to run");
+        return fail(Failure::BadInput, Text::tr("the rig cannot be set up to run"));
     within(kRelative);
     await();
     makeDueMoves();
@@ -321,13 +321,13 @@ Result<void> RigSimulator::Engine::advance(double until) {
             if (flag < 0)
                 return tl::unexpected(failure.value_or(
                     Failure{Failure::OutOfRange,
-                            fmt::format("the equations cannot be followed beyond {:.1f} s", time)}));
+                            Text::tr("the equations cannot be followed beyond {:.1f} s", time)}));
             if (flag == CV_ROOT_RETURN) {
                 together = time - lastEvent < kApart ? together + 1 : 0;
                 lastEvent = time;
                 if (together > kMostTogether)
                     return fail(Failure::OutOfRange,
-                                fmt::format("at {:.1f} s events follow one another without end", time));
+                                Text::tr("at {:.1f} s events follow one another without end", time));
                 CVodeGetRootInfo(solver.get(), found.data());
                 handle(found);
             } else if (flag == CV_TSTOP_RETURN && due > time)

@@ -36,77 +36,83 @@ RigSolute::Saturation startingSaturation(const RigModel& m, const RigFluid& flui
 }
 
 Result<void> check(const RigModel& m) {
-    const auto refuse = [](const std::string& what) { return fail(Failure::BadInput, what); };
-    if (m.vessels.empty()) return refuse("a rig needs a vessel");
+    const auto refuse = [](const Text& what) { return fail(Failure::BadInput, what); };
+    if (m.vessels.empty()) return refuse(Text::tr("a rig needs a vessel"));
     if (!(m.roomPascal > 0.0 && m.roomKelvin > 0.0))
-        return refuse("the room needs a pressure and a temperature");
+        return refuse(Text::tr("the room needs a pressure and a temperature"));
     for (const Vessel& v : m.vessels) {
-        if (!(v.volume > 0.0)) return refuse(fmt::format("{}: a volume above zero is needed", v.name));
+        if (!(v.volume > 0.0))
+            return refuse(Text::tr("{}: a volume above zero is needed", Text::data(v.name)));
         if (!(v.condensed >= 0.0 && v.airPascal >= 0.0 && v.surface >= 0.0 && v.dryWall >= 0.0 &&
               v.wallHeatCapacity >= 0.0 && v.wallToContents >= 0.0))
-            return refuse(fmt::format("{}: amounts, areas and conductances are not negative", v.name));
+            return refuse(
+                Text::tr("{}: amounts, areas and conductances are not negative", Text::data(v.name)));
         if (v.vapourPascal && !(*v.vapourPascal >= 0.0))
-            return refuse(fmt::format("{}: the vapour's pressure is not negative", v.name));
+            return refuse(Text::tr("{}: the vapour's pressure is not negative", Text::data(v.name)));
         if (!(v.condensed + v.airPascal + v.vapourPascal.value_or(0.0) > 0.0))
-            return refuse(fmt::format("{}: there is nothing in it", v.name));
+            return refuse(Text::tr("{}: there is nothing in it", Text::data(v.name)));
         if (!(v.solute >= 0.0) || (v.solute > 0.0 && !m.solute))
-            return refuse(fmt::format("{}: what is dissolved in it is not said", v.name));
+            return refuse(Text::tr("{}: what is dissolved in it is not said", Text::data(v.name)));
         if (m.solute && v.solute > m.solute->highestShare() * (v.solute + v.condensed))
-            return refuse(fmt::format("{}: there is more {} in it than the model knows, {:.1f} % by mass",
-                                      v.name, m.solute->name(), 100.0 * m.solute->highestShare()));
+            return refuse(Text::tr("{}: there is more {} in it than the model knows, {:.1f} % by mass",
+                                   Text::data(v.name), m.solute->name(), 100.0 * m.solute->highestShare()));
         if (!(v.nucleation >= 0.0))
-            return refuse(fmt::format("{}: bubbles form above boiling, not below", v.name));
+            return refuse(Text::tr("{}: bubbles form above boiling, not below", Text::data(v.name)));
         if (!(v.supercooling >= 0.0 && v.mouth >= 0.0 && v.airDissolved >= 0.0 && v.airDissolved <= 1.0))
-            return refuse(fmt::format("{}: supercooling and mouth are not negative; the share of dissolved "
-                                      "air lies from 0 to 1",
-                                      v.name));
+            return refuse(Text::tr("{}: supercooling and mouth are not negative; the share of dissolved "
+                                   "air lies from 0 to 1",
+                                   Text::data(v.name)));
         if (!(v.sticking > 0.0 && v.sticking <= 1.0))
-            return refuse(fmt::format("{}: the share of molecules that stick lies from 0 to 1", v.name));
+            return refuse(
+                Text::tr("{}: the share of molecules that stick lies from 0 to 1", Text::data(v.name)));
     }
     const auto known = [&](int vessel) {
         return vessel >= 0 && static_cast<std::size_t>(vessel) < m.vessels.size();
     };
     for (const Link& l : m.links) {
         if (!(known(l.from) || l.from == kRoom) || !(known(l.to) || l.to == kRoom) || l.from == l.to)
-            return refuse("a link joins two vessels, or a vessel and the room");
+            return refuse(Text::tr("a link joins two vessels, or a vessel and the room"));
         if (!(l.tube.diameter > 0.0 && l.tube.length >= 0.0))
-            return refuse("a tube has a diameter and a length");
+            return refuse(Text::tr("a tube has a diameter and a length"));
         if (!(l.opening >= 0.0 && l.opening <= 1.0 && l.reliefPascal >= 0.0))
-            return refuse("a link is open from 0 to 1, and its relief pressure is not negative");
+            return refuse(Text::tr("a link is open from 0 to 1, and its relief pressure is not negative"));
     }
     for (const LiquidTube& t : m.liquidTubes)
         if (!known(t.from) || !known(t.to) || t.from == t.to ||
             !(t.tube.diameter > 0.0 && t.tube.length > 0.0 && t.viscosity > 0.0) || !std::isfinite(t.rise))
-            return refuse("a tube for liquid joins two vessels, with a diameter, a length and a viscosity");
+            return refuse(
+                Text::tr("a tube for liquid joins two vessels, with a diameter, a length and a viscosity"));
     for (const Skin& s : m.skins) {
         if (!known(s.inside) || !(known(s.around) || s.around == kRoom) || s.inside == s.around)
-            return refuse("a skin lies around one vessel, in another or in the room");
+            return refuse(Text::tr("a skin lies around one vessel, in another or in the room"));
         if (!(s.shear >= 0.0 && s.solidShare >= 0.0 && s.solidShare < 1.0 && s.viscosity > 0.0 &&
               s.holds > 0.0 && s.bursting >= 0.0 && s.rest >= 0.0))
-            return refuse("a skin has a modulus, a share of solid below 1 and a viscosity above zero");
+            return refuse(
+                Text::tr("a skin has a modulus, a share of solid below 1 and a viscosity above zero"));
         for (const Skin& other : m.skins)
             if (&other != &s && (other.inside == s.inside || other.inside == s.around))
-                return refuse("a vessel has one skin, and nothing swells in what swells");
+                return refuse(Text::tr("a vessel has one skin, and nothing swells in what swells"));
     }
     for (const PumpAt& p : m.pumps)
         if (!known(p.vessel) || !(p.pump.speed >= 0.0 && p.pump.ultimatePa >= 0.0 && p.oilKelvin >= 0.0 &&
                                   p.ballast >= 0.0 && p.ballastOpen >= 0.0 && p.ballastOpen <= 1.0))
-            return refuse("a pump stands at a vessel, with a speed, an ultimate pressure and a ballast");
+            return refuse(
+                Text::tr("a pump stands at a vessel, with a speed, an ultimate pressure and a ballast"));
     for (const Contact& c : m.contacts)
         if (!known(c.vessel) || !(known(c.other) || c.other == kRoom) || c.other == c.vessel ||
             (c.other != kRoom && c.iceKg > 0.0) ||
             !(c.conductance >= 0.0 && c.kelvin > 0.0 && c.iceKg >= 0.0))
-            return refuse("a contact touches a vessel, with a conductance and a temperature");
+            return refuse(Text::tr("a contact touches a vessel, with a conductance and a temperature"));
     for (const Heater& h : m.heaters)
         if (!known(h.vessel) || !std::isfinite(h.watt))
-            return refuse("a heater stands at a vessel, with a power");
+            return refuse(Text::tr("a heater stands at a vessel, with a power"));
     for (const Draught& d : m.draughts)
         if (!known(d.vessel) ||
             !(d.surface >= 0.0 && d.transfer >= 0.0 && d.humidity >= 0.0 && d.humidity <= 1.0))
-            return refuse("a draught blows over a vessel's surface, with a humidity from 0 to 1");
+            return refuse(Text::tr("a draught blows over a vessel's surface, with a humidity from 0 to 1"));
     for (const DryingDish& d : m.dishes)
         if (!known(d.vessel) || !(d.surface >= 0.0 && d.toRoom >= 0.0 && d.agent.dryKg > 0.0))
-            return refuse("a drying agent stands in a vessel, with a mass and a surface");
+            return refuse(Text::tr("a drying agent stands in a vessel, with a mass and a surface"));
     return {};
 }
 

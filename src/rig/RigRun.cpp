@@ -36,7 +36,7 @@ Result<RigRun> simulate(const RigModel& model, const RigFluid& fluid, double sec
                         const std::vector<RigMove>& moves, const std::function<bool()>& goOn,
                         const std::function<void(const RigRun&)>& soFar, RigSimulator::Accuracy accuracy) {
     if (!(seconds > 0.0 && every > 0.0 && std::isfinite(seconds)))
-        return fail(Failure::BadInput, "a run and its samples need a time");
+        return fail(Failure::BadInput, Text::tr("a run and its samples need a time"));
     auto rig = RigSimulator::make(model, fluid, moves);
     if (!rig) return tl::unexpected(rig.error());
     rig->setAccuracy(accuracy);

@@ -66,7 +66,7 @@ BinaryMixture::Coefficients BinaryMixture::activityCoefficients(double x, Temper
 
 Result<Pressure> BinaryMixture::bubblePressure(double x, Temperature t) const {
     if (!(x >= 0.0 && x <= 1.0))
-        return fail(Failure::BadInput, fmt::format("a fraction lies from 0 to 1, not at {:.4g}", x));
+        return fail(Failure::BadInput, Text::tr("a fraction lies from 0 to 1, not at {:.4g}", x));
     const auto p1 = m_first.vapourPressure(t), p2 = m_second.vapourPressure(t);
     if (!p1) return tl::unexpected(p1.error());
     if (!p2) return tl::unexpected(p2.error());
@@ -79,7 +79,7 @@ Result<MixtureState> BinaryMixture::bubblePoint(double x, Pressure p) const {
     if (!a) return tl::unexpected(a.error());
     if (!b) return tl::unexpected(b.error());
     if (!(x >= 0.0 && x <= 1.0))
-        return fail(Failure::BadInput, fmt::format("a fraction lies from 0 to 1, not at {:.4g}", x));
+        return fail(Failure::BadInput, Text::tr("a fraction lies from 0 to 1, not at {:.4g}", x));
     // An azeotrope may boil below both.
     constexpr double kBelowBoth = 25.0, kAboveBoth = 1.0; // K
     const double low = std::max({std::min(a->kelvin(), b->kelvin()) - kBelowBoth,
@@ -90,7 +90,7 @@ Result<MixtureState> BinaryMixture::bubblePoint(double x, Pressure p) const {
     };
     if (!(low < high) || excess(low) > 0.0 || excess(high) < 0.0)
         return fail(Failure::OutOfRange,
-                    fmt::format("{} at {:.4g} kPa lies outside what the model covers", m_id, p.kilopascal()));
+                    Text::tr("{} at {:.4g} kPa lies outside what the model covers", m_id, p.kilopascal()));
     const auto t = Temperature::fromKelvin(root(excess, low, high));
     const double vapour =
         activityCoefficients(x, t).first * x * m_first.vapourPressure(t)->pascal() / p.pascal();
@@ -99,7 +99,7 @@ Result<MixtureState> BinaryMixture::bubblePoint(double x, Pressure p) const {
 
 Result<MixtureState> BinaryMixture::dewPoint(double y, Pressure p) const {
     if (!(y >= 0.0 && y <= 1.0))
-        return fail(Failure::BadInput, fmt::format("a fraction lies from 0 to 1, not at {:.4g}", y));
+        return fail(Failure::BadInput, Text::tr("a fraction lies from 0 to 1, not at {:.4g}", y));
     const auto pure0 = bubblePoint(0.0, p), pure1 = bubblePoint(1.0, p);
     if (!pure0 || y == 0.0) return pure0;
     if (!pure1 || y == 1.0) return pure1;
@@ -148,9 +148,9 @@ Result<const BinaryMixture*> findWaterMixture(std::string_view substance) {
         if (m.first().facts().id == substance) return &m;
         known += (known.empty() ? "" : ", ") + m.first().facts().id;
     }
-    return fail(Failure::BadInput,
-                fmt::format("'{}' is not a liquid whose mixture with water is known; accepted: {}", substance,
-                            known));
+    return fail(
+        Failure::BadInput,
+        Text::tr("'{}' is not a liquid whose mixture with water is known; accepted: {}", substance, known));
 }
 
 } // namespace uttrin

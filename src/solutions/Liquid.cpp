@@ -19,16 +19,17 @@ namespace {
 
 struct KindText {
     SoluteKind kind;
-    std::string_view id, name;
+    std::string_view id;
+    Phrase name;
 };
 constexpr std::array kKinds{
-    KindText{SoluteKind::None, "none", ""},
-    KindText{SoluteKind::SodiumChloride, "nacl", "sodium chloride"},
-    KindText{SoluteKind::Sucrose, "sucrose", "sucrose"},
-    KindText{SoluteKind::Ideal, "ideal", "an ideal solute"},
-    KindText{SoluteKind::Ethanol, "ethanol", "ethanol"},
-    KindText{SoluteKind::Methanol, "methanol", "methanol"},
-    KindText{SoluteKind::Acetone, "acetone", "acetone"},
+    KindText{SoluteKind::None, "none", {}},
+    KindText{SoluteKind::SodiumChloride, "nacl", Text::phrase("sodium chloride")},
+    KindText{SoluteKind::Sucrose, "sucrose", Text::phrase("sucrose")},
+    KindText{SoluteKind::Ideal, "ideal", Text::phrase("an ideal solute")},
+    KindText{SoluteKind::Ethanol, "ethanol", Text::phrase("ethanol")},
+    KindText{SoluteKind::Methanol, "methanol", Text::phrase("methanol")},
+    KindText{SoluteKind::Acetone, "acetone", Text::phrase("acetone")},
 };
 
 const KindText& textOf(SoluteKind kind) {
@@ -45,7 +46,7 @@ Result<double> solve(F f, double low, double high) {
     const double atLow = f(low), atHigh = f(high);
     if (atLow == 0.0) return low;
     if (!(atLow < 0.0 && atHigh > 0.0))
-        return fail(Failure::OutOfRange, "that lies outside the range of the solution's model");
+        return fail(Failure::OutOfRange, Text::tr("that lies outside the range of the solution's model"));
     std::uintmax_t most = 100;
     const auto ends = boost::math::tools::toms748_solve(
         f, low, high, atLow, atHigh, boost::math::tools::eps_tolerance<double>(kBits), most);
@@ -55,13 +56,14 @@ Result<double> solve(F f, double low, double high) {
 } // namespace
 
 std::string_view id(SoluteKind kind) { return textOf(kind).id; }
+Text nameOf(SoluteKind kind) { return textOf(kind).name; }
 
 Result<SoluteKind> soluteKindFromId(std::string_view wanted) {
     return fromId(wanted,
                   std::array{SoluteKind::SodiumChloride, SoluteKind::Sucrose, SoluteKind::Ideal,
                              SoluteKind::Ethanol, SoluteKind::Methanol, SoluteKind::Acetone,
                              SoluteKind::None},
-                  "a solute that Uttrin knows");
+                  Text::tr("a solute that Uttrin knows"));
 }
 
 bool byMassFraction(SoluteKind kind) {
@@ -72,13 +74,13 @@ bool byMassFraction(SoluteKind kind) {
 Result<Liquid> Liquid::make(const Substance& solvent, const Solute& solute) {
     if (solute.kind == SoluteKind::None) return Liquid(solvent);
     if (solute.kind != SoluteKind::Ideal && solvent.facts().id != "water")
-        return fail(Failure::BadInput, fmt::format("{} is known in water only, not in {}",
-                                                   textOf(solute.kind).name, solvent.facts().name));
+        return fail(Failure::BadInput, Text::tr("{} is known in water only, not in {}",
+                                                textOf(solute.kind).name, solvent.facts().name));
     const auto within = [&](double most, const char* unit) -> Result<Liquid> {
         if (solute.amount >= 0.0 && solute.amount <= most) return Liquid(solvent, solute);
         return fail(Failure::OutOfRange,
-                    fmt::format("{} in {} is known from 0 to {:g} {}, not at {:g}", textOf(solute.kind).name,
-                                solvent.facts().name, most, unit, solute.amount));
+                    Text::tr("{} in {} is known from 0 to {:g} {}, not at {:g}", textOf(solute.kind).name,
+                             solvent.facts().name, most, unit, solute.amount));
     };
     switch (solute.kind) {
     case SoluteKind::SodiumChloride:
@@ -89,7 +91,7 @@ Result<Liquid> Liquid::make(const Substance& solvent, const Solute& solute) {
         if (!(solute.factor > 0.0 && solute.factor <= 10.0))
             return fail(
                 Failure::BadInput,
-                fmt::format("van 't Hoff's factor lies above 0 and up to 10, not at {:g}", solute.factor));
+                Text::tr("van 't Hoff's factor lies above 0 and up to 10, not at {:g}", solute.factor));
         return within(kHighestIdealParticles / solute.factor, "mol/kg");
     default:
         return within(1.0, "by mass");
@@ -101,28 +103,28 @@ bool Liquid::isMixture() const {
            m_solute.kind == SoluteKind::Acetone;
 }
 
-std::string Liquid::name() const {
+Text Liquid::name() const {
     if (pure()) return m_solvent->facts().name;
     if (byMassFraction(m_solute.kind))
-        return fmt::format("{} with {:.3g} % {} by mass", m_solvent->facts().name, 100.0 * m_solute.amount,
-                           textOf(m_solute.kind).name);
-    return fmt::format("{} with {:.3g} mol/kg {}", m_solvent->facts().name, m_solute.amount,
-                       textOf(m_solute.kind).name);
+        return Text::tr("{} with {:.3g} % {} by mass", m_solvent->facts().name, 100.0 * m_solute.amount,
+                        textOf(m_solute.kind).name);
+    return Text::tr("{} with {:.3g} mol/kg {}", m_solvent->facts().name, m_solute.amount,
+                    textOf(m_solute.kind).name);
 }
 
-std::string Liquid::source() const {
+Text Liquid::source() const {
     const std::string pureSource = m_solvent->source(Phases::LiquidVapour);
     switch (m_solute.kind) {
     case SoluteKind::SodiumChloride:
-        return fmt::format("{}; {}", pureSource, sodiumChloride::kBoilingSource);
+        return Text::set("{}; {}", Text::data(pureSource), sodiumChloride::kBoilingSource);
     case SoluteKind::Sucrose:
-        return fmt::format("{}; {}", pureSource, sucrose::kSource);
+        return Text::set("{}; {}", Text::data(pureSource), sucrose::kSource);
     case SoluteKind::Ideal:
-        return fmt::format("{}; ideal dilute solution", pureSource);
+        return Text::tr("{}; ideal dilute solution", Text::data(pureSource));
     case SoluteKind::None:
-        return pureSource;
+        return Text::data(pureSource);
     default:
-        return (*findWaterMixture(id(m_solute.kind)))->source();
+        return Text::data((*findWaterMixture(id(m_solute.kind)))->source());
     }
 }
 
@@ -159,8 +161,8 @@ Result<Temperature> Liquid::boilingPoint(Pressure p) const {
     }
     if (*alone < m_solvent->facts().triple)
         return fail(Failure::OutOfRange,
-                    fmt::format("at {:.4g} kPa the pure {} sublimes: the solution freezes before it boils",
-                                p.kilopascal(), m_solvent->facts().name));
+                    Text::tr("at {:.4g} kPa the pure {} sublimes: the solution freezes before it boils",
+                             p.kilopascal(), m_solvent->facts().name));
     std::optional<Failure> outside;
     const auto excess = [&](double kelvin) {
         const auto over = vapourPressure(Temperature::fromKelvin(kelvin));
@@ -228,7 +230,7 @@ Result<TemperatureDifference> Liquid::freezingPointDepression() const {
         return sodiumChloride::freezingPointDepression(m_solute.amount);
     const auto& fusion = m_solvent->properties().enthalpyOfFusion;
     if (m_solute.kind != SoluteKind::Ideal || !fusion)
-        return fail(Failure::OutOfRange, fmt::format("the freezing point of {} is not known", name()));
+        return fail(Failure::OutOfRange, Text::tr("the freezing point of {} is not known", name()));
     // ln a = L/R (1/T0 - 1/T), the enthalpy of fusion taken as constant.
     const double t0 = m_solvent->facts().triple.kelvin();
     return activity(m_solvent->facts().triple).map([&](double a) {
@@ -251,7 +253,7 @@ Result<double> molalityFromBoiling(const Substance& solvent, SoluteKind kind, Te
     if (kind == SoluteKind::Ideal) return -logActivity / solvent.facts().molarMass;
     if (kind != SoluteKind::SodiumChloride)
         return fail(Failure::BadInput,
-                    "the amount dissolved is worked out for sodium chloride and for ideal solutes");
+                    Text::tr("the amount dissolved is worked out for sodium chloride and for ideal solutes"));
     const auto excess = [&](double m) {
         const auto a = sodiumChloride::waterActivity(m, boils);
         return a ? logActivity - std::log(*a) : -1.0;

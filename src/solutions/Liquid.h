@@ -22,6 +22,8 @@ enum class SoluteKind {
 /// Identifiers in files and on the command line: "none", "nacl", "sucrose", "ideal", "ethanol", "methanol",
 /// "acetone".
 [[nodiscard]] std::string_view id(SoluteKind kind);
+/// For people: "sodium chloride"; empty for none.
+[[nodiscard]] Text nameOf(SoluteKind kind);
 [[nodiscard]] Result<SoluteKind> soluteKindFromId(std::string_view id);
 /// Whether the amount is a fraction by mass; else it is a molality in mol/kg.
 [[nodiscard]] bool byMassFraction(SoluteKind kind);
@@ -45,8 +47,8 @@ public:
     [[nodiscard]] const Solute& solute() const { return m_solute; }
     [[nodiscard]] bool pure() const { return m_solute.kind == SoluteKind::None; }
     /// "water", "water with 1.5 mol/kg sodium chloride".
-    [[nodiscard]] std::string name() const;
-    [[nodiscard]] std::string source() const;
+    [[nodiscard]] Text name() const;
+    [[nodiscard]] Text source() const;
 
     /// Vapour pressure over the liquid. OutOfRange outside the solvent's curve or the solute's model.
     [[nodiscard]] Result<Pressure> vapourPressure(Temperature t) const;

@@ -127,10 +127,9 @@ Result<double> osmoticCoefficient(double m, Temperature temperature) {
     if (!(m >= 0.0 && m <= kHighestMolality && t >= kLowestK && t <= kHighestK))
         return fail(
             Failure::OutOfRange,
-            fmt::format(
-                "the model of sodium chloride covers 0 to {} mol/kg and 0 to 130 degC; {:.4g} mol/kg at "
-                "{:.2f} degC lies outside",
-                kHighestMolality, m, temperature.celsius()));
+            Text::tr("the model of sodium chloride covers 0 to {} mol/kg and 0 to 130 degC; {:.4g} mol/kg at "
+                     "{:.2f} degC lies outside",
+                     kHighestMolality, m, temperature.celsius()));
     const double beta0 = kBeta0.at(t), beta1 = kBeta1.at(t), c = kC.at(t);
     constexpr double kB = 1.2, kAlpha = 2.0; // (kg/mol)^(1/2), of the Pitzer equations
     const double root = std::sqrt(m);
@@ -156,11 +155,10 @@ Result<TemperatureDifference> freezingPointDepression(double molality) {
     if (!(molality >= 0.0 && molality <= molalityOf(kEutecticMassFraction) * (1.0 + 1e-12)))
         return fail(
             Failure::OutOfRange,
-            fmt::format(
-                "brine freezes to ice up to the eutectic, {:.3f} mol/kg ({} % by mass, {} degC); {:.4g} "
-                "mol/kg lies outside",
-                molalityOf(kEutecticMassFraction), 100.0 * kEutecticMassFraction, kEutecticCelsius,
-                molality));
+            Text::tr("brine freezes to ice up to the eutectic, {:.3f} mol/kg ({} % by mass, {} degC); {:.4g} "
+                     "mol/kg lies outside",
+                     molalityOf(kEutecticMassFraction), 100.0 * kEutecticMassFraction, kEutecticCelsius,
+                     molality));
     const double percent = std::min(100.0 * massFraction(molality), 100.0 * kEutecticMassFraction);
     return TemperatureDifference::fromKelvin(depressionTable()(percent));
 }

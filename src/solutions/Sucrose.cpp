@@ -43,18 +43,17 @@ const MonotoneTable& table() {
 Result<TemperatureDifference> elevationAtStandardPressure(double massFraction) {
     if (!(massFraction >= 0.0 && massFraction <= kHighestMassFraction))
         return fail(Failure::OutOfRange,
-                    fmt::format("sucrose solutions are known from 0 to {} % by mass; {:.4g} % lies outside",
-                                100.0 * kHighestMassFraction, 100.0 * massFraction));
+                    Text::tr("sucrose solutions are known from 0 to {} % by mass; {:.4g} % lies outside",
+                             100.0 * kHighestMassFraction, 100.0 * massFraction));
     return TemperatureDifference::fromKelvin(table()(100.0 * massFraction));
 }
 
 Result<double> massFractionForElevation(TemperatureDifference elevation) {
     const double highest = table()(100.0 * kHighestMassFraction), wanted = elevation.kelvin();
     if (!(wanted >= 0.0 && wanted <= highest))
-        return fail(
-            Failure::OutOfRange,
-            fmt::format("sucrose solutions boil 0 to {:.0f} K higher than water; {:.4g} K lies outside",
-                        highest, wanted));
+        return fail(Failure::OutOfRange,
+                    Text::tr("sucrose solutions boil 0 to {:.0f} K higher than water; {:.4g} K lies outside",
+                             highest, wanted));
     constexpr int kBits = 40;
     const auto above = [&](double percent) { return table()(percent) - wanted; };
     const auto [low, high] = boost::math::tools::bisect(above, 0.0, 100.0 * kHighestMassFraction,
@@ -75,10 +74,11 @@ Result<double> waterActivity(double massFraction) {
 }
 
 std::span<const Stage> stages() {
-    static constexpr std::array all{Stage{"thread", 106.0, 112.0},      Stage{"soft ball", 112.0, 116.0},
-                                    Stage{"firm ball", 118.0, 120.0},   Stage{"hard ball", 121.0, 130.0},
-                                    Stage{"soft crack", 132.0, 143.0},  Stage{"hard crack", 146.0, 154.0},
-                                    Stage{"clear liquid", 160.0, 168.0}};
+    static constexpr std::array all{
+        Stage{Text::phrase("thread"), 106.0, 112.0},      Stage{Text::phrase("soft ball"), 112.0, 116.0},
+        Stage{Text::phrase("firm ball"), 118.0, 120.0},   Stage{Text::phrase("hard ball"), 121.0, 130.0},
+        Stage{Text::phrase("soft crack"), 132.0, 143.0},  Stage{Text::phrase("hard crack"), 146.0, 154.0},
+        Stage{Text::phrase("clear liquid"), 160.0, 168.0}};
     return all;
 }
 

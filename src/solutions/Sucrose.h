@@ -31,7 +31,7 @@ inline constexpr double kHighestMassFraction = 0.995; ///< of the table
 
 /// A stage of boiling sugar by what a drop does in cold water.
 struct Stage {
-    std::string_view name;
+    Phrase name;
     double lowCelsius, highCelsius; ///< at sea level
 };
 /// From thin to dry.

@@ -25,8 +25,9 @@ RelativeUncertainty relativeUncertainty(Reader& r, const Json& in, const std::st
     RelativeUncertainty u;
     for (const auto& row : r.rows(in, at, "relative_u", 2)) {
         if (!(row[1] > 0.0) || (!u.at.empty() && !(row[0] > u.at.back().kelvin)))
-            r.complain(at + "/relative_u",
-                       "'relative_u' must be above zero, at temperatures that rise from line to line");
+            r.complain(
+                at + "/relative_u",
+                Text::tr("'relative_u' must be above zero, at temperatures that rise from line to line"));
         u.at.push_back({row[0], row[1]});
     }
     if (u.at.empty()) u.at.push_back({0.0, 0.0});
@@ -39,9 +40,9 @@ ExtendedAntoine antoine(Reader& r, const Json& in, const std::string& at) {
     const std::string logarithm = r.text(in, at, "logarithm"), pressure = r.text(in, at, "pressure_unit"),
                       temperature = r.text(in, at, "temperature_unit");
     if (logarithm != "log10" && logarithm != "ln")
-        r.complain(at + "/logarithm", "'logarithm' must be \"log10\" or \"ln\"");
+        r.complain(at + "/logarithm", Text::tr("'logarithm' must be \"log10\" or \"ln\""));
     if (temperature != "K" && temperature != "degC")
-        r.complain(at + "/temperature_unit", "'temperature_unit' must be \"K\" or \"degC\"");
+        r.complain(at + "/temperature_unit", Text::tr("'temperature_unit' must be \"K\" or \"degC\""));
     const auto unit = findUnit(pressure, Dimension::Pressure);
     if (!unit) {
         r.complain(at + "/pressure_unit", unit.error().message);
@@ -63,10 +64,11 @@ PressureTable pressureTable(Reader& r, const Json& in, const std::string& at) {
         if (!table.points.empty() &&
             !(row[0] > table.points.back().kelvin && row[1] > table.points.back().pascal))
             r.complain(fmt::format("{}/points/{}", at, table.points.size()),
-                       "temperature and pressure must rise from point to point");
+                       Text::tr("temperature and pressure must rise from point to point"));
         table.points.push_back({row[0], row[1]});
     }
-    if (table.points.size() < kFewest) r.complain(at + "/points", "a table needs at least four points");
+    if (table.points.size() < kFewest)
+        r.complain(at + "/points", Text::tr("a table needs at least four points"));
     return table;
 }
 
@@ -84,7 +86,8 @@ std::optional<VapourPressureCurve> pressureCurve(Reader& r, const Json& file, co
         const double t = r.number(*in, at, "reference_temperature_k", Reader::kTiny),
                      p = r.number(*in, at, "reference_pressure_pa", Reader::kTiny);
         equation = ReducedTerms{t, p, r.terms(*in, at)};
-        if (high > t) r.complain(at + "/range_k", "the range must not go above the reference temperature");
+        if (high > t)
+            r.complain(at + "/range_k", Text::tr("the range must not go above the reference temperature"));
     } else if (form == "antoine") {
         equation = antoine(r, *in, at);
     } else if (form == "extended-antoine") {
@@ -93,7 +96,7 @@ std::optional<VapourPressureCurve> pressureCurve(Reader& r, const Json& file, co
     } else if (form == "table") {
         auto table = pressureTable(r, *in, at);
         if (!table.points.empty() && (low < table.points.front().kelvin || high > table.points.back().kelvin))
-            r.complain(at + "/range_k", "the range must lie within the points");
+            r.complain(at + "/range_k", Text::tr("the range must lie within the points"));
         equation = std::move(table);
     } else if (form == "iapws-r7-97") {
         equation = IapwsSaturation{};
@@ -103,17 +106,19 @@ std::optional<VapourPressureCurve> pressureCurve(Reader& r, const Json& file, co
         equation = SupercooledWater{};
     } else if (!form.empty()) {
         r.complain(at + "/form",
-                   fmt::format("'{}' is not a form of vapour-pressure equation; accepted: reduced-terms, "
-                               "antoine, extended-antoine, table, iapws-r7-97, iapws-r14-08, "
-                               "murphy-koop-2005",
-                               form));
+                   Text::tr("'{}' is not a form of vapour-pressure equation; accepted: reduced-terms, "
+                            "antoine, extended-antoine, table, iapws-r7-97, iapws-r14-08, "
+                            "murphy-koop-2005",
+                            form));
     }
     if (r.problems.size() > before) return std::nullopt;
     try {
         return VapourPressureCurve(std::move(equation), low, high, u, source);
     } catch (const std::logic_error&) {
         r.complain(
-            at, "the pressure does not rise with temperature all through 'range_k'; check the coefficients");
+            at,
+            Text::tr(
+                "the pressure does not rise with temperature all through 'range_k'; check the coefficients"));
         return std::nullopt;
     }
 }
@@ -149,10 +154,10 @@ DensityCurve densityCurve(Reader& r, const Json& file, const char* key) {
         equation = IapwsVapour{};
     else if (!form.empty())
         r.complain(at + "/form",
-                   fmt::format("'{}' is not a form of density equation; accepted: exponential-terms, "
-                               "exponential-terms-over-temperature, linear-terms, rackett, constant, virial, "
-                               "corresponding-states, iapws-sr1-86-liquid, iapws-sr1-86-vapour",
-                               form));
+                   Text::tr("'{}' is not a form of density equation; accepted: exponential-terms, "
+                            "exponential-terms-over-temperature, linear-terms, rackett, constant, virial, "
+                            "corresponding-states, iapws-sr1-86-liquid, iapws-sr1-86-vapour",
+                            form));
     return {std::move(equation), low, high, u, source};
 }
 
@@ -171,7 +176,7 @@ std::optional<MeltingCurve> melting(Reader& r, const Json& file) {
     const std::string form = r.text(*in, "/melting", "form");
     if (form != "ratio-powers" && form != "excess-powers")
         r.complain("/melting/form",
-                   "'form' of a melting curve must be \"ratio-powers\" or \"excess-powers\"");
+                   Text::tr("'form' of a melting curve must be \"ratio-powers\" or \"excess-powers\""));
     const auto [low, high] = r.range(*in, "/melting");
     return MeltingCurve{r.terms(*in, "/melting"), form == "ratio-powers", low, high,
                         r.text(*in, "/melting", "source")};
@@ -200,8 +205,10 @@ std::vector<PublishedValue> published(Reader& r, const Json& file) {
         const auto* kind =
             std::find_if(std::begin(kKinds), std::end(kKinds), [&](const Kind& k) { return what == k.id; });
         if (kind == std::end(kKinds)) {
-            r.complain(at,
-                       "'what' must be pressure, boiling-point, enthalpy-of-vaporisation or liquid-density");
+            r.complain(
+                at,
+                Text::tr(
+                    "'what' must be pressure, boiling-point, enthalpy-of-vaporisation or liquid-density"));
             continue;
         }
         PublishedValue v{kind->what,
@@ -231,7 +238,7 @@ std::vector<std::string> hazards(Reader& r, const Json& file) {
             result.push_back(word);
         else
             r.complain(fmt::format("/hazards/{}", i),
-                       "a hazard must be flammable, toxic, cold, asphyxiant, narcotic or pressure");
+                       Text::tr("a hazard must be flammable, toxic, cold, asphyxiant, narcotic or pressure"));
     }
     return result;
 }
@@ -279,7 +286,7 @@ tl::expected<SubstanceDefinition, std::vector<SubstanceProblem>> build(Reader& r
             enthalpy = EnthalpySource::IapwsSr186;
         else if (file["enthalpy_of_vaporisation"] != "clapeyron")
             r.complain("/enthalpy_of_vaporisation",
-                       "'enthalpy_of_vaporisation' must be \"clapeyron\" or \"iapws-sr1-86\"");
+                       Text::tr("'enthalpy_of_vaporisation' must be \"clapeyron\" or \"iapws-sr1-86\""));
     }
     SubstanceProperties properties{measured(r, file, "liquid_heat_capacity", "value_j_per_mol_k"),
                                    measured(r, file, "vapour_heat_capacity", "value_j_per_mol_k"),
@@ -292,7 +299,7 @@ tl::expected<SubstanceDefinition, std::vector<SubstanceProblem>> build(Reader& r
     if (!r.problems.empty()) return tl::unexpected(r.problems);
     const auto zero = Temperature::fromKelvin(0.0);
     SubstanceDefinition d{{id,
-                           name,
+                           Text::data(name),
                            formula,
                            molarMass,
                            Temperature::fromKelvin(triple.first),
@@ -321,8 +328,8 @@ tl::expected<SubstanceDefinition, std::vector<SubstanceProblem>> build(Reader& r
 
 } // namespace
 
-std::string SubstanceProblem::sentence() const {
-    return line > 0 ? fmt::format("{}, line {}: {}", file, line, what) : fmt::format("{}: {}", file, what);
+Text SubstanceProblem::sentence() const {
+    return line > 0 ? Text::tr("{}, line {}: {}", file, line, what) : Text::set("{}: {}", file, what);
 }
 
 tl::expected<SubstanceDefinition, std::vector<SubstanceProblem>> readSubstanceFile(std::string_view text,
@@ -330,15 +337,14 @@ tl::expected<SubstanceDefinition, std::vector<SubstanceProblem>> readSubstanceFi
     const auto parsed = parseJson(text);
     if (!parsed) {
         const JsonProblem& problem = parsed.error();
-        const bool number = problem.what.starts_with("this number");
         return tl::unexpected(std::vector{SubstanceProblem{
             file, problem.line,
-            problem.line > 0 && !number ? "this is not JSON: " + problem.what : problem.what}});
+            problem.syntax ? Text::tr("this is not JSON: {}", problem.what) : problem.what}});
     }
     const Json& json = *parsed;
     if (!json.is_object())
         return tl::unexpected(
-            std::vector{SubstanceProblem{file, 1, "a substance is one JSON object, in braces"}});
+            std::vector{SubstanceProblem{file, 1, Text::tr("a substance is one JSON object, in braces")}});
     Reader reader(text, file);
     return build(reader, json);
 }

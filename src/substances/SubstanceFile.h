@@ -12,10 +12,10 @@ namespace uttrin {
 struct SubstanceProblem {
     std::string file;
     int line = 0; ///< 0 where it concerns the whole file
-    std::string what;
+    Text what;
 
     /// "acetone.json, line 12: …"
-    [[nodiscard]] std::string sentence() const;
+    [[nodiscard]] Text sentence() const;
 };
 
 /// Reads a substance from its data file (docs/adding-a-substance.md; data/substances/substance.schema.json).

@@ -16,7 +16,7 @@ namespace uttrin {
 SubstanceLibrary::SubstanceLibrary() {
     for (const ShippedText& shipped : shippedSubstances())
         for (const SubstanceProblem& problem : add(shipped.text, std::string(shipped.file)))
-            throw std::logic_error("shipped substance: " + problem.sentence());
+            throw std::logic_error("shipped substance: " + plain(problem.sentence()));
 }
 
 std::vector<SubstanceProblem> SubstanceLibrary::add(std::string_view text, const std::string& file) {
@@ -24,14 +24,13 @@ std::vector<SubstanceProblem> SubstanceLibrary::add(std::string_view text, const
     if (!definition) return definition.error();
     const std::string id = definition->facts.id;
     if (std::any_of(m_order.begin(), m_order.end(), [&](const Substance* s) { return s->facts().id == id; }))
-        return {
-            {file, 0, fmt::format("the id '{}' is already taken by another substance; choose another", id)}};
+        return {{file, 0, Text::tr("the id '{}' is already taken by another substance; choose another", id)}};
     try {
         m_owned.push_back(std::make_unique<const Substance>(std::move(*definition)));
     } catch (const std::logic_error& e) {
-        return {{file, 0,
-                 fmt::format("{} ('solid_vapour' and 'liquid_vapour', within a thousandth in pressure)",
-                             e.what())}};
+        return {
+            {file, 0,
+             Text::tr("{} ('solid_vapour' and 'liquid_vapour', within a thousandth in pressure)", e.what())}};
     }
     m_order.push_back(m_owned.back().get());
     return {};
@@ -72,7 +71,7 @@ Result<const Substance*> SubstanceLibrary::find(std::string_view id) const {
         known += (known.empty() ? "" : ", ") + s->facts().id;
     }
     return fail(Failure::BadInput,
-                fmt::format("'{}' is not a fluid that Uttrin knows; accepted: {}", id, known));
+                Text::tr("'{}' is not a fluid that Uttrin knows; accepted: {}", id, known));
 }
 
 SubstanceLibrary& substanceLibrary() {

@@ -12,7 +12,7 @@ namespace uttrin {
 SubstanceReader::SubstanceReader(std::string_view text, std::string file)
     : m_file(std::move(file)), m_lines(linesOfJson(text)) {}
 
-void SubstanceReader::complain(const std::string& pointer, std::string what) {
+void SubstanceReader::complain(const std::string& pointer, Text what) {
     std::string at = pointer;
     while (!m_lines.contains(at) && !at.empty())
         at.resize(at.rfind('/'));
@@ -23,7 +23,7 @@ void SubstanceReader::complain(const std::string& pointer, std::string what) {
 const SubstanceReader::Json* SubstanceReader::find(const Json& in, const std::string& at, const char* key,
                                                    bool needed) {
     if (in.is_object() && in.contains(key)) return &in[key];
-    if (needed) complain(at, fmt::format("'{}' is missing", key));
+    if (needed) complain(at, Text::tr("'{}' is missing", key));
     return nullptr;
 }
 
@@ -36,21 +36,20 @@ double SubstanceReader::number(const Json& in, const std::string& at, const char
 double SubstanceReader::numberOf(const Json& value, const std::string& at, std::string_view name, double low,
                                  double high) {
     if (!value.is_number()) {
-        complain(at, fmt::format("'{}' must be a number", name));
+        complain(at, Text::tr("'{}' must be a number", name));
         return std::nan("");
     }
     const auto v = value.get<double>();
     if (!(v >= low && v <= high))
-        complain(at, low == kTiny
-                         ? fmt::format("'{}' must be above zero, not {}", name, v)
-                         : fmt::format("'{}' must lie from {:g} to {:g}, not {}", name, low, high, v));
+        complain(at, low == kTiny ? Text::tr("'{}' must be above zero, not {}", name, v)
+                                  : Text::tr("'{}' must lie from {:g} to {:g}, not {}", name, low, high, v));
     return v;
 }
 
 std::string SubstanceReader::text(const Json& in, const std::string& at, const char* key) {
     const Json* value = find(in, at, key);
     if (value && value->is_string() && !value->get<std::string>().empty()) return value->get<std::string>();
-    if (value) complain(at + "/" + key, fmt::format("'{}' must be a text", key));
+    if (value) complain(at + "/" + key, Text::tr("'{}' must be a text", key));
     return {};
 }
 
@@ -61,14 +60,14 @@ std::vector<std::vector<double>> SubstanceReader::rows(const Json& in, const std
     if (!value) return result;
     const std::string here = at + "/" + key;
     if (!value->is_array() || value->empty()) {
-        complain(here, fmt::format("'{}' must be a list of lists of {} numbers", key, width));
+        complain(here, Text::tr("'{}' must be a list of lists of {} numbers", key, width));
         return result;
     }
     for (std::size_t i = 0; i < value->size(); ++i) {
         const Json& row = (*value)[i];
         const std::string there = fmt::format("{}/{}", here, i);
         if (!row.is_array() || row.size() != width) {
-            complain(there, fmt::format("each of '{}' must be {} numbers", key, width));
+            complain(there, Text::tr("each of '{}' must be {} numbers", key, width));
             continue;
         }
         result.emplace_back();
@@ -83,7 +82,7 @@ std::vector<double> SubstanceReader::numbers(const Json& in, const std::string& 
     const Json* value = find(in, at, key);
     for (std::size_t i = 0; value && i < value->size(); ++i)
         result.push_back(numberOf((*value)[i], fmt::format("{}/{}/{}", at, key, i), key));
-    if (value && result.empty()) complain(at + "/" + key, fmt::format("'{}' must be a list of numbers", key));
+    if (value && result.empty()) complain(at + "/" + key, Text::tr("'{}' must be a list of numbers", key));
     return result;
 }
 
@@ -99,7 +98,7 @@ std::pair<double, double> SubstanceReader::range(const Json& in, const std::stri
     if (!value) return {std::nan(""), std::nan("")};
     if (!value->is_array() || value->size() != 2 || !(*value)[0].is_number() || !(*value)[1].is_number() ||
         !((*value)[0].get<double>() > 0.0 && (*value)[0].get<double>() < (*value)[1].get<double>())) {
-        complain(at + "/range_k", "'range_k' must be two temperatures in K, the lower first");
+        complain(at + "/range_k", Text::tr("'range_k' must be two temperatures in K, the lower first"));
         return {std::nan(""), std::nan("")};
     }
     return {(*value)[0].get<double>(), (*value)[1].get<double>()};

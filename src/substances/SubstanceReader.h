@@ -26,7 +26,7 @@ public:
     std::vector<SubstanceProblem> problems;
 
     /// @param pointer  JSON pointer to what is wrong, or to what it is missing from.
-    void complain(const std::string& pointer, std::string what);
+    void complain(const std::string& pointer, Text what);
     const Json* find(const Json& in, const std::string& at, const char* key, bool needed = true);
     double number(const Json& in, const std::string& at, const char* key, double low = -kAny,
                   double high = kAny);

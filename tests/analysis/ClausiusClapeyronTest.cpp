@@ -98,12 +98,12 @@ TEST(ClausiusClapeyron, RefusesWhatHasNoSlope) {
     auto data = syntheticLab(5, 2, 10e3, 94e3, 0.1, 50);
     EXPECT_EQ(fitClausiusClapeyron(data, water(), {}).error().kind, Failure::TooFewPoints);
     data = syntheticLab(5, 5, 50e3, 50e3, 0.0, 50);
-    EXPECT_NE(fitClausiusClapeyron(data, water(), {}).error().message.find("same temperature"),
+    EXPECT_NE(plain(fitClausiusClapeyron(data, water(), {}).error().message).find("same temperature"),
               std::string::npos);
     data = syntheticLab(5, 5, 10e3, 50e3, 0.0, 0.0);
-    EXPECT_NE(
-        fitClausiusClapeyron(data, water(), {FitMethod::York, true}).error().message.find("uncertainty"),
-        std::string::npos);
+    EXPECT_NE(plain(fitClausiusClapeyron(data, water(), {FitMethod::York, true}).error().message)
+                  .find("uncertainty"),
+              std::string::npos);
 }
 
 } // namespace

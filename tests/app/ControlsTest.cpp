@@ -5,6 +5,7 @@
 #include "app/controls/TableModel.h"
 #include "app/controls/Theme.h"
 #include "app/map/ScaleTicker.h"
+#include "quantities/Rounding.h"
 
 #include <QApplication>
 #include <QLayout>
@@ -34,9 +35,11 @@ private:
 };
 
 TEST(OnScreen, NumbersFollowTheLocaleOnScreen) {
-    EXPECT_EQ(onScreen("−0.70 bar, 94.31 kPa"), QStringLiteral("−0.70 bar, 94.31 kPa"));
+    // A number follows the locale; one in a name that a person typed stays as it was typed.
+    const Text pair = Text::set("{} bar, {:.2f} kPa, {}.", fixed(-0.7, 2), 94.31, std::string("probe 2.1"));
+    EXPECT_EQ(onScreen(pair), QStringLiteral("−0.70 bar, 94.31 kPa, probe 2.1."));
     const Speaking german{QLocale(QLocale::German)};
-    EXPECT_EQ(onScreen("−0.70 bar, 94.31 kPa."), QStringLiteral("−0,70 bar, 94,31 kPa."));
+    EXPECT_EQ(onScreen(pair), QStringLiteral("−0,70 bar, 94,31 kPa, probe 2.1."));
     EXPECT_EQ(onScreen(-1.25, 1), QStringLiteral("−1,2"));
     EXPECT_EQ(fieldText(-0.5), QStringLiteral("−0,5"));
 }

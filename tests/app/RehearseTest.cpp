@@ -282,7 +282,7 @@ TEST_F(Rehearse, TheNamesOfPathsLeaveThePathsFree) {
     MapView view = map();
     view.liveKelvin.reset();
     const auto along = [&](double lowKelvin, double highKelvin, double pascal) {
-        view.paths = {{"one", {}, false}, {"another", {}, true}};
+        view.paths = {{Text::typed("one"), {}, false}, {Text::typed("another"), {}, true}};
         for (int i = 0; i <= 100; ++i)
             view.paths[0].points.emplace_back(std::lerp(lowKelvin, highKelvin, i / 100.0), pascal);
         view.paths[1].points = view.paths[0].points;

@@ -42,7 +42,7 @@ TEST_F(WindowTest, TheTitleSaysThatTheDataAreMadeUp) {
 TEST_F(WindowTest, UndoSaysWhatItTakesBack) {
     Plan plan = d->session().plan();
     plan.periodMinutes = 40;
-    d->controller.carryOut(&PlanCommands::changePlan, plan, "Change the plan");
+    d->controller.carryOut(&PlanCommands::changePlan, plan, Text::typed("Change the plan"));
     Driver::settle();
     EXPECT_EQ(d->window.findChild<QAction*>(QStringLiteral("actionUndo"))->text(),
               QStringLiteral("&Undo: Change the plan"));

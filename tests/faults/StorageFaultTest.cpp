@@ -123,7 +123,7 @@ protected:
     }
 
     static std::string sentence(const auto& result) {
-        return result ? std::string() : result.error().message;
+        return result ? std::string() : plain(result.error().message);
     }
 };
 
@@ -170,7 +170,7 @@ TEST_F(StorageFaults, ACopyAndAnExportAreWholeOrNotThere) {
             std::string said = sentence(s.saveCopy(dir / "copy.uttrin"));
             if (const auto exported = exportNotebook(s.notebook(), "csv", dir / "out");
                 !exported && said.empty())
-                said = exported.error().message;
+                said = plain(exported.error().message);
             return said;
         },
         [&](HandledSession& s, bool) {

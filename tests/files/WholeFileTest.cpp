@@ -56,7 +56,7 @@ TEST(WholeFile, AWriteThatDoesNotFitLeavesTheOldFileAndNothingBeside) {
         const auto written = writeWholeFile(dir / "a", std::string(5000, 'x'));
         ASSERT_FALSE(written);
         EXPECT_EQ(written.error().kind, Failure::Storage);
-        EXPECT_NE(written.error().message.find("could not be written"), std::string::npos);
+        EXPECT_NE(plain(written.error().message).find("could not be written"), std::string::npos);
     }
     EXPECT_EQ(bytesOf(dir / "a"), "before");
     EXPECT_EQ(std::distance(fs::directory_iterator(dir / ""), fs::directory_iterator()), 1);
@@ -71,7 +71,7 @@ TEST(WholeFile, SaysWhatIsWrongWithThePlace) {
     const auto again = writeBeside(
         dir / "a", [](const fs::path& beside) { return writeWholeFile(beside, "y"); }, false);
     ASSERT_FALSE(again);
-    EXPECT_NE(again.error().message.find("a file of this name already"), std::string::npos);
+    EXPECT_NE(plain(again.error().message).find("a file of this name already"), std::string::npos);
     EXPECT_EQ(bytesOf(dir / "a"), "x");
 }
 
@@ -81,11 +81,12 @@ TEST(WholeFile, WhatIsNoFileOrTooLongIsNotRead) {
     for (const fs::path& path : {fs::path("/dev/zero"), fs::path(dir / "pipe"), fs::path(dir / "")}) {
         const auto read = readWholeFile(path, kMebibyte);
         ASSERT_FALSE(read) << path;
-        EXPECT_NE(read.error().message.find("not a file but a folder, a device or a pipe"), std::string::npos)
+        EXPECT_NE(plain(read.error().message).find("not a file but a folder, a device or a pipe"),
+                  std::string::npos)
             << read.error().message;
     }
     ASSERT_TRUE(writeWholeFile(dir / "long", std::string(kMebibyte + 1, 'x')));
-    EXPECT_NE(readWholeFile(dir / "long", kMebibyte).error().message.find("longer than 1 MiB"),
+    EXPECT_NE(plain(readWholeFile(dir / "long", kMebibyte).error().message).find("longer than 1 MiB"),
               std::string::npos);
     EXPECT_EQ(readWholeFile(dir / "none", 1).error().message,
               (dir / "none").string() + " cannot be read: there is no such file");

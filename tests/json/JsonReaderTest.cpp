@@ -79,7 +79,7 @@ TEST(JsonReader, KeepsTheFirstFailureWithItsPath) {
              r.strings("n", v);
          },
          "/a/n: expected a list of texts in quotes"},
-        {R"({})", [](JsonReader& r) { r.require("n", "a mass"); }, "/a/n: expected a mass"},
+        {R"({})", [](JsonReader& r) { r.require("n", Text::typed("a mass")); }, "/a/n: expected a mass"},
         {R"({"n": 1, "m": 2})",
          [](JsonReader& r) {
              (void)r.has("m");
@@ -95,7 +95,7 @@ TEST(JsonReader, KeepsTheFirstFailureWithItsPath) {
         row.read(r);
         ASSERT_TRUE(failure) << row.json;
         EXPECT_EQ(failure->message, row.message);
-        r.refuse("later", "nothing");
+        r.refuse("later", Text::typed("nothing"));
         EXPECT_EQ(failure->message, row.message);
     }
 }
@@ -134,7 +134,7 @@ TEST(Units, OfRigsConvertByTheirDefinitions) {
         EXPECT_FALSE(unitsOf(d).empty());
         for (const Unit& u : unitsOf(d))
             EXPECT_EQ(&unit(u.symbol), &u); // no symbol stands for two units
-        EXPECT_NE(parseMeasure("7", d).error().message.find("accepted units"), std::string::npos);
+        EXPECT_NE(plain(parseMeasure("7", d).error().message).find("accepted units"), std::string::npos);
     }
 }
 

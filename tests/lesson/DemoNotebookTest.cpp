@@ -40,7 +40,7 @@ TEST_F(DemoNotebookTest, TellsItsFiveStories) {
     EXPECT_LT(std::abs(fitOf("Basalt", Method::HoldTemperature).fit.relativeToReference()), 0.02);
     const RunFit dune = fitOf("Dune", Method::HoldTemperature);
     EXPECT_LT(dune.fit.relativeToReference(), -0.1); // a room pressure too high flattens the line
-    EXPECT_EQ(dune.causes.front().id, "pressure-offset");
+    EXPECT_EQ(dune.causes.front().cause, Cause::PressureOffset);
     EXPECT_NEAR(dune.causes.front().amount, 94310.0 - 101390.0, 1000.0);
     const RunFit ember = fitOf("Ember", Method::HoldPressure);
     EXPECT_EQ(ember.causes.front().points, (std::vector<std::size_t>{3, 7}));

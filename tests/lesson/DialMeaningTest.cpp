@@ -15,7 +15,7 @@ class DialMeaningTest : public testing::DrivenLesson {
 protected:
     std::string value(const DialMeaning& m, const char* caption) {
         for (const auto& line : m.lines)
-            if (line.caption == caption) return line.value;
+            if (line.caption == caption) return plain(line.value);
         return "(missing)";
     }
 };
@@ -94,7 +94,7 @@ TEST_F(DialMeaningTest, NonsenseIsNamed) {
         }
         const auto m = dialMeaning(*s, read->instrument, read->reading);
         ASSERT_FALSE(m);
-        EXPECT_NE(m.error().message.find("below a perfect vacuum"), std::string::npos);
+        EXPECT_NE(plain(m.error().message).find("below a perfect vacuum"), std::string::npos);
     }
 }
 
@@ -107,7 +107,7 @@ TEST_F(DialMeaningTest, SourcesThatDisagreeAreSaid) {
     report.valueU = 0.3;
     ASSERT_TRUE(s->enterRoom(report, RoomRole::Start, clock.time));
     ASSERT_EQ(roomDisagreements(*s).size(), 1U);
-    EXPECT_NE(roomDisagreements(*s)[0].find("is it reduced to sea level?"), std::string::npos);
+    EXPECT_NE(plain(roomDisagreements(*s)[0]).find("is it reduced to sea level?"), std::string::npos);
     report.method = RoomMethod::SeaLevelReport;
     report.altitudeM = 612.0;
     report.airCelsius = 12.0;
@@ -128,7 +128,7 @@ TEST(AltitudeView, BoilingFallsAndCookingSlowsWithHeight) {
     const auto here = std::find_if(rows.begin(), rows.end(), [](const AltitudeRow& r) { return r.here; });
     ASSERT_NE(here, rows.end());
     EXPECT_NEAR(here->celsius, 97.98, 0.01);
-    EXPECT_NE(altitudeAdvice(*here, "beans").find("it still scalds"), std::string::npos);
+    EXPECT_NE(plain(altitudeAdvice(*here, Text::typed("beans"))).find("it still scalds"), std::string::npos);
 }
 
 } // namespace

@@ -45,7 +45,7 @@ TEST_F(RunRig, EditingTheRigGivesCapturedReadingsNoOtherMeaning) {
     EXPECT_EQ(stripView(*s).gauge.unit, "bar") << "the bench shows the run's own dial";
     EXPECT_EQ(mapView(*s, MapPurpose::Run).substance->facts().id, "water");
     EXPECT_EQ(mapView(*s, MapPurpose::Plan).substance->facts().id, "acetone");
-    EXPECT_NE(runRigNote(*s).find("Cedar, run 1, keeps the rig"), std::string::npos);
+    EXPECT_NE(plain(runRigNote(*s)).find("Cedar, run 1, keeps the rig"), std::string::npos);
 }
 
 TEST_F(RunRig, CorrectingTheSetUpIsACommandOfItsOwnAndCanBeTakenBack) {
@@ -83,14 +83,14 @@ TEST_F(RunRig, ACalibrationSaysToWhichRunsItApplies) {
     const double steam = water().boilingPoint(hot.station)->celsius() + 0.5;
     const auto now = s->calibrate(0.5, steam, false);
     ASSERT_TRUE(now) << now.error().message;
-    EXPECT_NE(now->find("It applies to Dune, run 1."), std::string::npos) << *now;
+    EXPECT_NE(plain(*now).find("It applies to Dune, run 1."), std::string::npos) << *now;
     EXPECT_TRUE(s->benchPlan().rig.thermometer.calibrations.size() == 1);
     ASSERT_TRUE(s->undo());
     EXPECT_TRUE(s->benchPlan().rig.thermometer.calibrations.empty());
     const auto earlier = s->calibrate(0.5, steam, true);
     ASSERT_TRUE(earlier);
-    EXPECT_NE(earlier->find("3 readings move"), std::string::npos) << *earlier;
-    EXPECT_NE(earlier->find("Cedar, run 1; Dune, run 1"), std::string::npos) << *earlier;
+    EXPECT_NE(plain(*earlier).find("3 readings move"), std::string::npos) << *earlier;
+    EXPECT_NE(plain(*earlier).find("Cedar, run 1; Dune, run 1"), std::string::npos) << *earlier;
 }
 
 // The strip showed the dial's own zero error while the capture took it off.
@@ -99,7 +99,7 @@ TEST_F(RunRig, TheLiveStripTakesTheZeroOffThatTheCaptureTakesOff) {
     ASSERT_TRUE(s->startRun("Cedar"));
     type(40e3, 0.0, 85060.0);
     const BenchDraft typed = s->draft();
-    const std::string without = stripView(*s).gauge.under;
+    const Text without = stripView(*s).gauge.under;
     constexpr double kZero = 0.04; // bar
     ASSERT_TRUE(s->checkZero(kZero, std::nullopt));
     s->edit([&](BenchDraft& d) { d = typed; });

@@ -14,7 +14,7 @@ std::string stepsText(const LessonSession& s) {
     const auto reading = s.model().reduce(*s.runId()).front();
     std::string text;
     for (const WorkStep& step : stepsOf(reading, s.plan(), s.model().zeroOf(reading.raw)))
-        text += step.label + ": " + step.how + " = " + step.value + "\n";
+        text += plain(Text::set("{}: {} = {}\n", step.label, step.how, step.value));
     return text;
 }
 
@@ -89,21 +89,22 @@ TEST_F(WorkUpTest, StepsStopWhereTheRoomIsMissing) {
     const std::string text = stepsText(*s);
     EXPECT_NE(text.find("needs the room's pressure"), std::string::npos);
     EXPECT_EQ(text.find("Logarithm"), std::string::npos);
-    EXPECT_NE(workUpView(*s, {}).problem.find("unreferenced"), std::string::npos);
+    EXPECT_NE(plain(workUpView(*s, {}).problem).find("unreferenced"), std::string::npos);
 }
 
 TEST_F(WorkUpTest, WithoutARunItSaysTheOneStepThatBringsOne) {
-    EXPECT_NE(workUpView(*s, {}).problem.find("Ctrl+5"), std::string::npos);
+    EXPECT_NE(plain(workUpView(*s, {}).problem).find("Ctrl+5"), std::string::npos);
     enterRoom();
     ASSERT_TRUE(s->startRun("Cedar"));
-    EXPECT_NE(workUpView(*s, {}).problem.find("three points or more"), std::string::npos);
+    EXPECT_NE(plain(workUpView(*s, {}).problem).find("three points or more"), std::string::npos);
 }
 
 TEST_F(WorkUpTest, AColumnHasTheSameDecimalsAllTheWayDown) {
     enterRoom();
     captureAll();
     const WorkUpView v = workUpView(*s, {});
-    const auto decimals = [](const std::string& t) {
+    const auto decimals = [](const Text& text) {
+        const std::string t = plain(text);
         return t.find('.') == std::string::npos ? 0 : t.size() - t.find('.') - 1;
     };
     for (const auto column : {&WorkRow::absolute, &WorkRow::kelvin, &WorkRow::inverse, &WorkRow::logarithm,
@@ -117,16 +118,16 @@ TEST_F(WorkUpTest, ResultComparisonAndFitsStandSideBySide) {
     captureAll();
     const WorkUpView v = workUpView(*s, {});
     ASSERT_TRUE(v.fit);
-    EXPECT_EQ(v.result.rfind("ΔH = 4", 0), 0U) << v.result;
-    EXPECT_NE(v.resultUnder.find("Student's t"), std::string::npos);
-    EXPECT_NE(v.resultUnder.find("n = 10"), std::string::npos);
-    EXPECT_NE(v.comparison.find("over the same span"), std::string::npos);
-    EXPECT_NE(v.boilingPoints.find("in this room"), std::string::npos);
+    EXPECT_EQ(plain(v.result).rfind("ΔH = 4", 0), 0U) << v.result;
+    EXPECT_NE(plain(v.resultUnder).find("Student's t"), std::string::npos);
+    EXPECT_NE(plain(v.resultUnder).find("n = 10"), std::string::npos);
+    EXPECT_NE(plain(v.comparison).find("over the same span"), std::string::npos);
+    EXPECT_NE(plain(v.boilingPoints).find("in this room"), std::string::npos);
     ASSERT_EQ(v.methods.size(), 3U);
     EXPECT_TRUE(v.methods[2].current);
     EXPECT_FALSE(v.methods[0].roomBoilingPoint.empty());
     EXPECT_EQ(v.methods[0].points, 10);
-    EXPECT_NE(workUpView(*s, {FitMethod::York, false}).resultUnder.find("errors as stated"),
+    EXPECT_NE(plain(workUpView(*s, {FitMethod::York, false}).resultUnder).find("errors as stated"),
               std::string::npos);
     EXPECT_NEAR(v.fit->fit.boilingPointAt(Pressure::fromPascal(94310)).value, 371.13, 0.6);
 }
@@ -141,7 +142,7 @@ TEST_F(WorkUpTest, ThePointsNamedAsSuperheatedAreThoseThatPeopleSee) {
     ASSERT_TRUE(s->capture(true)->readingId); // position 11
     const WorkUpView v = workUpView(*s, {});
     ASSERT_FALSE(v.causes.empty());
-    EXPECT_NE(v.causes.front().find("Point 11 lies about"), std::string::npos) << v.causes.front();
+    EXPECT_NE(plain(v.causes.front()).find("Point 11 lies about"), std::string::npos) << v.causes.front();
 }
 
 TEST_F(WorkUpTest, TheCauseIsWithheldWhenTheDataDoNotTell) {
@@ -151,7 +152,7 @@ TEST_F(WorkUpTest, TheCauseIsWithheldWhenTheDataDoNotTell) {
         type(s->currentTarget()->absolute.pascal());
         ASSERT_TRUE(s->capture()->readingId);
     }
-    EXPECT_NE(workUpView(*s, {}).causes.front().find("Not enough points"), std::string::npos);
+    EXPECT_NE(plain(workUpView(*s, {}).causes.front()).find("Not enough points"), std::string::npos);
 }
 
 } // namespace

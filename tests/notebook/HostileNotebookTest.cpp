@@ -14,7 +14,7 @@ using testing::TempDir;
 
 /// One lesson with a plan, a run and a reading.
 void fill(Notebook& notebook) {
-    ASSERT_TRUE(notebook.perform("fill", [](Notebook::Editor& edit) {
+    ASSERT_TRUE(notebook.perform(Text::typed("fill"), [](Notebook::Editor& edit) {
         const RowId lesson = edit.insert(Lesson{0, "L", "", "", "2026-04-23", 0, false, 0, false});
         const RowId setup = edit.insert(Setup{0, lesson, "p", "{}", {}});
         const RowId run = edit.insert(Run{0, setup, edit.insert(Group{0, lesson, "Ember"}), 1, 0, {}});
@@ -28,7 +28,7 @@ void fill(Notebook& notebook) {
 }
 
 Result<void> insertReading(Notebook& notebook) {
-    return notebook.perform("capture", [](Notebook::Editor& edit) {
+    return notebook.perform(Text::typed("capture"), [](Notebook::Editor& edit) {
         Reading r;
         r.runId = 1;
         r.position = 2;
@@ -69,7 +69,7 @@ TEST(HostileNotebook, AViewOrATableOfAnotherShapeIsRefusedAtOnce) {
         const auto path = doctored(dir, sql);
         const auto notebook = Notebook::open(path);
         ASSERT_FALSE(notebook) << sql;
-        EXPECT_NE(notebook.error().message.find("can be saved to a new notebook"), std::string::npos)
+        EXPECT_NE(plain(notebook.error().message).find("can be saved to a new notebook"), std::string::npos)
             << notebook.error().message;
         const auto saved = Notebook::salvage(path, dir / "rescued.uttrin");
         ASSERT_TRUE(saved) << saved.error().message;
@@ -102,7 +102,7 @@ TEST(HostileNotebook, AValueThatIsNoneIsAFailureNotTheEnd) {
     auto notebook = *Notebook::open(doctored(dir, "UPDATE reading SET criterion = 'whenever'"));
     const auto data = notebook.load(1);
     ASSERT_FALSE(data);
-    EXPECT_NE(data.error().message.find("'whenever' is not a boiling criterion"), std::string::npos)
+    EXPECT_NE(plain(data.error().message).find("'whenever' is not a boiling criterion"), std::string::npos)
         << data.error().message;
 }
 
@@ -113,7 +113,7 @@ TEST(HostileNotebook, ASecondWindowReadsAndDoesNotWrite) {
     {
         auto second = *Notebook::open(dir / "a.uttrin");
         EXPECT_TRUE(second.readOnly());
-        EXPECT_NE(second.notice().find("open in another window"), std::string::npos);
+        EXPECT_NE(plain(second.notice()).find("open in another window"), std::string::npos);
         EXPECT_FALSE(insertReading(second));
         ASSERT_TRUE(insertReading(first));
         EXPECT_EQ(second.load(1)->readings.size(), 2U);
@@ -133,11 +133,12 @@ TEST(HostileNotebook, WhatAnotherProgramChangedMeanwhileIsNotWrittenOver) {
     Reading after = before;
     after.struckReason = "here";
     const auto strike = [&] {
-        return notebook.perform("strike", [&](Notebook::Editor& edit) { edit.update(before, after); });
+        return notebook.perform(Text::typed("strike"),
+                                [&](Notebook::Editor& edit) { edit.update(before, after); });
     };
     const auto refused = strike();
     ASSERT_FALSE(refused);
-    EXPECT_NE(refused.error().message.find("changed or taken away in another window meanwhile"),
+    EXPECT_NE(plain(refused.error().message).find("changed or taken away in another window meanwhile"),
               std::string::npos);
     EXPECT_EQ(notebook.load(1)->readings.front().struckReason, "there");
     after = before;
@@ -159,7 +160,7 @@ TEST(HostileNotebook, AFileThatIsReplacedOrEmptiedUnderTheProgramIsNoticed) {
     EXPECT_FALSE(notebook.isStillThere());
     const auto refused = insertReading(notebook);
     ASSERT_FALSE(refused);
-    EXPECT_NE(refused.error().message.find("replaced by another program"), std::string::npos);
+    EXPECT_NE(plain(refused.error().message).find("replaced by another program"), std::string::npos);
     EXPECT_TRUE(notebook.saveCopy(dir / "c.uttrin")) << "what is here can still be kept";
     auto emptied = *Notebook::open(dir / "c.uttrin");
     std::ofstream(dir / "c.uttrin", std::ios::trunc).close();

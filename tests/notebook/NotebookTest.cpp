@@ -43,7 +43,7 @@ private:
 
 /// A notebook with one lesson, one run and `count` readings.
 void fill(Notebook& notebook, int count) {
-    const auto done = notebook.perform("fill", [&](Notebook::Editor& edit) {
+    const auto done = notebook.perform(Text::typed("fill"), [&](Notebook::Editor& edit) {
         const RowId l = edit.insert(lesson("Boiling"));
         const RowId s = edit.insert(Setup{0, l, "plan", "{}", std::nullopt});
         const RowId g = edit.insert(Group{0, l, "Cedar"});
@@ -90,7 +90,7 @@ TEST(Notebook, EveryFieldOfAReadingComesBackAsItWas) {
         auto notebook = Notebook::create(dir / "a.uttrin");
         ASSERT_TRUE(notebook);
         fill(*notebook, 0);
-        const auto done = notebook->perform("one", [&](Notebook::Editor& edit) {
+        const auto done = notebook->perform(Text::typed("one"), [&](Notebook::Editor& edit) {
             in.runId = 1;
             in.zeroId = edit.insert(ZeroCheck{0, 1, 5, 0.1, 0.2});
             in.id = edit.insert(in);
@@ -127,7 +127,7 @@ TEST(Notebook, APictureComesBackByteForByteWithItsMarks) {
     {
         auto notebook = *Notebook::create(dir / "a.uttrin");
         fill(notebook, 1);
-        ASSERT_TRUE(notebook.perform("photo", [&](Notebook::Editor& edit) {
+        ASSERT_TRUE(notebook.perform(Text::typed("photo"), [&](Notebook::Editor& edit) {
             const RowId picture = edit.insert(Picture{0, bytes});
             edit.insert(
                 Photo{0, 1, 1, std::nullopt, PhotoSubject::Pressure, 7, picture, R"({"a":1})", 0.25, 0.5});
@@ -143,7 +143,7 @@ TEST(Notebook, APictureComesBackByteForByteWithItsMarks) {
     EXPECT_EQ(photos[0].uSecond, 0.5);
     EXPECT_EQ(notebook.picture(photos[0].pictureId), bytes);
     EXPECT_TRUE(notebook.picture(99)->empty());
-    const auto homeless = notebook.perform("a picture of nothing", [&](Notebook::Editor& edit) {
+    const auto homeless = notebook.perform(Text::typed("a picture of nothing"), [&](Notebook::Editor& edit) {
         edit.insert(Photo{
             0, 1, std::nullopt, std::nullopt, PhotoSubject::Room, 7, photos[0].pictureId, "{}", 0.0, {}});
     });
@@ -214,7 +214,7 @@ TEST(Notebook, UndoAndRedoTakeAWholeChangeBackAndForth) {
     auto data = notebook.load(1).value();
     Reading changed = data.readings[1];
     changed.struckReason = "misread";
-    ASSERT_TRUE(notebook.perform("Strike point 2",
+    ASSERT_TRUE(notebook.perform(Text::typed("Strike point 2"),
                                  [&](Notebook::Editor& edit) { edit.update(data.readings[1], changed); }));
     EXPECT_EQ(notebook.undoLabel(), "Strike point 2");
     ASSERT_TRUE(notebook.undo());
@@ -233,7 +233,7 @@ TEST(Notebook, UndoAndRedoTakeAWholeChangeBackAndForth) {
 TEST(Notebook, AChangeThatThrowsChangesNothing) {
     const TempDir dir;
     auto notebook = *Notebook::create(dir / "a.uttrin");
-    EXPECT_THROW((void)notebook.perform("bad",
+    EXPECT_THROW((void)notebook.perform(Text::typed("bad"),
                                         [](Notebook::Editor& edit) {
                                             edit.insert(lesson("half"));
                                             throw std::runtime_error("no");
@@ -243,7 +243,8 @@ TEST(Notebook, AChangeThatThrowsChangesNothing) {
     EXPECT_FALSE(notebook.canUndo());
     Reading orphan;
     orphan.runId = 99;
-    const auto refused = notebook.perform("orphan", [&](Notebook::Editor& edit) { edit.insert(orphan); });
+    const auto refused =
+        notebook.perform(Text::typed("orphan"), [&](Notebook::Editor& edit) { edit.insert(orphan); });
     ASSERT_FALSE(refused);
     EXPECT_EQ(refused.error().kind, Failure::Storage);
 }
@@ -290,10 +291,10 @@ TEST(Notebook, WhatIsNotANotebookIsNamedAndLeftAlone) {
         const auto opened = Notebook::open(dir / bad.name);
         ASSERT_FALSE(opened);
         EXPECT_EQ(opened.error().kind, Failure::Storage);
-        EXPECT_NE(opened.error().message.find(bad.says), std::string::npos) << opened.error().message;
+        EXPECT_NE(plain(opened.error().message).find(bad.says), std::string::npos) << opened.error().message;
         EXPECT_EQ(bytes(dir / bad.name), bad.content);
     }
-    EXPECT_NE(Notebook::open(dir / "none").error().message.find("no such file"), std::string::npos);
+    EXPECT_NE(plain(Notebook::open(dir / "none").error().message).find("no such file"), std::string::npos);
 }
 
 TEST(Notebook, ATruncatedNotebookIsRefusedAndWhatCanBeReadIsSaved) {
@@ -307,7 +308,7 @@ TEST(Notebook, ATruncatedNotebookIsRefusedAndWhatCanBeReadIsSaved) {
     write(dir / "cut.uttrin", cut);
     const auto opened = Notebook::open(dir / "cut.uttrin");
     ASSERT_FALSE(opened);
-    EXPECT_NE(opened.error().message.find("what can be read can be saved"), std::string::npos)
+    EXPECT_NE(plain(opened.error().message).find("what can be read can be saved"), std::string::npos)
         << opened.error().message;
     const auto saved = Notebook::salvage(dir / "cut.uttrin", dir / "rescued.uttrin");
     ASSERT_TRUE(saved) << saved.error().message;
@@ -332,9 +333,9 @@ TEST(Notebook, ANewerVersionOpensForReadingOnly) {
     auto opened = Notebook::open(dir / "newer.uttrin");
     ASSERT_TRUE(opened) << opened.error().message;
     EXPECT_TRUE(opened->readOnly());
-    EXPECT_NE(opened->notice().find("newer version"), std::string::npos);
+    EXPECT_NE(plain(opened->notice()).find("newer version"), std::string::npos);
     EXPECT_EQ(opened->load(1).value().readings.size(), 2U);
-    EXPECT_FALSE(opened->perform("x", [](Notebook::Editor& edit) { edit.insert(lesson("x")); }));
+    EXPECT_FALSE(opened->perform(Text::typed("x"), [](Notebook::Editor& edit) { edit.insert(lesson("x")); }));
     EXPECT_EQ(bytes(dir / "newer.uttrin"), newer);
 }
 

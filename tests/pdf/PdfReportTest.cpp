@@ -25,26 +25,28 @@ std::string textOf(const std::filesystem::path& pdf) {
     return text;
 }
 
+Text x(const std::string& text) { return Text::typed(text); }
+
 Document longDocument(int rows) {
     Document d;
-    d.title = "A long one";
-    d.blocks.emplace_back(Heading{1, "A long one"});
-    d.blocks.emplace_back(Banner{"made up"});
-    Table t{"caption", {"#", "value", "words"}, {}, {}, true};
+    d.title = x("A long one");
+    d.blocks.emplace_back(Heading{1, x("A long one")});
+    d.blocks.emplace_back(Banner{x("made up")});
+    Table t{x("caption"), {x("#"), x("value"), x("words")}, {}, {}, true};
     for (int i = 1; i <= rows; ++i) {
-        t.rows.push_back({std::to_string(i), "−0.70", "row number " + std::to_string(i)});
+        t.rows.push_back({x(std::to_string(i)), x("−0.70"), x("row number " + std::to_string(i))});
         t.struck.push_back(i == 3);
     }
     d.blocks.emplace_back(std::move(t));
-    d.blocks.emplace_back(BulletList{{"first", "second"}});
-    d.blocks.emplace_back(CautionBox{"mind the glass"});
+    d.blocks.emplace_back(BulletList{{x("first"), x("second")}});
+    d.blocks.emplace_back(CautionBox{x("mind the glass")});
     return d;
 }
 
 TEST(PdfReport, EveryBlockArrivesAsText) {
     const testing::TempDir dir;
     const auto path = dir / "a.pdf";
-    EXPECT_EQ(writePdf(longDocument(5), QString::fromStdString(path.string())), 1);
+    EXPECT_EQ(writePdf(longDocument(5), Wording(), QString::fromStdString(path.string())), 1);
     const std::string text = textOf(path);
     for (const char* needed :
          {"A long one", "made up", "caption", "−0.70", "row number 5", "second", "mind the glass", "1/1"})
@@ -54,7 +56,7 @@ TEST(PdfReport, EveryBlockArrivesAsText) {
 TEST(PdfReport, ALongTableFlowsOverPagesWithItsHeadRepeatedAndNothingLost) {
     const testing::TempDir dir;
     const auto path = dir / "a.pdf";
-    const int pages = writePdf(longDocument(150), QString::fromStdString(path.string())).value();
+    const int pages = writePdf(longDocument(150), Wording(), QString::fromStdString(path.string())).value();
     EXPECT_GE(pages, 3);
     const std::string text = textOf(path);
     for (int i = 1; i <= 150; ++i)
@@ -71,8 +73,8 @@ TEST(PdfReport, ThePreviewShowsAsManyPagesAsThePdfHasAndNoneIsBlank) {
     ASSERT_TRUE(writeDemoNotebook(dir / "d.uttrin"));
     const LessonSession session(*Notebook::open(dir / "d.uttrin"), clock, 120);
     const Document report = *labReport(session, {});
-    const auto pages = reportPages(report, 600);
-    EXPECT_EQ(pages.size(), writePdf(report, QString::fromStdString((dir / "r.pdf").string())));
+    const auto pages = reportPages(report, Wording(), 600);
+    EXPECT_EQ(pages.size(), writePdf(report, Wording(), QString::fromStdString((dir / "r.pdf").string())));
     for (const QImage& page : pages) {
         EXPECT_EQ(page.width(), 600);
         int ink = 0;
@@ -84,7 +86,7 @@ TEST(PdfReport, ThePreviewShowsAsManyPagesAsThePdfHasAndNoneIsBlank) {
 }
 
 TEST(PdfReport, AFileThatCannotBeWrittenSaysWhy) {
-    const auto written = writePdf(longDocument(1), QStringLiteral("/nowhere/at/all.pdf"));
+    const auto written = writePdf(longDocument(1), Wording(), QStringLiteral("/nowhere/at/all.pdf"));
     ASSERT_FALSE(written);
     EXPECT_EQ(written.error().message, "/nowhere/at/all.pdf could not be written: there is no such folder");
 }

@@ -188,11 +188,11 @@ TEST(RunSheet, EverySubstanceBringsItsOwnCautions) {
     p.substance = "acetone";
     const auto all = cautionsFor(p);
     EXPECT_TRUE(std::any_of(all.begin(), all.end(), [](const Caution& c) {
-        return c.text.find("never by a mantle") != std::string::npos;
+        return plain(c.text).find("never by a mantle") != std::string::npos;
     }));
     const auto materials = materialsFor(p);
-    EXPECT_TRUE(std::any_of(materials.begin(), materials.end(), [](const std::string& m) {
-        return m.find("fume cupboard") != std::string::npos;
+    EXPECT_TRUE(std::any_of(materials.begin(), materials.end(), [](const Text& m) {
+        return plain(m).find("fume cupboard") != std::string::npos;
     }));
 }
 

@@ -20,8 +20,8 @@ Rehearsal played(std::string_view id, std::size_t variant = 0) {
 
 std::string toldAt(const Rehearsal& r, double seconds) {
     std::string all;
-    for (const std::string& line : remarksAt(r, r.sampleAt(seconds)))
-        all += line + "\n";
+    for (const Text& line : remarksAt(r, r.sampleAt(seconds)))
+        all += plain(line) + "\n";
     return all;
 }
 
@@ -49,8 +49,8 @@ TEST(Tellings, AirLetInFastBlowsLightThingsOver) {
     const Rehearsal slow = played("things-that-swell"), fast = played("things-that-swell", 2);
     const auto blows = [](const Rehearsal& r) {
         for (std::size_t i = 0; i < r.run.samples.size(); ++i)
-            for (const std::string& line : remarksAt(r, i))
-                if (line.find("blown over") != std::string::npos) return true;
+            for (const Text& line : remarksAt(r, i))
+                if (plain(line).find("blown over") != std::string::npos) return true;
         return false;
     };
     EXPECT_FALSE(blows(slow));
@@ -72,7 +72,8 @@ TEST(Tellings, SnowTellsItsPressureByItsTemperature) {
     const Rehearsal r = played("snow-under-vacuum");
     const std::size_t at = r.sampleAt(700.0);
     double told = 0.0;
-    ASSERT_EQ(std::sscanf(remarksAt(r, at).at(0).c_str(), "ice at %*s °C alone says %lf Pa", &told), 1);
+    ASSERT_EQ(std::sscanf(plain(remarksAt(r, at).at(0)).c_str(), "ice at %*s °C alone says %lf Pa", &told),
+              1);
     // Within what a tenth of a kelvin makes of it, and the heat that leaks in.
     EXPECT_NEAR(told, r.watchedAt(at).pascal, 0.1 * r.watchedAt(at).pascal);
     EXPECT_TRUE(toldAt(r, 1700.0).empty()); // melting, it tells nothing

@@ -21,7 +21,9 @@ protected:
         ASSERT_TRUE(writeDemoNotebook(dir / "demo.uttrin"));
         s = std::make_unique<testing::HandledSession>(*Notebook::open(dir / "demo.uttrin"), clock, 120);
     }
-    [[nodiscard]] std::string html(bool answers) const { return toHtml(*labReport(*s, {answers, {}})); }
+    [[nodiscard]] std::string html(bool answers) const {
+        return toHtml(*labReport(*s, {answers, {}}), Wording());
+    }
 };
 
 TEST_F(ReportTest, CarriesMethodRoomInstrumentsResultAndCautions) {
@@ -59,7 +61,7 @@ TEST_F(ReportTest, ACorrectedRoomIsSaid) {
 }
 
 TEST_F(ReportTest, TheBenchSheetShowsWhatTheDialWillShow) {
-    const std::string page = toHtml(*benchSheet(*s));
+    const std::string page = toHtml(*benchSheet(*s), Wording());
     for (const char* needed :
          {"U-tube shows, cm", "72.05 | 10.05", "To fetch", "Lowest pressure first", "trial point"})
         EXPECT_NE(page.find(needed), std::string::npos) << needed;
@@ -72,7 +74,7 @@ TEST(SvgPlot, PutsPointsWhereTheyBelongAndLeavesOutWhatLiesOutside) {
     plot.yLow = 0;
     plot.yHigh = 10;
     plot.points = {{0.0, 0.0, 0.0, 0.0, false}, {20.0, 5.0, 0.0, 0.0, false}};
-    const std::string svg = toSvg(plot);
+    const std::string svg = toSvg(plot, Wording());
     // The origin is the lower left corner of the field: 78, 422; the lozenge begins 6 above it.
     EXPECT_NE(svg.find("<polygon points=\"78.0,416.0"), std::string::npos);
     EXPECT_EQ(svg.find("polygon"), svg.rfind("polygon"));

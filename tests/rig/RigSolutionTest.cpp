@@ -86,8 +86,9 @@ TEST(RigSolution, ActivitiesAreThoseOfTheSolutionsThemselves) {
     EXPECT_NEAR(a.solvent * waterInARig().liquidSaturation(t.kelvin()) +
                     a.solute * ethanol.fluid()->liquidSaturation(t.kelvin()),
                 mixture.bubblePressure(mixture.amountFraction(0.4), t)->pascal(), 5.0);
-    EXPECT_EQ(RigSolute::make(SoluteKind::Sucrose, **findSubstance("ethanol")).error().message.substr(0, 26),
-              "what dissolves in ethanol ");
+    EXPECT_EQ(
+        plain(RigSolute::make(SoluteKind::Sucrose, **findSubstance("ethanol")).error().message).substr(0, 26),
+        "what dissolves in ethanol ");
 }
 
 TEST(RigSolution, ASyrupFreezesWhereItSays) {
@@ -214,7 +215,7 @@ RC_GTEST_PROP(RigSolution, SolutionsInAnyRigKeepTheirMassAndEnergy, ()) {
     if (*rc::gen::arbitrary<bool>()) m.pumps = {{0, {among(1e-5, 3e-4), among(50.0, 2000.0)}}};
     const auto run = simulate(m, waterInARig(), 60.0, 20.0);
     RC_ASSERT(run.has_value());
-    RC_LOG() << id(kind) << ' ' << (run->stopped ? run->stopped->message : "");
+    RC_LOG() << id(kind) << ' ' << (run->stopped ? plain(run->stopped->message) : "");
     RC_ASSERT(run->massDrift < 1e-6);
     RC_ASSERT(run->energyDrift < 1e-6);
     for (const RigSample& s : run->samples)

@@ -70,8 +70,9 @@ TEST(SteamTable, SubstancesAreFoundByTheirIds) {
     EXPECT_EQ(*findSubstance("water"), &water());
     const auto none = findSubstance("treacle");
     ASSERT_FALSE(none);
-    EXPECT_TRUE(none.error().message.starts_with(
-        "'treacle' is not a fluid that Uttrin knows; accepted: water, acetone, ethanol"));
+    EXPECT_TRUE(
+        plain(none.error().message)
+            .starts_with("'treacle' is not a fluid that Uttrin knows; accepted: water, acetone, ethanol"));
     EXPECT_FALSE(water().source(Phases::LiquidVapour).empty());
     EXPECT_FALSE(water().source(Phases::SolidVapour).empty());
 }

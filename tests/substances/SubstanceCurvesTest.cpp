@@ -67,11 +67,11 @@ TEST(SubstanceCurves, RefuseToExtrapolateAndGiveTheRange) {
         const auto below = s->vapourPressure(Temperature::fromKelvin(s->facts().lowest.kelvin() - 0.1));
         ASSERT_FALSE(below);
         EXPECT_EQ(below.error().kind, Failure::OutOfRange);
-        EXPECT_NE(below.error().message.find(" K to "), std::string::npos);
+        EXPECT_NE(plain(below.error().message).find(" K to "), std::string::npos);
         EXPECT_FALSE(s->vapourPressure(Temperature::fromKelvin(s->facts().highest.kelvin() + 0.1)));
         const auto far = s->boilingPoint(Pressure::fromPascal(1e9));
         ASSERT_FALSE(far);
-        EXPECT_NE(far.error().message.find("lies outside"), std::string::npos);
+        EXPECT_NE(plain(far.error().message).find("lies outside"), std::string::npos);
     }
     const auto vapour = (*findSubstance("acetone"))->vapourDensity(Temperature::fromKelvin(450.0));
     ASSERT_FALSE(vapour);

@@ -66,7 +66,7 @@ protected:
     void change(const std::function<void(Plan&)>& how) {
         Plan plan = s->plan();
         how(plan);
-        const auto done = s->changePlan(plan, "change");
+        const auto done = s->changePlan(plan, Text::typed("change"));
         ASSERT_TRUE(done) << done.error().message;
     }
 };

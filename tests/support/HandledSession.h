@@ -37,7 +37,7 @@ public:
                    const PhotoEvidence* photo = nullptr) {
         return RoomCommands(*this).enterRoom(entry, role, at, group, photo);
     }
-    auto changePlan(const Plan& plan, const std::string& label) {
+    auto changePlan(const Plan& plan, const Text& label) {
         return PlanCommands(*this).changePlan(plan, label);
     }
     auto correctRun(RowId id) { return PlanCommands(*this).correctRun(id); }

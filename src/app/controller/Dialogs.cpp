@@ -1,5 +1,6 @@
 #include "Dialogs.h"
 
+#include "app/controls/OnScreen.h"
 #include "pdf/PdfReport.h"
 
 #include <QFileDialog>
@@ -61,7 +62,7 @@ bool print(QWidget* parent, const Document& document) {
         QPrintDialog dialog(&printer, parent);
         if (dialog.exec() != QDialog::Accepted) return false;
     }
-    return paintReport(document, printer) > 0;
+    return paintReport(document, ScreenWording(), printer) > 0;
 }
 
 void answerNext(const QString& answer) { answers.push_back(answer); }

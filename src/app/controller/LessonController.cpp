@@ -1,5 +1,6 @@
 #include "LessonController.h"
 
+#include "app/controls/OnScreen.h"
 #include "lesson/commands/LessonCommands.h"
 
 #include <QDateTime>
@@ -25,11 +26,11 @@ bool LessonController::create(const QString& path) { return adopt(Notebook::crea
 
 bool LessonController::adopt(Result<Notebook> notebook) {
     const auto refuse = [this](const Failure& failure) {
-        emit failed(QString::fromStdString(failure.message));
+        tell(failure);
         return false;
     };
     if (!notebook) return refuse(notebook.error());
-    const QString notice = QString::fromStdString(notebook->notice());
+    const QString notice = onScreen(notebook->notice());
     const int offset = QDateTime::currentDateTime().offsetFromUtc() / 60;
     auto session = std::make_unique<LessonSession>(std::move(*notebook), m_clock, offset);
     if (session->staleBecause()) return refuse(*session->staleBecause());
@@ -50,10 +51,12 @@ void LessonController::setDraft(const BenchDraft& draft) {
     emit draftChanged();
 }
 
+void LessonController::tell(const Failure& failure) { emit failed(onScreen(failure.message)); }
+
 void LessonController::lookAgain() {
     if (isOpen() && m_session->staleBecause())
         emit failed(tr("What was done before is on disk, but the lesson could not be read again: %1")
-                        .arg(QString::fromStdString(m_session->staleBecause()->message)));
+                        .arg(onScreen(m_session->staleBecause()->message)));
     emit changed();
 }
 

@@ -43,10 +43,12 @@ public:
     /// @return whether it went well.
     template <typename T>
     bool report(const Result<T>& result) {
-        if (!result) emit failed(QString::fromStdString(result.error().message));
+        if (!result) tell(result.error());
         lookAgain();
         return result.has_value();
     }
+    /// Reports a failure.
+    void tell(const Failure& failure);
     void say(const QString& text) { emit said(text); }
     void complain(const QString& text) { emit failed(text); }
     /// Everyone looks again.

@@ -3,17 +3,57 @@
 #include "quantities/Rounding.h"
 #include "quantities/Units.h"
 
+#include <QCoreApplication>
 #include <QLocale>
-#include <QRegularExpression>
 
 namespace uttrin::app {
+namespace {
 
-QString onScreen(std::string_view text) {
-    QString out = QString::fromUtf8(text.data(), static_cast<qsizetype>(text.size()));
-    const QString point = QLocale().decimalPoint();
-    if (point == QLatin1String(".")) return out;
-    static const QRegularExpression decimal(QStringLiteral("(\\d)\\.(\\d)"));
-    return out.replace(decimal, QStringLiteral("\\1%1\\2").arg(point));
+/// Under which the catalogue keeps the core's sentences, and the texts of data files.
+constexpr const char* kSentences = "uttrin::Text";
+constexpr const char* kData = "Data";
+
+} // namespace
+
+std::string ScreenWording::sentence(const char* source) const {
+    return QCoreApplication::translate(kSentences, source).toStdString();
+}
+
+std::string ScreenWording::data(const std::string& source) const {
+    const QString text = QString::fromStdString(source);
+    const QString said = QCoreApplication::translate(kData, source.c_str());
+    // What the program wrote into a file itself is a sentence of its own.
+    return (said == text ? QCoreApplication::translate(kSentences, source.c_str()) : said).toStdString();
+}
+
+std::string ScreenWording::capitalised(std::string text) const {
+    QString said = QString::fromStdString(text);
+    if (!said.isEmpty()) said.replace(0, 1, QLocale().toUpper(said.left(1)));
+    return said.toStdString();
+}
+
+std::string ScreenWording::language() const { return QLocale().bcp47Name().toStdString(); }
+
+std::string_view ScreenWording::decimalPoint() const {
+    static std::string point; // the locale's may change while the program runs
+    point = QLocale().decimalPoint().toStdString();
+    return point;
+}
+
+std::size_t ScreenWording::pluralForm(long long count) const {
+    //: Not shown: translate each form by its own number alone, 0 for the first, 1 for the second and so on.
+    //: The words of a choice in braces, {0|point|points}, stand in this order.
+    const QString form =
+        QCoreApplication::translate("PluralForm", "form for %n", nullptr, static_cast<int>(count));
+    bool translated = false;
+    const auto index = form.toULongLong(&translated);
+    return translated ? static_cast<std::size_t>(index) : Wording::pluralForm(count);
+}
+
+QString onScreen(const Text& text) { return QString::fromStdString(text.said(ScreenWording())); }
+
+QString asIs(std::string_view text) {
+    return QString::fromUtf8(text.data(), static_cast<qsizetype>(text.size()));
 }
 
 QString onScreen(double value, int decimals) { return onScreen(fixed(value, decimals)); }

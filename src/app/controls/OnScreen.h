@@ -1,5 +1,7 @@
 #pragma once
 
+#include "text/Text.h"
+
 #include <QString>
 
 #include <optional>
@@ -8,8 +10,23 @@
 
 namespace uttrin::app {
 
-/// A text of the core with its decimal points as this locale writes them.
-[[nodiscard]] QString onScreen(std::string_view text);
+/// How the window says the core's texts: in the language of the loaded catalogue, numbers as the locale
+/// writes them.
+class ScreenWording : public Wording {
+public:
+    [[nodiscard]] std::string sentence(const char* source) const override;
+    [[nodiscard]] std::string data(const std::string& source) const override;
+    [[nodiscard]] std::string capitalised(std::string text) const override;
+    [[nodiscard]] std::string language() const override;
+    [[nodiscard]] std::string_view decimalPoint() const override;
+    [[nodiscard]] std::size_t pluralForm(long long count) const override;
+};
+
+/// A text of the core as the window says it.
+[[nodiscard]] QString onScreen(const Text& text);
+
+/// What is no text of the program: a unit's symbol, an identifier, a name that was typed.
+[[nodiscard]] QString asIs(std::string_view text);
 
 /// A number as this locale writes it, with a real minus sign.
 [[nodiscard]] QString onScreen(double value, int decimals);

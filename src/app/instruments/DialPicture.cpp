@@ -22,7 +22,7 @@ void DialPicture::setInstrument(const PressureInstrument& i, double roomPascal) 
     std::tie(m_low, m_high) = spanShown(i, roomPascal);
     m_division = i.division;
     m_resting = std::clamp(0.0, m_low, m_high);
-    m_unit = onScreen(unitText(i));
+    m_unit = asIs(unitText(i));
     update();
 }
 
@@ -37,7 +37,7 @@ void DialPicture::setInstrument(const Thermometer& thermometer) {
     m_high = std::ceil(shown(kHottest) / step) * step;
     m_division = thermometer.division;
     m_resting = shown(kRoom);
-    m_unit = onScreen(readingUnit(thermometer));
+    m_unit = asIs(readingUnit(thermometer));
     update();
 }
 

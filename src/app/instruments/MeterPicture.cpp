@@ -27,7 +27,7 @@ void MeterPicture::setInstrument(const Thermometer& thermometer) {
     m_resting = shown(kRoom);
     m_marks = {shown(0.0), shown(50.0), shown(100.0)};
     m_division = thermometer.division;
-    m_unit = onScreen(readingUnit(thermometer));
+    m_unit = asIs(readingUnit(thermometer));
     m_name = QString::fromStdString(thermometer.name);
     m_joined = thermometer.kind == ThermometerKind::Infrared   ? Joined::Sight
                : thermometer.kind == ThermometerKind::Copper   ? Joined::CopperCoil
@@ -41,7 +41,7 @@ void MeterPicture::setInstrument(const PressureInstrument& instrument, double ro
     m_resting = std::clamp(0.0, m_low, m_high);
     m_marks = {m_low, 0.5 * (m_low + m_high), m_high};
     m_division = instrument.division;
-    m_unit = onScreen(unitText(instrument));
+    m_unit = asIs(unitText(instrument));
     m_name = QString::fromStdString(instrument.name);
     m_joined = Joined::Hose;
     update();

@@ -83,7 +83,7 @@ void ThermometerPicture::paintEvent(QPaintEvent*) {
     if (target()) drawTarget(p, QPointF(x - 10, yOf(*target())), QPointF(1, 0));
     p.setPen(t.muted);
     p.drawText(QRectF(x + 22, height() - 32.0, 60, 20), Qt::AlignLeft | Qt::AlignVCenter,
-               onScreen(unit(m_thermometer.unit).display));
+               asIs(unit(m_thermometer.unit).display));
     frameIfFocused(p, *this);
 }
 

@@ -117,7 +117,7 @@ void UTubePicture::paintEvent(QPaintEvent*) {
                    onScreen(0.5 * (sum + difference), decimals));
         p.drawText(
             QRectF(width() / 2.0, height() - 24, width() / 2.0, 22), Qt::AlignCenter,
-            tr("%1 %2").arg(onScreen(0.5 * (sum - difference), decimals), onScreen(unitText(m_instrument))));
+            tr("%1 %2").arg(onScreen(0.5 * (sum - difference), decimals), asIs(unitText(m_instrument))));
     }
     if (target())
         for (const bool first : {true, false}) {

@@ -259,7 +259,7 @@ void MapMarks::drawLegend(QCPPainter& p) const {
         const std::string name = static_cast<std::size_t>(group) < v.groupNames.size()
                                      ? v.groupNames[static_cast<std::size_t>(group)]
                                      : std::string();
-        p.drawText(QRectF(at.x() + 14, y, 100, line), Qt::AlignLeft | Qt::AlignVCenter, onScreen(name));
+        p.drawText(QRectF(at.x() + 14, y, 100, line), Qt::AlignLeft | Qt::AlignVCenter, asIs(name));
         y += line;
     }
 }
@@ -318,7 +318,7 @@ void MapMarks::drawCursor(QCPPainter& p) const {
         const auto reading =
             toReadableReading(v.gauge, Pressure::fromPascal(pascal), Pressure::fromPascal(*v.roomPascal));
         text += PhaseMap::tr("\ngauge shows %1 %2")
-                    .arg(onScreen(uttrin::text(v.gauge, reading)), onScreen(unitText(v.gauge)));
+                    .arg(onScreen(uttrin::text(v.gauge, reading)), asIs(unitText(v.gauge)));
     }
     p.setPen(QPen(t.muted, 1, Qt::DotLine));
     p.drawLine(QPointF(at.x(), at.y()), QPointF(area.right(), at.y()));

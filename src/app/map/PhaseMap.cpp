@@ -336,7 +336,7 @@ void PhaseMap::paintCaptions(QPainter& p) const {
     p.drawText(QRect(4, 4, 260, kTopEdge - 6), Qt::AlignLeft | Qt::AlignVCenter,
                m_axes == Axes::ClausiusClapeyron ? tr("ln (p / Pa)") : tr("kPa absolute"));
     const QString scale =
-        QStringLiteral("%1, %2").arg(onScreen(m_view.gauge.name), onScreen(unitText(m_view.gauge)));
+        QStringLiteral("%1, %2").arg(onScreen(Text::data(m_view.gauge.name)), asIs(unitText(m_view.gauge)));
     p.drawText(QRect(width() - 264, 4, 260, kTopEdge - 6), Qt::AlignRight | Qt::AlignVCenter,
                m_view.roomPascal || !countsFromRoom(m_view.gauge.convention)
                    ? scale

@@ -103,7 +103,7 @@ QWidget* PhotoReader::buildSide() {
     m_barometerUnit->setObjectName(QStringLiteral("photoBarometerUnit"));
     m_barometerUnit->setAccessibleName(tr("What the barometer's scale is graduated in"));
     for (const char* symbol : kBarometerUnits)
-        m_barometerUnit->addItem(onScreen(unit(symbol).display), QLatin1String(symbol));
+        m_barometerUnit->addItem(asIs(unit(symbol).display), QLatin1String(symbol));
     column->addWidget(m_barometerUnit);
     m_shape = new Segments(QStringLiteral("photoShape"));
     m_shape->setChoices({tr("straight scale"), tr("dial")});
@@ -209,13 +209,13 @@ PhotoReader::Shows PhotoReader::shows() const { return static_cast<Shows>(std::m
 QString PhotoReader::unitOfScale() const {
     switch (shows()) {
     case Shows::Thermometer:
-        return onScreen(readingUnit(m_controller.session().plan().rig.thermometer));
+        return asIs(readingUnit(m_controller.session().plan().rig.thermometer));
     case Shows::Barometer:
         return m_barometerUnit->currentText();
     case Shows::Gauge:
         break;
     }
-    return onScreen(unitText(m_controller.session().plan().rig.gauge));
+    return asIs(unitText(m_controller.session().plan().rig.gauge));
 }
 
 QStringList PhotoReader::sights() const {

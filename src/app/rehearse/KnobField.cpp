@@ -21,19 +21,19 @@ KnobField::KnobField(const RigKnob& knob, const QString& name, QWidget* parent)
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(2);
-    m_number = new NumberField(onScreen(knob.name), onScreen(knob.unit->display), name);
+    m_number = new NumberField(onScreen(Text::data(knob.name)), asIs(knob.unit->display), name);
     constexpr int kNarrow = 48; // px: four stand side by side in a small window
     m_number->edit()->setMinimumWidth(kNarrow);
     m_slider = new QSlider(Qt::Horizontal);
     m_slider->setObjectName(name + QStringLiteral("Slider"));
-    m_slider->setAccessibleName(onScreen(knob.name));
+    m_slider->setAccessibleName(onScreen(Text::data(knob.name)));
     m_slider->setRange(0, kPositions);
     m_slider->setPageStep(kPositions / 10);
     column->addWidget(m_number);
     column->addWidget(m_slider);
     setToolTip(tr("%1 to %2 %3")
                    .arg(fieldText(knob.unit->fromSi(knob.low)), fieldText(knob.unit->fromSi(knob.high)),
-                        onScreen(knob.unit->display)));
+                        asIs(knob.unit->display)));
     connect(m_number, &NumberField::edited, this, [this] {
         const auto number = m_number->value();
         if (!number) return;

@@ -21,9 +21,9 @@ QPlainTextEdit* lineEdit(const char* name, const QString& accessible, const QStr
     return edit;
 }
 
-QString joined(const std::vector<std::string>& lines) {
+QString joined(const std::vector<Text>& lines) {
     QStringList all;
-    for (const std::string& line : lines)
+    for (const Text& line : lines)
         all << onScreen(line);
     return all.join(QLatin1Char(' '));
 }
@@ -117,7 +117,7 @@ void MeasuredPanel::showFit(const CoolingFit& fit) {
     m_fitText->setText(joined(fitSentences(fit, *clock, typedNumber(m_target->text()).value_or(65.0))));
 }
 
-void MeasuredPanel::showReady(const std::vector<std::string>& lines) { m_readyText->setText(joined(lines)); }
+void MeasuredPanel::showReady(const std::vector<Text>& lines) { m_readyText->setText(joined(lines)); }
 void MeasuredPanel::showProblem(const QString& what) { m_fitText->setText(what); }
 
 } // namespace uttrin::app

@@ -22,7 +22,7 @@ public:
     [[nodiscard]] std::optional<std::vector<MeasuredMoment>> readings();
     [[nodiscard]] std::optional<std::vector<ClockMoment>> wanted();
     void showFit(const CoolingFit& fit);
-    void showReady(const std::vector<std::string>& lines);
+    void showReady(const std::vector<Text>& lines);
     void showProblem(const QString& what);
 
 signals:

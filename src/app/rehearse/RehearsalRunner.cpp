@@ -105,7 +105,7 @@ void RehearsalRunner::fit(const RigFile& rig, const std::vector<RigSetting>& set
     });
 }
 
-void RehearsalRunner::workOut(const std::function<std::vector<std::string>()>& sentences) {
+void RehearsalRunner::workOut(const std::function<std::vector<Text>()>& sentences) {
     start([this, sentences](const std::function<bool()>&, const Tell& tell) {
         tell([this, lines = sentences()] {
             done({});

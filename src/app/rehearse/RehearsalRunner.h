@@ -25,7 +25,7 @@ public:
     void fit(const RigFile& rig, const std::vector<RigSetting>& settings,
              const std::vector<MeasuredMoment>& readings);
     /// Works out sentences on the thread.
-    void workOut(const std::function<std::vector<std::string>()>& sentences);
+    void workOut(const std::function<std::vector<Text>()>& sentences);
     void cancel(); ///< what is under way
     [[nodiscard]] bool isBusy() const { return m_busy; }
 
@@ -35,7 +35,7 @@ signals:
     void playedOther(std::shared_ptr<const uttrin::Rehearsal> rehearsal); ///< empty if none was wanted
     void weighed(std::shared_ptr<const uttrin::EnsembleOutcome> chance);
     void fitted(std::shared_ptr<const uttrin::CoolingFit> fit);
-    void workedOut(const std::vector<std::string>& sentences);
+    void workedOut(const std::vector<Text>& sentences);
     void failed(const QString& why);
 
 private:

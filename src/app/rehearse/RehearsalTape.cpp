@@ -30,9 +30,8 @@ RehearsalTape::RehearsalTape(QWidget* parent) : QWidget(parent) {
 
 void RehearsalTape::show(const RehearsalTapeView& view) {
     m_view = view;
-    setAccessibleName(
-        tr("Tape of the rehearsal: %1 in all, %n mark(s)", nullptr, static_cast<int>(view.marks.size()))
-            .arg(onScreen(momentText(view.seconds))));
+    setAccessibleName(onScreen(Text::tr("Tape of the rehearsal: {0} in all, {1} {1|mark|marks}",
+                                        momentText(view.seconds), view.marks.size())));
     update();
 }
 

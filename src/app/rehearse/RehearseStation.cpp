@@ -70,7 +70,7 @@ RehearseStation::RehearseStation(LessonController& controller)
 void RehearseStation::fillChoices() {
     m_choice->clear();
     for (const Demonstration& d : m_rigs)
-        m_choice->addItem(onScreen(d.rig.name()));
+        m_choice->addItem(onScreen(Text::data(d.rig.name())));
 }
 
 const RigFile& RehearseStation::rig() const { return m_rigs[static_cast<std::size_t>(m_rig)].rig; }
@@ -90,7 +90,7 @@ void RehearseStation::choose(int demonstration) {
     m_compare->addItem(tr("nothing"), -1);
     const auto& variants = rig().variants();
     for (std::size_t i = 0; i < variants.size(); ++i) {
-        names << onScreen(variants[i].name);
+        names << onScreen(Text::data(variants[i].name));
         m_compare->addItem(names.back(), static_cast<int>(i));
     }
     m_variants->setChoices(names);
@@ -148,9 +148,10 @@ void RehearseStation::fillKnobs() {
 void RehearseStation::fillGuide() {
     m_guide->show(rig());
     const auto setup = rig().setup();
-    m_measured->setClockMove(setup && setup->clockMove >= 0
-                                 ? onScreen(setup->moves[static_cast<std::size_t>(setup->clockMove)].says)
-                                 : QString());
+    m_measured->setClockMove(
+        setup && setup->clockMove >= 0
+            ? onScreen(Text::data(setup->moves[static_cast<std::size_t>(setup->clockMove)].says))
+            : QString());
     fillCaution();
 }
 
@@ -159,8 +160,9 @@ void RehearseStation::fillCaution() {
     const auto& cautions = rig().story().cautions;
     const auto& variants = rig().variants();
     const auto variant = static_cast<std::size_t>(m_variant);
-    std::string text = cautions.empty() ? std::string() : cautions.front();
-    if (variant < variants.size() && !variants[variant].says.empty()) text = variants[variant].says;
+    Text text = Text::data(cautions.empty() ? std::string() : cautions.front());
+    if (variant < variants.size() && !variants[variant].says.empty())
+        text = Text::data(variants[variant].says);
     m_caution->setText(text.empty() ? QString() : QStringLiteral("\u26A0  ") + onScreen(text));
 }
 
@@ -191,18 +193,18 @@ void RehearseStation::showMoment() {
     m_drawing->show(sceneOf(*r, at), m_phase);
     const RehearsalCard card = rehearsalCard(*r, at);
     m_see->setText(onScreen(card.see));
-    m_next->setText(onScreen(card.next + (card.next.empty() || card.note.empty() ? "" : "  ") + card.note));
+    m_next->setText(onScreen(Text::join({card.next, card.note}, Text::set("  "))));
     m_next->setVisible(!m_next->text().isEmpty());
     m_time->setText(QStringLiteral("%1 / %2").arg(onScreen(momentText(m_moment)),
                                                   onScreen(momentText(r->setup.seconds))));
     const auto& variants = rig().variants();
     const auto named = [&](int variant) {
         return variant >= 0 && static_cast<std::size_t>(variant) < variants.size()
-                   ? variants[static_cast<std::size_t>(variant)].name
-                   : rig().name();
+                   ? Text::data(variants[static_cast<std::size_t>(variant)].name)
+                   : Text::data(rig().name());
     };
     m_map->show(rehearsalMap(mapView(session(), MapPurpose::Room), *r,
-                             m_manualRun ? tr("run by hand").toStdString() : named(m_variant),
+                             m_manualRun ? Text::tr("run by hand") : named(m_variant),
                              m_manualRun ? nullptr : m_other.get(), named(m_beside), at));
     fit();
     m_tape->setMoment(m_moment);

@@ -13,7 +13,7 @@ QString htmlList(const QString& title, const std::vector<std::string>& items, co
     if (items.empty()) return {};
     QString html = QStringLiteral("<h4>%1</h4><%2>").arg(title, QLatin1String(tag));
     for (const std::string& item : items)
-        html += QStringLiteral("<li>%1</li>").arg(onScreen(item).toHtmlEscaped());
+        html += QStringLiteral("<li>%1</li>").arg(onScreen(Text::data(item)).toHtmlEscaped());
     return html + QStringLiteral("</%1>").arg(QLatin1String(tag));
 }
 
@@ -43,16 +43,17 @@ void RigGuide::show(const RigFile& rig) {
     std::vector<std::string> variants;
     for (const RigVariant& v : rig.variants())
         if (!v.says.empty()) variants.push_back(v.name + ": " + v.says);
-    m_text->setHtml(
-        QStringLiteral("<h3>%1</h3><p>%2</p>")
-            .arg(onScreen(rig.name()).toHtmlEscaped(), onScreen(s.aim).toHtmlEscaped()) +
-        htmlList(tr("Cautions"), s.cautions, "ul") + htmlList(tr("Variants"), variants, "ul") +
-        htmlList(tr("What to fetch"), s.materials, "ul") + htmlList(tr("Steps"), s.steps, "ol") +
-        htmlList(tr("What to look for"), s.lookFor, "ul") +
-        QStringLiteral("<h4>%1</h4><p>%2</p>").arg(tr("The physics"), onScreen(s.physics).toHtmlEscaped()) +
-        htmlList(tr("Usual mistakes"), s.mistakes, "ul") +
-        QStringLiteral("<p>%1</p>")
-            .arg(tr("Local rules, the vessel maker's rating and qualified staff come first.")));
+    m_text->setHtml(QStringLiteral("<h3>%1</h3><p>%2</p>")
+                        .arg(onScreen(Text::data(rig.name())).toHtmlEscaped(),
+                             onScreen(Text::data(s.aim)).toHtmlEscaped()) +
+                    htmlList(tr("Cautions"), s.cautions, "ul") + htmlList(tr("Variants"), variants, "ul") +
+                    htmlList(tr("What to fetch"), s.materials, "ul") + htmlList(tr("Steps"), s.steps, "ol") +
+                    htmlList(tr("What to look for"), s.lookFor, "ul") +
+                    QStringLiteral("<h4>%1</h4><p>%2</p>")
+                        .arg(tr("The physics"), onScreen(Text::data(s.physics)).toHtmlEscaped()) +
+                    htmlList(tr("Usual mistakes"), s.mistakes, "ul") +
+                    QStringLiteral("<p>%1</p>")
+                        .arg(tr("Local rules, the vessel maker's rating and qualified staff come first.")));
 }
 
 } // namespace uttrin::app

@@ -30,7 +30,7 @@ void SuccessTile::show(const EnsembleOutcome& chance, const RigGoal& goal) {
     }
     m_figure->setText(QStringLiteral("%1 %").arg(onScreen(100.0 * chance.chance(), 0)));
     const QString reason = chance.mainReason ? tr("; else %1").arg(onScreen(*chance.mainReason)) : QString();
-    m_line->setText(tr("that it %1").arg(onScreen(goal.says)) + reason);
+    m_line->setText(tr("that it %1").arg(onScreen(Text::data(goal.says))) + reason);
 }
 
 void SuccessTile::show(const ManualCapture& c) {

@@ -287,7 +287,7 @@ void RigDrawing::paintEvent(QPaintEvent*) {
     p.setFont(fontOf(t.small));
     p.setPen(t.muted);
     QStringList words;
-    for (const std::string& line : m_scene.lines)
+    for (const Text& line : m_scene.lines)
         words << onScreen(line);
     const double lines = 2.0 * (t.small + 5);
     p.drawText(QRectF(kMargin, height() - lines - 2, width() - 2.0 * kMargin, lines),

@@ -5,6 +5,7 @@
 #include "app/controls/Theme.h"
 
 #include <QHBoxLayout>
+#include <QLocale>
 #include <QPainter>
 
 #include <algorithm>
@@ -106,7 +107,7 @@ BenchStrip::BenchStrip(QWidget* parent) : QWidget(parent), m_margin(new MarginBa
 }
 
 void BenchStrip::fill(Figure& f, const StripFigure& shown) {
-    f.label->setText(onScreen(shown.label));
+    f.label->setText(QLocale().toUpper(onScreen(shown.label)));
     f.label->setFont(fontOf(std::max(12, theme().small - 1), QFont::DemiBold));
     f.number->setText(shown.number.empty() ? QStringLiteral("–") : onScreen(shown.number));
     f.unit->setText(onScreen(shown.unit));

@@ -234,10 +234,8 @@ void MainWindow::showAll() {
     m_redo->setEnabled(open && m_controller.session().canRedo());
     if (!open) return;
     const auto& s = m_controller.session();
-    m_undo->setText(s.canUndo() ? tr("&Undo: %1").arg(QString::fromStdString(s.notebook().undoLabel()))
-                                : tr("&Undo"));
-    m_redo->setText(s.canRedo() ? tr("&Redo: %1").arg(QString::fromStdString(s.notebook().redoLabel()))
-                                : tr("&Redo"));
+    m_undo->setText(s.canUndo() ? tr("&Undo: %1").arg(onScreen(s.notebook().undoLabel())) : tr("&Undo"));
+    m_redo->setText(s.canRedo() ? tr("&Redo: %1").arg(onScreen(s.notebook().redoLabel())) : tr("&Redo"));
     const Lesson& lesson = s.model().lesson();
     setWindowTitle(QStringLiteral("%1%2 — %3 — Uttrin")
                        .arg(QString::fromStdString(lesson.title),
@@ -326,10 +324,12 @@ void MainWindow::offerSalvage(const QString& path) {
         offer->deleteLater();
         const auto saved = Notebook::salvage(path.toStdString(), to.toStdString());
         if (!saved)
-            showMessage(QString::fromStdString(saved.error().message), true);
+            showMessage(onScreen(saved.error().message), true);
         else if (openNotebook(to))
-            showMessage(tr("%n reading(s) saved from the damaged notebook, which was left as it is.", nullptr,
-                           *saved),
+            showMessage(onScreen(Text::tr(
+                            "{0} {0|reading|readings} saved from the damaged notebook, which was left as "
+                            "it is.",
+                            *saved)),
                         false);
     });
 }

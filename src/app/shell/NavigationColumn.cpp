@@ -67,7 +67,7 @@ void StationButton::paintEvent(QPaintEvent*) {
     p.setFont(fontOf(std::max(12, t.small - 1), m_state.missing ? QFont::DemiBold : QFont::Normal));
     p.setPen(m_state.missing ? t.caution : t.muted);
     const QString sign = m_state.missing ? QStringLiteral("\u26A0 ") : QString();
-    for (const std::string& s : {m_state.line1, m_state.line2}) {
+    for (const Text& s : {m_state.line1, m_state.line2}) {
         if (s.empty()) continue;
         const QString shown = (&s == &m_state.line1 || y < height() / 2 ? sign : QString()) + onScreen(s);
         p.drawText(QRect(kTextX + 4, y, width, line), Qt::AlignLeft | Qt::AlignVCenter,

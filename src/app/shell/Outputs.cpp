@@ -34,8 +34,8 @@ void saveSheet(LessonController& controller, QWidget* over) {
         dialogs::saveFile(over, tr("Run sheet as PDF"), dialogs::documentsFolder() + tr("/run-sheet.pdf"),
                           QStringLiteral("PDF (*.pdf)"), QStringLiteral("pdf"));
     if (path.isEmpty()) return;
-    if (const auto pages = writePdf(*sheet, path); pages)
-        controller.say(tr("Saved %1, %n page(s).", *pages).arg(path));
+    if (const auto pages = writePdf(*sheet, ScreenWording(), path); pages)
+        controller.say(onScreen(Text::tr("Saved {0}, {1} {1|page|pages}.", path.toStdString(), *pages)));
     else
         controller.complain(onScreen(pages.error().message));
 }

@@ -32,19 +32,19 @@ QString ownFolder() {
 Result<QString> copyOfSample() {
     const QString sample = shippedSample();
     if (sample.isEmpty())
-        return fail(Failure::Storage, "The sample notebook was not found beside the program.");
+        return fail(Failure::Storage, Text::tr("The sample notebook was not found beside the program."));
     const QString folder = ownFolder();
     if (folder.isEmpty())
-        return fail(Failure::Storage,
-                    "There is no folder of your own for the sample notebook; open it from where it lies.");
+        return fail(
+            Failure::Storage,
+            Text::tr("There is no folder of your own for the sample notebook; open it from where it lies."));
     const QString copy =
         QStringLiteral("%1/sample-%2.uttrin").arg(folder).arg(QCoreApplication::applicationPid());
     QFile::remove(copy);
     QFile file(sample);
     if (!file.copy(copy) || !QFile::setPermissions(copy, QFile::ReadOwner | QFile::WriteOwner))
-        return fail(Failure::Storage, QStringLiteral("The sample notebook could not be copied to %1: %2.")
-                                          .arg(copy, file.errorString())
-                                          .toStdString());
+        return fail(Failure::Storage, Text::tr("The sample notebook could not be copied to {}: {}.",
+                                               copy.toStdString(), file.errorString().toStdString()));
     return copy;
 }
 

@@ -86,10 +86,12 @@ void AltitudeWindow::refresh() {
         if (r.here) here = &r;
     }
     m_rows->show({tr("height, m"), tr("kPa"), tr("boils, °C"), tr("time"), QString()}, shown, {4});
-    m_advice->setText(here ? onScreen(altitudeAdvice(*here, m_process->currentText().toStdString()))
-                           : tr("Enter the room's pressure, and this says what it means for cooking here. "
-                                "Boiling water scalds at every "
-                                "height."));
+    m_advice->setText(
+        here ? onScreen(altitudeAdvice(
+                   *here, cookingProcesses()[static_cast<std::size_t>(m_process->currentIndex())].name))
+             : tr("Enter the room's pressure, and this says what it means for cooking here. "
+                  "Boiling water scalds at every "
+                  "height."));
     restyleChart(*m_chart);
     m_chart->xAxis->setRange(kLowest, kHighest);
     m_chart->yAxis->setRange(80.0, 102.0);

@@ -121,7 +121,7 @@ void SolutionsWindow::refresh() {
 void SolutionsWindow::draw(const SolutionChart& chart) {
     const Theme& t = theme();
     restyleChart(*m_chart);
-    m_chart->setAccessibleName(onScreen(chart.vertical + " against " + chart.horizontal));
+    m_chart->setAccessibleName(tr("%1 against %2").arg(onScreen(chart.vertical), onScreen(chart.horizontal)));
     m_chart->xAxis->setLabel(onScreen(chart.horizontal));
     m_chart->yAxis->setLabel(onScreen(chart.vertical));
     m_chart->legend->setVisible(chart.curves.size() > 1);

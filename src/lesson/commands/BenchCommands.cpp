@@ -23,11 +23,13 @@ Result<CaptureOutcome> BenchCommands::capture(bool keepOddPair) {
     const Rig& rig = session().hasLesson() ? session().benchPlan().rig : Rig{};
     const LiveReading live = session().draftReading();
     if (!session().runId())
-        return fail(Failure::BadInput, "No run has been started: choose the group first.");
+        return fail(Failure::BadInput, Text::tr("No run has been started: choose the group first."));
     if (!live.hasGauge)
-        return fail(Failure::BadInput, hasTwoArms(rig.gauge.convention) ? "Type both arms as they stand now."
-                                                                        : "Type the gauge as it shows now.");
-    if (!live.hasTemperature) return fail(Failure::BadInput, "Type the thermometer as it shows now.");
+        return fail(Failure::BadInput, hasTwoArms(rig.gauge.convention)
+                                           ? Text::tr("Type both arms as they stand now.")
+                                           : Text::tr("Type the gauge as it shows now."));
+    if (!live.hasTemperature)
+        return fail(Failure::BadInput, Text::tr("Type the thermometer as it shows now."));
     const Reading& reading = live.reading;
     if (const auto t = toTemperature(rig.thermometer, reading.temperature); !t)
         return tl::unexpected(t.error());
@@ -35,7 +37,7 @@ Result<CaptureOutcome> BenchCommands::capture(bool keepOddPair) {
     outcome.finding = session().checkDraft();
     if (outcome.finding.kind != SlipKind::None && !keepOddPair) return outcome;
     RowId id = 0;
-    const auto done = perform(fmt::format("Capture point {}", reading.position), [&](Notebook::Editor& edit) {
+    const auto done = perform(Text::tr("Capture point {}", reading.position), [&](Notebook::Editor& edit) {
         id = edit.insert(reading);
         // A picture speaks for a reading only if that was not typed over.
         const GaugeReading gauge{reading.first, reading.second};

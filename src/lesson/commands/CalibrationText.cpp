@@ -9,8 +9,8 @@
 
 namespace uttrin {
 
-std::string calibrationText(const CalibrationResiduals& residuals, const std::map<RowId, double>& before,
-                            const std::map<RowId, double>& after, const std::vector<std::string>& runs) {
+Text calibrationText(const CalibrationResiduals& residuals, const std::map<RowId, double>& before,
+                     const std::map<RowId, double>& after, const std::vector<Text>& runs) {
     constexpr double kUnchanged = 1e-9; // K
     int moved = 0;
     double sum = 0.0;
@@ -20,13 +20,15 @@ std::string calibrationText(const CalibrationResiduals& residuals, const std::ma
         ++moved;
         sum += change;
     }
-    return fmt::format("It was {} K off in ice and {} K in steam, where water boils at {} °C here.{}",
-                       fixedSigned(residuals.ice, 2), fixedSigned(residuals.steam, 2),
-                       fixed(residuals.steamTrue.celsius(), 2),
-                       moved > 0 ? fmt::format(" {} readings move, by {} K on average.", moved,
-                                               fixedSigned(sum / moved, 2))
-                                 : " It serves the readings from now on.") +
-           (runs.empty() ? std::string() : fmt::format(" It applies to {}.", fmt::join(runs, "; ")));
+    std::vector<Text> sentences{
+        Text::tr("It was {} K off in ice and {} K in steam, where water boils at {} °C here.",
+                 fixedSigned(residuals.ice, 2), fixedSigned(residuals.steam, 2),
+                 fixed(residuals.steamTrue.celsius(), 2)),
+        moved > 0 ? Text::tr("{0} {0|reading moves|readings move}, by {1} K on average.", moved,
+                             fixedSigned(sum / moved, 2))
+                  : Text::tr("It serves the readings from now on.")};
+    if (!runs.empty()) sentences.push_back(Text::tr("It applies to {}.", Text::join(runs, Text::set("; "))));
+    return Text::sentences(sentences);
 }
 
 } // namespace uttrin

@@ -14,7 +14,7 @@ Result<RowId> LessonCommands::addLesson(Lesson lesson) {
     lesson.utcOffsetMin = session().utcOffsetMin();
     if (lesson.heldOn.empty()) lesson.heldOn = isoText(now(), lesson.utcOffsetMin).substr(0, 10);
     RowId id = 0;
-    const auto done = notebook().perform("Add a lesson", [&](Notebook::Editor& edit) {
+    const auto done = notebook().perform(Text::tr("Add a lesson"), [&](Notebook::Editor& edit) {
         id = edit.insert(lesson);
         for (const Method method : {Method::HoldPressure, Method::HoldTemperature}) {
             const Plan plan = startingPlan(method);
@@ -31,14 +31,14 @@ Result<RowId> LessonCommands::addLesson(Lesson lesson) {
 }
 
 Result<void> LessonCommands::changeLesson(const Lesson& lesson) {
-    return perform("Change the lesson",
+    return perform(Text::tr("Change the lesson"),
                    [&](Notebook::Editor& edit) { edit.update(model().lesson(), lesson); });
 }
 
 Result<RowId> LessonCommands::addImported(const std::string& name, const Plan& plan,
                                           std::vector<Reading> readings) {
     RowId run = 0;
-    const auto done = perform(fmt::format("Import {}", name), [&](Notebook::Editor& edit) {
+    const auto done = perform(Text::tr("Import {}", name), [&](Notebook::Editor& edit) {
         const std::string text = writePlan(plan);
         const RowId setup = edit.insert(Setup{0, session().lessonId(), plan.title, text, now()});
         run = edit.insert(Run{0, setup, groupNamed(edit, name), 1, now(), now()});

@@ -120,7 +120,7 @@ bool LessonSession::bracketAwaitsRestart() const {
            readings.back().criterion == BoilingCriterion::BracketStops;
 }
 
-Result<void> SessionCommands::perform(const std::string& label,
+Result<void> SessionCommands::perform(const Text& label,
                                       const std::function<void(Notebook::Editor&)>& change) {
     auto done = notebook().perform(label, change);
     // What was done is done, and on disk, even where it cannot be looked at now: see staleBecause().

@@ -91,7 +91,7 @@ public:
 protected:
     /// Makes a change of the notebook and looks at it anew. Where another window changed what this one shows,
     /// the failure says so and it is looked at anew too.
-    [[nodiscard]] Result<void> perform(const std::string& label,
+    [[nodiscard]] Result<void> perform(const Text& label,
                                        const std::function<void(Notebook::Editor&)>& change);
     [[nodiscard]] Result<void> reload() { return m_session.reload(); }
     [[nodiscard]] Notebook& notebook() { return m_session.m_notebook; }

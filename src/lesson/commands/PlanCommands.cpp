@@ -16,7 +16,7 @@ void PlanCommands::followPlan(Notebook::Editor& edit, const Plan& plan) const {
         if (model().readingsOf(run.id).empty()) edit.insert(RunRig{0, run.id, writePlan(plan), now(), {}});
 }
 
-Result<void> PlanCommands::changePlan(const Plan& plan, const std::string& label) {
+Result<void> PlanCommands::changePlan(const Plan& plan, const Text& label) {
     if (auto sound = check(plan); !sound) return sound;
     const Setup setup = model().setup(session().setupId());
     Setup changed = setup;
@@ -36,9 +36,10 @@ Result<void> PlanCommands::correctRun(RowId runId) {
     const Run& run = model().run(runId);
     const auto before = rigInHand();
     const std::string name = model().group(run.groupId).name;
-    auto done = perform(
-        fmt::format("Correct the set-up of {}, run {}", name, run.number), [&](Notebook::Editor& edit) {
-            edit.insert(RunRig{0, runId, model().setup(run.setupId).plan, now(), "set-up corrected"});
+    auto done =
+        perform(Text::tr("Correct the set-up of {}, run {}", name, run.number), [&](Notebook::Editor& edit) {
+            edit.insert(RunRig{0, runId, model().setup(run.setupId).plan, now(),
+                               Text::phrase("set-up corrected").source});
         });
     if (done) keepDraftOnlyFor(before);
     return done;
@@ -57,11 +58,11 @@ std::vector<Run> PlanCommands::runsToCalibrate(bool alsoEarlier) const {
     return session().runId() ? std::vector{model().run(*session().runId())} : std::vector<Run>{};
 }
 
-Result<std::string> PlanCommands::calibrate(double iceReading, double steamReading, bool alsoEarlier) {
+Result<Text> PlanCommands::calibrate(double iceReading, double steamReading, bool alsoEarlier) {
     const auto here = session().room();
     if (!here)
         return fail(Failure::Unreferenced,
-                    "The steam point depends on the room's pressure: enter that first (Ctrl+1).");
+                    Text::tr("The steam point depends on the room's pressure: enter that first (Ctrl+1)."));
     const auto before = temperaturesOfThisPlan();
     Milliseconds first = now();
     if (alsoEarlier)
@@ -77,15 +78,16 @@ Result<std::string> PlanCommands::calibrate(double iceReading, double steamReadi
     Setup changed = setup;
     changed.plan = writePlan(calibrated);
     const auto runs = runsToCalibrate(alsoEarlier);
-    std::vector<std::string> names;
-    const auto done = perform("Calibrate the thermometer", [&](Notebook::Editor& edit) {
+    std::vector<Text> names;
+    const auto done = perform(Text::tr("Calibrate the thermometer"), [&](Notebook::Editor& edit) {
         edit.update(setup, changed);
         for (const Run& run : runs) {
             Plan own = model().planOfRun(run.id);
             own.rig.thermometer.calibrations.push_back(c);
             const bool taken = !model().readingsOf(run.id).empty();
-            edit.insert(RunRig{0, run.id, writePlan(own), now(), taken ? "thermometer calibrated" : ""});
-            names.push_back(fmt::format("{}, run {}", model().group(run.groupId).name, run.number));
+            edit.insert(RunRig{0, run.id, writePlan(own), now(),
+                               taken ? Text::phrase("thermometer calibrated").source : ""});
+            names.push_back(Text::tr("{}, run {}", model().group(run.groupId).name, run.number));
         }
     });
     if (!done) return tl::unexpected(done.error());
@@ -98,10 +100,11 @@ Result<void> PlanCommands::moveTarget(int place, Pressure to) {
         moved.ladder.trialPa = to.pascal();
     else
         moved.ladder.moved[place] = to.pascal();
-    return changePlan(moved, place == -1 ? "Move the trial point" : fmt::format("Move target {}", place + 1));
+    return changePlan(moved,
+                      place == -1 ? Text::tr("Move the trial point") : Text::tr("Move target {}", place + 1));
 }
 
-Result<RowId> PlanCommands::addPlan(const Plan& plan, const std::string& label) {
+Result<RowId> PlanCommands::addPlan(const Plan& plan, const Text& label) {
     RowId id = 0;
     const auto done = perform(label, [&](Notebook::Editor& edit) {
         id = edit.insert(Setup{0, session().lessonId(), plan.title, writePlan(plan), std::nullopt});
@@ -111,31 +114,34 @@ Result<RowId> PlanCommands::addPlan(const Plan& plan, const std::string& label) 
     return id;
 }
 
-Result<RowId> PlanCommands::addSetup(Method method) { return addPlan(startingPlan(method), "Add a plan"); }
+Result<RowId> PlanCommands::addSetup(Method method) {
+    return addPlan(startingPlan(method), Text::tr("Add a plan"));
+}
 
 Result<RowId> PlanCommands::addSolutionPart(const Solute& solute) {
     Plan part = session().plan();
     part.solute = solute;
     part.ladder.moved.clear();
     if (const auto ok = check(part); !ok) return tl::unexpected(ok.error());
-    part.title = liquidOf(part).name();
-    return addPlan(part, "Add a part with a solution");
+    part.title = plain(liquidOf(part).name());
+    return addPlan(part, Text::tr("Add a part with a solution"));
 }
 
 Result<RowId> PlanCommands::splitOffSolution() {
     const Solute solute = session().plan().solute;
     Plan pure = session().plan();
     pure.solute = {};
-    if (const auto changed = changePlan(pure, "Change the rig"); !changed)
+    if (const auto changed = changePlan(pure, Text::tr("Change the rig")); !changed)
         return tl::unexpected(changed.error());
     return addSolutionPart(solute);
 }
 
 Result<void> PlanCommands::predict(int place, std::optional<Temperature> boils) {
     if (model().setup(session().setupId()).predictionsLockedAt)
-        return fail(Failure::BadInput,
-                    "The predictions are locked: the run has begun. They stay as the class made them.");
-    return perform("Change a prediction", [&](Notebook::Editor& edit) {
+        return fail(
+            Failure::BadInput,
+            Text::tr("The predictions are locked: the run has begun. They stay as the class made them."));
+    return perform(Text::tr("Change a prediction"), [&](Notebook::Editor& edit) {
         for (const Prediction& p : model().data().predictions)
             if (p.setupId == session().setupId() && p.place == place) edit.remove(p);
         if (boils) edit.insert(Prediction{0, session().setupId(), place, boils->kelvin()});
@@ -147,7 +153,8 @@ Result<void> PlanCommands::lockPredictions() {
     if (setup.predictionsLockedAt) return {};
     Setup locked = setup;
     locked.predictionsLockedAt = now();
-    return perform("Lock the predictions", [&](Notebook::Editor& edit) { edit.update(setup, locked); });
+    return perform(Text::tr("Lock the predictions"),
+                   [&](Notebook::Editor& edit) { edit.update(setup, locked); });
 }
 
 } // namespace uttrin

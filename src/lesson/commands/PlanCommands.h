@@ -11,7 +11,7 @@ namespace uttrin {
 class PlanCommands : public SessionCommands {
 public:
     using SessionCommands::SessionCommands;
-    [[nodiscard]] Result<void> changePlan(const Plan& plan, const std::string& label);
+    [[nodiscard]] Result<void> changePlan(const Plan& plan, const Text& label);
     /// Gives a run the rig, substance and solute that its plan has now: its readings are worked out anew with
     /// it. The one before stays in the record, and the report names the correction.
     [[nodiscard]] Result<void> correctRun(RowId runId);
@@ -19,7 +19,7 @@ public:
     /// It serves the readings from now on, of the plan and of the run in hand, or also those taken already,
     /// of all the plan's runs; the earlier calibrations stay in the record.
     /// @return what changed and for which runs, as a sentence. Unreferenced without a room.
-    [[nodiscard]] Result<std::string> calibrate(double iceReading, double steamReading, bool alsoEarlier);
+    [[nodiscard]] Result<Text> calibrate(double iceReading, double steamReading, bool alsoEarlier);
     [[nodiscard]] Result<void> moveTarget(int place, Pressure to);
     [[nodiscard]] Result<RowId> addSetup(Method method);
     /// The present plan once more, with something dissolved: the second part of a lab.
@@ -30,7 +30,7 @@ public:
     [[nodiscard]] Result<void> lockPredictions();
 
 private:
-    [[nodiscard]] Result<RowId> addPlan(const Plan& plan, const std::string& label);
+    [[nodiscard]] Result<RowId> addPlan(const Plan& plan, const Text& label);
     void followPlan(Notebook::Editor& edit, const Plan& plan) const;
     /// K, of the liquid in each reading of this plan's runs.
     [[nodiscard]] std::map<RowId, double> temperaturesOfThisPlan() const;

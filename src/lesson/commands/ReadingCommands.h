@@ -18,7 +18,9 @@ public:
 
 private:
     [[nodiscard]] const Reading* find(RowId id) const;
-    [[nodiscard]] Result<void> change(RowId id, const std::string& label,
+    /// Its number in its run, for people.
+    [[nodiscard]] int number(RowId id) const;
+    [[nodiscard]] Result<void> change(RowId id, const Text& label,
                                       const std::function<void(Reading&)>& change);
 };
 

@@ -10,9 +10,9 @@
 namespace uttrin {
 
 Result<RowId> RunCommands::startRun(const std::string& groupName) {
-    if (isBlank(groupName)) return fail(Failure::BadInput, "A run needs the group's name.");
+    if (isBlank(groupName)) return fail(Failure::BadInput, Text::tr("A run needs the group's name."));
     RowId id = 0;
-    const auto done = perform(fmt::format("Start a run of {}", groupName), [&](Notebook::Editor& edit) {
+    const auto done = perform(Text::tr("Start a run of {}", groupName), [&](Notebook::Editor& edit) {
         const RowId group = groupNamed(edit, groupName);
         const auto runs = model().runsOf(session().setupId());
         const auto earlier =
@@ -33,19 +33,21 @@ Result<RowId> RunCommands::startRun(const std::string& groupName) {
 
 Result<void> RunCommands::checkZero(double first, std::optional<double> second) {
     const auto run = session().runId();
-    if (!run) return fail(Failure::BadInput, "A zero check belongs to a run: start one first.");
+    if (!run) return fail(Failure::BadInput, Text::tr("A zero check belongs to a run: start one first."));
     if (hasTwoArms(session().benchPlan().rig.gauge.convention) && !second)
-        return fail(Failure::BadInput, "Type both arms, open to the room.");
-    return perform("Check the gauge's zero", [&](Notebook::Editor& edit) {
+        return fail(Failure::BadInput, Text::tr("Type both arms, open to the room."));
+    return perform(Text::tr("Check the gauge's zero"), [&](Notebook::Editor& edit) {
         edit.insert(ZeroCheck{0, *run, now(), first, second});
     });
 }
 
 Result<void> RunCommands::addNote(const std::string& text) {
     const auto run = session().runId();
-    if (!run) return fail(Failure::BadInput, "A note belongs to a run: start one first.");
-    if (isBlank(text)) return fail(Failure::BadInput, "The note is empty.");
-    return perform("Add a note", [&](Notebook::Editor& edit) { edit.insert(Note{0, *run, now(), text}); });
+    if (!run) return fail(Failure::BadInput, Text::tr("A note belongs to a run: start one first."));
+    if (isBlank(text)) return fail(Failure::BadInput, Text::tr("The note is empty."));
+    return perform(Text::tr("Add a note"), [&](Notebook::Editor& edit) {
+        edit.insert(Note{0, *run, now(), text});
+    });
 }
 
 } // namespace uttrin

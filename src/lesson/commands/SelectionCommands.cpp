@@ -12,10 +12,6 @@ bool has(const std::vector<Record>& rows, RowId id) {
     return std::any_of(rows.begin(), rows.end(), [id](const Record& r) { return r.id == id; });
 }
 
-tl::unexpected<Failure> gone(const char* what) {
-    return fail(Failure::BadInput, fmt::format("This {} is no longer in the lesson.", what));
-}
-
 } // namespace
 
 Result<void> SelectionCommands::selectLesson(RowId id) {
@@ -31,7 +27,8 @@ Result<void> SelectionCommands::selectLesson(RowId id) {
 
 Result<void> SelectionCommands::selectSetup(RowId id) {
     if (id == session().setupId()) return {};
-    if (!has(model().data().setups, id)) return gone("plan");
+    if (!has(model().data().setups, id))
+        return fail(Failure::BadInput, Text::tr("This plan is no longer in the lesson."));
     const auto before = rigInHand();
     selection().setupId = id;
     selection().runId.reset();
@@ -43,7 +40,8 @@ Result<void> SelectionCommands::selectSetup(RowId id) {
 }
 
 Result<void> SelectionCommands::selectRun(RowId id) {
-    if (!has(model().data().runs, id)) return gone("run");
+    if (!has(model().data().runs, id))
+        return fail(Failure::BadInput, Text::tr("This run is no longer in the lesson."));
     const auto before = rigInHand();
     selection().runId = id;
     selection().setupId = model().run(id).setupId;

@@ -51,7 +51,7 @@ std::vector<std::pair<std::string, Json>> cells(const LessonModel& model, const 
         {"vigour", r.raw.vigour},
         {"in_fit", r.inFit},
         {"struck", r.raw.struckReason.value_or("")},
-        {"marks", fmt::format("{}", fmt::join(r.marks, "; "))},
+        {"marks", plain(Text::join(r.marks, Text::set("; ")))},
     };
 }
 
@@ -73,7 +73,7 @@ void forEachReading(const LessonModel& model, Use use) {
 /// @throws nothing: a workbook that cannot be written is told by its closing.
 Result<void> writeWorkbook(const LessonModel& model, const std::filesystem::path& path) {
     lxw_workbook* book = workbook_new(path.c_str());
-    if (!book) return fail(Failure::Storage, fmt::format("{} could not be written", path.string()));
+    if (!book) return fail(Failure::Storage, Text::tr("{} could not be written", path.string()));
     lxw_worksheet* sheet = workbook_add_worksheet(book, "readings");
     lxw_format* bold = workbook_add_format(book);
     format_set_bold(bold);
@@ -99,8 +99,8 @@ Result<void> writeWorkbook(const LessonModel& model, const std::filesystem::path
     worksheet_freeze_panes(sheet, 1, 0);
     if (const auto error = workbook_close(book); error != LXW_NO_ERROR)
         return fail(Failure::Storage,
-                    fmt::format("{} could not be written: {}; free some space, or choose another folder",
-                                path.string(), lxw_strerror(error)));
+                    Text::tr("{} could not be written: {}; free some space, or choose another folder",
+                             path.string(), lxw_strerror(error)));
     return {};
 }
 
@@ -158,8 +158,7 @@ std::string lessonJson(const LessonModel& model) {
 Result<std::vector<std::filesystem::path>> exportNotebook(const Notebook& notebook, const std::string& format,
                                                           const std::filesystem::path& directory) {
     if (format != "csv" && format != "json" && format != "xlsx")
-        return fail(Failure::BadInput,
-                    fmt::format("'{}' is not a format; accepted: csv, json, xlsx", format));
+        return fail(Failure::BadInput, Text::tr("'{}' is not a format; accepted: csv, json, xlsx", format));
     std::error_code error;
     std::filesystem::create_directories(directory, error);
     std::vector<std::filesystem::path> written;

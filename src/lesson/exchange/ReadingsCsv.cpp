@@ -43,8 +43,8 @@ public:
                 field.substr(at + name.size() + 1, field.find_last_not_of(' ') - at - name.size());
             const auto unit = findUnit(symbol, dimension);
             if (!unit)
-                return fail(Failure::BadInput, fmt::format("line {}, column '{}': {}", m_record.line, shortened(field),
-                                                           unit.error().message));
+                return fail(Failure::BadInput, Text::tr("line {}, column '{}': {}", m_record.line,
+                                                        shortened(field), unit.error().message));
             return std::optional(Column{i, *unit, 0});
         }
         return std::optional<Column>();
@@ -75,8 +75,9 @@ Result<Layout> layoutOf(const CsvRecord& record) {
     const auto temperature = header.quantity("temperature", Dimension::Temperature);
     if (!temperature) return tl::unexpected(temperature.error());
     if (!*temperature)
-        return fail(Failure::BadInput,
-                    "no column 'temperature_UNIT' (for instance temperature_degC) in the first line");
+        return fail(
+            Failure::BadInput,
+            Text::tr("no column 'temperature_UNIT' (for instance temperature_degC) in the first line"));
     l.temperature = **temperature;
     const std::pair<const char*, PressureConvention> kinds[] = {{"gauge", PressureConvention::GaugeNegative},
                                                                 {"vacuum", PressureConvention::VacuumDepth},
@@ -96,16 +97,17 @@ Result<Layout> layoutOf(const CsvRecord& record) {
     if (!right) return tl::unexpected(right.error());
     if (!found && *left && *right) {
         if ((*left)->unit != (*right)->unit)
-            return fail(Failure::BadInput,
-                        "the columns left_… and right_… must have one unit: they are read on one ruler");
+            return fail(
+                Failure::BadInput,
+                Text::tr("the columns left_… and right_… must have one unit: they are read on one ruler"));
         l.first = **left;
         l.second = **right;
         l.convention = PressureConvention::TwoArm;
         found = true;
     }
     if (!found)
-        return fail(Failure::BadInput, "no pressure column in the first line; accepted: gauge_UNIT, "
-                                       "vacuum_UNIT, absolute_UNIT, or left_UNIT with right_UNIT");
+        return fail(Failure::BadInput, Text::tr("no pressure column in the first line; accepted: gauge_UNIT, "
+                                                "vacuum_UNIT, absolute_UNIT, or left_UNIT with right_UNIT"));
     l.vigour = header.plain("vigour");
     l.time = header.plain("time_s");
     l.struck = header.plain("struck");
@@ -118,15 +120,14 @@ int decimalsOf(std::string_view number) {
     return point == std::string_view::npos ? 0 : static_cast<int>(number.find_last_not_of(" \t") - point);
 }
 
-Result<double> cell(const CsvRecord& record, Column& column, std::string_view name) {
+Result<double> cell(const CsvRecord& record, Column& column, const Text& name) {
     if (column.index >= record.fields.size())
-        return fail(Failure::BadInput, fmt::format("line {}: there is no {} (only {} fields)", record.line,
-                                                   name, record.fields.size()));
+        return fail(Failure::BadInput, Text::tr("line {}: there is no {} (only {} fields)", record.line, name,
+                                                record.fields.size()));
     const std::string& field = record.fields[column.index];
     const auto number = parseNumber(field);
     if (!number)
-        return fail(Failure::BadInput,
-                    fmt::format("line {}: {} {}", record.line, name, number.error().message));
+        return fail(Failure::BadInput, Text::tr("line {}: {} {}", record.line, name, number.error().message));
     column.decimals = std::max(column.decimals, std::min(decimalsOf(field), 6));
     return *number;
 }
@@ -137,37 +138,38 @@ std::string textAt(const CsvRecord& record, std::optional<std::size_t> index) {
 
 Result<Reading> readingOf(const CsvRecord& record, Layout& l) {
     Reading r;
-    const auto temperature = cell(record, l.temperature, "temperature");
+    const auto temperature = cell(record, l.temperature, Text::tr("temperature"));
     if (!temperature) return tl::unexpected(temperature.error());
     r.temperature = *temperature;
     if (!(l.temperature.unit->toSi(r.temperature) > 0.0))
         return fail(Failure::BadInput,
-                    fmt::format("line {}: the temperature is below absolute zero", record.line));
+                    Text::tr("line {}: the temperature is below absolute zero", record.line));
     const auto first =
-        cell(record, l.first, l.convention == PressureConvention::TwoArm ? "left arm" : "pressure");
+        cell(record, l.first,
+             l.convention == PressureConvention::TwoArm ? Text::tr("left arm") : Text::tr("pressure"));
     if (!first) return tl::unexpected(first.error());
     r.first = *first;
     if (l.convention == PressureConvention::Absolute && !(r.first > 0.0))
         return fail(Failure::BadInput,
-                    fmt::format("line {}: an absolute pressure must be above zero", record.line));
+                    Text::tr("line {}: an absolute pressure must be above zero", record.line));
     if (l.convention == PressureConvention::TwoArm) {
-        const auto second = cell(record, l.second, "right arm");
+        const auto second = cell(record, l.second, Text::tr("right arm"));
         if (!second) return tl::unexpected(second.error());
         r.second = *second;
     }
     if (const std::string vigour = textAt(record, l.vigour); !vigour.empty()) {
         const auto v = parseNumber(vigour);
         if (!v || !(*v >= 1.0 && *v <= 5.0))
-            return fail(Failure::BadInput,
-                        fmt::format("line {}: vigour '{}' is not a number from 1 to 5", record.line, shortened(vigour)));
+            return fail(Failure::BadInput, Text::tr("line {}: vigour '{}' is not a number from 1 to 5",
+                                                    record.line, shortened(vigour)));
         r.vigour = static_cast<int>(*v);
     }
     if (const std::string time = textAt(record, l.time); !time.empty()) {
         constexpr double kLongestSeconds = 1e8;
         const auto seconds = parseNumber(time);
         if (!seconds || !(std::abs(*seconds) < kLongestSeconds))
-            return fail(Failure::BadInput,
-                        fmt::format("line {}: time_s '{}' is not a number of seconds", record.line, shortened(time)));
+            return fail(Failure::BadInput, Text::tr("line {}: time_s '{}' is not a number of seconds",
+                                                    record.line, shortened(time)));
         r.takenAt = static_cast<Milliseconds>(*seconds * 1000.0);
     }
     if (const std::string struck = textAt(record, l.struck); !struck.empty()) r.struckReason = struck;
@@ -202,7 +204,8 @@ Result<ImportedReadings> readReadingsCsv(std::string_view text) {
     if (records.empty())
         return fail(
             Failure::BadInput,
-            "the file is empty; its first line must name the columns, e.g. temperature_degC,gauge_kPa");
+            Text::tr(
+                "the file is empty; its first line must name the columns, e.g. temperature_degC,gauge_kPa"));
     auto layout = layoutOf(records.front());
     if (!layout) return tl::unexpected(layout.error());
     ImportedReadings out;
@@ -216,9 +219,10 @@ Result<ImportedReadings> readReadingsCsv(std::string_view text) {
         }
     }
     if (out.readings.empty())
-        return fail(Failure::BadInput, out.complaints.empty()
-                                           ? "there are no readings below the first line"
-                                           : "no line can be read; the first: " + out.complaints.front());
+        return fail(Failure::BadInput,
+                    out.complaints.empty()
+                        ? Text::tr("there are no readings below the first line")
+                        : Text::tr("no line can be read; the first: {}", out.complaints.front()));
     out.plan = impliedPlan(*layout, out.readings);
     return out;
 }

@@ -13,8 +13,8 @@ namespace uttrin {
 /// which the columns imply.
 struct ImportedReadings {
     Plan plan;
-    std::vector<Reading> readings;       ///< good lines only; run and ids are not set
-    std::vector<std::string> complaints; ///< one for each line that could not be read: "line 7: …"
+    std::vector<Reading> readings; ///< good lines only; run and ids are not set
+    std::vector<Text> complaints;  ///< one for each line that could not be read: "line 7: …"
 };
 
 /// Reads CSV with a header. Columns: `temperature_UNIT`, and one of `gauge_UNIT` (negative below the room),

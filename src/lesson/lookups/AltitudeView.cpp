@@ -38,13 +38,13 @@ std::vector<AltitudeRow> altitudeRows(double lowest, double highest, double step
     return rows;
 }
 
-std::string altitudeAdvice(const AltitudeRow& here, std::string_view process) {
-    return fmt::format("Here water boils at {} °C, and boils no hotter however hard it is heated: {} takes "
-                       "about {} times as long "
-                       "as at 100 °C. Food cooks by its temperature, not by bubbles. And it still scalds: "
-                       "skin burns in seconds "
-                       "from about 60 °C.",
-                       fixed(here.celsius, 1), process, fixed(here.relativeTime, 2));
+Text altitudeAdvice(const AltitudeRow& here, const Text& process) {
+    return Text::tr("Here water boils at {} °C, and boils no hotter however hard it is heated: {} takes "
+                    "about {} times as long "
+                    "as at 100 °C. Food cooks by its temperature, not by bubbles. And it still scalds: "
+                    "skin burns in seconds "
+                    "from about 60 °C.",
+                    fixed(here.celsius, 1), process, fixed(here.relativeTime, 2));
 }
 
 } // namespace uttrin

@@ -2,6 +2,7 @@
 
 #include "physics/Cooking.h"
 #include "quantities/Quantities.h"
+#include "text/Text.h"
 
 #include <optional>
 #include <string>
@@ -23,6 +24,6 @@ struct AltitudeRow {
 
 /// What the lowered boiling point means for cooking here, in two sentences, with the reminder that it still
 /// scalds.
-[[nodiscard]] std::string altitudeAdvice(const AltitudeRow& here, std::string_view process);
+[[nodiscard]] Text altitudeAdvice(const AltitudeRow& here, const Text& process);
 
 } // namespace uttrin

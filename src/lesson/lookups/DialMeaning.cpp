@@ -70,19 +70,21 @@ Result<DialText> readArms(const std::string& text, std::size_t at, const Pressur
     return out;
 }
 
-std::string kilopascal(Pressure p, double u) {
-    return fmt::format("{} kPa", fixed(p.kilopascal(), std::clamp(decimalsForUncertainty(u * 1e-3), 1, 3)));
+Text kilopascal(Pressure p, double u) {
+    return Text::set("{} kPa", fixed(p.kilopascal(), std::clamp(decimalsForUncertainty(u * 1e-3), 1, 3)));
 }
 
 } // namespace
 
 Result<DialText> readDialText(std::string_view given, const PressureInstrument& gauge, CountsFrom from) {
     const std::string text = plain(given);
-    if (text.empty()) return fail(Failure::BadInput, "Type or paste a reading: −0.62 bar, or 46 cm − 21 cm.");
+    if (text.empty())
+        return fail(Failure::BadInput, Text::tr("Type or paste a reading: −0.62 bar, or 46 cm − 21 cm."));
     if (const auto at = armBreak(text); at != std::string::npos) return readArms(text, at, gauge);
     if (const auto number = parseNumber(text)) {
         if (hasTwoArms(gauge.convention))
-            return fail(Failure::BadInput, "This rig's U-tube is read as two arms: type both, 61.7 | 20.4.");
+            return fail(Failure::BadInput,
+                        Text::tr("This rig's U-tube is read as two arms: type both, 61.7 | 20.4."));
         return DialText{gauge, {*number, std::nullopt}, false};
     }
     const auto measure = parseMeasure(text, Dimension::Pressure);
@@ -124,39 +126,41 @@ Result<DialMeaning> dialMeaning(const LessonSession& s, const PressureInstrument
     if (!(p->pressure.pascal() > 0.0))
         return fail(
             Failure::BadInput,
-            fmt::format("That is below a perfect vacuum in this room ({} absolute): check its sign and unit.",
-                        kilopascal(p->pressure, p->u())));
+            Text::tr("That is below a perfect vacuum in this room ({} absolute): check its sign and unit.",
+                     kilopascal(p->pressure, p->u())));
     DialMeaning out;
     out.absolute = p->pressure;
     out.lines.push_back(
-        {"absolute",
-         fmt::format("{} ± {}", kilopascal(p->pressure, p->u()),
-                     fixed(p->u() * 1e-3, std::clamp(decimalsForUncertainty(p->u() * 1e-3), 1, 3)))});
+        {Text::tr("absolute"),
+         Text::set("{} ± {}", kilopascal(p->pressure, p->u()),
+                   fixed(p->u() * 1e-3, std::clamp(decimalsForUncertainty(p->u() * 1e-3), 1, 3)))});
     if (room) {
         const double gauge = GaugePressure::of(p->pressure, room->station).pascal() * 1e-3;
-        out.lines.push_back({"gauge", fmt::format("{} kPa {}", fixedSigned(gauge, 1),
-                                                  gauge < 0.0 ? "(below the room)" : "(above the room)")});
+        out.lines.push_back(
+            {Text::tr("gauge"), gauge < 0.0 ? Text::tr("{} kPa (below the room)", fixedSigned(gauge, 1))
+                                            : Text::tr("{} kPa (above the room)", fixedSigned(gauge, 1))});
     } else {
-        out.lines.push_back({"gauge", "unreferenced: the room's pressure is not known"});
+        out.lines.push_back({Text::tr("gauge"), Text::tr("unreferenced: the room's pressure is not known")});
     }
     const auto boiling = [&](const Liquid& liquid) {
         const auto state = liquid.saturationAt(p->pressure);
         if (!state) {
-            out.lines.push_back({liquid.name(), "outside its curve"});
+            out.lines.push_back({liquid.name(), Text::tr("outside its curve")});
             return;
         }
         const double u = std::hypot(p->u() / state->slope, state->temperatureU());
         const int decimals = std::clamp(decimalsForUncertainty(u), 0, 2);
-        out.lines.push_back(
-            {liquid.name(),
-             fmt::format("{} at {} ± {} °C", state->phases == Phases::LiquidVapour ? "boils" : "sublimes",
-                         fixed(state->temperature.celsius(), decimals), fixed(u, decimals))});
+        const Text celsius = fixed(state->temperature.celsius(), decimals), spread = fixed(u, decimals);
+        out.lines.push_back({liquid.name(), state->phases == Phases::LiquidVapour
+                                                ? Text::tr("boils at {} ± {} °C", celsius, spread)
+                                                : Text::tr("sublimes at {} ± {} °C", celsius, spread)});
     };
     boiling(liquidOf(s.plan()));
     for (const std::string& id : s.selection().laidOver)
         if (const auto over = findSubstance(id)) boiling(Liquid(**over));
     if (const auto height = standardAtmosphereAltitude(p->pressure))
-        out.lines.push_back({"a room at", fmt::format("{} m, on a standard day", fixed(height->metre(), 0))});
+        out.lines.push_back(
+            {Text::tr("a room at"), Text::tr("{} m, on a standard day", fixed(height->metre(), 0))});
     return out;
 }
 
@@ -166,18 +170,19 @@ Result<GaugeReading> dialForBoiling(const LessonSession& s, Temperature t) {
     const auto& gauge = s.plan().rig.gauge;
     const auto room = s.room();
     if (!room && countsFromRoom(gauge.convention))
-        return fail(Failure::Unreferenced,
-                    "this gauge counts from the room's pressure, and the room's pressure is not known yet");
+        return fail(
+            Failure::Unreferenced,
+            Text::tr("this gauge counts from the room's pressure, and the room's pressure is not known yet"));
     return toReadableReading(gauge, *p, room ? room->station : *p);
 }
 
-Result<std::string> dialForBoilingText(const LessonSession& s, Temperature t) {
+Result<Text> dialForBoilingText(const LessonSession& s, Temperature t) {
     return dialForBoiling(s, t).map([&](const GaugeReading& reading) {
         const auto& gauge = s.plan().rig.gauge;
         const Liquid liquid = liquidOf(s.plan());
-        return fmt::format("{} boils at {} °C at {} kPa absolute: the {} shows {} {}.", liquid.name(),
-                           fixed(t.celsius(), 1), fixed(liquid.vapourPressure(t)->kilopascal(), 1),
-                           gauge.name, text(gauge, reading), unitText(gauge));
+        return Text::tr("{} boils at {} °C at {} kPa absolute: the {} shows {} {}.", liquid.name(),
+                        fixed(t.celsius(), 1), fixed(liquid.vapourPressure(t)->kilopascal(), 1),
+                        Text::data(gauge.name), text(gauge, reading), unitText(gauge));
     });
 }
 

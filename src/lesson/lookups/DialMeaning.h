@@ -1,6 +1,7 @@
 #pragma once
 
 #include "lesson/commands/LessonSession.h"
+#include "text/Text.h"
 
 #include <optional>
 #include <string>
@@ -34,7 +35,7 @@ struct DialText {
 /// What a pressure means, as lines of text with their captions.
 struct DialMeaning {
     struct Line {
-        std::string caption, value;
+        Text caption, value;
     };
     std::vector<Line> lines;
     std::optional<Pressure> absolute;
@@ -50,6 +51,6 @@ dialMeaning(const LessonSession& session, const PressureInstrument& instrument, 
 [[nodiscard]] Result<GaugeReading> dialForBoiling(const LessonSession& session, Temperature t);
 
 /// The sentence for it: "Water boils at 60.0 °C at 19.9 kPa absolute: the gauge shows −0.74 bar."
-[[nodiscard]] Result<std::string> dialForBoilingText(const LessonSession& session, Temperature t);
+[[nodiscard]] Result<Text> dialForBoilingText(const LessonSession& session, Temperature t);
 
 } // namespace uttrin

@@ -2,6 +2,7 @@
 
 #include "quantities/Failure.h"
 #include "quantities/Quantities.h"
+#include "text/Text.h"
 
 #include <optional>
 #include <string>
@@ -22,23 +23,23 @@ enum class SolutionTopic {
 /// A chart and a table of one topic at this room's pressure, with what they mean.
 struct SolutionChart {
     struct Curve {
-        std::string label;
+        Text label;
         std::vector<std::pair<double, double>> points;
         bool dashed = false;
     };
     struct Mark {
         double x = 0.0, y = 0.0;
-        std::string text;
+        Text text;
         bool chosen = false; ///< the composition asked for; else a fact of the curve
     };
-    std::string horizontal, vertical; ///< names of the axes with their units
+    Text horizontal, vertical; ///< names of the axes with their units
     std::vector<Curve> curves;
     std::vector<Mark> marks;
-    std::vector<std::string> columns;
-    std::vector<std::vector<std::string>> rows;
-    std::string answer; ///< for the composition asked for, one sentence
-    std::string advice; ///< what to know, with the caution that belongs to it
-    std::string source;
+    std::vector<Text> columns;
+    std::vector<std::vector<Text>> rows;
+    Text answer; ///< for the composition asked for, one sentence
+    Text advice; ///< what to know, with the caution that belongs to it
+    Text source;
 };
 
 /// @param percent  composition asked for, % by mass of what is dissolved or mixed in.

@@ -44,8 +44,9 @@ bool sameRig(const Plan& a, const Plan& b) {
     return writePlan(x) == writePlan(y);
 }
 
-std::string placeMark(SensorPlace place) {
-    return place == SensorPlace::Vapour ? "thermometer in the vapour" : "thermometer on the outside wall";
+Text placeMark(SensorPlace place) {
+    return place == SensorPlace::Vapour ? Text::tr("thermometer in the vapour")
+                                        : Text::tr("thermometer on the outside wall");
 }
 
 } // namespace
@@ -68,7 +69,7 @@ void LessonModel::readPlans() {
         if (const auto known = read.find(text); known != read.end()) return &known->second;
         auto plan = readPlan(text);
         if (plan) return &read.emplace(text, std::move(*plan)).first->second;
-        m_troubles.push_back(fmt::format("The plan '{}' cannot be read: {}", name, plan.error().message));
+        m_troubles.push_back(Text::tr("The plan '{}' cannot be read: {}", name, plan.error().message));
         return nullptr;
     };
     std::map<RowId, std::string> names;
@@ -103,7 +104,7 @@ void LessonModel::readRooms() {
             m_rooms.emplace(r.id, *room);
         else
             m_troubles.push_back(
-                fmt::format("A reading of the room's pressure cannot be used: {}", room.error().message));
+                Text::tr("A reading of the room's pressure cannot be used: {}", room.error().message));
     }
 }
 
@@ -166,9 +167,10 @@ namespace {
 
 Result<RunSheet> sheetIn(const std::optional<RoomPressure>& known, const Plan& plan) {
     if (!known)
-        return fail(Failure::Unreferenced,
-                    "The dial readings of the targets count from the room's pressure, and that is not known "
-                    "yet. Enter it at the Room station (Ctrl+1).");
+        return fail(
+            Failure::Unreferenced,
+            Text::tr("The dial readings of the targets count from the room's pressure, and that is not known "
+                     "yet. Enter it at the Room station (Ctrl+1)."));
     return makeRunSheet(plan, *known);
 }
 
@@ -246,18 +248,20 @@ void LessonModel::mark(std::vector<ReducedReading>& readings, const Plan& p) con
     for (ReducedReading& r : readings) {
         const bool liquid = readsTheLiquid(p.rig.thermometer.place);
         if (!r.absolute)
-            r.marks.emplace_back("unreferenced");
+            r.marks.push_back(Text::tr("unreferenced"));
         else if (!(r.absolute->pressure.pascal() > 0.0))
-            r.marks.emplace_back("not a possible pressure");
+            r.marks.push_back(Text::tr("not a possible pressure"));
         if (!liquid) r.marks.push_back(placeMark(p.rig.thermometer.place));
         if (r.raw.criterion != p.criterion && !isBracket(r.raw.criterion))
-            r.marks.emplace_back("another criterion");
+            r.marks.push_back(Text::tr("another criterion"));
         if (r.raw.isolated != isolated)
-            r.marks.emplace_back(r.raw.isolated ? "pump closed off" : "pump still pulling");
+            r.marks.push_back(r.raw.isolated ? Text::tr("pump closed off") : Text::tr("pump still pulling"));
         if (p.rig.gauge.tap == PressureTap::PumpLine && !r.raw.isolated)
-            r.marks.emplace_back("gauge on the pumped line reads low");
-        if (r.raw.side != side) r.marks.push_back(std::string(identifier(r.raw.side)) + " side");
-        if (r.trial && !p.ladder.trialInFit) r.marks.emplace_back("trial point");
+            r.marks.push_back(Text::tr("gauge on the pumped line reads low"));
+        if (r.raw.side != side)
+            r.marks.push_back(r.raw.side == ApproachSide::Heating ? Text::tr("heating side")
+                                                                  : Text::tr("cooling side"));
+        if (r.trial && !p.ladder.trialInFit) r.marks.push_back(Text::tr("trial point"));
         const bool possible = r.superheatKelvin.has_value();
         const bool byRule = liquid && (!r.trial || p.ladder.trialInFit);
         r.inFit = possible && !r.struck() && r.raw.useInFit.value_or(byRule);
@@ -302,8 +306,7 @@ Result<RunFit> LessonModel::fitAnew(RowId runId, const FitOptions& options, bool
     out.fit = std::move(*fitted);
     const Solute& solute = plan.solute;
     if (solute.kind != SoluteKind::None)
-        if (auto dissolved = estimateDissolved(out.data, substance, solute.kind))
-            out.dissolved = *dissolved;
+        if (auto dissolved = estimateDissolved(out.data, substance, solute.kind)) out.dissolved = *dissolved;
     // The causes bend the pure substance's curve; a solution lies off it by design.
     if (causes && solute.kind == SoluteKind::None) out.causes = diagnose(out.data, substance, roomPressure);
     return out;

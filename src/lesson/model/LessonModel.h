@@ -25,7 +25,7 @@ struct ReducedReading {
     double superheatU = 0.0;               ///< K
     bool trial = false;
     bool inFit = false;
-    std::vector<std::string> marks; ///< why this point differs from the rest, or is left out
+    std::vector<Text> marks; ///< why this point differs from the rest, or is left out
 
     [[nodiscard]] bool struck() const { return raw.struckReason.has_value(); }
 };
@@ -51,7 +51,7 @@ public:
 
     [[nodiscard]] const LessonData& data() const { return m_data; }
     [[nodiscard]] const Lesson& lesson() const { return m_data.lesson; }
-    [[nodiscard]] const std::vector<std::string>& troubles() const { return m_troubles; }
+    [[nodiscard]] const std::vector<Text>& troubles() const { return m_troubles; }
 
     [[nodiscard]] const Plan& plan(RowId setupId) const { return m_plans.at(setupId); }
     /// The plan with which the readings of a run were taken: its own rig, substance and solute, the rest as
@@ -110,7 +110,7 @@ private:
     std::map<RowId, RoomPressure> m_rooms;
     std::map<RowId, std::size_t> m_groupPlaces, m_zeroPlaces;
     std::map<std::pair<RowId, PhotoSubject>, std::size_t> m_photos; ///< of readings, by what they show
-    std::vector<std::string> m_troubles;
+    std::vector<Text> m_troubles;
     mutable std::map<RowId, std::vector<ReducedReading>> m_reduced; ///< by run, once asked for
     mutable std::map<FitKey, Result<RunFit>> m_fits;
     mutable std::map<std::pair<RowId, std::optional<RowId>>, Result<RunSheet>>

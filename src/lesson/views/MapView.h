@@ -2,6 +2,7 @@
 
 #include "lesson/commands/LessonSession.h"
 #include "substances/SubstanceLibrary.h"
+#include "text/Text.h"
 
 #include <optional>
 #include <string>
@@ -26,7 +27,7 @@ struct MapPoint {
 
 /// A rehearsed path over the map.
 struct MapPath {
-    std::string name;
+    Text name;
     std::vector<std::pair<double, double>> points; ///< K, Pa
     bool second = false;                           ///< the variant that is compared with
 };

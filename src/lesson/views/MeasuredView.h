@@ -1,6 +1,7 @@
 #pragma once
 
 #include "rehearsal/CoolingFit.h"
+#include "text/Text.h"
 
 #include <string>
 #include <string_view>
@@ -19,7 +20,7 @@ struct ClockMoment {
 
 /// "hh:mm" as minutes of the day.
 [[nodiscard]] Result<double> parseClock(std::string_view text);
-[[nodiscard]] std::string clockOf(double minute);
+[[nodiscard]] Text clockOf(double minute);
 
 /// The readings that were taken after the clock started. BadInput if one lies before.
 [[nodiscard]] Result<std::vector<MeasuredMoment>> sinceClock(const std::vector<ClockMoment>& moments,
@@ -27,11 +28,10 @@ struct ClockMoment {
 
 /// What a fit says: what it found, and what is still to come by the clock on the wall.
 /// @param wanted  degrees Celsius to tell the time of; e.g. 65.
-[[nodiscard]] std::vector<std::string> fitSentences(const CoolingFit& fit, double clockMinute, double wanted);
+[[nodiscard]] std::vector<Text> fitSentences(const CoolingFit& fit, double clockMinute, double wanted);
 
 /// When each vessel must be shut, and put on the heat, to be at its temperature by its time.
-[[nodiscard]] std::vector<std::string> readySentences(const RigFile& rig,
-                                                      const std::vector<RigSetting>& settings,
-                                                      const std::vector<ClockMoment>& wanted);
+[[nodiscard]] std::vector<Text> readySentences(const RigFile& rig, const std::vector<RigSetting>& settings,
+                                               const std::vector<ClockMoment>& wanted);
 
 } // namespace uttrin

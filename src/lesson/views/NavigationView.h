@@ -1,6 +1,7 @@
 #pragma once
 
 #include "lesson/commands/LessonSession.h"
+#include "text/Text.h"
 
 #include <string>
 #include <vector>
@@ -9,7 +10,7 @@ namespace uttrin {
 
 /// A station on the navigation column with its state in one or two short lines.
 struct StationState {
-    std::string line1, line2;
+    Text line1, line2;
     bool done = false;
     bool missing = false; ///< something here must be given before the data mean anything
 };

@@ -1,6 +1,7 @@
 #pragma once
 
 #include "quantities/Rounding.h"
+#include "text/Text.h"
 
 #include <algorithm>
 #include <string>
@@ -8,7 +9,7 @@
 namespace uttrin {
 
 /// A pressure in kPa with the decimals that its uncertainty deserves.
-[[nodiscard]] inline std::string kilopascalText(double pa, double uPa) {
+[[nodiscard]] inline Text kilopascalText(double pa, double uPa) {
     return fixed(pa * 1e-3, std::min(decimalsForUncertainty(uPa * 1e-3), 3));
 }
 

@@ -1,6 +1,5 @@
 #include "RehearseViews.h"
 
-#include "Capitals.h"
 #include "physics/Constants.h"
 #include "quantities/Rounding.h"
 #include "rehearsal/Remarks.h"
@@ -13,7 +12,7 @@
 namespace uttrin {
 namespace {
 
-std::string kilopascals(double pascal) {
+Text kilopascals(double pascal) {
     const double kpa = pascal / 1000.0;
     return fixed(kpa, kpa < 1.0 ? 3 : kpa < 10.0 ? 2 : 1);
 }
@@ -38,7 +37,7 @@ SceneVessel vesselScene(const Rehearsal& r, std::size_t v, const VesselState& s)
     const Vessel& built = r.setup.model.vessels[v];
     SceneVessel scene;
     scene.shape = r.setup.shapes[v];
-    scene.name = built.name;
+    scene.name = Text::data(built.name);
     const double condensed = s.liquid + s.solid + s.solute + s.undissolved;
     scene.fill = s.volume > 0.0 ? std::clamp(condensed / kDensity / s.volume, 0.0, 1.0) : 0.0;
     scene.frozen = condensed > 0.0 ? s.solid / condensed : 0.0;
@@ -59,7 +58,7 @@ SceneVessel vesselScene(const Rehearsal& r, std::size_t v, const VesselState& s)
     for (const Skin& skin : r.setup.model.skins)
         if (skin.inside == static_cast<int>(v) && skin.around != kRoom) {
             scene.within = skin.around;
-            scene.note = fmt::format("{:.1f}×", s.volume / r.run.samples.front().vessels[v].volume);
+            scene.note = Text::set("{:.1f}×", s.volume / r.run.samples.front().vessels[v].volume);
             scene.size =
                 std::cbrt(s.volume / r.setup.model.vessels[static_cast<std::size_t>(skin.around)].volume);
         }
@@ -77,30 +76,32 @@ void addContacts(const RigSetup& setup, const RigModel& m, const RigSample& samp
         if (!c.on || isOfTheRoom(c) || c.conductance <= 0.0) continue;
         const ContactState& s = sample.contacts[i];
         const VesselState& touched = sample.vessels[static_cast<std::size_t>(c.vessel)];
-        ScenePart part{ScenePart::Warm, c.vessel, kRoom, true, 1.0, c.name, {}};
+        ScenePart part{ScenePart::Warm, c.vessel, kRoom, true, 1.0, Text::data(c.name), {}};
         const bool wall = c.part == TouchedPart::Wall;
         part.onDryGlass =
             wall && (c.iceKg > 0.0 || hasDryGlass(setup.shapes[static_cast<std::size_t>(c.vessel)]));
         if (c.iceKg > 0.0) {
             part.kind = ScenePart::Ice;
             part.left = s.iceKg / c.iceKg;
-            part.state = fmt::format("{:.0f} g left, takes {:.0f} W", 1000.0 * s.iceKg, std::abs(s.watt));
+            part.state = Text::tr("{:.0f} g left, takes {:.0f} W", 1000.0 * s.iceKg, std::abs(s.watt));
         } else {
             const double kelvin =
                 c.other == kRoom ? c.kelvin : sample.vessels[static_cast<std::size_t>(c.other)].kelvin;
             part.kind = kelvin > touched.kelvin ? ScenePart::Warm : ScenePart::Cold;
-            part.state = fmt::format("{} °C, {} {:.0f} W", fixed(celsius(kelvin), 0),
-                                     s.watt > 0.0 ? "gives" : "takes", std::abs(s.watt));
+            part.state = s.watt > 0.0
+                             ? Text::tr("{} °C, gives {:.0f} W", fixed(celsius(kelvin), 0), s.watt)
+                             : Text::tr("{} °C, takes {:.0f} W", fixed(celsius(kelvin), 0), std::abs(s.watt));
         }
         scene.parts.push_back(std::move(part));
     }
 }
 
-std::string pumpState(const PumpAt& p, const PumpState& s) {
+Text pumpState(const PumpAt& p, const PumpState& s) {
     constexpr double kTells = 5e-5; // kg
-    std::string text = !p.on ? "off" : p.ballastOpen > 0.0 ? "ballast open" : "running";
-    if (s.oilKg > kTells) text += fmt::format(", {:.1f} g in oil", 1000.0 * s.oilKg);
-    return text;
+    const Text text = !p.on                 ? Text::tr("off")
+                      : p.ballastOpen > 0.0 ? Text::tr("ballast open")
+                                            : Text::tr("running");
+    return s.oilKg > kTells ? Text::tr("{}, {:.1f} g in oil", text, 1000.0 * s.oilKg) : text;
 }
 
 void addParts(const RigSetup& setup, const RigModel& m, const RigSample& sample, RigScene& scene) {
@@ -109,15 +110,14 @@ void addParts(const RigSetup& setup, const RigModel& m, const RigSample& sample,
         if (isLeak(l) || isOpenTop(setup, l)) continue;
         const int vessel = l.from == kRoom ? l.to : l.from;
         scene.parts.push_back({between ? ScenePart::Tube : ScenePart::Valve, vessel, between ? l.to : kRoom,
-                               l.opening > 0.0, 1.0, l.name,
-                               l.reliefPascal > 0.0
-                                   ? fmt::format("lifts at {:.0f} kPa", l.reliefPascal / 1000.0)
-                               : l.opening > 0.0 ? "open"
-                                                 : "shut"});
+                               l.opening > 0.0, 1.0, Text::data(l.name),
+                               l.reliefPascal > 0.0 ? Text::tr("lifts at {:.0f} kPa", l.reliefPascal / 1000.0)
+                               : l.opening > 0.0    ? Text::tr("open")
+                                                    : Text::tr("shut")});
     }
     for (std::size_t i = 0; i < m.liquidTubes.size(); ++i) {
         const LiquidTube& t = m.liquidTubes[i];
-        ScenePart part{ScenePart::Tube, t.from, t.to, true, 1.0, t.name, "for liquid"};
+        ScenePart part{ScenePart::Tube, t.from, t.to, true, 1.0, Text::data(t.name), Text::tr("for liquid")};
         part.fromBelow = t.rise > 0.0;
         scene.parts.push_back(std::move(part));
         const double gas = sample.liquidTubes[i].gas;
@@ -127,20 +127,20 @@ void addParts(const RigSetup& setup, const RigModel& m, const RigSample& sample,
     for (std::size_t i = 0; i < m.pumps.size(); ++i) {
         const PumpAt& p = m.pumps[i];
         scene.parts.push_back(
-            {ScenePart::Pump, p.vessel, kRoom, p.on, 1.0, p.name, pumpState(p, sample.pumps[i])});
+            {ScenePart::Pump, p.vessel, kRoom, p.on, 1.0, Text::data(p.name), pumpState(p, sample.pumps[i])});
     }
     for (const Heater& h : m.heaters)
-        scene.parts.push_back({ScenePart::Heater, h.vessel, kRoom, h.watt > 0.0, 1.0, h.name,
-                               h.watt > 0.0 ? fmt::format("{:.0f} W", h.watt) : "off"});
+        scene.parts.push_back({ScenePart::Heater, h.vessel, kRoom, h.watt > 0.0, 1.0, Text::data(h.name),
+                               h.watt > 0.0 ? Text::set("{:.0f} W", h.watt) : Text::tr("off")});
     for (const Draught& d : m.draughts)
-        scene.parts.push_back(
-            {ScenePart::Draught, d.vessel, kRoom, d.on, 1.0, d.name, d.on ? "blows" : "still"});
+        scene.parts.push_back({ScenePart::Draught, d.vessel, kRoom, d.on, 1.0, Text::data(d.name),
+                               d.on ? Text::tr("blows") : Text::tr("still")});
     for (std::size_t i = 0; i < m.dishes.size(); ++i) {
         if (m.dishes[i].surface <= 0.0) continue;
         scene.parts.push_back(
-            {ScenePart::Dish, m.dishes[i].vessel, kRoom, true, 1.0, m.dishes[i].name,
-             fmt::format("{} °C, {:.1f} g taken up", fixed(celsius(sample.dishes[i].kelvin), 0),
-                         1000.0 * sample.dishes[i].waterKg)});
+            {ScenePart::Dish, m.dishes[i].vessel, kRoom, true, 1.0, Text::data(m.dishes[i].name),
+             Text::tr("{} °C, {:.1f} g taken up", fixed(celsius(sample.dishes[i].kelvin), 0),
+                      1000.0 * sample.dishes[i].waterKg)});
     }
 }
 
@@ -156,28 +156,32 @@ RigScene sceneOf(const Rehearsal& r, std::size_t at) {
     addContacts(r.setup, model, sample, scene);
     addParts(r.setup, model, sample, scene);
     if (const auto* shown = shownOf(r, RigInstrument::Thermometer, r.setup.watched))
-        scene.thermometer = fixed(celsius((*shown)[at]), 1) + " °C";
+        scene.thermometer = Text::set("{} °C", fixed(celsius((*shown)[at]), 1));
     if (const auto* shown = shownOf(r, RigInstrument::Gauge, r.setup.watched))
-        scene.gauge = kilopascals((*shown)[at]) + " kPa";
+        scene.gauge = Text::set("{} kPa", kilopascals((*shown)[at]));
     const VesselState& s = r.watchedAt(at);
     constexpr double kPush = 1.0; // N
-    if (r.watched().mouth > 0.0 && std::abs(s.force) > kPush)
-        scene.lines.push_back(fmt::format(
-            "{} {} with {:.0f} N",
-            r.setup.shapes[static_cast<std::size_t>(r.setup.watched)] == VesselShape::Syringe ? "plunger"
-                                                                                              : "stopper",
-            s.force > 0.0 ? "pushed in" : "pushed OUT", std::abs(s.force)));
+    if (r.watched().mouth > 0.0 && std::abs(s.force) > kPush) {
+        const bool plunger =
+            r.setup.shapes[static_cast<std::size_t>(r.setup.watched)] == VesselShape::Syringe;
+        const double newton = std::abs(s.force);
+        scene.lines.push_back(plunger
+                                  ? (s.force > 0.0 ? Text::tr("plunger pushed in with {:.0f} N", newton)
+                                                   : Text::tr("plunger pushed OUT with {:.0f} N", newton))
+                                  : (s.force > 0.0 ? Text::tr("stopper pushed in with {:.0f} N", newton)
+                                                   : Text::tr("stopper pushed OUT with {:.0f} N", newton)));
+    }
     constexpr double kTrace = 1e-6; // kg
     if (const double all = s.liquid + s.solid + s.vapour; s.liquid + s.solid > kTrace)
-        scene.lines.push_back(fmt::format("{:.2g} % of the mass is vapour", 100.0 * s.vapour / all));
+        scene.lines.push_back(Text::tr("{:.2g} % of the mass is vapour", 100.0 * s.vapour / all));
     // The opening test: which way it hisses, and how much air of the room goes in or gas comes out.
     const double outside = model.roomPascalAt(sample.seconds), lacks = (outside - s.pascal) / outside;
     constexpr double kHiss = 0.02, kLitre = 1e-3; // of the pressure; m3
     if (r.watched().mouth > 0.0 && std::abs(lacks) > kHiss) {
         const double gas = s.volume - (s.liquid + s.solid) / kDensity;
         const double litres = std::abs(lacks) * gas * model.roomKelvin / s.kelvin / kLitre;
-        scene.lines.push_back(lacks > 0.0 ? fmt::format("opened now: {:.2g} L of air hisses in", litres)
-                                          : fmt::format("opened now: {:.2g} L of gas hisses OUT", litres));
+        scene.lines.push_back(lacks > 0.0 ? Text::tr("opened now: {:.2g} L of air hisses in", litres)
+                                          : Text::tr("opened now: {:.2g} L of gas hisses OUT", litres));
     }
     std::ranges::move(remarksAt(r, at), std::back_inserter(scene.lines));
     return scene;
@@ -188,40 +192,44 @@ StripView rehearsalStrip(const Rehearsal& r, std::size_t at) {
     const RigModel& m = r.setup.model;
     const double room = modelAt(r, r.run.samples[at].seconds).roomPascalAt(r.run.samples[at].seconds);
     StripView v;
-    v.room = {"ROOM", kilopascals(room), "kPa", fixed(celsius(m.roomKelvin), 0) + " °C, rehearsed", false};
-    const std::string air = s.pascal > 0.0 && s.airPascal > 0.001 * s.pascal
-                                ? fmt::format("{} of it air", kilopascals(s.airPascal))
-                                : std::string("hardly any of it air");
-    v.gauge = {"IN THE " + capitals(r.watched().name), kilopascals(s.pascal), "kPa", air, false};
+    v.room = {Text::tr("Room"), kilopascals(room), Text::set("kPa"),
+              Text::tr("{} °C, rehearsed", fixed(celsius(m.roomKelvin), 0)), false};
+    const Text air = s.pascal > 0.0 && s.airPascal > 0.001 * s.pascal
+                         ? Text::tr("{} of it air", kilopascals(s.airPascal))
+                         : Text::tr("hardly any of it air");
+    v.gauge = {Text::tr("In the {}", Text::data(r.watched().name)), kilopascals(s.pascal), Text::set("kPa"),
+               air, false};
     v.pressure = v.gauge;
-    const std::string boilsAt = fixed(celsius(s.kelvin - s.margin), 1);
+    const Text boilsAt = fixed(celsius(s.kelvin - s.margin), 1);
     if (r.watched().condensed + r.watched().solute <= 0.0) { // there never was a liquid
-        v.liquid = {"GAS", fixed(celsius(s.gasKelvin), 1), "°C", "no liquid in it", false};
-        v.boils = {"WOULD BOIL AT", boilsAt, "°C", "a liquid here", false};
-        v.marginText = "no liquid";
+        v.liquid = {Text::tr("Gas"), fixed(celsius(s.gasKelvin), 1), Text::set("°C"),
+                    Text::tr("no liquid in it"), false};
+        v.boils = {Text::tr("Would boil at"), boilsAt, Text::set("°C"), Text::tr("a liquid here"), false};
+        v.marginText = Text::tr("no liquid");
         return v;
     }
-    v.liquid = {s.liquid > 0.0 ? "LIQUID" : "CONTENTS", fixed(celsius(s.kelvin), 1), "°C",
-                s.solid > 0.0 ? fmt::format("{:.0f} % frozen", 100.0 * s.solid / (s.solid + s.liquid))
-                              : "bulk",
+    v.liquid = {s.liquid > 0.0 ? Text::tr("Liquid") : Text::tr("Contents"), fixed(celsius(s.kelvin), 1),
+                Text::set("°C"),
+                s.solid > 0.0 ? Text::tr("{:.0f} % frozen", 100.0 * s.solid / (s.solid + s.liquid))
+                              : Text::tr("bulk"),
                 false};
-    v.boils = {"BOILS AT", boilsAt, "°C", "at the surface", false};
+    v.boils = {Text::tr("Boils at"), boilsAt, Text::set("°C"), Text::tr("at the surface"), false};
     if (s.liquid <= 0.0) {
-        v.marginText = s.solid > 0.0 ? "frozen" : "dry";
+        v.marginText = s.solid > 0.0 ? Text::tr("frozen") : Text::tr("dry");
         return v;
     }
     v.marginKelvin = s.margin;
     const Appearance what = appearanceOf(r.watched(), s);
     v.boiling = boils(what); // only where bubbles of vapour rise
-    v.marginText = v.boiling        ? fmt::format("boiling, {:.1f} K above", std::max(0.0, s.margin))
-                   : s.margin < 0.0 ? fmt::format("{:.1f} K to go", -s.margin)
-                                    : fmt::format("{:.1f} K above, quiet", s.margin);
-    v.marginUnder = std::string(nameOf(what));
+    v.marginText = v.boiling        ? Text::tr("boiling, {:.1f} K above", std::max(0.0, s.margin))
+                   : s.margin < 0.0 ? Text::tr("{:.1f} K to go", -s.margin)
+                                    : Text::tr("{:.1f} K above, quiet", s.margin);
+    v.marginUnder = nameOf(what);
     return v;
 }
 
-MapView rehearsalMap(MapView base, const Rehearsal& r, const std::string& name, const Rehearsal* other,
-                     const std::string& otherName, std::size_t at) {
+MapView rehearsalMap(MapView base, const Rehearsal& r, const Text& name, const Rehearsal* other,
+                     const Text& otherName, std::size_t at) {
     MapView v = std::move(base);
     v.targets.clear();
     v.points.clear();
@@ -231,7 +239,7 @@ MapView rehearsalMap(MapView base, const Rehearsal& r, const std::string& name, 
     if (const auto found = findSubstance(r.setup.substance)) v.substance = *found;
     v.roomPascal = r.setup.model.roomPascal;
     double lowT = 1e9, highT = 0.0, lowP = 1e12, highP = r.setup.model.roomPascal;
-    const auto add = [&](const Rehearsal& of, const std::string& called, bool second) {
+    const auto add = [&](const Rehearsal& of, const Text& called, bool second) {
         MapPath path{called, {}, second};
         for (std::size_t i = 0; i < of.run.samples.size(); ++i) {
             const VesselState& s = of.watchedAt(i);
@@ -260,10 +268,10 @@ MapView rehearsalMap(MapView base, const Rehearsal& r, const std::string& name, 
     return v;
 }
 
-std::string momentText(double seconds) {
+Text momentText(double seconds) {
     const auto whole = static_cast<long>(std::lround(std::max(0.0, seconds)));
-    if (whole >= 3600) return fmt::format("{}:{:02}:{:02}", whole / 3600, whole / 60 % 60, whole % 60);
-    return fmt::format("{}:{:02}", whole / 60, whole % 60);
+    if (whole >= 3600) return Text::set("{}:{:02}:{:02}", whole / 3600, whole / 60 % 60, whole % 60);
+    return Text::set("{}:{:02}", whole / 60, whole % 60);
 }
 
 RehearsalCard rehearsalCard(const Rehearsal& r, std::size_t at) {
@@ -273,20 +281,20 @@ RehearsalCard rehearsalCard(const Rehearsal& r, std::size_t at) {
     for (const RigEvent& e : r.run.events) {
         if (e.seconds <= now) continue;
         if (e.kind != RigEventKind::Moved && e.vessel != r.setup.watched) continue;
-        card.next = fmt::format("Next, in {}: {}.", momentText(e.seconds - now), eventText(r.setup, e));
+        card.next = Text::tr("Next, in {}: {}.", momentText(e.seconds - now), eventText(r.setup, e));
         break;
     }
     const RehearsalFacts facts = factsOf(r);
     if (!facts.warnings.empty())
         card.note = facts.warnings.front();
     else if (r.setup.goal.kind == RigGoal::Happens && facts.lostShare > 0.01)
-        card.note = fmt::format("{:.0f} % of it is gone as vapour at the end.", 100.0 * facts.lostShare);
+        card.note = Text::tr("{:.0f} % of it is gone as vapour at the end.", 100.0 * facts.lostShare);
     else if (facts.lowestBoilingKelvin && !r.setup.model.solute) // a solution's changes as it boils
         card.note = facts.airShare > 0.02
-                        ? fmt::format("It still boils down to about {} °C, then the air left stops it.",
-                                      fixed(celsius(*facts.lowestBoilingKelvin), 0))
-                        : fmt::format("It still boils down to about {} °C.",
-                                      fixed(celsius(*facts.lowestBoilingKelvin), 0));
+                        ? Text::tr("It still boils down to about {} °C, then the air left stops it.",
+                                   fixed(celsius(*facts.lowestBoilingKelvin), 0))
+                        : Text::tr("It still boils down to about {} °C.",
+                                   fixed(celsius(*facts.lowestBoilingKelvin), 0));
     return card;
 }
 

@@ -4,6 +4,7 @@
 #include "StripView.h"
 #include "rehearsal/Appearance.h"
 #include "rehearsal/Rehearsal.h"
+#include "text/Text.h"
 
 #include <string>
 #include <vector>
@@ -13,7 +14,7 @@ namespace uttrin {
 /// A vessel of a rig as it is drawn at one moment.
 struct SceneVessel {
     VesselShape shape = VesselShape::Jar;
-    std::string name;
+    Text name;
     double fill = 0.0;         ///< share of its volume that liquid and ice take
     double frozen = 0.0;       ///< share of that which is ice
     double bubbling = 0.0;     ///< 0 quiet to 1 violent, by the logarithm of the vigour
@@ -23,7 +24,7 @@ struct SceneVessel {
     int within = kRoom;   ///< the vessel in which it swells
     double size = 0.0;    ///< cube root of its volume by that of the vessel around it
     double stream = 0.0;  ///< gas that comes out of a tube at its bottom: 0 none to 1 a gush
-    std::string note;     ///< under its name
+    Text note;            ///< under its name
 };
 
 /// Something at a vessel: what it is and how it stands.
@@ -33,7 +34,7 @@ struct ScenePart {
     int vessel = 0, other = kRoom; ///< the other end of a tube between vessels
     bool active = false;           ///< open, running, lying on
     double left = 1.0;             ///< share of its ice that is left
-    std::string name, state;       ///< "clamp", "shut"
+    Text name, state;              ///< "clamp", "shut"
     bool onDryGlass = false;       ///< of ice, a bath or a hand: above the liquid, not beside it
     bool fromBelow = false; ///< a tube for liquid, up from the bottom into the other, which stands above
 };
@@ -42,9 +43,9 @@ struct ScenePart {
 struct RigScene {
     std::vector<SceneVessel> vessels;
     std::vector<ScenePart> parts;
-    std::string thermometer, gauge; ///< as they show, with units; empty without one
+    Text thermometer, gauge; ///< as they show, with units; empty without one
     int watched = 0;
-    std::vector<std::string> lines; ///< what cannot be drawn: force on a stopper, share of vapour
+    std::vector<Text> lines; ///< what cannot be drawn: force on a stopper, share of vapour
 };
 
 [[nodiscard]] RigScene sceneOf(const Rehearsal& rehearsal, std::size_t sample);
@@ -54,14 +55,14 @@ struct RigScene {
 
 /// The phase map with a rehearsed path, and the one that it is compared with.
 /// @param base  of the lesson: its gauge stands at the right edge.
-[[nodiscard]] MapView rehearsalMap(MapView base, const Rehearsal& rehearsal, const std::string& name,
-                                   const Rehearsal* other, const std::string& otherName, std::size_t sample);
+[[nodiscard]] MapView rehearsalMap(MapView base, const Rehearsal& rehearsal, const Text& name,
+                                   const Rehearsal* other, const Text& otherName, std::size_t sample);
 
 /// What is said beside the picture at one moment.
 struct RehearsalCard {
-    std::string see;  ///< what you will see
-    std::string next; ///< what comes next, and when
-    std::string note; ///< what it comes to in the whole
+    Text see;  ///< what you will see
+    Text next; ///< what comes next, and when
+    Text note; ///< what it comes to in the whole
 };
 [[nodiscard]] RehearsalCard rehearsalCard(const Rehearsal& rehearsal, std::size_t sample);
 
@@ -72,7 +73,7 @@ struct RehearsalTapeView {
     };
     struct Mark {
         double seconds = 0.0;
-        std::string text;
+        Text text;
         bool move = false; ///< by a hand; else something that happened
     };
     double seconds = 0.0; ///< of the whole
@@ -83,6 +84,6 @@ struct RehearsalTapeView {
 [[nodiscard]] RehearsalTapeView rehearsalTape(const Rehearsal& rehearsal);
 
 /// "1:05", "12 min", as a moment of a rehearsal.
-[[nodiscard]] std::string momentText(double seconds);
+[[nodiscard]] Text momentText(double seconds);
 
 } // namespace uttrin

@@ -23,11 +23,13 @@ RigMeaning rigMeaning(const LessonSession& s, std::optional<Temperature> chosen)
     const Plan& plan = s.plan();
     const auto& g = plan.rig.gauge;
     if (!s.room() && countsFromRoom(g.convention))
-        return {"This gauge counts from the room's pressure. Enter that at the Room station (Ctrl+1), and "
+        return {
+            Text::tr(
+                "This gauge counts from the room's pressure. Enter that at the Room station (Ctrl+1), and "
                 "this line says "
-                "what the dial means.",
-                {},
-                {}};
+                "what the dial means."),
+            {},
+            {}};
     const Pressure here = s.roomOrStandard();
     const Substance& substance = substanceOf(plan);
     const Temperature boils = chosen.value_or(usualBoilingPoint(substance));
@@ -35,12 +37,17 @@ RigMeaning rigMeaning(const LessonSession& s, std::optional<Temperature> chosen)
     const auto pressure = liquid.vapourPressure(boils);
     if (!pressure) return {pressure.error().message, {}, {}};
     const GaugeReading shown = toReadableReading(g, *pressure, here);
+    const Text open = text(g, toReadableReading(g, here, here)), unit(Text::typed(unitText(g))),
+               name = liquid.name(), celsius = fixed(boils.celsius(), chosen ? 1 : 0),
+               kPa = fixed(pressure->kilopascal(), 1), dial = text(g, shown);
     return {
-        fmt::format("Open to the room it shows {} {}. When {} {} at {} °C ({} kPa absolute) it shows {} {}.",
-                    text(g, toReadableReading(g, here, here)), unitText(g), liquid.name(),
-                    boils < substance.facts().triple ? "sublimes" : "boils",
-                    fixed(boils.celsius(), chosen ? 1 : 0), fixed(pressure->kilopascal(), 1), text(g, shown),
-                    unitText(g)),
+        boils < substance.facts().triple
+            ? Text::tr("Open to the room it shows {0} {1}. When {2} sublimes at {3} °C ({4} kPa absolute) it "
+                       "shows {5} {1}.",
+                       open, unit, name, celsius, kPa, dial)
+            : Text::tr("Open to the room it shows {0} {1}. When {2} boils at {3} °C ({4} kPa absolute) it "
+                       "shows {5} {1}.",
+                       open, unit, name, celsius, kPa, dial),
         shown, toReading(plan.rig.thermometer, boils)};
 }
 
@@ -56,13 +63,13 @@ Result<Temperature> boilsAtThermometer(const LessonSession& s, double reading) {
     });
 }
 
-std::string runRigNote(const LessonSession& s) {
+Text runRigNote(const LessonSession& s) {
     if (!s.runId() || !s.model().differsFromPlan(*s.runId())) return {};
     const Run& run = s.model().run(*s.runId());
-    return fmt::format("{}, run {}, keeps the rig that its readings were taken with. What you change here "
-                       "serves the runs to "
-                       "come.",
-                       s.model().group(run.groupId).name, run.number);
+    return Text::tr("{}, run {}, keeps the rig that its readings were taken with. What you change here "
+                    "serves the runs to "
+                    "come.",
+                    s.model().group(run.groupId).name, run.number);
 }
 
 } // namespace uttrin

@@ -1,6 +1,7 @@
 #pragma once
 
 #include "lesson/commands/LessonSession.h"
+#include "text/Text.h"
 
 #include <optional>
 #include <string>
@@ -9,7 +10,7 @@ namespace uttrin {
 
 /// What the plan's dial means, in a sentence, and how both instruments stand when the liquid boils.
 struct RigMeaning {
-    std::string sentence;
+    Text sentence;
     std::optional<GaugeReading> gauge; ///< empty where it cannot be told
     std::optional<double> thermometer; ///< as it would show it
 };
@@ -22,6 +23,6 @@ struct RigMeaning {
 [[nodiscard]] Result<Temperature> boilsAtThermometer(const LessonSession& session, double reading);
 
 /// That the run in hand keeps another rig than the plan has now; empty where it does not.
-[[nodiscard]] std::string runRigNote(const LessonSession& session);
+[[nodiscard]] Text runRigNote(const LessonSession& session);
 
 } // namespace uttrin

@@ -15,7 +15,7 @@
 
 namespace uttrin {
 
-std::vector<std::string> roomDisagreements(const LessonSession& s) {
+std::vector<Text> roomDisagreements(const LessonSession& s) {
     std::vector<RoomSource> sources;
     std::optional<double> altitude;
     if (s.model().lesson().altitudeKnown) altitude = s.model().lesson().altitudeM;
@@ -49,35 +49,35 @@ namespace {
 
 /// What the reading says of the pump that emptied the vessel, where a barometer was read as well; else
 /// nothing.
-std::optional<std::string> ultimateText(const LessonSession& s, const RoomEntry& entry) {
+std::optional<Text> ultimateText(const LessonSession& s, const RoomEntry& entry) {
     const RoomRecord* start = s.model().roomRecord(std::nullopt, RoomRole::Start);
     const RoomEntry* other = start ? s.model().roomEntry(start->id) : nullptr;
     if (!other || other->method != RoomMethod::Barometer) return std::nullopt;
     const auto barometer = stationPressure(*other);
     if (!barometer) return std::nullopt;
     const auto pulled = GaugePressure::fromPascal(unit(entry.unit).toSi(entry.value));
-    return fmt::format("With your barometer this pull gives the pump's ultimate pressure: {} kPa.",
-                       fixed(ultimateFromPair(*barometer, pulled).pascal() * 1e-3, 2));
+    return Text::tr("With your barometer this pull gives the pump's ultimate pressure: {} kPa.",
+                    fixed(ultimateFromPair(*barometer, pulled).pascal() * 1e-3, 2));
 }
 
 /// What an assumed value costs, in kelvin of boiling point.
-std::string costOfAssuming(const RoomPressure& room, std::optional<double> altitudeM) {
+Text costOfAssuming(const RoomPressure& room, std::optional<double> altitudeM) {
     const auto standard = altitudeM ? standardAtmospherePressure(Length::fromMetre(*altitudeM))
                                     : Result<Pressure>(tl::unexpected(Failure{}));
     const auto here = water().saturationAt(room.station);
     if (!here) return {};
     if (!standard)
-        return fmt::format("Weather alone makes ± {} K; height can make many kelvin more. Give the height to "
-                           "see what it costs "
-                           "here.",
-                           fixed(kWeatherSpreadPascal / here->slope, 1));
+        return Text::tr("Weather alone makes ± {} K; height can make many kelvin more. Give the height to "
+                        "see what it costs "
+                        "here.",
+                        fixed(kWeatherSpreadPascal / here->slope, 1));
     const auto usual = water().boilingPoint(*standard);
     if (!usual) return {};
-    return fmt::format("At {} m the pressure is usually near {} kPa: boiling points come out about {} K "
-                       "wrong near the room's "
-                       "pressure, and far more at low pressure.",
-                       fixed(*altitudeM, 0), fixed(standard->kilopascal(), 1),
-                       fixed(std::abs((here->temperature - *usual).kelvin()), 1));
+    return Text::tr("At {} m the pressure is usually near {} kPa: boiling points come out about {} K "
+                    "wrong near the room's "
+                    "pressure, and far more at low pressure.",
+                    fixed(*altitudeM, 0), fixed(standard->kilopascal(), 1),
+                    fixed(std::abs((here->temperature - *usual).kelvin()), 1));
 }
 
 } // namespace
@@ -85,47 +85,45 @@ std::string costOfAssuming(const RoomPressure& room, std::optional<double> altit
 RoomPreview roomPreview(const LessonSession& s, const std::optional<RoomEntry>& entry, bool chosen,
                         std::optional<double> altitudeM) {
     if (!entry)
-        return {"– kPa",
-                chosen ? "Fill in the fields; the station pressure appears here."
-                       : "Nothing is assumed: readings stay unreferenced until a source is given.",
+        return {Text::set("– kPa"),
+                chosen ? Text::tr("Fill in the fields; the station pressure appears here.")
+                       : Text::tr("Nothing is assumed: readings stay unreferenced until a source is given."),
                 {},
                 false};
     const auto room = stationPressure(*entry);
-    if (!room) return {"– kPa", "", {room.error().message}, false};
+    if (!room) return {Text::set("– kPa"), {}, {room.error().message}, false};
     RoomPreview view;
     const double pa = room->station.pascal();
     const int decimals = std::min(3, decimalsForUncertainty(room->uPa * 1e-3));
-    view.result = room->uPa > 0.0 ? fmt::format("{} ± {} kPa", fixed(pa * 1e-3, decimals),
-                                                fixed(room->uPa * 1e-3, decimals))
-                                  : fmt::format("{} kPa", fixed(pa * 1e-3, 2));
+    view.result = room->uPa > 0.0 ? Text::set("{} ± {} kPa", fixed(pa * 1e-3, decimals),
+                                              fixed(room->uPa * 1e-3, decimals))
+                                  : Text::set("{} kPa", fixed(pa * 1e-3, 2));
     if (const auto boils = water().saturationAt(room->station))
-        view.under = fmt::format("station pressure, {} hPa. Water boils here at {} ± {} °C.",
-                                 fixed(pa * 1e-2, std::max(0, decimals - 1)),
-                                 fixed(boils->temperature.celsius(), 2), fixed(room->uPa / boils->slope, 2));
-    std::string warning(biasOf(room->method));
-    const auto add = [&](const std::string& sentence) {
-        if (!sentence.empty()) warning += (warning.empty() ? "" : " ") + sentence;
-    };
-    if (room->method == RoomMethod::Nominal) add(costOfAssuming(*room, altitudeM));
-    if (room->method == RoomMethod::DeadHead) add(ultimateText(s, *entry).value_or(""));
-    if (!warning.empty()) view.warnings.push_back(warning);
+        view.under = Text::tr("station pressure, {} hPa. Water boils here at {} ± {} °C.",
+                              fixed(pa * 1e-2, std::max(0, decimals - 1)),
+                              fixed(boils->temperature.celsius(), 2), fixed(room->uPa / boils->slope, 2));
+    std::vector<Text> warning{biasOf(room->method)};
+    if (room->method == RoomMethod::Nominal) warning.push_back(costOfAssuming(*room, altitudeM));
+    if (room->method == RoomMethod::DeadHead) warning.push_back(ultimateText(s, *entry).value_or(Text()));
+    if (const Text all = Text::sentences(warning); !all.empty()) view.warnings.push_back(all);
     view.canBeEntered = !s.notebook().readOnly();
     return view;
 }
 
-std::vector<std::string> roomHistory(const LessonSession& s) {
+std::vector<Text> roomHistory(const LessonSession& s) {
     const auto& model = s.model();
-    std::vector<std::string> history;
+    std::vector<Text> history;
     for (auto r = model.data().rooms.rbegin(); r != model.data().rooms.rend(); ++r) {
         const RoomEntry* e = model.roomEntry(r->id);
         const auto room = e ? stationPressure(*e) : Result<RoomPressure>(tl::unexpected(Failure{}));
         if (!room) continue;
-        std::string line = fmt::format("{}   {} kPa   {}", clockText(r->takenAt, model.lesson().utcOffsetMin),
-                                       fixed(room->station.kilopascal(), 2), label(room->method));
-        if (r->role == RoomRole::End) line += ", at the end";
-        if (r->groupId) line += fmt::format(", group {} only", model.group(*r->groupId).name);
-        if (!r->current) line += ", corrected since";
-        history.push_back(line);
+        std::vector<Text> parts{Text::set("{}   {} kPa   {}",
+                                          clockText(r->takenAt, model.lesson().utcOffsetMin),
+                                          fixed(room->station.kilopascal(), 2), label(room->method))};
+        if (r->role == RoomRole::End) parts.push_back(Text::tr("at the end"));
+        if (r->groupId) parts.push_back(Text::tr("group {} only", model.group(*r->groupId).name));
+        if (!r->current) parts.push_back(Text::tr("corrected since"));
+        history.push_back(Text::list(parts));
     }
     return history;
 }

@@ -1,6 +1,7 @@
 #pragma once
 
 #include "lesson/commands/LessonSession.h"
+#include "text/Text.h"
 
 #include <optional>
 #include <string>
@@ -10,13 +11,13 @@ namespace uttrin {
 
 /// Sources of the room's pressure that disagree, each pair as a sentence; the latest of each kind, the
 /// group's own apart.
-[[nodiscard]] std::vector<std::string> roomDisagreements(const LessonSession& session);
+[[nodiscard]] std::vector<Text> roomDisagreements(const LessonSession& session);
 
 /// What follows from a source of the room's pressure while it is typed.
 struct RoomPreview {
-    std::string result;                ///< "94.31 ± 0.03 kPa"
-    std::string under;                 ///< what that means here, or what is still to be typed
-    std::vector<std::string> warnings; ///< what is wrong with it, or what it costs
+    Text result;                ///< "94.31 ± 0.03 kPa"
+    Text under;                 ///< what that means here, or what is still to be typed
+    std::vector<Text> warnings; ///< what is wrong with it, or what it costs
     bool canBeEntered = false;
 };
 
@@ -26,6 +27,6 @@ struct RoomPreview {
                                       bool chosen, std::optional<double> altitudeM);
 
 /// All readings of the room's pressure, a line each, newest first.
-[[nodiscard]] std::vector<std::string> roomHistory(const LessonSession& session);
+[[nodiscard]] std::vector<Text> roomHistory(const LessonSession& session);
 
 } // namespace uttrin

@@ -1,6 +1,5 @@
 #include "StripView.h"
 
-#include "Capitals.h"
 #include "PressureText.h"
 #include "substances/SubstanceLibrary.h"
 
@@ -12,17 +11,17 @@ namespace uttrin {
 namespace {
 
 StripFigure roomFigure(const LessonSession& s) {
-    StripFigure f{"ROOM", "", "kPa", "", false};
+    StripFigure f{Text::tr("Room"), {}, Text::set("kPa"), {}, false};
     const auto room = s.room();
     if (!room) {
-        f.under = "not known: unreferenced";
+        f.under = Text::tr("not known: unreferenced");
         f.missing = true;
         return f;
     }
     f.number = kilopascalText(room->station.pascal(), room->uPa);
     f.under = room->method == RoomMethod::Nominal
-                  ? "nominal, not measured"
-                  : fmt::format("{}, ± {}", label(room->method), kilopascalText(room->uPa, room->uPa));
+                  ? Text::tr("nominal, not measured")
+                  : Text::set("{}, ± {}", label(room->method), kilopascalText(room->uPa, room->uPa));
     f.missing = room->method == RoomMethod::Nominal;
     return f;
 }
@@ -34,18 +33,18 @@ void fillMargin(StripView& v, const ReducedReading& r) {
     const double band = std::max(0.1, r.superheatU);
     v.boiling = m >= -band;
     if (std::abs(m) <= band)
-        v.marginText = "boiling";
+        v.marginText = Text::tr("boiling");
     else if (m < 0.0)
-        v.marginText = fmt::format("{} K to go", fixed(-m, 1));
+        v.marginText = Text::tr("{} K to go", fixed(-m, 1));
     else
-        v.marginText = fmt::format("boiling, {} K above", fixed(m, 1));
+        v.marginText = Text::tr("boiling, {} K above", fixed(m, 1));
     constexpr double kCalmKelvin = 0.6; // steady boiling scatters by this much
     if (m < -band)
-        v.marginUnder = "bubbles before 0 are dissolved air";
+        v.marginUnder = Text::tr("bubbles before 0 are dissolved air");
     else if (m > std::max(band, kCalmKelvin))
-        v.marginUnder = "superheated: calm it down";
+        v.marginUnder = Text::tr("superheated: calm it down");
     else
-        v.marginUnder = fmt::format("within ± {} K", fixed(std::max(0.1, r.superheatU), 1));
+        v.marginUnder = Text::tr("within ± {} K", fixed(std::max(0.1, r.superheatU), 1));
 }
 
 } // namespace
@@ -56,40 +55,45 @@ StripView stripView(const LessonSession& s) {
     const Plan& plan = s.benchPlan();
     const auto& gauge = plan.rig.gauge;
     const Unit& scale = unit(plan.rig.thermometer.unit);
-    v.gauge = {capitals(gauge.name), "", std::string(unitText(gauge)), "nothing read yet", false};
-    v.pressure = {"PRESSURE", "", "kPa",
-                  v.room.missing ? v.room.under : fmt::format("absolute; room {}", v.room.number),
+    v.gauge = {Text::data(gauge.name), {}, Text::typed(unitText(gauge)), Text::tr("nothing read yet"), false};
+    v.pressure = {Text::tr("Pressure"),
+                  {},
+                  Text::set("kPa"),
+                  v.room.missing ? v.room.under : Text::tr("absolute; room {}", v.room.number),
                   v.room.missing};
-    v.liquid = {capitals(plan.solute.kind == SoluteKind::None ? substanceOf(plan).facts().name : "solution"),
-                "", std::string(readingUnit(plan.rig.thermometer)), "nothing read yet", false};
-    v.boils = {"BOILS AT", "", std::string(scale.display), "", false};
-    v.marginText = "no reading yet";
+    v.liquid = {plan.solute.kind == SoluteKind::None ? substanceOf(plan).facts().name : Text::tr("solution"),
+                {},
+                Text::typed(readingUnit(plan.rig.thermometer)),
+                Text::tr("nothing read yet"),
+                false};
+    v.boils = {Text::tr("Boils at"), {}, Text::typed(scale.display), {}, false};
+    v.marginText = Text::tr("no reading yet");
 
     const LiveReading live = s.liveReading();
     if (live.hasTemperature) {
         v.liquid.number = fixed(live.reading.temperature, decimalsForDivision(plan.rig.thermometer.division));
-        v.liquid.under = live.typed ? "in the liquid, now" : "last captured";
+        v.liquid.under = live.typed ? Text::tr("in the liquid, now") : Text::tr("last captured");
     }
     if (!live.hasGauge) return v;
     v.gauge.number = text(gauge, {live.reading.first, live.reading.second});
     const ReducedReading r = s.reduceHere(live.reading);
     if (!r.absolute) {
-        v.gauge.under = "unreferenced: room unknown";
+        v.gauge.under = Text::tr("unreferenced: room unknown");
         v.gauge.missing = true;
-        v.marginText = "needs the room's pressure";
+        v.marginText = Text::tr("needs the room's pressure");
         return v;
     }
     v.gauge.under =
-        fmt::format("= {} kPa absolute", kilopascalText(r.absolute->pressure.pascal(), r.absolute->u()));
+        Text::tr("= {} kPa absolute", kilopascalText(r.absolute->pressure.pascal(), r.absolute->u()));
     v.pressure.number = fixed(r.absolute->pressure.kilopascal(), 1);
     const auto boils = liquidOf(plan).saturationAt(r.absolute->pressure);
     if (!boils) {
-        v.boils.under = "outside the curve";
+        v.boils.under = Text::tr("outside the curve");
         return v;
     }
     const double u = std::hypot(r.absolute->u() / boils->slope, boils->temperatureU());
     v.boils.number = fixed(scale.fromSi(boils->temperature.kelvin()), std::min(decimalsForUncertainty(u), 1));
-    v.boils.under = fmt::format("± {} K, here", fixed(u, std::min(decimalsForUncertainty(u), 2)));
+    v.boils.under = Text::tr("± {} K, here", fixed(u, std::min(decimalsForUncertainty(u), 2)));
     if (live.hasTemperature && r.superheatKelvin) fillMargin(v, r);
     return v;
 }

@@ -1,6 +1,7 @@
 #pragma once
 
 #include "lesson/commands/LessonSession.h"
+#include "text/Text.h"
 
 #include <optional>
 #include <string>
@@ -10,7 +11,7 @@ namespace uttrin {
 /// One of the figures along the top: what it is, its number with unit, and a line under it. An empty number
 /// shows as a dash.
 struct StripFigure {
-    std::string label, number, unit, under;
+    Text label, number, unit, under;
     bool missing = false; ///< a gap that costs data if it stays
 };
 
@@ -21,8 +22,8 @@ struct StripView {
     std::optional<double> marginKelvin; ///< liquid less boiling point: below zero not boiling yet
     double marginU = 0.0;               ///< K
     bool boiling = false;               ///< as far as that can be told
-    std::string marginText;             ///< "1.5 K to go", "boiling, 0.3 K above"
-    std::string marginUnder;
+    Text marginText;                    ///< "1.5 K to go", "boiling, 0.3 K above"
+    Text marginUnder;
 };
 
 /// The strip from the draft at the bench, or from the last captured reading where nothing is typed.

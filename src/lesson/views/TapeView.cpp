@@ -23,12 +23,12 @@ TapeView tapeView(const LessonSession& s) {
                   : 0;
     const auto minute = [&](Milliseconds at) { return static_cast<double>(at - start) / kMinuteMs; };
     double clock = kSetUpSeconds / 60.0;
-    v.blocks.push_back({0.0, clock, "set up, leak test"});
+    v.blocks.push_back({0.0, clock, Text::tr("set up, leak test")});
     int taken = 0;
     if (s.runId())
         for (const Reading& r : s.model().readingsOf(*s.runId())) {
             v.marks.push_back(
-                {minute(r.takenAt), true, r.struckReason.has_value(), fmt::format("point {}", r.position)});
+                {minute(r.takenAt), true, r.struckReason.has_value(), Text::tr("point {}", r.position)});
             if (!r.struckReason) ++taken;
             clock = std::max(clock, minute(r.takenAt));
         }
@@ -36,7 +36,7 @@ TapeView tapeView(const LessonSession& s) {
         const double now = minute(s.clock().now());
         if (now >= 0.0 && now <= 3.0 * v.period) {
             v.now = now;
-            v.nowText = "now " + clockText(s.clock().now(), s.model().lesson().utcOffsetMin);
+            v.nowText = Text::tr("now {}", clockText(s.clock().now(), s.model().lesson().utcOffsetMin));
             clock = std::max(clock, now);
         }
     }
@@ -46,9 +46,10 @@ TapeView tapeView(const LessonSession& s) {
             if (t.state != TargetState::Ok || t.order < current->order) continue;
             clock += t.seconds / 60.0;
             v.marks.push_back({clock, false, false,
-                               fmt::format("target {}: {}", t.order, text(s.benchPlan().rig.gauge, t.dial))});
+                               Text::tr("target {}: {}", t.order, text(s.benchPlan().rig.gauge, t.dial))});
         }
-    if (sheet) v.blocks.push_back({clock + 0.5, clock + 0.5 + kClearUpSeconds / 60.0, "cool, clear up"});
+    if (sheet)
+        v.blocks.push_back({clock + 0.5, clock + 0.5 + kClearUpSeconds / 60.0, Text::tr("cool, clear up")});
     v.period = std::max(v.period, std::ceil((clock + kClearUpSeconds / 60.0 + 1.0) / 5.0) * 5.0);
     v.period = std::min(v.period, kLongestTape);
     std::erase_if(v.marks, [&](const TapeView::Mark& m) { return m.minute < 0.0 || m.minute > v.period; });

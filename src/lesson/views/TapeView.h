@@ -1,6 +1,7 @@
 #pragma once
 
 #include "lesson/commands/LessonSession.h"
+#include "text/Text.h"
 
 #include <optional>
 #include <string>
@@ -16,15 +17,15 @@ struct TapeView {
     struct Mark {
         double minute = 0.0;
         bool done = false, struck = false;
-        std::string tip;
+        Text tip;
     };
     struct Block {
         double from = 0.0, to = 0.0;
-        std::string label;
+        Text label;
     };
     double period = 0.0; ///< min, at most kLongestTape
     std::optional<double> now;
-    std::string nowText;
+    Text nowText;
     std::vector<Mark> marks;
     std::vector<Block> blocks;
 };

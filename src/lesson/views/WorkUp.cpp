@@ -26,9 +26,8 @@ int logarithmDecimals(const ReducedReading& r) {
     return std::clamp(decimalsForUncertainty(r.absolute->uIndependent / r.absolute->pressure.pascal()), 2, 5);
 }
 
-std::string withU(double value, double u) {
-    return fmt::format("{} ± {}", fixed(value, decimalsForUncertainty(u)),
-                       fixed(u, decimalsForUncertainty(u)));
+Text withU(double value, double u) {
+    return Text::set("{} ± {}", fixed(value, decimalsForUncertainty(u)), fixed(u, decimalsForUncertainty(u)));
 }
 
 /// Decimals of the columns, alike all the way down: those that the middle reading deserves.
@@ -55,9 +54,8 @@ WorkRow rowOf(const ReducedReading& r, const Plan& plan, const ColumnDigits& dig
     row.temperature = fixed(r.raw.temperature, kelvinDecimals(plan));
     row.struck = r.struck();
     row.inFit = r.inFit;
-    row.struckReason = r.raw.struckReason.value_or("");
-    for (const std::string& m : r.marks)
-        row.marks += (row.marks.empty() ? "" : ", ") + m;
+    row.struckReason = Text::data(r.raw.struckReason.value_or(""));
+    row.marks = Text::list(r.marks);
     row.kelvin = fixed(r.liquid.temperature.kelvin(), std::max(1, kelvinDecimals(plan)));
     row.inverse = fixed(kPerMille / r.liquid.temperature.kelvin(), digits.inverse);
     if (!r.absolute || !(r.absolute->pressure.pascal() > 0.0)) return row;
@@ -67,33 +65,33 @@ WorkRow rowOf(const ReducedReading& r, const Plan& plan, const ColumnDigits& dig
     return row;
 }
 
-FitLine lineOf(std::string label, const RunFit& f, std::optional<Pressure> room) {
+FitLine lineOf(Text label, const RunFit& f, std::optional<Pressure> room) {
     const auto& fit = f.fit;
     FitLine line;
     line.label = std::move(label);
     const double value = fit.enthalpy.value * 1e-3, u = fit.enthalpy.u * 1e-3;
     const int decimals = std::min(3, decimalsForUncertainty(u));
-    line.enthalpy = fmt::format("{} ± {}", fixed(value, decimals), fixed(u, decimals));
-    line.interval = fmt::format("{} to {}", fixed(fit.enthalpy.low * 1e-3, decimals),
-                                fixed(fit.enthalpy.high * 1e-3, decimals));
+    line.enthalpy = Text::set("{} ± {}", fixed(value, decimals), fixed(u, decimals));
+    line.interval = Text::tr("{} to {}", fixed(fit.enthalpy.low * 1e-3, decimals),
+                             fixed(fit.enthalpy.high * 1e-3, decimals));
     line.boilingPoint = withU(fit.normalBoilingPoint.value - kIcePointKelvin, fit.normalBoilingPoint.u);
     if (room) {
         const Estimate e = fit.boilingPointAt(*room);
         line.roomBoilingPoint = withU(e.value - kIcePointKelvin, e.u);
     }
-    line.difference = fixedSigned(100.0 * fit.relativeToReference(), 1) + " %";
+    line.difference = Text::set("{} %", fixedSigned(100.0 * fit.relativeToReference(), 1));
     line.points = static_cast<int>(fit.points.size());
     return line;
 }
 
-std::string methodLabel(FitMethod m) {
+Text methodLabel(FitMethod m) {
     switch (m) {
     case FitMethod::Ols:
-        return "unweighted";
+        return Text::tr("unweighted");
     case FitMethod::Weighted:
-        return "weighted by pressure";
+        return Text::tr("weighted by pressure");
     case FitMethod::York:
-        return "both errors (York)";
+        return Text::tr("both errors (York)");
     }
     return {};
 }
@@ -101,20 +99,23 @@ std::string methodLabel(FitMethod m) {
 void describeDissolved(WorkUpView& v, const Plan& plan, const RunFit& f) {
     if (!f.dissolved) return;
     const DissolvedEstimate& d = *f.dissolved;
-    v.dissolved = fmt::format("{} boiling points lie {} K above pure {} on average: {} mol/kg of dissolved "
-                              "particles (95 %: {} to {}).",
-                              d.points, fixed(d.meanElevationKelvin, 2), substanceOf(plan).facts().name,
-                              withU(d.particles.value, d.particles.u),
-                              fixed(d.particles.low, decimalsForUncertainty(d.particles.u)),
-                              fixed(d.particles.high, decimalsForUncertainty(d.particles.u)));
+    std::vector<Text> sentences{Text::tr(
+        "{0} {0|boiling point lies|boiling points lie} {1} K above pure {2} on average: {3} mol/kg of "
+        "dissolved particles (95 %: {4} to {5}).",
+        d.points, fixed(d.meanElevationKelvin, 2), substanceOf(plan).facts().name,
+        withU(d.particles.value, d.particles.u),
+        fixed(d.particles.low, decimalsForUncertainty(d.particles.u)),
+        fixed(d.particles.high, decimalsForUncertainty(d.particles.u)))};
     const double declared = plan.solute.amount;
     if (!byMassFraction(plan.solute.kind) && declared > 0.0)
-        v.dissolved += fmt::format(" With the {} mol/kg that were weighed in, van 't Hoff's factor is {}.",
-                                   declared, withU(d.particles.value / declared, d.particles.u / declared));
+        sentences.push_back(Text::tr("With the {} mol/kg that were weighed in, van 't Hoff's factor is {}.",
+                                     declared,
+                                     withU(d.particles.value / declared, d.particles.u / declared)));
     if (d.molality)
-        v.dissolved +=
-            fmt::format(" By the osmotic coefficient of sodium chloride its molality is {} mol/kg.",
-                        withU(d.molality->value, d.molality->u));
+        sentences.push_back(
+            Text::tr("By the osmotic coefficient of sodium chloride its molality is {} mol/kg.",
+                     withU(d.molality->value, d.molality->u)));
+    v.dissolved = Text::sentences(sentences);
 }
 
 void describeResult(WorkUpView& v, const LessonSession& s, const RunFit& f) {
@@ -122,40 +123,39 @@ void describeResult(WorkUpView& v, const LessonSession& s, const RunFit& f) {
     const double u = fit.enthalpy.u * 1e-3, shared = fit.enthalpySharedU * 1e-3;
     const int decimals = std::min(3, decimalsForUncertainty(u));
     v.result =
-        fmt::format("ΔH = {} ± {} kJ/mol", fixed(fit.enthalpy.value * 1e-3, decimals), fixed(u, decimals));
-    v.resultUnder = fmt::format(
+        Text::set("ΔH = {} ± {} kJ/mol", fixed(fit.enthalpy.value * 1e-3, decimals), fixed(u, decimals));
+    v.resultUnder = Text::tr(
         "95 %: {} to {} kJ/mol ({}, n = {}). Common errors of gauge, thermometer and room add ± {} kJ/mol.",
         fixed(fit.enthalpy.low * 1e-3, decimals), fixed(fit.enthalpy.high * 1e-3, decimals),
-        fit.line.scaled ? "Student's t, errors from the scatter" : "normal, errors as stated",
+        fit.line.scaled ? Text::tr("Student's t, errors from the scatter")
+                        : Text::tr("normal, errors as stated"),
         fit.points.size(), fixed(shared, std::min(2, decimalsForUncertainty(shared))));
-    v.comparison = fmt::format(
+    v.comparison = Text::tr(
         "The accepted curve over the same span has slope {} kJ/mol: yours is {} %. The enthalpy itself "
         "averages {} kJ/mol there: the vapour is not quite an ideal gas.",
         fixed(fit.referenceSlopeEnthalpy * 1e-3, 2), fixedSigned(100.0 * fit.relativeToReference(), 1),
         fixed(fit.tabulatedMeanEnthalpy * 1e-3, 2));
-    v.boilingPoints =
-        fmt::format("Boils at {} °C at 101.325 kPa",
-                    withU(fit.normalBoilingPoint.value - kIcePointKelvin, fit.normalBoilingPoint.u));
+    const Text standard = withU(fit.normalBoilingPoint.value - kIcePointKelvin, fit.normalBoilingPoint.u);
+    v.boilingPoints = Text::tr("Boils at {} °C at 101.325 kPa", standard);
     if (const auto room = s.model().room(s.groupId())) {
         const Estimate here = fit.boilingPointAt(room->station);
-        v.boilingPoints +=
-            fmt::format(", at {} °C in this room.", withU(here.value - kIcePointKelvin, here.u));
+        v.boilingPoints = Text::tr("Boils at {} °C at 101.325 kPa, at {} °C in this room.", standard,
+                                   withU(here.value - kIcePointKelvin, here.u));
     }
 }
 
 void describeCauses(WorkUpView& v, const RunFit& f) {
     if (f.causes.empty()) {
-        v.causes.emplace_back("Not enough points to tell a cause (six are needed).");
-    } else if (f.causes.front().id == "none") {
+        v.causes.push_back(Text::tr("Not enough points to tell a cause (six are needed)."));
+    } else if (f.causes.front().cause == Cause::None) {
         v.causes.push_back(f.causes.front().sentence);
     } else if (!isTelling(f.causes)) {
-        v.causes.emplace_back("Something is off, but the data do not tell which of these:");
+        v.causes.push_back(Text::tr("Something is off, but the data do not tell which of these:"));
         for (std::size_t i = 0; i < std::min<std::size_t>(2, f.causes.size()); ++i)
-            v.causes.push_back(
-                fmt::format("{} ({:.0f} %)", f.causes[i].sentence, 100.0 * f.causes[i].weight));
+            v.causes.push_back(Text::set("{} ({:.0f} %)", f.causes[i].sentence, 100.0 * f.causes[i].weight));
     } else {
-        v.causes.push_back(fmt::format("{} (weight {:.0f} %)", f.causes.front().sentence,
-                                       std::floor(100.0 * f.causes.front().weight)));
+        v.causes.push_back(Text::tr("{} (weight {:.0f} %)", f.causes.front().sentence,
+                                    std::floor(100.0 * f.causes.front().weight)));
     }
 }
 
@@ -163,11 +163,22 @@ void describeCauses(WorkUpView& v, const RunFit& f) {
 void renumber(RunFit& f, const std::vector<ReducedReading>& readings) {
     for (CauseEstimate& c : f.causes) {
         if (c.points.empty()) continue;
-        std::string list;
+        std::vector<int> numbers;
         for (const std::size_t p : c.points)
-            list += fmt::format("{}{}", list.empty() ? "" : ", ", readings[f.used[p]].raw.position);
-        c.sentence = superheatSentence(list, c.points.size() == 1, c.amount);
+            numbers.push_back(readings[f.used[p]].raw.position);
+        c.sentence = superheatSentence(numbers, c.amount);
     }
+}
+
+/// What became of the thermometer's reading before it counted, by its kind and its calibration.
+Text howReduced(const ReducedReading& r, const Thermometer& thermometer,
+                const ThermometerCalibration* calibration, int decimals) {
+    std::vector<Text> parts{Text::set("{} {}", fixed(r.raw.temperature, decimals), readingUnit(thermometer))};
+    if (!readsDirectly(thermometer)) parts.push_back(nameOf(thermometer.kind));
+    if (calibration)
+        parts.push_back(Text::tr("calibration with ice {} and steam {}", calibration->iceReading,
+                                 calibration->steamReading));
+    return Text::list(parts);
 }
 
 } // namespace
@@ -180,16 +191,16 @@ void addElevationSteps(std::vector<WorkStep>& steps, const ReducedReading& r, co
     if (!pure) return;
     const int decimals = std::max(1, kelvinDecimals(plan));
     const double measured = (r.liquid.temperature - *pure).kelvin();
-    steps.push_back({"Elevation over pure " + liquid.solvent().facts().name,
-                     fmt::format("{} °C − {} °C", fixed(r.liquid.temperature.celsius(), decimals),
-                                 fixed(pure->celsius(), decimals)),
-                     fmt::format("{} K", fixed(measured, decimals))});
+    steps.push_back({Text::tr("Elevation over pure {}", liquid.solvent().facts().name),
+                     Text::set("{} °C − {} °C", fixed(r.liquid.temperature.celsius(), decimals),
+                               fixed(pure->celsius(), decimals)),
+                     Text::set("{} K", fixed(measured, decimals))});
     if (expected)
-        steps.push_back({"Elevation to expect at this pressure", liquid.name(),
-                         fmt::format("{} K", fixed(expected->kelvin(), 2))});
+        steps.push_back({Text::tr("Elevation to expect at this pressure"), liquid.name(),
+                         Text::set("{} K", fixed(expected->kelvin(), 2))});
     if (const auto constant = ebullioscopicConstant(liquid.solvent(), r.absolute->pressure))
-        steps.push_back({"Particles, mol/kg",
-                         fmt::format("{} K / {} K kg/mol", fixed(measured, decimals), fixed(*constant, 3)),
+        steps.push_back({Text::tr("Particles, mol/kg"),
+                         Text::set("{} K / {} K kg/mol", fixed(measured, decimals), fixed(*constant, 3)),
                          fixed(measured / *constant, 2)});
 }
 
@@ -202,71 +213,66 @@ std::vector<WorkStep> stepsOf(const ReducedReading& r, const Plan& plan,
     const double shown = scaleValue(gauge, {r.raw.first, r.raw.second});
     std::vector<WorkStep> steps;
     if (twoArm)
-        steps.push_back({"Difference of the arms",
-                         fmt::format("{} {} − {} {}", fixed(r.raw.first, decimals), u,
-                                     fixed(r.raw.second.value_or(0.0), decimals), u),
-                         fmt::format("{} {}", fixed(shown, decimals), u)});
+        steps.push_back({Text::tr("Difference of the arms"),
+                         Text::set("{} {} − {} {}", fixed(r.raw.first, decimals), u,
+                                   fixed(r.raw.second.value_or(0.0), decimals), u),
+                         Text::set("{} {}", fixed(shown, decimals), u)});
     double value = shown;
     if (zero && countsFromRoom(gauge.convention)) {
         const double off = scaleValue(gauge, *zero);
         value -= off;
-        steps.push_back({"Less the gauge's zero",
-                         fmt::format("{} − ({})", fixed(shown, decimals), fixed(off, decimals)),
-                         fmt::format("{} {}", fixed(value, decimals), u)});
+        steps.push_back({Text::tr("Less the gauge's zero"),
+                         Text::set("{} − ({})", fixed(shown, decimals), fixed(off, decimals)),
+                         Text::set("{} {}", fixed(value, decimals), u)});
     }
     const double kPa = value * pascalPerScaleUnit(gauge) * 1e-3;
     if (twoArm)
-        steps.push_back({"As a pressure",
-                         fmt::format("{} {} × {} kg/m³ × {} m/s²", fixed(value, decimals), u,
-                                     fixed(manometerDensity(gauge), 0), kStandardGravity),
-                         fmt::format("{} kPa", fixed(kPa, 2))});
+        steps.push_back({Text::tr("As a pressure"),
+                         Text::set("{} {} × {} kg/m³ × {} m/s²", fixed(value, decimals), u,
+                                   fixed(manometerDensity(gauge), 0), kStandardGravity),
+                         Text::set("{} kPa", fixed(kPa, 2))});
     else if (gauge.unit != "kPa")
-        steps.push_back({"In kilopascal",
-                         fmt::format("{} {} × {}", fixed(value, decimals), u, unit(gauge.unit).factor * 1e-3),
-                         fmt::format("{} kPa", fixed(kPa, 2))});
+        steps.push_back({Text::tr("In kilopascal"),
+                         Text::set("{} {} × {}", fixed(value, decimals), u, unit(gauge.unit).factor * 1e-3),
+                         Text::set("{} kPa", fixed(kPa, 2))});
     if (!r.absolute) {
-        steps.push_back({"Absolute pressure", "needs the room's pressure", "unreferenced"});
+        steps.push_back(
+            {Text::tr("Absolute pressure"), Text::tr("needs the room's pressure"), Text::tr("unreferenced")});
         return steps;
     }
-    const std::string absolute = fmt::format("{} kPa", fixed(r.absolute->pressure.kilopascal(), 2));
+    const Text absolute = Text::set("{} kPa", fixed(r.absolute->pressure.kilopascal(), 2));
     if (!countsFromRoom(gauge.convention))
-        steps.push_back({"Absolute pressure", "as read", absolute});
+        steps.push_back({Text::tr("Absolute pressure"), Text::tr("as read"), absolute});
     else if (gauge.convention == PressureConvention::GaugeNegative)
         steps.push_back(
-            {"Absolute pressure",
-             fmt::format("{} kPa + ({} kPa)", fixed(r.room->station.kilopascal(), 2), fixed(kPa, 2)),
+            {Text::tr("Absolute pressure"),
+             Text::set("{} kPa + ({} kPa)", fixed(r.room->station.kilopascal(), 2), fixed(kPa, 2)),
              absolute});
     else
-        steps.push_back(
-            {"Absolute pressure",
-             fmt::format("{} kPa − {} kPa", fixed(r.room->station.kilopascal(), 2), fixed(kPa, 2)),
-             absolute});
+        steps.push_back({Text::tr("Absolute pressure"),
+                         Text::set("{} kPa − {} kPa", fixed(r.room->station.kilopascal(), 2), fixed(kPa, 2)),
+                         absolute});
     const Unit& scale = unit(plan.rig.thermometer.unit);
     const double kelvin = r.liquid.temperature.kelvin();
     const Thermometer& thermometer = plan.rig.thermometer;
     const bool plain = readsDirectly(thermometer);
     if (const auto* calibration = calibrationAt(thermometer, r.raw.takenAt); calibration || !plain)
-        steps.push_back(
-            {"Temperature",
-             fmt::format("{} {}{}{}", fixed(r.raw.temperature, kelvinDecimals(plan)),
-                         readingUnit(thermometer), plain ? "" : fmt::format(", {}", id(thermometer.kind)),
-                         calibration ? fmt::format(", calibration with ice {} and steam {}",
-                                                   calibration->iceReading, calibration->steamReading)
-                                     : std::string()),
-             fmt::format("{} °C = {} K", fixed(kelvin - kIcePointKelvin, 2), fixed(kelvin, 2))});
+        steps.push_back({Text::tr("Temperature"),
+                         howReduced(r, thermometer, calibration, kelvinDecimals(plan)),
+                         Text::set("{} °C = {} K", fixed(kelvin - kIcePointKelvin, 2), fixed(kelvin, 2))});
     else if (scale.symbol == "degC")
-        steps.push_back({"Temperature",
-                         fmt::format("{} °C + 273.15", fixed(r.raw.temperature, kelvinDecimals(plan))),
-                         fmt::format("{} K", fixed(kelvin, 2))});
+        steps.push_back({Text::tr("Temperature"),
+                         Text::set("{} °C + 273.15", fixed(r.raw.temperature, kelvinDecimals(plan))),
+                         Text::set("{} K", fixed(kelvin, 2))});
     else
-        steps.push_back({"Temperature",
-                         fmt::format("{} {}", fixed(r.raw.temperature, kelvinDecimals(plan)), scale.display),
-                         fmt::format("{} K", fixed(kelvin, 2))});
-    steps.push_back({"Its inverse", fmt::format("1000 / {} K", fixed(kelvin, 2)),
-                     fmt::format("{} per 1000 K", fixed(kPerMille / kelvin, inverseDecimals(r)))});
+        steps.push_back({Text::tr("Temperature"),
+                         Text::set("{} {}", fixed(r.raw.temperature, kelvinDecimals(plan)), scale.display),
+                         Text::set("{} K", fixed(kelvin, 2))});
+    steps.push_back({Text::tr("Its inverse"), Text::set("1000 / {} K", fixed(kelvin, 2)),
+                     Text::tr("{} per 1000 K", fixed(kPerMille / kelvin, inverseDecimals(r)))});
     if (r.absolute->pressure.pascal() > 0.0)
-        steps.push_back({"Logarithm",
-                         fmt::format("ln({} Pa / 1 Pa)", fixed(r.absolute->pressure.pascal(), 0)),
+        steps.push_back({Text::tr("Logarithm"),
+                         Text::set("ln({} Pa / 1 Pa)", fixed(r.absolute->pressure.pascal(), 0)),
                          fixed(std::log(r.absolute->pressure.pascal()), logarithmDecimals(r))});
     if (plan.solute.kind != SoluteKind::None) addElevationSteps(steps, r, plan);
     return steps;
@@ -275,7 +281,8 @@ std::vector<WorkStep> stepsOf(const ReducedReading& r, const Plan& plan,
 WorkUpView workUpView(const LessonSession& s, const FitOptions& options) {
     WorkUpView v;
     if (!s.runId()) {
-        v.problem = "No run yet. Start one at the Run station (Ctrl+5), or import readings from a CSV file.";
+        v.problem = Text::tr(
+            "No run yet. Start one at the Run station (Ctrl+5), or import readings from a CSV file.");
         return v;
     }
     const auto& readings = s.model().reduce(*s.runId());
@@ -286,7 +293,7 @@ WorkUpView workUpView(const LessonSession& s, const FitOptions& options) {
     if (!fit) {
         v.problem = s.room() || readings.empty()
                         ? fit.error().message
-                        : "These readings are unreferenced: enter the room's pressure (Ctrl+1).";
+                        : Text::tr("These readings are unreferenced: enter the room's pressure (Ctrl+1).");
         return v;
     }
     renumber(*fit, readings);
@@ -310,7 +317,7 @@ WorkUpView workUpView(const LessonSession& s, const FitOptions& options) {
     for (const Run& run : s.model().runsOf(s.setupId()))
         if (const auto other = s.model().fit(run.id, options, false)) {
             const auto own = s.model().room(run.groupId);
-            v.runs.push_back(lineOf(fmt::format("{}, run {}", s.model().group(run.groupId).name, run.number),
+            v.runs.push_back(lineOf(Text::tr("{}, run {}", s.model().group(run.groupId).name, run.number),
                                     *other, own ? std::optional(own->station) : std::nullopt));
             v.runs.back().current = run.id == *s.runId();
         }
@@ -318,8 +325,8 @@ WorkUpView workUpView(const LessonSession& s, const FitOptions& options) {
     return v;
 }
 
-std::optional<std::string> firstWrongStep(const ReducedReading& r, const StudentAnswer& a) {
-    if (!r.absolute) return "This reading is unreferenced: the room's pressure is not known.";
+std::optional<Text> firstWrongStep(const ReducedReading& r, const StudentAnswer& a) {
+    if (!r.absolute) return Text::tr("This reading is unreferenced: the room's pressure is not known.");
     // A student rounds to the digits of the table; half a unit of the last digit shown, and a little, is
     // right.
     constexpr double kSlack = 1.1;
@@ -330,26 +337,26 @@ std::optional<std::string> firstWrongStep(const ReducedReading& r, const Student
     if (a.absoluteKilopascal &&
         off(*a.absoluteKilopascal, kPa, std::max(0.06, 0.5 * std::pow(10.0, -pressureDecimals(r))))) {
         if (r.room && std::abs(*a.absoluteKilopascal - 2.0 * r.room->station.kilopascal() + kPa) < 0.2)
-            return "Absolute pressure: the gauge reading went in with the wrong sign.";
-        return fmt::format("Absolute pressure: {} kPa does not follow from the reading and the room.",
-                           *a.absoluteKilopascal);
+            return Text::tr("Absolute pressure: the gauge reading went in with the wrong sign.");
+        return Text::tr("Absolute pressure: {} kPa does not follow from the reading and the room.",
+                        *a.absoluteKilopascal);
     }
     const double kelvin = r.liquid.temperature.kelvin();
     if (a.kelvin && off(*a.kelvin, kelvin, 0.2)) {
         if (std::abs(*a.kelvin - (kelvin - 2.0 * kIcePointKelvin)) < 1.0)
-            return "Temperature: 273.15 is added, not taken off.";
-        return fmt::format("Temperature: {} K is not the thermometer's reading in kelvin.", *a.kelvin);
+            return Text::tr("Temperature: 273.15 is added, not taken off.");
+        return Text::tr("Temperature: {} K is not the thermometer's reading in kelvin.", *a.kelvin);
     }
     const double ownKelvin = a.kelvin.value_or(kelvin);
     if (a.inverse && off(*a.inverse, kPerMille / ownKelvin, 2e-3))
-        return fmt::format("Inverse: 1000 divided by {:.2f} K is not {}.", ownKelvin, *a.inverse);
+        return Text::tr("Inverse: 1000 divided by {:.2f} K is not {}.", ownKelvin, *a.inverse);
     const double ownPascal = a.absoluteKilopascal.value_or(kPa) * 1e3;
     if (a.logarithm && off(*a.logarithm, std::log(ownPascal), 6e-3)) {
         if (std::abs(*a.logarithm - std::log10(ownPascal)) < 0.02)
-            return "Logarithm: that is the decimal logarithm; the natural one is needed.";
+            return Text::tr("Logarithm: that is the decimal logarithm; the natural one is needed.");
         if (std::abs(*a.logarithm - std::log(ownPascal * 1e-3)) < 0.02)
-            return "Logarithm: the pressure was in kPa; it is wanted in Pa.";
-        return fmt::format("Logarithm: ln({:.0f}) is not {}.", ownPascal, *a.logarithm);
+            return Text::tr("Logarithm: the pressure was in kPa; it is wanted in Pa.");
+        return Text::tr("Logarithm: ln({:.0f}) is not {}.", ownPascal, *a.logarithm);
     }
     return std::nullopt;
 }

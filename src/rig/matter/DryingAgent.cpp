@@ -75,7 +75,7 @@ Result<DryingAgentKind> dryingAgentFromId(std::string_view word) {
     for (const auto kind : {DryingAgentKind::SulfuricAcid, DryingAgentKind::CalciumChloride})
         if (id(kind) == word) return kind;
     return fail(Failure::BadInput,
-                fmt::format("'{}' is not a drying agent; accepted: sulfuric-acid, calcium-chloride", word));
+                Text::tr("'{}' is not a drying agent; accepted: sulfuric-acid, calcium-chloride", word));
 }
 
 } // namespace uttrin

@@ -83,13 +83,13 @@ struct RigFluid::Tables {
 Result<RigFluid> RigFluid::make(const Substance& s) {
     const auto& facts = s.facts();
     const auto& p = s.properties();
-    const auto missing = [&](std::string_view what) {
+    const auto missing = [&](const Text& what) {
         return fail(Failure::BadInput,
-                    fmt::format("{} cannot be put into a rig: its data file gives no {}", facts.name, what));
+                    Text::tr("{} cannot be put into a rig: its data file gives no {}", facts.name, what));
     };
-    if (!p.liquidHeatCapacity) return missing("heat capacity of the liquid");
-    if (!p.vapourHeatCapacity) return missing("heat capacity of the vapour");
-    if (!p.vapourViscosity) return missing("viscosity of the vapour");
+    if (!p.liquidHeatCapacity) return missing(Text::tr("heat capacity of the liquid"));
+    if (!p.vapourHeatCapacity) return missing(Text::tr("heat capacity of the vapour"));
+    if (!p.vapourViscosity) return missing(Text::tr("viscosity of the vapour"));
     const double triple = facts.triple.kelvin();
     const bool solid = p.enthalpyOfFusion && p.solidHeatCapacity && facts.lowest.kelvin() < triple;
     const double liquidLow = std::min(s.lowestMetastable().kelvin(), triple);
@@ -98,7 +98,8 @@ Result<RigFluid> RigFluid::make(const Substance& s) {
     const auto [lowestStable, high] =
         knownHeat(s, std::max(triple + kAbove, facts.lowest.kelvin()),
                   std::min(facts.highest.kelvin(), kHottestReduced * facts.critical.kelvin()));
-    if (!(high > lowestStable)) return missing("density of the vapour, from which its heat follows");
+    if (!(high > lowestStable))
+        return missing(Text::tr("density of the vapour, from which its heat follows"));
     // Without a known solid it goes on as liquid, with its heat continued, some way below where that is
     // known.
     constexpr double kBelow = 60.0; // K

@@ -70,7 +70,7 @@ RigSolute::Activities RigSolute::Tables::activities(double share, double kelvin)
 Result<RigSolute> RigSolute::make(SoluteKind kind, const Substance& solvent) {
     if (solvent.facts().id != "water")
         return fail(Failure::BadInput,
-                    fmt::format("what dissolves in {} is not known; accepted: water", solvent.facts().name));
+                    Text::tr("what dissolves in {} is not known; accepted: water", solvent.facts().name));
     const auto water = RigFluid::make(solvent);
     if (!water) return tl::unexpected(water.error());
     Tables t;
@@ -132,9 +132,8 @@ Result<RigSolute> RigSolute::make(SoluteKind kind, const Substance& solvent) {
         break;
     }
     default:
-        return fail(
-            Failure::BadInput,
-            "a rig knows what is dissolved by its kind; accepted: nacl, sucrose, ethanol, methanol, acetone");
+        return fail(Failure::BadInput, Text::tr("a rig knows what is dissolved by its kind; accepted: nacl, "
+                                                "sucrose, ethanol, methanol, acetone"));
     }
     const auto besideIce = tabulated(t.coldest, t.triple, kKelvinStep, [&](double kelvin) -> Result<double> {
         if (kelvin >= t.triple) return 0.0;
@@ -157,14 +156,14 @@ Result<RigSolute> RigSolute::make(SoluteKind kind, const Substance& solvent) {
 }
 
 SoluteKind RigSolute::kind() const { return m_tables->kind; }
-std::string_view RigSolute::name() const {
+Text RigSolute::name() const {
     switch (m_tables->kind) {
     case SoluteKind::SodiumChloride:
-        return "salt";
+        return Text::tr("salt");
     case SoluteKind::Sucrose:
-        return "sugar";
+        return Text::tr("sugar");
     default:
-        return id(m_tables->kind);
+        return nameOf(m_tables->kind);
     }
 }
 const RigFluid* RigSolute::fluid() const { return m_tables->fluid ? &*m_tables->fluid : nullptr; }

@@ -23,7 +23,7 @@ public:
     [[nodiscard]] static Result<RigSolute> make(SoluteKind kind, const Substance& solvent);
 
     [[nodiscard]] SoluteKind kind() const;
-    [[nodiscard]] std::string_view name() const; ///< "salt", "sugar", "ethanol" …
+    [[nodiscard]] Text name() const; ///< "salt", "sugar", "ethanol" …
     /// Its own vapour and liquid; null for what does not evaporate.
     [[nodiscard]] const RigFluid* fluid() const;
     [[nodiscard]] double highestShare() const; ///< of it in the liquid, by mass, that the model knows

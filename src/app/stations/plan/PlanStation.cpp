@@ -69,7 +69,7 @@ PlanStation::PlanStation(LessonController& controller) : StationPage(controller)
     connect(even, &QPushButton::clicked, this, [this] {
         Plan p = session().plan();
         p.ladder.moved.clear();
-        m_controller.carryOut(&PlanCommands::changePlan, p, tr("Put moved targets back").toStdString());
+        m_controller.carryOut(&PlanCommands::changePlan, p, Text::tr("Put moved targets back"));
     });
     auto* lock = new QPushButton(tr("Lock predictions"));
     lock->setObjectName(QStringLiteral("lockPredictions"));
@@ -145,7 +145,7 @@ void PlanStation::wire() {
         Plan p = session().plan();
         if (ladder) p.ladder = *ladder;
         if (ladder)
-            m_controller.carryOut(&PlanCommands::changePlan, p, tr("Change the spacing").toStdString());
+            m_controller.carryOut(&PlanCommands::changePlan, p, Text::tr("Change the spacing"));
         else
             m_controller.report(ladder);
     });
@@ -190,13 +190,13 @@ void PlanStation::apply() {
         l.moved.clear();
     if (const auto v = m_period->value()) p.periodMinutes = *v;
     if (m_criterion->chosen() >= 0) p.criterion = kCriteria[m_criterion->chosen()];
-    m_controller.carryOut(&PlanCommands::changePlan, p, tr("Change the plan").toStdString());
+    m_controller.carryOut(&PlanCommands::changePlan, p, Text::tr("Change the plan"));
 }
 
 void PlanStation::showEnds() {
     const Ladder& l = session().plan().ladder;
     const bool dial = l.spacing == Spacing::DialSteps, pressure = l.spacing == Spacing::Pressure;
-    const QString u = dial       ? onScreen(unitText(session().plan().rig.gauge))
+    const QString u = dial       ? asIs(unitText(session().plan().rig.gauge))
                       : pressure ? tr("kPa abs.")
                                  : QStringLiteral("°C");
     const auto shown = [&](double v) {
@@ -253,7 +253,7 @@ void PlanStation::showSheet(const RunSheet& sheet) {
         rows << row;
     }
     const bool locked = session().model().setup(session().setupId()).predictionsLockedAt.has_value();
-    m_rows->show({QStringLiteral("#"), tr("shows, %1").arg(onScreen(unitText(gauge))), tr("kPa abs."),
+    m_rows->show({QStringLiteral("#"), tr("shows, %1").arg(asIs(unitText(gauge))), tr("kPa abs."),
                   tr("boils, °C"), locked ? tr("class says") : tr("class, °C"), tr("K/div."), tr("depth, K"),
                   tr("min"), tr(" ")},
                  rows, {8});

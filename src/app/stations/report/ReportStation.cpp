@@ -80,7 +80,7 @@ std::optional<Document> ReportStation::report() {
     auto document = labReport(session(), options);
     m_problem->setVisible(!document);
     if (!document) {
-        m_problem->setText(QStringLiteral("\u26A0  ") + QString::fromStdString(document.error().message));
+        m_problem->setText(QStringLiteral("\u26A0  ") + onScreen(document.error().message));
         return std::nullopt;
     }
     return std::move(*document);
@@ -94,7 +94,7 @@ void ReportStation::showPages() {
     column->setSpacing(16);
     if (document) {
         const int width = 640;
-        const auto pages = reportPages(*document, width * devicePixelRatioF());
+        const auto pages = reportPages(*document, ScreenWording(), width * devicePixelRatioF());
         for (QImage page : pages) {
             page.setDevicePixelRatio(devicePixelRatioF());
             auto* label = new QLabel;
@@ -123,9 +123,9 @@ void ReportStation::savePdf() {
         dialogs::saveFile(this, tr("Save the report as PDF"), suggestion(QStringLiteral("pdf")),
                           tr("PDF (*.pdf)"), QStringLiteral("pdf"));
     if (path.isEmpty()) return;
-    const auto pages = writePdf(*document, path);
+    const auto pages = writePdf(*document, ScreenWording(), path);
     if (pages)
-        m_controller.say(tr("Saved %1, %n page(s).", nullptr, *pages).arg(path));
+        m_controller.say(onScreen(Text::tr("Saved {0}, {1} {1|page|pages}.", path.toStdString(), *pages)));
     else
         m_controller.complain(onScreen(pages.error().message));
 }
@@ -143,7 +143,7 @@ void ReportStation::saveText(const QString& title, const QString& filter, const 
 void ReportStation::saveHtml() {
     if (const auto document = report())
         saveText(tr("Save the report as HTML"), tr("HTML (*.html)"), QStringLiteral("html"),
-                 toHtml(*document));
+                 toHtml(*document, ScreenWording()));
 }
 
 void ReportStation::saveCsv() {
@@ -176,14 +176,13 @@ void ReportStation::importCsvFile(const QString& path) {
         return;
     QStringList lines;
     for (const auto& c : imported->complaints)
-        lines << QString::fromStdString(c);
+        lines << onScreen(c);
     m_complaints->setVisible(!lines.isEmpty());
     if (!lines.isEmpty())
         m_complaints->setText(tr("Not read:") + QLatin1Char('\n') + lines.mid(0, 12).join(QLatin1Char('\n')) +
                               (lines.size() > 12 ? tr("\nand %1 more").arg(lines.size() - 12) : QString()));
-    m_controller.say(
-        tr("%n reading(s) imported as '%1'.", nullptr, static_cast<int>(imported->readings.size()))
-            .arg(name));
+    m_controller.say(onScreen(Text::tr("{0} {0|reading|readings} imported as '{1}'.",
+                                       imported->readings.size(), name.toStdString())));
 }
 
 void ReportStation::printReport() {

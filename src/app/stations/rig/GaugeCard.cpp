@@ -73,16 +73,13 @@ void GaugeCard::buildTube() {
     for (const auto& [liquid, label] : {std::pair{ManometerLiquid::Mercury, tr("mercury")},
                                         {ManometerLiquid::Water, tr("water")},
                                         {ManometerLiquid::Oil, tr("oil")}})
-        m_tubeLiquid->addItem(label, onScreen(id(liquid)));
+        m_tubeLiquid->addItem(label, asIs(id(liquid)));
     m_oilDensity = new NumberField(tr("Oil at 20 °C"), QStringLiteral("kg/m³"), QStringLiteral("oilDensity"));
     m_gas = new QComboBox;
     m_gas->setObjectName(QStringLiteral("gaugeGas"));
     m_gas->setAccessibleName(tr("Gas that the gauge really sees"));
     for (const GasFactor& g : gasFactors())
-        m_gas->addItem(
-            tr("%1, × %2")
-                .arg(onScreen(g.gas).replace(QLatin1Char('-'), QLatin1Char(' ')), onScreen(g.factor, 2)),
-            onScreen(g.gas));
+        m_gas->addItem(QStringLiteral("%1, × %2").arg(onScreen(g.name), onScreen(g.factor, 2)), asIs(g.gas));
     m_tubeLiquidBox = new QWidget;
     m_tubeLiquidBox->setLayout(labelled(tr("Filled with"), m_tubeLiquid));
     m_gasBox = new QWidget;
@@ -145,7 +142,7 @@ void GaugeCard::fillUnits(PressureConvention convention) {
     m_gaugeUnit->clear();
     for (const Unit& u : unitsOf(hasTwoArms(convention) ? Dimension::Length : Dimension::Pressure)) {
         if (u.symbol == "km" || u.symbol == "ft" || (u.symbol == "m" && hasTwoArms(convention))) continue;
-        m_gaugeUnit->addItem(onScreen(u.display), onScreen(u.symbol));
+        m_gaugeUnit->addItem(asIs(u.display), asIs(u.symbol));
     }
     const int same = m_gaugeUnit->findData(before);
     m_gaugeUnit->setCurrentIndex(
@@ -187,13 +184,13 @@ void GaugeCard::show(const PressureInstrument& g) {
     m_conventionNote->setText(conventions[std::max(0, m_convention->chosen())]);
     {
         const QSignalBlocker quietGauge(m_gaugeUnit), quietTube(m_tubeLiquid), quietGas(m_gas);
-        m_tubeLiquid->setCurrentIndex(m_tubeLiquid->findData(onScreen(id(g.liquid))));
+        m_tubeLiquid->setCurrentIndex(m_tubeLiquid->findData(asIs(id(g.liquid))));
         m_gas->setCurrentIndex(m_gas->findData(QString::fromStdString(g.gas)));
         m_gaugeUnit->setCurrentIndex(m_gaugeUnit->findData(QString::fromStdString(g.unit)));
     }
     m_gaugeName->setText(QString::fromStdString(g.name));
     if (!m_gaugeName->hasFocus()) m_gaugeName->setCursorPosition(0);
-    const QString u = onScreen(unitText(g));
+    const QString u = asIs(unitText(g));
     m_division->setUnit(u);
     m_accuracy->setUnit(u);
     m_armSum->setUnit(u);

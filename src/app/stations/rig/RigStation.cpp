@@ -105,14 +105,14 @@ void RigStation::apply() {
     p = withGauge(p, gauge, room ? std::optional(room->station) : std::nullopt);
     m_thermometer->take(p.rig.thermometer);
     m_vessel->take(p);
-    m_controller.carryOut(&PlanCommands::changePlan, p, tr("Change the rig").toStdString());
+    m_controller.carryOut(&PlanCommands::changePlan, p, Text::tr("Change the rig"));
 }
 
 void RigStation::changeSubstance(const QString& id) {
     m_boils.reset();
     const auto changed = withSubstance(session().plan(), id.toStdString(), session().roomOrStandard());
     if (changed)
-        m_controller.carryOut(&PlanCommands::changePlan, *changed, tr("Change the liquid").toStdString());
+        m_controller.carryOut(&PlanCommands::changePlan, *changed, Text::tr("Change the liquid"));
     else
         m_controller.report(changed);
 }
@@ -148,7 +148,7 @@ void RigStation::refresh() {
     }
     m_setup->setChoices(names);
     m_setup->choose(current);
-    const std::string note = runRigNote(session());
+    const Text note = runRigNote(session());
     m_runNote->setVisible(!note.empty());
     m_correct->setVisible(!note.empty());
     m_runNote->setText(onScreen(note));

@@ -30,7 +30,7 @@ ThermometerCard::ThermometerCard(QWidget* parent) : Card(parent) {
     m_unit->setObjectName(QStringLiteral("thermometerUnit"));
     m_unit->setAccessibleName(tr("Unit of the thermometer"));
     for (const Unit& u : unitsOf(Dimension::Temperature))
-        m_unit->addItem(onScreen(u.display), onScreen(u.symbol));
+        m_unit->addItem(asIs(u.display), asIs(u.symbol));
     m_division = new NumberField(tr("Smallest division"), {}, QStringLiteral("thermometerDivision"));
     m_accuracy = new NumberField(tr("Accuracy ±"), {}, QStringLiteral("thermometerAccuracy"));
     grid->addLayout(labelled(tr("Name"), m_name), 0, 0);
@@ -66,7 +66,7 @@ void ThermometerCard::addKind(QGridLayout* grid) {
                                       {ThermometerKind::Platinum, tr("platinum, in ohms")},
                                       {ThermometerKind::Copper, tr("copper coil, in ohms")},
                                       {ThermometerKind::Infrared, tr("infrared, on the wall")}})
-        m_kind->addItem(label, onScreen(id(kind)));
+        m_kind->addItem(label, asIs(id(kind)));
     const QString degrees = QStringLiteral("°C");
     m_nominal = new NumberField(tr("Nominal"), QStringLiteral("Ω"), QStringLiteral("thermometerOhm"));
     m_emergent = new NumberField(tr("Stem out from"), degrees, QStringLiteral("thermometerEmergent"));
@@ -164,7 +164,7 @@ void ThermometerCard::show(const Thermometer& t, int utcOffsetMin) {
         QStringLiteral("\u26A0  ") +
         tr("This sensor does not read the liquid: its points stay out of the fit unless you put "
            "each one in."));
-    m_kind->setCurrentIndex(m_kind->findData(onScreen(id(t.kind))));
+    m_kind->setCurrentIndex(m_kind->findData(asIs(id(t.kind))));
     const bool glass = t.kind == ThermometerKind::Mercury || t.kind == ThermometerKind::Spirit;
     const bool infrared = t.kind == ThermometerKind::Infrared;
     m_nominal->setVisible(readsOhms(t));
@@ -179,7 +179,7 @@ void ThermometerCard::show(const Thermometer& t, int utcOffsetMin) {
     m_emissivity->setValue(t.emissivity);
     m_reflected->setValue(t.reflectedCelsius);
     m_wall->setValue(t.wallMillimetre);
-    const QString u = onScreen(readingUnit(t));
+    const QString u = asIs(readingUnit(t));
     for (NumberField* f : {m_division, m_accuracy, m_ice, m_steam})
         f->setUnit(u);
     const ThermometerCalibration* last = calibrationAt(t, std::nullopt);
@@ -189,8 +189,9 @@ void ThermometerCard::show(const Thermometer& t, int utcOffsetMin) {
     if (residuals)
         m_calibration->setText(
             tr("Calibrated at %1: %2 K off in ice, %3 K in steam (%4 °C here). %5 in the record.")
-                .arg(onScreen(clockText(last->atMs, utcOffsetMin)), onScreen(fixedSigned(residuals->ice, 2)),
-                     onScreen(fixedSigned(residuals->steam, 2)), onScreen(residuals->steamTrue.celsius(), 2))
+                .arg(QString::fromStdString(clockText(last->atMs, utcOffsetMin)),
+                     onScreen(fixedSigned(residuals->ice, 2)), onScreen(fixedSigned(residuals->steam, 2)),
+                     onScreen(residuals->steamTrue.celsius(), 2))
                 .arg(t.calibrations.size()));
 }
 

@@ -68,7 +68,7 @@ void VesselCard::buildSolute() {
                                       {SoluteKind::Ethanol, tr("ethanol, mixed")},
                                       {SoluteKind::Methanol, tr("methanol, mixed")},
                                       {SoluteKind::Acetone, tr("acetone, mixed")}})
-        m_solute->addItem(label, onScreen(id(kind)));
+        m_solute->addItem(label, asIs(id(kind)));
     m_soluteAmount = new NumberField(tr("How much"), {}, QStringLiteral("soluteAmount"));
     m_soluteFactor = new NumberField(tr("van 't Hoff i"), {}, QStringLiteral("soluteFactor"));
     m_secondPart = new QPushButton(tr("Make it a second part"));
@@ -155,7 +155,7 @@ Solute VesselCard::chosenSolute() const {
 
 void VesselCard::showSolute(const Solute& s) {
     const bool some = s.kind != SoluteKind::None, mass = byMassFraction(s.kind);
-    m_solute->setCurrentIndex(m_solute->findData(onScreen(id(s.kind))));
+    m_solute->setCurrentIndex(m_solute->findData(asIs(id(s.kind))));
     m_soluteAmount->setVisible(some);
     m_soluteAmount->setUnit(mass ? tr("% by mass") : tr("mol/kg"));
     m_soluteAmount->setValue(some ? std::optional(mass ? 100.0 * s.amount : s.amount) : std::nullopt);

@@ -43,7 +43,7 @@ QLayout* MercuryForm::buildFields() {
     m_unit->setObjectName(QStringLiteral("barometerUnit"));
     m_unit->setAccessibleName(tr("What the barometer's scale is graduated in"));
     for (const char* symbol : {"mmHg", "hPa", "inHg"})
-        m_unit->addItem(onScreen(uttrin::unit(symbol).display), QLatin1String(symbol));
+        m_unit->addItem(asIs(uttrin::unit(symbol).display), QLatin1String(symbol));
     m_mainScale =
         new NumberField(tr("Main scale, below the 0 of the vernier"), {}, QStringLiteral("barometerMain"));
     m_vernierLine = new NumberField(tr("Line that meets"), {}, QStringLiteral("barometerVernier"));
@@ -94,7 +94,7 @@ std::optional<MercuryReading> MercuryForm::typed() const {
 
 void MercuryForm::show(const MercuryReading& m) {
     m_unit->setCurrentIndex(m_unit->findData(QString::fromStdString(m.unit)));
-    m_mainScale->setUnit(onScreen(uttrin::unit(m.unit).display));
+    m_mainScale->setUnit(asIs(uttrin::unit(m.unit).display));
     m_vernierLine->setUnit(QStringLiteral("/ %1").arg(m.vernierDivisions));
     m_mainScale->setValue(m.mainScale);
     m_vernierLine->setValue(m.vernierLine);
@@ -127,7 +127,7 @@ void MercuryForm::follow() { // the picture shows what is typed, as far as it is
     const double usual = std::round(kUsualPascal / uttrin::unit(m.unit).factor);
     m.mainScale = m_mainScale->value().value_or(usual);
     m.vernierLine = std::clamp(static_cast<int>(m_vernierLine->value().value_or(0.0)), 0, m.vernierDivisions);
-    m_mainScale->setUnit(onScreen(uttrin::unit(m.unit).display));
+    m_mainScale->setUnit(asIs(uttrin::unit(m.unit).display));
     m_vernierLine->setUnit(QStringLiteral("/ %1").arg(m.vernierDivisions));
     m_vernier->setInstrument(m);
     emit edited();
@@ -145,7 +145,7 @@ void MercuryForm::showSteps(const std::optional<MercuryReading>& reading) {
     QString rows =
         line(tr("as read"),
              tr("%1 %2").arg(onScreen(reading->value(), decimalsForDivision(reading->vernierStep())),
-                             onScreen(uttrin::unit(reading->unit).display)));
+                             asIs(uttrin::unit(reading->unit).display)));
     for (const BarometerStep& s : corrected->steps)
         rows += line(onScreen(s.label), tr("%1 Pa").arg(onScreen(fixedSigned(s.pascal, 0))));
     m_steps->setText(QStringLiteral("<table width='100%' cellspacing='0'>%1</table>").arg(rows));

@@ -24,9 +24,9 @@ namespace {
 constexpr Milliseconds kMinuteMs = 60'000;
 
 /// Lines, each a caution with its sign.
-QString cautions(const std::vector<std::string>& sentences) {
+QString cautions(const std::vector<Text>& sentences) {
     QStringList lines;
-    for (const std::string& sentence : sentences)
+    for (const Text& sentence : sentences)
         lines << QStringLiteral("\u26A0  ") + onScreen(sentence);
     return lines.join(QLatin1Char('\n'));
 }
@@ -200,7 +200,7 @@ void RoomStation::refresh() {
         m_shownRecord = id;
         if (const RoomEntry* e = start ? model.roomEntry(start->id) : nullptr) {
             m_source->show(*e);
-            m_time->setText(onScreen(clockText(start->takenAt, lesson.utcOffsetMin)));
+            m_time->setText(QString::fromStdString(clockText(start->takenAt, lesson.utcOffsetMin)));
         } else {
             m_source->clear(lesson.altitudeKnown ? std::optional(lesson.altitudeM) : std::nullopt);
         }
@@ -213,7 +213,7 @@ void RoomStation::refresh() {
         m_scope->setText(tr("Group %1 used its own value, shown here.")
                              .arg(QString::fromStdString(model.group(*start->groupId).name)));
     QStringList history;
-    for (const std::string& line : roomHistory(session()))
+    for (const Text& line : roomHistory(session()))
         history << onScreen(line);
     m_history->setText(history.isEmpty()
                            ? tr("No reading yet. The first one appears here, and stays when it is corrected.")

@@ -275,8 +275,8 @@ void ReadingCard::show(const LessonSession& session) {
     const Plan& p = session.benchPlan();
     m_twoArms = hasTwoArms(p.rig.gauge.convention);
     m_asksBefore = p.method == Method::HoldTemperature;
-    const QString u = onScreen(unitText(p.rig.gauge)), tu = onScreen(readingUnit(p.rig.thermometer));
-    m_first->setLabel(m_twoArms ? tr("left arm") : onScreen(p.rig.gauge.name));
+    const QString u = asIs(unitText(p.rig.gauge)), tu = asIs(readingUnit(p.rig.thermometer));
+    m_first->setLabel(m_twoArms ? tr("left arm") : onScreen(Text::data(p.rig.gauge.name)));
     m_first->setUnit(u);
     m_second->setUnit(u);
     m_second->setVisible(m_twoArms);

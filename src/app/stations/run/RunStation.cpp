@@ -147,7 +147,7 @@ void RunStation::settle(bool keepOdd) {
         return;
     }
     m_reading->hideFinding();
-    const std::string clock = clockWarning(session());
+    const Text clock = clockWarning(session());
     if (clock.empty())
         m_controller.say(tr("Captured, and on disk."));
     else
@@ -224,7 +224,7 @@ void RunStation::refresh() {
     m_target->show(v);
     m_pair->showTarget(v.targetGauge, v.targetTemperature);
     m_reading->showRepeats(onScreen(v.repeats));
-    m_taken->show(v, onScreen(readingUnit(rig.thermometer)));
+    m_taken->show(v, asIs(readingUnit(rig.thermometer)));
     m_map->show(mapView(session(), MapPurpose::Run));
 }
 

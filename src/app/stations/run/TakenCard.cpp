@@ -51,7 +51,7 @@ void TakenCard::show(const RunView& v, const QString& temperatureUnit) {
     m_withPicture.clear();
     for (const auto& t : v.taken) {
         TableModel::Row row;
-        const QString remark = t.struck       ? tr("struck: %1").arg(QString::fromStdString(t.struckReason))
+        const QString remark = t.struck       ? tr("struck: %1").arg(onScreen(t.struckReason))
                                : t.hasPicture ? QStringList({tr("picture"), onScreen(t.marks)})
                                                     .join(t.marks.empty() ? QString() : QStringLiteral(", "))
                                               : onScreen(t.marks);

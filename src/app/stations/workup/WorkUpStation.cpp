@@ -191,7 +191,7 @@ void WorkUpStation::showRows() {
         TableModel::Row row;
         const auto& typed = m_answers[r.readingId];
         QString remark = r.outlier ? tr("stands out. ") : QString();
-        remark += r.struck ? tr("struck: %1").arg(QString::fromStdString(r.struckReason)) : onScreen(r.marks);
+        remark += r.struck ? tr("struck: %1").arg(onScreen(r.struckReason)) : onScreen(r.marks);
         row.cells = {QString::number(r.position), onScreen(r.gauge), onScreen(r.temperature)};
         if (student)
             row.cells << typed[0] << typed[1] << typed[2] << typed[3] << QString() << QString() << QString();
@@ -209,8 +209,8 @@ void WorkUpStation::showRows() {
     const Plan& p = session().plan();
     m_rows->setEditable(student ? QVector<int>{3, 4, 5, 6} : QVector<int>{});
     m_rows->show({QStringLiteral("#"),
-                  tr("%1, %2").arg(onScreen(p.rig.gauge.name), onScreen(unitText(p.rig.gauge))),
-                  tr("t, %1").arg(onScreen(readingUnit(p.rig.thermometer))), tr("p abs., kPa"), tr("T, K"),
+                  tr("%1, %2").arg(onScreen(Text::data(p.rig.gauge.name)), asIs(unitText(p.rig.gauge))),
+                  tr("t, %1").arg(asIs(readingUnit(p.rig.thermometer))), tr("p abs., kPa"), tr("T, K"),
                   tr("1000 K/T"), tr("ln(p/Pa)"), tr("off line, K"), tr("off line, kPa"), tr("off curve, K"),
                   tr("remarks")},
                  rows, {10});
@@ -226,9 +226,8 @@ void WorkUpStation::showRows() {
         : fitted ? onScreen(v.resultUnder)
                  : onScreen(v.problem));
     m_comparison->setText(student ? QString() : onScreen(v.comparison));
-    m_boils->setText(
-        student ? QString()
-                : onScreen(v.boilingPoints + (v.dissolved.empty() ? std::string() : "\n" + v.dissolved)));
+    m_boils->setText(student ? QString()
+                             : onScreen(Text::join({v.boilingPoints, v.dissolved}, Text::set("\n"))));
     QStringList causes;
     for (const auto& c : v.causes)
         causes << onScreen(c);
@@ -243,7 +242,7 @@ void WorkUpStation::showRows() {
         TableModel::Row row;
         row.cells = {onScreen(f.label), onScreen(f.enthalpy), onScreen(f.interval), onScreen(f.difference)};
         row.tips = {
-            tr("%n point(s)", nullptr, f.points), tr("kJ/mol, standard error"),
+            onScreen(Text::tr("{0} {0|point|points}", f.points)), tr("kJ/mol, standard error"),
             tr("95 % confidence interval; boils at %1 °C at 101.325 kPa").arg(onScreen(f.boilingPoint)),
             tr("from the slope of the accepted curve over the same span")};
         row.strong = f.current;
