@@ -61,7 +61,7 @@ Line lineOf(const Substance& s, const PublishedValue& v) {
 void printSolutions() {
     fmt::print("\n## Solutions\n\n### Sodium chloride in water\n{}; freezing: {}.\n\n"
                "| quantity | Uttrin | published | difference | source |\n| --- | ---: | ---: | --- | --- |\n",
-               sodiumChloride::kBoilingSource, sodiumChloride::kFreezingSource);
+               Text(sodiumChloride::kBoilingSource), Text(sodiumChloride::kFreezingSource));
     const auto row = [](const std::string& what, double ours, double published, int decimals,
                         const char* unit, const char* source) {
         fmt::print("| {} | {} | {} | {}{} | {} |\n", what, fixed(ours, decimals), fixed(published, decimals),
@@ -86,7 +86,7 @@ void printSolutions() {
                "source |\n| "
                "--- | ---: | "
                "---: | --- | --- |\n",
-               sucrose::kSource);
+               Text(sucrose::kSource));
     for (const auto& [percent, kelvin] :
          {std::pair{20, 0.3}, {40, 1.0}, {60, 3.0}, {70, 5.1}, {80, 9.8}, {85, 13.5}})
         row(fmt::format("elevation at 101.325 kPa, {} % by mass, K", percent),

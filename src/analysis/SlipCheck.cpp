@@ -53,7 +53,8 @@ std::vector<Explanation> explanations(const CapturePair& pair) {
     };
     if (r.second) {
         add(SlipKind::ArmsSwapped, {*r.second, r.first},
-            Text::tr("The arms look swapped: the arm towards the vessel stands higher under vacuum."));
+            Text::tr("The arms look swapped: the arm towards the vessel stands above the other once it is "
+                     "pumped."));
     } else {
         add(SlipKind::Sign, {-r.first, std::nullopt},
             pair.gauge.convention == PressureConvention::GaugeNegative

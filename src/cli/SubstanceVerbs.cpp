@@ -178,12 +178,12 @@ Job addFreeze(VerbOptions& verb) {
         const auto freezes = Temperature::fromKelvin(kIcePointKelvin - depression);
         Answer a;
         const bool salt = liquid.solute().kind == SoluteKind::SodiumChloride;
-        a.json = {{"fluid", liquid.name()},
-                  {"freezing_point_k", freezes.kelvin()},
-                  {"depression_k", depression},
-                  {"depression_k_u", salt ? 0.03 : 0.03 * depression},
-                  {"source", salt ? std::string(sodiumChloride::kFreezingSource)
-                                  : std::string("ideal dilute solution")}};
+        a.json = {
+            {"fluid", liquid.name()},
+            {"freezing_point_k", freezes.kelvin()},
+            {"depression_k", depression},
+            {"depression_k_u", salt ? 0.03 : 0.03 * depression},
+            {"source", salt ? plain(sodiumChloride::kFreezingSource) : std::string("ideal dilute solution")}};
         a.text = fmt::format("{} freezes at {:.2f} degC ({:.2f} K below pure water)\n", liquid.name(),
                              freezes.celsius(), depression);
         return a;

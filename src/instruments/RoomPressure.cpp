@@ -15,7 +15,7 @@ struct MethodText {
     Phrase label, bias;
 };
 
-constexpr std::array kMethods{
+constexpr MethodText kMethods[] = {
     MethodText{RoomMethod::Barometer, "barometer", Text::phrase("barometer"), {}},
     MethodText{RoomMethod::MercuryBarometer, "mercury", Text::phrase("mercury barometer"), {}},
     MethodText{RoomMethod::StationReport, "station", Text::phrase("station report"),
@@ -35,7 +35,7 @@ constexpr std::array kMethods{
 };
 
 const MethodText& textOf(RoomMethod method) {
-    return *std::find_if(kMethods.begin(), kMethods.end(),
+    return *std::find_if(std::begin(kMethods), std::end(kMethods),
                          [&](const MethodText& m) { return m.method == method; });
 }
 

@@ -30,7 +30,7 @@ Plan withGauge(const Plan& plan, const PressureInstrument& declared, std::option
         g.spanLow = g.spanHigh = 0.0;
         if (!(g.armSum > 0.0)) g.armSum = kUsualArmsMetre / perUnit;
     } else if (hasTwoArms(before.convention) && !hasTwoArms(g.convention)) {
-        g.name = "vacuum gauge";
+        g.name = Text::phrase("vacuum gauge").source;
         g.division = g.accuracy = kUsualDialPascal / perUnit;
     } else if (before.unit != g.unit) {
         const double factor = unit(before.unit).factor / perUnit;

@@ -46,7 +46,7 @@ BinaryMixture::Coefficients evaluate(const Wilson& m, double x, double t) {
 } // namespace
 
 BinaryMixture::BinaryMixture(std::string id, std::string first, std::string second,
-                             std::variant<VanLaar, Wilson> model, double temperatureU, std::string source)
+                             std::variant<VanLaar, Wilson> model, double temperatureU, Text source)
     : m_id(std::move(id)), m_first(**findSubstance(first)), m_second(**findSubstance(second)), m_model(model),
       m_temperatureU(temperatureU), m_source(std::move(source)) {}
 
@@ -127,9 +127,10 @@ std::optional<MixtureState> BinaryMixture::azeotrope(Pressure p) const {
 
 std::span<const BinaryMixture> waterMixtures() {
     const auto dechema = [](const char* pair) {
-        return std::string(pair) +
-               " parameters fitted at 101.3 kPa, J. Gmehling and U. Onken, Vapor-Liquid Equilibrium "
-               "Data Collection, DECHEMA, vol. I part 1";
+        return Text::tr(
+            "{} parameters fitted at 101.3 kPa, J. Gmehling and U. Onken, Vapor-Liquid Equilibrium "
+            "Data Collection, DECHEMA, vol. I part 1",
+            pair);
     };
     static const std::vector<BinaryMixture> all{
         {"ethanol-water", "ethanol", "water",

@@ -31,12 +31,12 @@ struct MixtureState {
 class BinaryMixture {
 public:
     BinaryMixture(std::string id, std::string first, std::string second, std::variant<VanLaar, Wilson> model,
-                  double temperatureU, std::string source);
+                  double temperatureU, Text source);
 
     [[nodiscard]] const std::string& id() const { return m_id; } ///< "ethanol-water"
     [[nodiscard]] const Substance& first() const { return m_first; }
     [[nodiscard]] const Substance& second() const { return m_second; }
-    [[nodiscard]] const std::string& source() const { return m_source; }
+    [[nodiscard]] const Text& source() const { return m_source; }
     /// Standard uncertainty of bubble and dew points near 1 atm, K.
     [[nodiscard]] double temperatureU() const { return m_temperatureU; }
 
@@ -62,7 +62,7 @@ private:
     const Substance &m_first, &m_second;
     std::variant<VanLaar, Wilson> m_model;
     double m_temperatureU;
-    std::string m_source;
+    Text m_source;
 };
 
 /// Ethanol, methanol and acetone with water.

@@ -22,7 +22,7 @@ struct KindText {
     std::string_view id;
     Phrase name;
 };
-constexpr std::array kKinds{
+constexpr KindText kKinds[] = {
     KindText{SoluteKind::None, "none", {}},
     KindText{SoluteKind::SodiumChloride, "nacl", Text::phrase("sodium chloride")},
     KindText{SoluteKind::Sucrose, "sucrose", Text::phrase("sucrose")},
@@ -33,7 +33,8 @@ constexpr std::array kKinds{
 };
 
 const KindText& textOf(SoluteKind kind) {
-    return *std::find_if(kKinds.begin(), kKinds.end(), [kind](const KindText& k) { return k.kind == kind; });
+    return *std::find_if(std::begin(kKinds), std::end(kKinds),
+                         [kind](const KindText& k) { return k.kind == kind; });
 }
 
 constexpr double kHighestIdealParticles = 5.0; // mol/kg of particles, far beyond dilute
@@ -124,7 +125,7 @@ Text Liquid::source() const {
     case SoluteKind::None:
         return Text::data(pureSource);
     default:
-        return Text::data((*findWaterMixture(id(m_solute.kind)))->source());
+        return (*findWaterMixture(id(m_solute.kind)))->source();
     }
 }
 

@@ -2,6 +2,7 @@
 
 #include "quantities/Failure.h"
 #include "quantities/Quantities.h"
+#include "text/Text.h"
 
 #include <string_view>
 
@@ -36,10 +37,10 @@ inline constexpr double kEutecticMassFraction = 0.233; ///< of salt
 [[nodiscard]] double massFraction(double molality);
 [[nodiscard]] double molalityOf(double massFraction);
 
-inline constexpr std::string_view kBoilingSource =
+inline constexpr Phrase kBoilingSource = Text::phrase(
     "Pitzer equations, parameters of K. S. Pitzer, J. C. Peiper and R. H. Busey, J. Phys. Chem. Ref. Data 13 "
-    "(1984) 1";
-inline constexpr std::string_view kFreezingSource =
-    "CRC Handbook of Chemistry and Physics, section 5, concentrative properties of aqueous solutions";
+    "(1984) 1");
+inline constexpr Phrase kFreezingSource = Text::phrase(
+    "CRC Handbook of Chemistry and Physics, section 5, concentrative properties of aqueous solutions");
 
 } // namespace uttrin::sodiumChloride

@@ -37,9 +37,10 @@ struct Stage {
 /// From thin to dry.
 [[nodiscard]] std::span<const Stage> stages();
 
-inline constexpr std::string_view kSource = "boiling-point elevation of pure sucrose solutions, table in use "
-                                            "in sugar works (Claassen), from 80 to 95 % its mean with the "
-                                            "activities of Starzak and Peacock (1997), above 95 % the "
-                                            "confectioners' table";
+inline constexpr Phrase kSource =
+    Text::phrase("boiling-point elevation of pure sucrose solutions, table in use "
+                 "in sugar works (Claassen), from 80 to 95 % its mean with the "
+                 "activities of Starzak and Peacock (1997), above 95 % the "
+                 "confectioners' table");
 
 } // namespace uttrin::sucrose

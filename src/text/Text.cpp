@@ -101,7 +101,11 @@ struct Text::Node {
 
 void TextArgument::append(std::string& out, std::string_view format, const Wording& wording) const {
     const auto written = [&](auto number) {
-        return fmt::format(fmt::runtime(fmt::format("{{:{}}}", format)), number);
+        try {
+            return fmt::format(fmt::runtime(fmt::format("{{:{}}}", format)), number);
+        } catch (const fmt::format_error&) { // a translation may ask for what this number does not have
+            return fmt::format("{}", number);
+        }
     };
     if (m_kind == Words)
         m_text.append(out, wording);

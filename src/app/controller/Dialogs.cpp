@@ -26,6 +26,12 @@ std::optional<QString> prepared() {
 
 } // namespace
 
+QString suggestedFile(const Text& name, const char* suffix) {
+    return QStringLiteral("%1/%2.%3").arg(documentsFolder(), onScreen(name), QLatin1String(suffix));
+}
+
+QString notebookFilter() { return onScreen(Text::tr("Uttrin notebooks (*.uttrin)")); }
+
 QString documentsFolder() { return QStandardPaths::writableLocation(QStandardPaths::DocumentsLocation); }
 
 QString openFile(QWidget* parent, const QString& title, const QString& filter) {

@@ -1,5 +1,7 @@
 #pragma once
 
+#include "text/Text.h"
+
 #include <QString>
 #include <QStringList>
 
@@ -17,6 +19,10 @@ namespace uttrin::app::dialogs {
 
 /// Where files go unless another place is chosen.
 [[nodiscard]] QString documentsFolder();
+/// A file of this name there, to begin with.
+[[nodiscard]] QString suggestedFile(const Text& name, const char* suffix);
+/// What notebooks are called in a file dialog.
+[[nodiscard]] QString notebookFilter();
 
 /// A file to open; empty if the person thinks better of it.
 [[nodiscard]] QString openFile(QWidget* parent, const QString& title, const QString& filter);

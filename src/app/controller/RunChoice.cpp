@@ -1,5 +1,6 @@
 #include "RunChoice.h"
 
+#include "app/controls/OnScreen.h"
 #include "lesson/commands/SelectionCommands.h"
 
 #include <QCoreApplication>
@@ -9,6 +10,7 @@ namespace uttrin::app {
 RunChoice::RunChoice(LessonController& controller, const QString& name) : m_controller(controller) {
     setObjectName(name);
     setAccessibleName(tr("Group and run"));
+    setSizeAdjustPolicy(QComboBox::AdjustToContents);
     setMinimumWidth(170);
     connect(this, &QComboBox::activated, this, [this](int index) {
         m_controller.carryOut(&SelectionCommands::selectRun,
@@ -28,8 +30,11 @@ void RunChoice::refresh(int fewest) {
 }
 
 QStringList strikeReasons() {
-    const auto tr = [](const char* text) { return QCoreApplication::translate("StrikeReasons", text); };
-    return {tr("superheated"), tr("misread"), tr("not settled"), tr("leak"), tr("disturbed")};
+    QStringList reasons;
+    for (const Text& reason : {Text::tr("superheated"), Text::tr("misread"), Text::tr("not settled"),
+                               Text::tr("leak"), Text::tr("disturbed")})
+        reasons << onScreen(reason);
+    return reasons;
 }
 
 } // namespace uttrin::app

@@ -2,6 +2,8 @@
 
 #include <QKeyEvent>
 
+#include <algorithm>
+
 namespace uttrin::app {
 
 bool FieldEdit::event(QEvent* event) {
@@ -15,6 +17,22 @@ bool FieldEdit::event(QEvent* event) {
         }
     }
     return QLineEdit::event(event);
+}
+
+int FieldEdit::widthOfQuestion() const {
+    constexpr int kAround = 26; // px: padding, frame, cursor
+    return placeholderText().isEmpty() ? 0 : fontMetrics().horizontalAdvance(placeholderText()) + kAround;
+}
+
+QSize FieldEdit::sizeHint() const {
+    const QSize hint = QLineEdit::sizeHint();
+    return placeholderText().isEmpty() ? hint
+                                       : QSize(std::max(minimumWidth(), widthOfQuestion()), hint.height());
+}
+
+QSize FieldEdit::minimumSizeHint() const {
+    const QSize hint = QLineEdit::minimumSizeHint();
+    return {std::max(hint.width(), widthOfQuestion()), hint.height()};
 }
 
 QLineEdit* nameEdit(const char* name, const QString& accessible) {

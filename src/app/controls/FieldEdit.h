@@ -10,6 +10,12 @@ class FieldEdit : public QLineEdit {
 public:
     using QLineEdit::QLineEdit;
     bool event(QEvent* event) override;
+    /// Wide enough for what it asks for while it is empty.
+    [[nodiscard]] QSize sizeHint() const override;
+    [[nodiscard]] QSize minimumSizeHint() const override;
+
+private:
+    [[nodiscard]] int widthOfQuestion() const;
 };
 
 /// A field for a name, known by this object name.

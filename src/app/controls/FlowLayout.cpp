@@ -57,10 +57,36 @@ std::vector<std::size_t> FlowLayout::rowEnds(int width) const {
     return ends;
 }
 
-int FlowLayout::rowHeight(std::size_t begin, std::size_t end) const {
+std::vector<int> FlowLayout::widths(std::size_t begin, std::size_t end, int width) const {
+    const auto grows = [this](std::size_t i) {
+        const QWidget* widget = things()[i].item->widget();
+        return !widget || (widget->sizePolicy().horizontalPolicy() & QSizePolicy::GrowFlag) != 0;
+    };
+    int left = width - spacing() * static_cast<int>(end - begin - 1), growing = 0;
+    for (std::size_t i = begin; i < end; ++i) {
+        left -= things()[i].hint.width();
+        growing += grows(i) ? 1 : 0;
+    }
+    std::vector<int> all;
+    for (std::size_t i = begin; i < end; ++i) {
+        int share = 0;
+        if (left < 0) // a row too narrow for its one thing takes from it
+            share = left;
+        else if (grows(i))
+            share = left / growing--;
+        left -= share;
+        all.push_back(things()[i].hint.width() + share);
+    }
+    return all;
+}
+
+int FlowLayout::rowHeight(std::size_t begin, const std::vector<int>& wide) const {
     int high = 0;
-    for (std::size_t i = begin; i < end; ++i)
-        high = std::max(high, things()[i].hint.height());
+    for (std::size_t k = 0; k < wide.size(); ++k) {
+        const Thing& thing = things()[begin + k];
+        high = std::max(high, thing.item->hasHeightForWidth() ? thing.item->heightForWidth(wide[k])
+                                                              : thing.hint.height());
+    }
     return high;
 }
 
@@ -68,17 +94,19 @@ int FlowLayout::heightForWidth(int width) const {
     int high = 0;
     std::size_t begin = 0;
     for (const std::size_t end : rowEnds(width)) {
-        high += (begin > 0 ? spacing() : 0) + rowHeight(begin, end);
+        high += (begin > 0 ? spacing() : 0) + rowHeight(begin, widths(begin, end, width));
         begin = end;
     }
     return high;
 }
 
 QSize FlowLayout::sizeHint() const {
-    int wide = 0;
-    for (const Thing& thing : things())
+    int wide = 0, high = 0;
+    for (const Thing& thing : things()) {
         wide += (wide > 0 ? spacing() : 0) + thing.hint.width();
-    return {wide, rowHeight(0, things().size())};
+        high = std::max(high, thing.hint.height());
+    }
+    return {wide, high};
 }
 
 QSize FlowLayout::minimumSize() const {
@@ -93,18 +121,12 @@ void FlowLayout::setGeometry(const QRect& rect) {
     std::size_t begin = 0;
     int y = rect.y();
     for (const std::size_t end : rowEnds(rect.width())) {
-        const int high = rowHeight(begin, end);
-        int left = rect.width() - spacing() * static_cast<int>(end - begin - 1);
-        for (std::size_t i = begin; i < end; ++i)
-            left -= things()[i].hint.width();
+        const std::vector<int> wide = widths(begin, end, rect.width());
+        const int high = rowHeight(begin, wide);
         int x = rect.x();
-        for (std::size_t i = begin; i < end; ++i) {
-            const int share =
-                left / static_cast<int>(end - i); // a row too narrow for its one thing takes from it
-            const int wide = things()[i].hint.width() + share;
-            left -= share;
-            things()[i].item->setGeometry({x, y, wide, high});
-            x += wide + spacing();
+        for (std::size_t k = 0; k < wide.size(); ++k) {
+            things()[begin + k].item->setGeometry({x, y, wide[k], high});
+            x += wide[k] + spacing();
         }
         y += high + spacing();
         begin = end;

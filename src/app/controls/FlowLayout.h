@@ -7,7 +7,7 @@
 namespace uttrin::app {
 
 /// Things side by side, each as wide as it needs, in as many rows as that takes; what a row has left over is
-/// shared out among its things.
+/// shared out among those of its things that may grow.
 class FlowLayout : public QLayout {
     Q_OBJECT
 public:
@@ -35,7 +35,9 @@ private:
     [[nodiscard]] const std::vector<Thing>& things() const;
     /// Rows of a width: for each, the first thing after it.
     [[nodiscard]] std::vector<std::size_t> rowEnds(int width) const;
-    [[nodiscard]] int rowHeight(std::size_t begin, std::size_t end) const;
+    /// Of the things of a row.
+    [[nodiscard]] std::vector<int> widths(std::size_t begin, std::size_t end, int width) const;
+    [[nodiscard]] int rowHeight(std::size_t begin, const std::vector<int>& wide) const;
 
     std::vector<QLayoutItem*> m_items;
     mutable std::vector<Thing> m_things; ///< empty until it is asked for

@@ -71,6 +71,8 @@ void NumberField::setLabel(const QString& label) {
     m_edit->setAccessibleName(label + QLatin1String(", ") + m_unit->text());
 }
 
+void NumberField::wrapLabel() { m_label->setWordWrap(true); }
+
 void NumberField::setBig() {
     m_edit->setProperty("big", true);
     m_edit->setMinimumHeight(46);

@@ -18,6 +18,7 @@ public:
     void setValue(std::optional<double> value); ///< emits nothing
     void setUnit(const QString& unit);
     void setLabel(const QString& label);
+    void wrapLabel(); ///< where several stand side by side
     void setBig();
     void setPlaceholder(const QString& text) { m_edit->setPlaceholderText(text); }
     QLineEdit* edit() { return m_edit; }

@@ -12,6 +12,10 @@ namespace {
 /// Under which the catalogue keeps the core's sentences, and the texts of data files.
 constexpr const char* kSentences = "uttrin::Text";
 constexpr const char* kData = "Data";
+constexpr const char* kPlurals = "PluralForm";
+//: Not shown: translate each form by its own number alone, 0 for the first, 1 for the second and so on. The
+//: words of a choice in braces, {0|point|points}, stand in this order.
+constexpr const char* kPluralForm = QT_TRANSLATE_N_NOOP("PluralForm", "form for %n");
 
 } // namespace
 
@@ -41,10 +45,7 @@ std::string_view ScreenWording::decimalPoint() const {
 }
 
 std::size_t ScreenWording::pluralForm(long long count) const {
-    //: Not shown: translate each form by its own number alone, 0 for the first, 1 for the second and so on.
-    //: The words of a choice in braces, {0|point|points}, stand in this order.
-    const QString form =
-        QCoreApplication::translate("PluralForm", "form for %n", nullptr, static_cast<int>(count));
+    const QString form = QCoreApplication::translate(kPlurals, kPluralForm, nullptr, static_cast<int>(count));
     bool translated = false;
     const auto index = form.toULongLong(&translated);
     return translated ? static_cast<std::size_t>(index) : Wording::pluralForm(count);

@@ -61,7 +61,7 @@ QCheckBox:focus { color: @done; }
 QCheckBox::indicator { width: 16px; height: 16px; border: 1px solid @muted; border-radius: 4px; background: @card; }
 QCheckBox::indicator:checked { background: @done; border-color: @done; image: url(:/icons/@check.svg); }
 QCheckBox::indicator:disabled { border-color: @hairline; }
-QComboBox { padding-right: 2px; } QComboBox::drop-down { border: none; width: 20px; } QComboBox::down-arrow { image: url(:/icons/arrow.svg); width: 12px; height: 12px; }
+QComboBox { padding-right: 22px; } QComboBox::drop-down { border: none; width: 20px; } QComboBox::down-arrow { image: url(:/icons/arrow.svg); width: 12px; height: 12px; }
 QTableView::indicator { width: 16px; height: 16px; }
 QListWidget { background: @card; border: 1px solid @hairline; border-radius: 6px; }
 QScrollBar:vertical { background: transparent; width: 10px; } QScrollBar::handle:vertical { background: @hairline; border-radius: 5px; min-height: 24px; }

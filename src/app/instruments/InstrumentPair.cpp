@@ -18,7 +18,7 @@ InstrumentPair::InstrumentPair(QWidget* parent) : QWidget(parent) {
     m_gauges = {m_dial, m_tube, m_display};
     m_thermometers = {m_glass, m_meter, m_round};
     m_dial->setMinimumSize(168, 180);
-    m_tube->setMinimumSize(168, 220);
+    m_tube->setMinimumSize(168, 180);
     m_display->setMinimumSize(168, 180);
     m_display->setMaximumWidth(260);
     m_glass->setMinimumSize(92, 180);

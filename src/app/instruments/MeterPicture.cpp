@@ -28,7 +28,7 @@ void MeterPicture::setInstrument(const Thermometer& thermometer) {
     m_marks = {shown(0.0), shown(50.0), shown(100.0)};
     m_division = thermometer.division;
     m_unit = asIs(readingUnit(thermometer));
-    m_name = QString::fromStdString(thermometer.name);
+    m_name = onScreen(Text::data(thermometer.name));
     m_joined = thermometer.kind == ThermometerKind::Infrared   ? Joined::Sight
                : thermometer.kind == ThermometerKind::Copper   ? Joined::CopperCoil
                : thermometer.kind == ThermometerKind::Platinum ? Joined::PlatinumCoil
@@ -42,7 +42,7 @@ void MeterPicture::setInstrument(const PressureInstrument& instrument, double ro
     m_marks = {m_low, 0.5 * (m_low + m_high), m_high};
     m_division = instrument.division;
     m_unit = asIs(unitText(instrument));
-    m_name = QString::fromStdString(instrument.name);
+    m_name = onScreen(Text::data(instrument.name));
     m_joined = Joined::Hose;
     update();
 }

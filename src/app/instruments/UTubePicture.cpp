@@ -113,11 +113,12 @@ void UTubePicture::paintEvent(QPaintEvent*) {
         p.setFont(fontOf(t.text, QFont::DemiBold));
         const int decimals = decimalsForDivision(0.5 * m_instrument.division);
         const double sum = m_instrument.armSum, difference = *value();
-        p.drawText(QRectF(0, height() - 24, width() / 2.0, 22), Qt::AlignCenter,
+        p.drawText(QRectF(0, height() - 24, width() / 2.0 - 2, 22), Qt::AlignCenter | Qt::TextDontClip,
                    onScreen(0.5 * (sum + difference), decimals));
-        p.drawText(
-            QRectF(width() / 2.0, height() - 24, width() / 2.0, 22), Qt::AlignCenter,
-            tr("%1 %2").arg(onScreen(0.5 * (sum - difference), decimals), asIs(unitText(m_instrument))));
+        p.drawText(QRectF(width() / 2.0 - 2, height() - 24, width() / 2.0, 22),
+                   Qt::AlignRight | Qt::AlignVCenter | Qt::TextDontClip,
+                   QStringLiteral("%1 %2").arg(onScreen(0.5 * (sum - difference), decimals),
+                                               asIs(unitText(m_instrument))));
     }
     if (target())
         for (const bool first : {true, false}) {
@@ -129,8 +130,14 @@ void UTubePicture::paintEvent(QPaintEvent*) {
         }
     p.setFont(fontOf(t.small - 1, QFont::DemiBold));
     p.setPen(t.muted);
-    p.drawText(QRectF(a.x() - 60, 0, 120, 14), Qt::AlignCenter, closed ? tr("closed") : tr("vessel"));
-    p.drawText(QRectF(b.x() - 60, 0, 120, 14), Qt::AlignCenter, closed ? tr("vessel") : tr("room"));
+    // Over its arm, and within the picture.
+    const auto above = [&](double at, const QString& name) {
+        const double wide = p.fontMetrics().horizontalAdvance(name) + 2.0;
+        const double left = std::clamp(at - wide / 2, 0.0, std::max(0.0, width() - wide));
+        p.drawText(QRectF(left, 0, wide, t.small + 3), Qt::AlignCenter | Qt::TextDontClip, name);
+    };
+    above(a.x(), closed ? tr("closed") : tr("vessel"));
+    above(b.x(), closed ? tr("vessel") : tr("room"));
     frameIfFocused(p, *this);
 }
 

@@ -333,15 +333,20 @@ void PhaseMap::paintCaptions(QPainter& p) const {
     const Theme& t = theme();
     p.setFont(fontOf(t.small, QFont::DemiBold));
     p.setPen(t.muted);
-    p.drawText(QRect(4, 4, 260, kTopEdge - 6), Qt::AlignLeft | Qt::AlignVCenter,
-               m_axes == Axes::ClausiusClapeyron ? tr("ln (p / Pa)") : tr("kPa absolute"));
-    const QString scale =
-        QStringLiteral("%1, %2").arg(onScreen(Text::data(m_view.gauge.name)), asIs(unitText(m_view.gauge)));
-    p.drawText(QRect(width() - 264, 4, 260, kTopEdge - 6), Qt::AlignRight | Qt::AlignVCenter,
-               m_view.roomPascal || !countsFromRoom(m_view.gauge.convention)
-                   ? scale
-                   : tr("dial scale needs the room's pressure"));
     const QRect area = m_plot->axisRect()->rect();
+    const QString left = m_axes == Axes::ClausiusClapeyron ? tr("ln (p / Pa)") : tr("kPa absolute");
+    const QString right = m_view.roomPascal || !countsFromRoom(m_view.gauge.convention)
+                              ? QStringLiteral("%1, %2").arg(onScreen(Text::data(m_view.gauge.name)),
+                                                             asIs(unitText(m_view.gauge)))
+                              : tr("dial scale needs the room's pressure");
+    const int leftWide = p.fontMetrics().horizontalAdvance(left) + 8;
+    p.drawText(QRect(4, 4, leftWide, kTopEdge - 6), Qt::AlignLeft | Qt::AlignVCenter, left);
+    constexpr int kApart = 12; // px
+    const QRect beside(leftWide + kApart, 4, width() - leftWide - kApart - 4, kTopEdge - 6);
+    if (p.fontMetrics().horizontalAdvance(right) <= beside.width())
+        p.drawText(beside, Qt::AlignRight | Qt::AlignVCenter, right);
+    else // under it, within the plot
+        p.drawText(area.adjusted(6, 4, -6, 0), Qt::AlignRight | Qt::AlignTop | Qt::TextWordWrap, right);
     if (isLow())
         p.drawText(QRect(area.right() + 6, area.bottom() + 1, width() - area.right() - 6,
                          height() - area.bottom() - 1),

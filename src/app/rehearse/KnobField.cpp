@@ -24,6 +24,7 @@ KnobField::KnobField(const RigKnob& knob, const QString& name, QWidget* parent)
     m_number = new NumberField(onScreen(Text::data(knob.name)), asIs(knob.unit->display), name);
     constexpr int kNarrow = 48; // px: four stand side by side in a small window
     m_number->edit()->setMinimumWidth(kNarrow);
+    m_number->wrapLabel();
     m_slider = new QSlider(Qt::Horizontal);
     m_slider->setObjectName(name + QStringLiteral("Slider"));
     m_slider->setAccessibleName(onScreen(Text::data(knob.name)));

@@ -10,6 +10,7 @@
 #include "app/controls/Card.h"
 #include "app/controls/Labels.h"
 #include "app/controls/OnScreen.h"
+#include "app/controls/ScrollColumn.h"
 #include "app/controls/Segments.h"
 #include "app/controls/Theme.h"
 #include "app/map/PhaseMap.h"
@@ -51,13 +52,14 @@ RehearseStation::RehearseStation(LessonController& controller)
     auto* upper = new QHBoxLayout;
     upper->setContentsMargins(16, 12, 16, 8);
     upper->setSpacing(14);
-    auto *left = new QVBoxLayout, *right = new QVBoxLayout;
+    auto* left = new QVBoxLayout;
+    auto* right = new ScrollColumn;
     left->setSpacing(6);
-    right->setSpacing(8);
+    right->column()->setSpacing(8);
     buildLeft(left);
-    buildRight(right);
+    buildRight(right->column());
     upper->addLayout(left, 1);
-    upper->addLayout(right, 1);
+    upper->addWidget(right, 1);
     whole->addLayout(upper, 1);
     buildTape(whole);
     wire();
@@ -141,7 +143,7 @@ void RehearseStation::fillKnobs() {
             }
             start();
         });
-        m_knobRow->addWidget(field);
+        m_knobRow->addWidget(field, 0, Qt::AlignBottom);
     }
 }
 

@@ -8,6 +8,7 @@
 #include "RigGuide.h"
 #include "SuccessTile.h"
 #include "app/controls/Card.h"
+#include "app/controls/FlowLayout.h"
 #include "app/controls/Labels.h"
 #include "app/controls/OnScreen.h"
 #include "app/controls/Segments.h"
@@ -48,21 +49,30 @@ void RehearseStation::buildLeft(QVBoxLayout* column) {
 }
 
 void RehearseStation::buildRight(QVBoxLayout* column) {
-    auto* top = new QHBoxLayout;
+    auto* head = new QWidget;
+    auto* top = new FlowLayout(head);
+    top->setContentsMargins(0, 0, 0, 0);
     top->setSpacing(3);
     m_face = new Segments(QStringLiteral("rehearseFace"));
     m_face->setChoices({tr("Map"), tr("Guide"), tr("Measured")});
     m_face->choose(0);
+    m_face->setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Fixed);
     top->addWidget(m_face);
-    top->addStretch();
+    auto* other = new QWidget;
+    auto* beside = new QHBoxLayout(other);
+    beside->setContentsMargins(0, 0, 0, 0);
+    beside->setSpacing(3);
+    beside->addStretch();
     m_besideLabel = makeLabel(tr("beside"), "muted");
-    top->addWidget(m_besideLabel);
+    m_besideLabel->setWordWrap(false);
+    beside->addWidget(m_besideLabel);
     m_compare = new QComboBox;
     m_compare->setObjectName(QStringLiteral("compareWith"));
     m_compare->setAccessibleName(tr("Variant to compare with"));
-    m_compare->setMinimumWidth(100); // it gives way to the buttons beside it
-    top->addWidget(m_compare);
-    column->addLayout(top);
+    m_compare->setSizeAdjustPolicy(QComboBox::AdjustToContents);
+    beside->addWidget(m_compare);
+    top->addWidget(other);
+    column->addWidget(head);
     m_faces = new QStackedWidget;
     m_map = new PhaseMap;
     m_map->setObjectName(QStringLiteral("rehearseMap"));
@@ -87,9 +97,12 @@ void RehearseStation::buildRight(QVBoxLayout* column) {
     m_caution = makeLabel({}, "caution");
     m_caution->setObjectName(QStringLiteral("rigCaution"));
     column->addWidget(m_caution);
-    auto* tiles = new QHBoxLayout;
+    auto* foot = new QWidget;
+    auto* tiles = new FlowLayout(foot);
+    tiles->setContentsMargins(0, 0, 0, 0);
+    tiles->setSpacing(8);
     m_chance = new SuccessTile;
-    tiles->addWidget(m_chance, 5);
+    tiles->addWidget(m_chance);
     m_manualButton = new QPushButton;
     m_manualButton->setObjectName(QStringLiteral("runByHand"));
     m_manualButton->setCheckable(true);
@@ -98,9 +111,9 @@ void RehearseStation::buildRight(QVBoxLayout* column) {
     m_captureButton->setObjectName(QStringLiteral("manualCapture"));
     m_captureButton->setProperty("role", "main");
     m_captureButton->hide();
-    tiles->addWidget(m_captureButton, 2);
-    tiles->addWidget(m_manualButton, 2);
-    column->addLayout(tiles);
+    tiles->addWidget(m_captureButton);
+    tiles->addWidget(m_manualButton);
+    column->addWidget(foot);
 }
 
 /// Only the face that is seen asks for room.

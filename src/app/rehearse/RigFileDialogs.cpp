@@ -9,12 +9,12 @@
 namespace uttrin::app {
 namespace {
 
-const QString kFilter = QStringLiteral("Rig files (*.json)");
+QString rigFilter() { return onScreen(Text::tr("Rig files (*.json)")); }
 
 } // namespace
 
 std::optional<Demonstration> openRigFile(QWidget* parent, LessonController& controller) {
-    const QString path = dialogs::openFile(parent, LessonController::tr("Open a rig file"), kFilter);
+    const QString path = dialogs::openFile(parent, LessonController::tr("Open a rig file"), rigFilter());
     if (path.isEmpty()) return std::nullopt;
     const auto text = readWholeFile(path.toStdString(), kMebibyte);
     if (!text) {
@@ -33,8 +33,8 @@ std::optional<Demonstration> openRigFile(QWidget* parent, LessonController& cont
 void saveRigFile(QWidget* parent, LessonController& controller, const RigFile& rig,
                  const std::vector<RigSetting>& settings) {
     const QString path = dialogs::saveFile(parent, LessonController::tr("Save this rig"),
-                                           dialogs::documentsFolder() + LessonController::tr("/rig.json"),
-                                           kFilter, QStringLiteral("json"));
+                                           dialogs::suggestedFile(Text::tr("rig"), "json"), rigFilter(),
+                                           QStringLiteral("json"));
     if (path.isEmpty()) return;
     const std::string text = rig.text(settings, QFileInfo(path).completeBaseName().toStdString());
     if (const auto done = writeWholeFile(path.toStdString(), text); !done)

@@ -29,8 +29,9 @@ void SuccessTile::show(const EnsembleOutcome& chance, const RigGoal& goal) {
         return m_line->setText(tr("played %1 times").arg(chance.members));
     }
     m_figure->setText(QStringLiteral("%1 %").arg(onScreen(100.0 * chance.chance(), 0)));
-    const QString reason = chance.mainReason ? tr("; else %1").arg(onScreen(*chance.mainReason)) : QString();
-    m_line->setText(tr("that it %1").arg(onScreen(Text::data(goal.says))) + reason);
+    const QString goalSays = onScreen(Text::data(goal.says));
+    m_line->setText(chance.mainReason ? tr("that it %1; else %2").arg(goalSays, onScreen(*chance.mainReason))
+                                      : tr("that it %1").arg(goalSays));
 }
 
 void SuccessTile::show(const ManualCapture& c) {

@@ -221,32 +221,42 @@ void RigDrawing::drawLabels(QPainter& p, std::vector<Label>& labels) const {
     std::ranges::stable_sort(labels, {}, [](const Label& l) { return l.anchor.y(); });
     const double left = width() - labelColumn(), line = t.small + 4;
     double free = 4, bottom = height() - 2.0 * (t.small + 5) - 4;
-    constexpr double kGap = 6; // px between labels, where there is room
-    const double spare = (bottom - free) / std::max(1.0, static_cast<double>(labels.size())) - 2 * line;
-    const double high = 2 * line + std::clamp(spare, 0.0, kGap);
-    std::vector<double> tops; // each at its place or below the one before, then up from the last lines
+    const QFont strong = fontOf(t.small, QFont::DemiBold), plainFont = fontOf(t.small);
+    const int wide = static_cast<int>(labelColumn()) - 6;
+    const auto highOf = [&](const QFont& font, const QString& words) {
+        const QRect room(0, 0, wide, height());
+        return std::max(line, 4.0 + QFontMetrics(font).boundingRect(room, Qt::TextWordWrap, words).height());
+    };
+    std::vector<double> nameHigh, stateHigh;
+    double all = 0.0;
     for (const Label& l : labels) {
-        tops.push_back(std::max(l.anchor.y() - line, free));
-        free = tops.back() + high;
+        nameHigh.push_back(highOf(strong, l.text));
+        stateHigh.push_back(l.under.isEmpty() ? 0.0 : highOf(plainFont, l.under));
+        all += nameHigh.back() + stateHigh.back();
     }
-    for (auto top = tops.rbegin(); top != tops.rend(); ++top) {
-        *top = std::min(*top, bottom - high);
-        bottom = *top;
+    constexpr double kGap = 6; // px between labels, where there is room
+    const double gap = std::clamp((bottom - free - all) / std::max(1.0, double(labels.size())), 0.0, kGap);
+    std::vector<double> tops; // each at its place or below the one before, then up from the last lines
+    for (std::size_t i = 0; i < labels.size(); ++i) {
+        tops.push_back(std::max(labels[i].anchor.y() - line, free));
+        free = tops.back() + nameHigh[i] + stateHigh[i] + gap;
+    }
+    for (std::size_t i = labels.size(); i-- > 0;) {
+        tops[i] = std::min(tops[i], bottom - nameHigh[i] - stateHigh[i] - gap);
+        bottom = tops[i];
     }
     for (std::size_t i = 0; i < labels.size(); ++i) {
         const Label& l = labels[i];
         const double y = tops[i];
         p.setPen(QPen(t.hairline, 1.4));
         p.drawLine(l.anchor, QPointF(left - 4, y + line));
-        p.setFont(fontOf(t.small, QFont::DemiBold));
+        constexpr int kHow = Qt::AlignLeft | Qt::AlignVCenter | Qt::TextWordWrap;
+        p.setFont(strong);
         p.setPen(l.strong ? t.ink : t.muted);
-        const double wide = labelColumn() - 6;
-        p.drawText(QRectF(left, y, wide, line), Qt::AlignLeft | Qt::AlignVCenter,
-                   p.fontMetrics().elidedText(l.text, Qt::ElideRight, static_cast<int>(wide)));
-        p.setFont(fontOf(t.small));
+        p.drawText(QRectF(left, y, wide, nameHigh[i]), kHow, l.text);
+        p.setFont(plainFont);
         p.setPen(t.muted);
-        p.drawText(QRectF(left, y + line, wide, line), Qt::AlignLeft | Qt::AlignVCenter,
-                   p.fontMetrics().elidedText(l.under, Qt::ElideRight, static_cast<int>(wide)));
+        p.drawText(QRectF(left, y + nameHigh[i], wide, stateHigh[i]), kHow, l.under);
     }
 }
 
@@ -255,6 +265,13 @@ void RigDrawing::drawNames(QPainter& p) const {
     const Theme& t = theme();
     p.setFont(fontOf(t.small, QFont::DemiBold));
     p.setPen(t.ink);
+    // Over the middle of its place, and within the picture.
+    const auto write = [&](const QRectF& place, const QString& words) {
+        const double wide = std::max(place.width(), p.fontMetrics().horizontalAdvance(words) + 2.0);
+        const double left =
+            std::clamp(place.center().x() - wide / 2, 2.0, std::max(2.0, width() - wide - 2.0));
+        p.drawText(QRectF(left, place.top(), wide, place.height()), Qt::AlignCenter, words);
+    };
     for (std::size_t i = 0; i < m_scene.vessels.size(); ++i) {
         if (holdsOthers(i)) continue;
         const SceneVessel& v = m_scene.vessels[i];
@@ -263,12 +280,12 @@ void RigDrawing::drawNames(QPainter& p) const {
         if (v.within >= 0) { // in its own part of the floor
             const QRectF slot = slotOf(i);
             place = QRectF(slot.left(), slot.bottom() + 10, slot.width(), t.small + 6);
-            p.drawText(place.translated(0, t.small + 4), Qt::AlignCenter, onScreen(v.note));
-            p.drawText(place, Qt::AlignCenter, onScreen(v.name));
+            write(place.translated(0, t.small + 4), onScreen(v.note));
+            write(place, onScreen(v.name));
             continue;
         }
         if (isStacked()) place = QRectF(kMargin, placeOf(i).body.center().y(), 100, t.small + 6);
-        p.drawText(place, Qt::AlignCenter, onScreen(v.name));
+        write(place, onScreen(v.name));
     }
 }
 

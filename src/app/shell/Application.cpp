@@ -4,6 +4,7 @@
 #include "MainWindow.h"
 #include "Screenshots.h"
 #include "app/controller/LessonController.h"
+#include "app/controls/Catalogues.h"
 #include "app/controls/Theme.h"
 #include "demo/DemoNotebook.h"
 #include "resources/Fonts.h"
@@ -35,6 +36,7 @@ int runApplication(int argc, char** argv,
     QApplication::setOrganizationName(QStringLiteral("uttrin"));
     QApplication::setApplicationDisplayName(QStringLiteral("Uttrin"));
     QApplication::setApplicationVersion(QStringLiteral(UTTRIN_VERSION));
+    installCatalogues(QLocale());
     QCommandLineParser parser;
     parser.setApplicationDescription(
         QApplication::translate("main", "Bench companion for boiling points at reduced pressure."));

@@ -40,11 +40,6 @@
 #include <QTimer>
 
 namespace uttrin::app {
-namespace {
-
-const QString kNotebookFilter = QStringLiteral("Uttrin notebooks (*.uttrin)");
-
-} // namespace
 
 QAction* MainWindow::addAction(QMenu* menu, const QString& text, const QKeySequence& keys, const char* name,
                                const std::function<void(bool)>& slot, bool needsNotebook) {
@@ -77,8 +72,8 @@ void MainWindow::buildNotebookMenu() {
         file, tr("Save a &copy…"), QKeySequence(QStringLiteral("Ctrl+Shift+S")), "actionSaveCopy",
         [this](bool) {
             const QString path =
-                dialogs::saveFile(this, tr("Save a copy"), dialogs::documentsFolder() + tr("/copy.uttrin"),
-                                  kNotebookFilter, QStringLiteral("uttrin"));
+                dialogs::saveFile(this, tr("Save a copy"), dialogs::suggestedFile(Text::tr("copy"), "uttrin"),
+                                  dialogs::notebookFilter(), QStringLiteral("uttrin"));
             if (!path.isEmpty() &&
                 m_controller.carryOut(&LessonCommands::saveCopy, std::filesystem::path(path.toStdString())))
                 showMessage(tr("A complete copy is in %1.").arg(path), false);

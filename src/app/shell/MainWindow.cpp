@@ -44,7 +44,6 @@
 namespace uttrin::app {
 namespace {
 
-const QString kNotebookFilter = QStringLiteral("Uttrin notebooks (*.uttrin)");
 constexpr int kMostRecent = 8;
 constexpr int kMessageMs = 8000;
 
@@ -165,13 +164,13 @@ QWidget* MainWindow::page(Station station) {
 
 void MainWindow::askNew() {
     const QString path =
-        dialogs::saveFile(this, tr("New notebook"), dialogs::documentsFolder() + tr("/boiling.uttrin"),
-                          kNotebookFilter, QStringLiteral("uttrin"));
+        dialogs::saveFile(this, tr("New notebook"), dialogs::suggestedFile(Text::tr("boiling"), "uttrin"),
+                          dialogs::notebookFilter(), QStringLiteral("uttrin"));
     if (!path.isEmpty()) createNotebook(path);
 }
 
 void MainWindow::askOpen() {
-    const QString path = dialogs::openFile(this, tr("Open a notebook"), kNotebookFilter);
+    const QString path = dialogs::openFile(this, tr("Open a notebook"), dialogs::notebookFilter());
     if (!path.isEmpty()) openNotebook(path);
 }
 

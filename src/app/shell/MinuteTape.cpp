@@ -57,7 +57,8 @@ void MinuteTape::paintEvent(QPaintEvent*) {
         p.drawRoundedRect(QRectF(left, mark - 7, right - left, 14), 3, 3);
         p.setPen(t.ink);
         const double wide = p.fontMetrics().horizontalAdvance(onScreen(b.label)) + 8;
-        p.drawText(QRectF(std::min((left + right - wide) / 2, width() - wide - 6.0), 20, wide, 14),
+        p.drawText(QRectF(std::clamp((left + right - wide) / 2, 2.0, std::max(2.0, width() - wide - 6.0)), 20,
+                          wide, 14),
                    Qt::AlignCenter, onScreen(b.label));
     }
     const int step = m_view.period > 130 ? 20 : m_view.period > 70 ? 10 : 5;

@@ -56,24 +56,24 @@ void StationButton::paintEvent(QPaintEvent*) {
         p.drawRoundedRect(QRectF(kTextX - 4, 7, width() - kTextX, height() - 14), 4, 4);
     }
     const bool quiet = !m_state.done && !m_state.missing && !isChecked();
-    const int width = this->width() - kTextX - 6;
-    const int line = t.small + 4;
-    const int lines = (m_state.line1.empty() ? 0 : 1) + (m_state.line2.empty() ? 0 : 1);
-    int y = std::max(4, (height() - (t.text + 7) - lines * line) / 2);
+    const QFont under = fontOf(std::max(12, t.small - 1), m_state.missing ? QFont::DemiBold : QFont::Normal);
+    const int width = this->width() - kTextX - 6, title = t.text + 7;
+    QStringList lines;
+    for (const Text& s : {m_state.line1, m_state.line2})
+        if (!s.empty())
+            lines << (m_state.missing && lines.isEmpty() ? QStringLiteral("\u26A0 ") : QString()) +
+                         onScreen(s);
+    const QString all = lines.join(QLatin1Char('\n'));
+    const QRect needed =
+        QFontMetrics(under).boundingRect(QRect(0, 0, width, height()), Qt::TextWordWrap, all);
+    const int y = std::max(2, (height() - title - needed.height()) / 2);
     p.setFont(fontOf(t.text, QFont::DemiBold));
     p.setPen(quiet ? t.muted : t.ink);
-    p.drawText(QRect(kTextX + 4, y, width, t.text + 7), Qt::AlignLeft | Qt::AlignVCenter, text());
-    y += t.text + 7;
-    p.setFont(fontOf(std::max(12, t.small - 1), m_state.missing ? QFont::DemiBold : QFont::Normal));
+    p.drawText(QRect(kTextX + 4, y, width, title), Qt::AlignLeft | Qt::AlignVCenter, text());
+    p.setFont(under);
     p.setPen(m_state.missing ? t.caution : t.muted);
-    const QString sign = m_state.missing ? QStringLiteral("\u26A0 ") : QString();
-    for (const Text& s : {m_state.line1, m_state.line2}) {
-        if (s.empty()) continue;
-        const QString shown = (&s == &m_state.line1 || y < height() / 2 ? sign : QString()) + onScreen(s);
-        p.drawText(QRect(kTextX + 4, y, width, line), Qt::AlignLeft | Qt::AlignVCenter,
-                   p.fontMetrics().elidedText(shown, Qt::ElideRight, width));
-        y += line;
-    }
+    p.drawText(QRect(kTextX + 4, y + title, width, height() - y - title),
+               Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap, all);
 }
 
 QString NavigationColumn::stationName(int index) {

@@ -8,31 +8,21 @@
 #include "pdf/PdfReport.h"
 #include "report/LabReport.h"
 
-#include <QCoreApplication>
-
 namespace uttrin::app {
-namespace {
-
-QString tr(const char* text, int count = -1) {
-    return QCoreApplication::translate("uttrin::app::Outputs", text, nullptr, count);
-}
-
-} // namespace
-
 void printSheet(LessonController& controller, QWidget* over) {
     const auto sheet = benchSheet(controller.session());
     if (!sheet)
         controller.complain(onScreen(sheet.error().message));
     else if (dialogs::print(over, *sheet))
-        controller.say(tr("Sent to the printer."));
+        controller.say(onScreen(Text::tr("Sent to the printer.")));
 }
 
 void saveSheet(LessonController& controller, QWidget* over) {
     const auto sheet = benchSheet(controller.session());
     if (!sheet) return controller.complain(onScreen(sheet.error().message));
-    const QString path =
-        dialogs::saveFile(over, tr("Run sheet as PDF"), dialogs::documentsFolder() + tr("/run-sheet.pdf"),
-                          QStringLiteral("PDF (*.pdf)"), QStringLiteral("pdf"));
+    const QString path = dialogs::saveFile(over, onScreen(Text::tr("Run sheet as PDF")),
+                                           dialogs::suggestedFile(Text::tr("run-sheet"), "pdf"),
+                                           QStringLiteral("PDF (*.pdf)"), QStringLiteral("pdf"));
     if (path.isEmpty()) return;
     if (const auto pages = writePdf(*sheet, ScreenWording(), path); pages)
         controller.say(onScreen(Text::tr("Saved {0}, {1} {1|page|pages}.", path.toStdString(), *pages)));
@@ -41,17 +31,17 @@ void saveSheet(LessonController& controller, QWidget* over) {
 }
 
 void saveMap(LessonController& controller, PhaseMap* map, QWidget* over) {
-    if (!map) return controller.complain(tr("There is no map at this station."));
-    const QString path =
-        dialogs::saveFile(over, tr("Save the map"), dialogs::documentsFolder() + tr("/phase-map.svg"),
-                          tr("Pictures (*.svg *.png)"), QStringLiteral("svg"));
+    if (!map) return controller.complain(onScreen(Text::tr("There is no map at this station.")));
+    const QString path = dialogs::saveFile(
+        over, onScreen(Text::tr("Save the map")), dialogs::suggestedFile(Text::tr("phase-map"), "svg"),
+        onScreen(Text::tr("Pictures (*.svg *.png)")), QStringLiteral("svg"));
     if (path.isEmpty()) return;
     const QByteArray picture =
         path.endsWith(QLatin1String(".png"), Qt::CaseInsensitive) ? map->asPng() : map->asSvg();
     const auto done =
         writeWholeFile(path.toStdString(), {picture.constData(), static_cast<std::size_t>(picture.size())});
     if (done)
-        controller.say(tr("Saved %1.").arg(path));
+        controller.say(onScreen(Text::tr("Saved {}.", path.toStdString())));
     else
         controller.complain(onScreen(done.error().message));
 }

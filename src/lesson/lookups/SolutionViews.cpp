@@ -67,7 +67,7 @@ Result<SolutionChart> saltBath(double percent) {
                         "lies on the bottom. "
                         "Caution: wet skin freezes to metal in it; use gloves and tongs.",
                         fixed(sodiumChloride::kEutecticCelsius, 1));
-    c.source = Text::typed(sodiumChloride::kFreezingSource);
+    c.source = sodiumChloride::kFreezingSource;
     return c;
 }
 
@@ -139,7 +139,7 @@ Result<SolutionChart> syrup(Pressure room, double percent) {
         {stages,
          Text::tr("The last of the water leaves slowly and then all at once. Caution: boiling syrup sticks "
                   "and burns far deeper than water; goggles, long sleeves, cold water at hand.")});
-    c.source = Text::typed(sucrose::kSource);
+    c.source = sucrose::kSource;
     return c;
 }
 
@@ -186,7 +186,7 @@ Result<SolutionChart> mixture(const BinaryMixture& m, Pressure room, double perc
          Text::tr("As it boils, the liquid loses the lighter part and its boiling point climbs. Caution: the "
                   "vapour "
                   "burns; no flame, and an exhaust for a pump.")});
-    c.source = Text::typed(m.source());
+    c.source = m.source();
     return c;
 }
 

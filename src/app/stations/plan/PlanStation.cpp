@@ -1,6 +1,7 @@
 #include "PlanStation.h"
 
 #include "app/controls/Card.h"
+#include "app/controls/FlowLayout.h"
 #include "app/controls/Labels.h"
 #include "app/controls/NumberField.h"
 #include "app/controls/OnScreen.h"
@@ -55,7 +56,10 @@ PlanStation::PlanStation(LessonController& controller) : StationPage(controller)
     styleTable(m_table);
     m_table->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     right->column()->addWidget(m_table);
-    auto* buttons = new QHBoxLayout;
+    auto* foot = new QWidget;
+    auto* buttons = new FlowLayout(foot);
+    buttons->setContentsMargins(0, 0, 0, 0);
+    buttons->setSpacing(6);
     auto* print = new QPushButton(tr("Print…"));
     print->setToolTip(tr("The run sheet, on paper for the bench"));
     print->setObjectName(QStringLiteral("printSheet"));
@@ -75,10 +79,11 @@ PlanStation::PlanStation(LessonController& controller) : StationPage(controller)
     lock->setObjectName(QStringLiteral("lockPredictions"));
     connect(lock, &QPushButton::clicked, this,
             [this] { m_controller.carryOut(&PlanCommands::lockPredictions); });
-    for (QPushButton* b : {print, save, even, lock})
+    for (QPushButton* b : {print, save, even, lock}) {
+        b->setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Fixed);
         buttons->addWidget(b);
-    buttons->addStretch();
-    right->column()->addLayout(buttons);
+    }
+    right->column()->addWidget(foot);
     auto* fetch = new Card;
     fetch->column()->addWidget(makeLabel(tr("To fetch"), "heading"));
     m_materials = makeLabel({});
@@ -94,7 +99,7 @@ PlanStation::PlanStation(LessonController& controller) : StationPage(controller)
 QWidget* PlanStation::buildLadder() {
     auto* card = new Card;
     card->column()->addWidget(makeLabel(tr("Targets evenly spaced in"), "heading"));
-    m_spacing = new Segments(QStringLiteral("planSpacing"));
+    m_spacing = new Segments(QStringLiteral("planSpacing"), Segments::Rows::AsNeeded);
     m_spacing->setChoices({tr("pressure"), tr("temperature"), tr("1/T"), tr("dial steps")});
     card->column()->addWidget(m_spacing);
     auto* grid = new QGridLayout;
@@ -120,7 +125,7 @@ QWidget* PlanStation::buildLadder() {
     grid->addWidget(m_period, 1, 2);
     card->column()->addLayout(grid);
     card->column()->addWidget(makeLabel(tr("Boiling means, for every point"), "muted"));
-    m_criterion = new Segments(QStringLiteral("planCriterion"));
+    m_criterion = new Segments(QStringLiteral("planCriterion"), Segments::Rows::AsNeeded);
     m_criterion->setChoices({tr("first bubbles"), tr("slow and steady"), tr("stops, isolated")});
     card->column()->addWidget(m_criterion);
     return card;

@@ -154,7 +154,7 @@ void GaugeCard::fillUnits(PressureConvention convention) {
 void GaugeCard::take(PressureInstrument& g) const {
     g.convention = kConventions[std::max(0, m_convention->chosen())];
     g.unit = m_gaugeUnit->currentData().toString().toStdString();
-    g.name = m_gaugeName->text().trimmed().toStdString();
+    if (m_gaugeName->isModified()) g.name = m_gaugeName->text().trimmed().toStdString();
     g.tap = m_tap->chosen() == 1 ? PressureTap::PumpLine : PressureTap::Vessel;
     put(m_division, g.division);
     put(m_accuracy, g.accuracy);
@@ -188,7 +188,7 @@ void GaugeCard::show(const PressureInstrument& g) {
         m_gas->setCurrentIndex(m_gas->findData(QString::fromStdString(g.gas)));
         m_gaugeUnit->setCurrentIndex(m_gaugeUnit->findData(QString::fromStdString(g.unit)));
     }
-    m_gaugeName->setText(QString::fromStdString(g.name));
+    m_gaugeName->setText(onScreen(Text::data(g.name)));
     if (!m_gaugeName->hasFocus()) m_gaugeName->setCursorPosition(0);
     const QString u = asIs(unitText(g));
     m_division->setUnit(u);

@@ -143,7 +143,7 @@ void RigStation::refresh() {
     QStringList names;
     int current = 0;
     for (std::size_t i = 0; i < setups.size(); ++i) {
-        names << QString::fromStdString(setups[i].name);
+        names << onScreen(Text::data(setups[i].name));
         if (setups[i].id == session().setupId()) current = static_cast<int>(i);
     }
     m_setup->setChoices(names);

@@ -78,9 +78,9 @@ void ThermometerCard::addKind(QGridLayout* grid) {
     m_emissivity = new NumberField(tr("of the wall"), {}, QStringLiteral("emissivity"));
     m_reflected = new NumberField(tr("Reflected"), degrees, QStringLiteral("reflected"));
     m_wall = new NumberField(tr("Glass wall"), QStringLiteral("mm"), QStringLiteral("wallThickness"));
-    grid->addLayout(labelled(tr("Kind"), m_kind), 1, 0);
-    grid->addWidget(m_nominal, 1, 1);
-    grid->addWidget(m_emergent, 1, 1, 1, 2);
+    grid->addLayout(labelled(tr("Kind"), m_kind), 1, 0, 1, 2);
+    grid->addWidget(m_nominal, 1, 2);
+    grid->addWidget(m_emergent, 1, 2);
     grid->addWidget(m_stem, 1, 3);
     grid->addWidget(m_emissivitySet, 1, 2);
     grid->addWidget(m_emissivity, 1, 3);
@@ -132,7 +132,7 @@ void ThermometerCard::take(Thermometer& t) const {
     const auto number = [](const NumberField* f, double& into) {
         if (const auto v = f->value()) into = *v;
     };
-    t.name = m_name->text().trimmed().toStdString();
+    if (m_name->isModified()) t.name = m_name->text().trimmed().toStdString();
     t.unit = m_unit->currentData().toString().toStdString();
     t.place = kPlaces[std::max(0, m_place->chosen())];
     number(m_division, t.division);
@@ -153,7 +153,7 @@ void ThermometerCard::take(Thermometer& t) const {
 void ThermometerCard::show(const Thermometer& t, int utcOffsetMin) {
     const QSignalBlocker quiet(m_kind), quietUnit(m_unit);
     m_unit->setCurrentIndex(m_unit->findData(QString::fromStdString(t.unit)));
-    m_name->setText(QString::fromStdString(t.name));
+    m_name->setText(onScreen(Text::data(t.name)));
     if (!m_name->hasFocus()) m_name->setCursorPosition(0);
     m_division->setValue(t.division);
     m_accuracy->setValue(t.accuracy);

@@ -1,6 +1,7 @@
 #include "ReadingCard.h"
 
 #include "app/controls/FieldEdit.h"
+#include "app/controls/FlowLayout.h"
 #include "app/controls/Labels.h"
 #include "app/controls/NumberField.h"
 #include "app/controls/OnScreen.h"
@@ -36,9 +37,7 @@ ReadingCard::ReadingCard() {
 void ReadingCard::buildTop() {
     auto* top = new QHBoxLayout;
     auto* instant = makeLabel(tr("Read both at the same instant"), "heading");
-    instant->setWordWrap(false);
-    top->addWidget(instant);
-    top->addStretch();
+    top->addWidget(instant, 1);
     m_zero = new QPushButton(tr("Zero check"));
     m_zero->setObjectName(QStringLiteral("zeroCheck"));
     m_zero->setToolTip(tr("Open the gauge to the room, type what it shows, press this: its zero is stored "
@@ -78,7 +77,7 @@ void ReadingCard::buildVigour() {
     keys->setWordWrap(false);
     how->addWidget(keys);
     column()->addLayout(how);
-    m_vigour = new Segments(QStringLiteral("vigour"));
+    m_vigour = new Segments(QStringLiteral("vigour"), Segments::Rows::AsNeeded);
     QStringList names;
     for (int v = 1; v <= 5; ++v)
         names << QStringLiteral("%1 %2").arg(v).arg(onScreen(vigourName(v)));
@@ -92,7 +91,10 @@ void ReadingCard::buildVigour() {
 }
 
 void ReadingCard::buildDetails() {
-    auto* details = new QHBoxLayout;
+    auto* row = new QWidget;
+    auto* details = new FlowLayout(row);
+    details->setContentsMargins(0, 0, 0, 0);
+    details->setSpacing(8);
     m_isolated = new QCheckBox(tr("isolated"));
     m_isolated->setToolTip(tr("The pump was closed off when this point was read"));
     m_isolated->setObjectName(QStringLiteral("isolated"));
@@ -112,8 +114,11 @@ void ReadingCard::buildDetails() {
     details->addWidget(m_isolated);
     details->addWidget(m_cooling);
     m_judge->setMinimumWidth(70);
-    details->addWidget(m_judge, 1);
-    column()->addLayout(details);
+    details->addWidget(m_judge);
+    for (QWidget* w : {static_cast<QWidget*>(m_criterion), static_cast<QWidget*>(m_isolated),
+                       static_cast<QWidget*>(m_cooling)})
+        w->setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Fixed);
+    column()->addWidget(row);
 }
 
 void ReadingCard::buildFinding() {

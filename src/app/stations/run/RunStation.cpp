@@ -6,6 +6,7 @@
 #include "app/controller/Dialogs.h"
 #include "app/controller/RunChoice.h"
 #include "app/controls/FieldEdit.h"
+#include "app/controls/FlowLayout.h"
 #include "app/controls/Labels.h"
 #include "app/controls/OnScreen.h"
 #include "app/controls/ScrollColumn.h"
@@ -66,21 +67,23 @@ RunStation::RunStation(LessonController& controller) : StationPage(controller) {
 
 QWidget* RunStation::buildRuns() {
     auto* bar = new QWidget;
-    auto* runs = new QHBoxLayout(bar);
+    auto* runs = new FlowLayout(bar);
     runs->setContentsMargins(0, 0, 0, 0);
+    runs->setSpacing(6);
     m_run = new RunChoice(m_controller, QStringLiteral("runChoice"));
     m_newGroup = new FieldEdit;
     m_newGroup->setObjectName(QStringLiteral("newGroup"));
     m_newGroup->setPlaceholderText(tr("group"));
     m_newGroup->setAccessibleName(tr("Group that starts a run"));
-    m_newGroup->setMinimumWidth(70);
-    m_newGroup->setMaximumWidth(110);
+    m_newGroup->setMinimumWidth(110);
     m_start = new QPushButton(tr("Start a run"));
     m_start->setObjectName(QStringLiteral("startRun"));
     runs->addWidget(m_run);
     runs->addWidget(m_newGroup);
     runs->addWidget(m_start);
-    runs->addStretch();
+    for (QWidget* w :
+         {static_cast<QWidget*>(m_run), static_cast<QWidget*>(m_newGroup), static_cast<QWidget*>(m_start)})
+        w->setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Fixed);
     return bar;
 }
 

@@ -3,6 +3,7 @@
 #include "app/controller/Dialogs.h"
 #include "app/controller/RunChoice.h"
 #include "app/controls/Card.h"
+#include "app/controls/FlowLayout.h"
 #include "app/controls/Labels.h"
 #include "app/controls/OnScreen.h"
 #include "app/controls/ScrollColumn.h"
@@ -33,15 +34,16 @@ WorkUpStation::WorkUpStation(LessonController& controller) : StationPage(control
     auto* top = new QHBoxLayout;
     top->setSpacing(14);
     auto* plot = new QVBoxLayout;
-    auto* plotHead = new QHBoxLayout;
+    auto* head = new QWidget;
+    auto* plotHead = new FlowLayout(head);
     m_axes = new Segments(QStringLiteral("workAxes"));
     m_axes->setChoices({tr("ln p against 1/T"), tr("phase map")});
     m_axes->choose(0);
+    m_axes->setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Fixed);
     plotHead->addWidget(m_axes);
-    plotHead->addStretch();
     m_run = new RunChoice(m_controller, QStringLiteral("workRun"));
     plotHead->addWidget(m_run);
-    plot->addLayout(plotHead);
+    plot->addWidget(head);
     m_map = new PhaseMap;
     m_map->setOverviewShown(false);
     m_map->setAxes(PhaseMap::Axes::ClausiusClapeyron);
