@@ -98,6 +98,7 @@ protected:
     [[nodiscard]] double resting() const override { return 0.0; }
 
 private:
+    void write(QPainter& p, double x, double y, const QString& words) const;
     [[nodiscard]] double yOf(double ruler) const;
     [[nodiscard]] double xOf(bool first) const;
     PressureInstrument m_instrument;

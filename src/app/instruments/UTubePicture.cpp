@@ -13,7 +13,7 @@ namespace uttrin::app {
 namespace {
 
 // px: above and below the ruler, width of the tube and of the ruler
-constexpr double kTop = 30.0, kBottom = 66.0, kTube = 22.0, kRuler = 52.0;
+constexpr double kTop = 36.0, kBottom = 66.0, kTube = 22.0, kRuler = 52.0;
 
 QColor mixed(const QColor& a, const QColor& b) {
     return {(a.red() + 2 * b.red()) / 3, (a.green() + 2 * b.green()) / 3, (a.blue() + 2 * b.blue()) / 3};
@@ -52,6 +52,13 @@ double UTubePicture::valueAt(QPointF pixel) const {
     const double ruler = (height() - kBottom - pixel.y()) / (height() - kTop - kBottom) * m_instrument.armSum;
     const double difference = 2.0 * ruler - m_instrument.armSum;
     return first ? difference : -difference;
+}
+
+/// Over or under an arm, and within the picture.
+void UTubePicture::write(QPainter& p, double x, double y, const QString& words) const {
+    const double wide = p.fontMetrics().horizontalAdvance(words) + 2.0;
+    const double left = std::clamp(x - wide / 2, 0.0, std::max(0.0, width() - wide));
+    p.drawText(QRectF(left, y, wide, 22), Qt::AlignCenter | Qt::TextDontClip, words);
 }
 
 void UTubePicture::paintEvent(QPaintEvent*) {
@@ -113,12 +120,10 @@ void UTubePicture::paintEvent(QPaintEvent*) {
         p.setFont(fontOf(t.text, QFont::DemiBold));
         const int decimals = decimalsForDivision(0.5 * m_instrument.division);
         const double sum = m_instrument.armSum, difference = *value();
-        p.drawText(QRectF(0, height() - 24, width() / 2.0 - 2, 22), Qt::AlignCenter | Qt::TextDontClip,
-                   onScreen(0.5 * (sum + difference), decimals));
-        p.drawText(QRectF(width() / 2.0 - 2, height() - 24, width() / 2.0, 22),
-                   Qt::AlignRight | Qt::AlignVCenter | Qt::TextDontClip,
-                   QStringLiteral("%1 %2").arg(onScreen(0.5 * (sum - difference), decimals),
-                                               asIs(unitText(m_instrument))));
+        write(p, a.x(), height() - 24, onScreen(0.5 * (sum + difference), decimals));
+        write(p, b.x(), height() - 24,
+              QStringLiteral("%1 %2").arg(onScreen(0.5 * (sum - difference), decimals),
+                                          asIs(unitText(m_instrument))));
     }
     if (target())
         for (const bool first : {true, false}) {
@@ -130,14 +135,8 @@ void UTubePicture::paintEvent(QPaintEvent*) {
         }
     p.setFont(fontOf(t.small - 1, QFont::DemiBold));
     p.setPen(t.muted);
-    // Over its arm, and within the picture.
-    const auto above = [&](double at, const QString& name) {
-        const double wide = p.fontMetrics().horizontalAdvance(name) + 2.0;
-        const double left = std::clamp(at - wide / 2, 0.0, std::max(0.0, width() - wide));
-        p.drawText(QRectF(left, 0, wide, t.small + 3), Qt::AlignCenter | Qt::TextDontClip, name);
-    };
-    above(a.x(), closed ? tr("closed") : tr("vessel"));
-    above(b.x(), closed ? tr("vessel") : tr("room"));
+    write(p, a.x(), -1, closed ? tr("closed") : tr("vessel"));
+    write(p, b.x(), -1, closed ? tr("vessel") : tr("room"));
     frameIfFocused(p, *this);
 }
 

@@ -6,6 +6,8 @@
 
 #include <QHBoxLayout>
 
+#include <algorithm>
+
 namespace uttrin::app {
 
 SuccessTile::SuccessTile(QWidget* parent)
@@ -19,6 +21,12 @@ SuccessTile::SuccessTile(QWidget* parent)
     words->addWidget(m_figure);
     words->addWidget(m_line, 1);
     column()->addLayout(words);
+}
+
+QSize SuccessTile::sizeHint() const {
+    constexpr int kUsual = 290; // px: the figure and two short lines; more where there is room
+    const QSize hint = Card::sizeHint();
+    return {std::min(hint.width(), kUsual), hint.height()};
 }
 
 void SuccessTile::wait() { m_figure->setText(QStringLiteral("…")); }

@@ -11,6 +11,7 @@ class SuccessTile : public Card {
     Q_OBJECT
 public:
     explicit SuccessTile(QWidget* parent = nullptr);
+    [[nodiscard]] QSize sizeHint() const override;
     void wait(); ///< it is being worked out
     void show(const EnsembleOutcome& chance, const RigGoal& goal);
     void show(const ManualCapture& capture);

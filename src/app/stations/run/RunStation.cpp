@@ -217,7 +217,7 @@ void RunStation::refreshDraft() {
 }
 
 void RunStation::refresh() {
-    m_right->setWidths(theme().large ? 580 : 446, theme().large ? 600 : 452);
+    m_right->setWidths(theme().large ? 580 : 446, theme().large ? 600 : 478);
     const Rig& rig = session().benchPlan().rig;
     m_reading->show(session());
     m_run->refresh(1);
