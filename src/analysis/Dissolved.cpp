@@ -12,7 +12,7 @@
 namespace uttrin {
 namespace {
 
-constexpr double kCoverage = 0.95;
+constexpr double kConfidence = 0.95;
 
 using Amount = std::function<Result<double>(Temperature, Pressure)>;
 
@@ -58,7 +58,7 @@ Estimate weightedMean(const std::vector<Contribution>& points) {
     const int freedom = static_cast<int>(points.size()) - 1;
     const double scale = std::max(1.0, std::sqrt(chiSquare / freedom));
     const double u = std::hypot(scale / std::sqrt(weights), temperature / weights, pressure / weights);
-    const double reach = studentFactor(kCoverage, freedom) * u;
+    const double reach = studentFactor(kConfidence, freedom) * u;
     return {mean, u, mean - reach, mean + reach};
 }
 

@@ -15,6 +15,8 @@ public:
     /// @param name  object name of the line edit and its accessible name
     NumberField(const QString& label, const QString& unit, const QString& name, QWidget* parent = nullptr);
     [[nodiscard]] std::optional<double> value() const;
+    /// Its value, if there is one; else what was there stays.
+    void putInto(double& value) const { value = this->value().value_or(value); }
     void setValue(std::optional<double> value); ///< emits nothing
     void setUnit(const QString& unit);
     void setLabel(const QString& label);

@@ -13,7 +13,7 @@ namespace uttrin::app {
 namespace {
 
 // px: above and below the ruler, width of the tube and of the ruler
-constexpr double kTop = 36.0, kBottom = 66.0, kTube = 22.0, kRuler = 52.0;
+constexpr double kHead = 36.0, kFoot = 66.0, kTube = 22.0, kRuler = 52.0;
 
 QColor mixed(const QColor& a, const QColor& b) {
     return {(a.red() + 2 * b.red()) / 3, (a.green() + 2 * b.green()) / 3, (a.blue() + 2 * b.blue()) / 3};
@@ -30,7 +30,7 @@ std::pair<double, double> UTubePicture::ends() const { return {-m_instrument.arm
 
 double UTubePicture::yOf(double ruler) const {
     const double top = std::max(m_instrument.armSum, 1e-6);
-    return height() - kBottom - (height() - kTop - kBottom) * ruler / top;
+    return height() - kFoot - (height() - kHead - kFoot) * ruler / top;
 }
 
 double UTubePicture::xOf(bool first) const {
@@ -49,7 +49,7 @@ QPointF UTubePicture::graduation(double ruler, bool left) const {
 
 double UTubePicture::valueAt(QPointF pixel) const {
     const bool first = pixel.x() < width() / 2.0;
-    const double ruler = (height() - kBottom - pixel.y()) / (height() - kTop - kBottom) * m_instrument.armSum;
+    const double ruler = (height() - kFoot - pixel.y()) / (height() - kHead - kFoot) * m_instrument.armSum;
     const double difference = 2.0 * ruler - m_instrument.armSum;
     return first ? difference : -difference;
 }
@@ -80,7 +80,7 @@ void UTubePicture::paintEvent(QPaintEvent*) {
         path.lineTo(to);
         return path;
     };
-    const QPointF topA(a.x(), closed ? kTop - 14 : kTop - 18), topB(b.x(), kTop - 18);
+    const QPointF topA(a.x(), closed ? kHead - 14 : kHead - 18), topB(b.x(), kHead - 18);
     p.setBrush(Qt::NoBrush);
     p.setPen(QPen(t.ink, kTube + 3, Qt::SolidLine, Qt::FlatCap));
     p.drawPath(tube(topA, topB));
@@ -93,8 +93,8 @@ void UTubePicture::paintEvent(QPaintEvent*) {
     const double x = width() / 2.0, ruler = kRuler;
     p.setPen(QPen(t.hairline.darker(120), 1));
     p.setBrush(t.card);
-    p.drawRect(QRectF(x - ruler / 2, kTop - 8, ruler, bottom - kTop + 16));
-    const double perUnit = (height() - kTop - kBottom) / m_instrument.armSum;
+    p.drawRect(QRectF(x - ruler / 2, kHead - 8, ruler, bottom - kHead + 16));
+    const double perUnit = (height() - kHead - kFoot) / m_instrument.armSum;
     double tick = m_instrument.division;
     while (tick * perUnit < 2.6)
         tick *= tick * perUnit * 5.0 < 2.6 ? 10.0 : 5.0;

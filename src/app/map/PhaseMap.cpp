@@ -60,6 +60,8 @@ PhaseMap::PhaseMap(QWidget* parent) : QWidget(parent), m_plot(new PhasePlot(*thi
     connect(m_plot->yAxis, qOverload<const QCPRange&>(&QCPAxis::rangeChanged), m_plot->yAxis2,
             qOverload<const QCPRange&>(&QCPAxis::setRange));
     connect(m_plot, &QCustomPlot::afterReplot, m_overview, qOverload<>(&QWidget::update));
+    // Painted with all else that changed, not at once and all else after it.
+    m_plot->setPlottingHint(QCP::phImmediateRefresh, false);
     setAxes(Axes::PressureLog);
 }
 

@@ -18,15 +18,6 @@ constexpr double kShareStep = 0.0025, kKelvinStep = 0.25; // of the tables
 constexpr double kFreezing = 273.15, kSteam = 373.15;     // K
 constexpr double kHottest = 1.1; // of the way from the one to the other, as far as the line is continued
 
-/// What is known of a solid that dissolves, beside its activity: data of the CRC Handbook of Chemistry and
-/// Physics, rounded.
-struct Solid {
-    double density;        ///< kg/m3, of its share in a strong solution
-    double inLiquid, cp;   ///< J/(kg K), in a strong solution and by itself
-    double heatOfSolution; ///< J/kg that it takes up, at infinite dilution and 25 degC
-};
-constexpr Solid kSalt{2500.0, 450.0, 864.0, 66.4e3}, kSugar{1590.0, 1800.0, 1240.0, 16.8e3};
-
 /// Where a falling function passes through zero.
 template <typename Function>
 double falling(Function function, double low, double high) {
@@ -41,6 +32,16 @@ double falling(Function function, double low, double high) {
 } // namespace
 
 struct RigSolute::Tables {
+    /// What is known of a solid that dissolves, beside its activity: data of the CRC Handbook of Chemistry
+    /// and Physics, rounded.
+    struct Solid {
+        double density;        ///< kg/m3, of its share in a strong solution
+        double inLiquid, cp;   ///< J/(kg K), in a strong solution and by itself
+        double heatOfSolution; ///< J/kg that it takes up, at infinite dilution and 25 degC
+    };
+    static constexpr Solid kSaltSolid{2500.0, 450.0, 864.0, 66.4e3},
+        kSugarSolid{1590.0, 1800.0, 1240.0, 16.8e3};
+
     SoluteKind kind = SoluteKind::None;
     double triple = 0.0;
     std::optional<RigFluid> fluid;
@@ -85,7 +86,7 @@ Result<RigSolute> RigSolute::make(SoluteKind kind, const Substance& solvent) {
     switch (kind) {
     case SoluteKind::SodiumChloride: {
         using namespace sodiumChloride;
-        t.solid = kSalt;
+        t.solid = Tables::kSaltSolid;
         t.highest = massFraction(kHighestMolality);
         const auto pitzer = [](double share, double celsius) {
             return waterActivity(std::min(molalityOf(share), kHighestMolality),
@@ -110,7 +111,7 @@ Result<RigSolute> RigSolute::make(SoluteKind kind, const Substance& solvent) {
         break;
     }
     case SoluteKind::Sucrose: {
-        t.solid = kSugar;
+        t.solid = Tables::kSugarSolid;
         t.highest = sucrose::kHighestMassFraction;
         const auto cold = tabulated(0.0, t.highest, kShareStep,
                                     [&](double w) { return logarithm(sucrose::waterActivity(w)); });

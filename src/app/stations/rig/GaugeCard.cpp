@@ -21,10 +21,6 @@ constexpr PressureConvention kConventions[] = {
     PressureConvention::Absolute,      PressureConvention::TwoArm,
     PressureConvention::ClosedTwoArm,  PressureConvention::ThermalConductivity};
 
-void put(const NumberField* field, double& into) {
-    if (const auto value = field->value()) into = *value;
-}
-
 } // namespace
 
 GaugeCard::GaugeCard() {
@@ -156,14 +152,14 @@ void GaugeCard::take(PressureInstrument& g) const {
     g.unit = m_gaugeUnit->currentData().toString().toStdString();
     if (m_gaugeName->isModified()) g.name = m_gaugeName->text().trimmed().toStdString();
     g.tap = m_tap->chosen() == 1 ? PressureTap::PumpLine : PressureTap::Vessel;
-    put(m_division, g.division);
-    put(m_accuracy, g.accuracy);
-    put(m_armSum, g.armSum);
+    m_division->putInto(g.division);
+    m_accuracy->putInto(g.accuracy);
+    m_armSum->putInto(g.armSum);
     g.digital = m_display->chosen() == 1;
     g.spanLow = m_spanLow->value().value_or(0.0);
     g.spanHigh = m_spanHigh->value().value_or(0.0);
-    put(m_liquidTemperature, g.liquidCelsius);
-    put(m_oilDensity, g.oilDensity20);
+    m_liquidTemperature->putInto(g.liquidCelsius);
+    m_oilDensity->putInto(g.oilDensity20);
     g.liquid = manometerLiquidFromId(m_tubeLiquid->currentData().toString().toStdString()).value_or(g.liquid);
     g.gas = m_gas->currentData().toString().toStdString();
 }

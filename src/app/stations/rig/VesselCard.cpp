@@ -19,10 +19,6 @@ namespace {
 constexpr NucleationAid kAids[] = {NucleationAid::Chips, NucleationAid::Stirrer, NucleationAid::None};
 constexpr double kPercent = 100.0;
 
-void put(const NumberField* field, double& into) {
-    if (const auto value = field->value()) into = *value;
-}
-
 } // namespace
 
 VesselCard::VesselCard() {
@@ -118,11 +114,11 @@ void VesselCard::wire() {
 }
 
 void VesselCard::take(Plan& p) const {
-    put(m_vessel, p.rig.vesselLitre);
-    put(m_liquid, p.rig.liquidLitre);
-    put(m_depth, p.rig.depthCm);
-    put(m_heater, p.rig.heaterWatt);
-    put(m_pump, p.rig.pumpLitrePerMinute);
+    m_vessel->putInto(p.rig.vesselLitre);
+    m_liquid->putInto(p.rig.liquidLitre);
+    m_depth->putInto(p.rig.depthCm);
+    m_heater->putInto(p.rig.heaterWatt);
+    m_pump->putInto(p.rig.pumpLitrePerMinute);
     if (const auto floor = m_floor->value()) p.rig.pumpUltimatePa = *floor * 1e3;
     p.solute = chosenSolute();
     p.rig.aid = kAids[std::max(0, m_aid->chosen())];
