@@ -91,10 +91,28 @@ BENCHMARK(firstPictureOfAHundredThousandReadings)->Unit(benchmark::kMillisecond)
 
 /// The sample lesson, opened in a window.
 struct SampleWindow {
-    SampleWindow() {
+    /// @param points  so many more in its last run.
+    explicit SampleWindow(int points = 0) {
         (void)writeDemoNotebook(dir / "d.uttrin");
+        if (points > 0) addPoints(points);
         window.openNotebook(QString::fromStdString((dir / "d.uttrin").string()));
     }
+    void addPoints(int points) {
+        auto notebook = *Notebook::open(dir / "d.uttrin");
+        const auto lesson = *notebook.load(notebook.lessons()->front().id);
+        const RowId run = lesson.runs.back().id;
+        Reading reading = lesson.readings.back();
+        (void)notebook.perform(Text::typed("fill"), [&](Notebook::Editor& edit) {
+            for (int i = 0; i < points; ++i) {
+                reading.runId = run;
+                reading.zeroId.reset();
+                reading.position = 100 + i;
+                reading.first = 57.65 + 0.001 * (i % 100);
+                edit.insert(reading);
+            }
+        });
+    }
+
     uttrin::testing::TempDir dir;
     uttrin::testing::FakeClock clock;
     app::LessonController controller{clock};
@@ -110,9 +128,9 @@ struct PaintCounter : QObject {
     int maps = 0;
 };
 
-/// From the key to the reading on disk and on the screen.
+/// From the key to the reading on disk and on the screen, with so many points in the run before.
 void captureToShown(benchmark::State& state) {
-    SampleWindow sample;
+    SampleWindow sample(static_cast<int>(state.range(0)));
     app::LessonController& controller = sample.controller;
     app::MainWindow& window = sample.window;
     controller.carryOut(&SelectionCommands::selectRun, controller.session().model().data().runs.back().id);
@@ -141,7 +159,7 @@ void captureToShown(benchmark::State& state) {
         if (painted.maps == 0) state.SkipWithError("the map was not painted again");
     }
 }
-BENCHMARK(captureToShown)->Unit(benchmark::kMillisecond)->UseRealTime();
+BENCHMARK(captureToShown)->Arg(0)->Arg(1000)->Unit(benchmark::kMillisecond)->UseRealTime();
 
 /// From a changed value to a path of it, or a part of one, on the screen.
 void firstPathAfterAChange(benchmark::State& state, std::string_view id) {

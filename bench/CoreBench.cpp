@@ -1,6 +1,9 @@
 #include "analysis/LineFit.h"
+#include "lesson/exchange/Exports.h"
 #include "lesson/model/LessonModel.h"
+#include "lesson/model/StartingPlan.h"
 #include "notebook/Notebook.h"
+#include "plan/PlanJson.h"
 #include "rehearsal/Demonstrations.h"
 #include "rehearsal/Ensemble.h"
 #include "rehearsal/ManualRun.h"
@@ -155,5 +158,43 @@ void tenMinutesRunByHand(benchmark::State& state) {
     }
 }
 BENCHMARK(tenMinutesRunByHand)->Unit(benchmark::kMillisecond);
+
+/// A notebook with so many readings in one run.
+std::unique_ptr<LessonModel> lessonWith(int readings, const std::filesystem::path& path) {
+    auto notebook = *Notebook::create(path);
+    RowId lesson = 0;
+    (void)notebook.perform(Text::typed("fill"), [&](Notebook::Editor& edit) {
+        lesson = edit.insert(Lesson{0, "large", "", "", "2026-04-23", 0, false, 0, true});
+        edit.insert(RoomRecord{0,
+                               lesson,
+                               {},
+                               RoomRole::Start,
+                               0,
+                               0,
+                               R"({"method":"barometer","reading":"943.1 hPa","uncertainty":"0.3 hPa"})",
+                               true});
+        const RowId setup =
+            edit.insert(Setup{0, lesson, "plan", writePlan(startingPlan(Method::HoldPressure)), {}});
+        const RowId run = edit.insert(Run{0, setup, edit.insert(Group{0, lesson, "group"}), 1, 0, {}});
+        for (int i = 0; i < readings; ++i) {
+            Reading r;
+            r.runId = run;
+            r.position = i + 1;
+            r.first = -0.74 + 0.7 * i / readings;
+            r.temperature = 60.0 + 35.0 * i / readings;
+            edit.insert(r);
+        }
+    });
+    return std::make_unique<LessonModel>(*notebook.load(lesson));
+}
+
+void readingsAsCsv(benchmark::State& state) {
+    const uttrin::testing::TempDir dir;
+    const auto model = lessonWith(static_cast<int>(state.range(0)), dir / "l.uttrin");
+    (void)readingsCsv(*model); // reduced once
+    for (auto _ : state)
+        benchmark::DoNotOptimize(readingsCsv(*model));
+}
+BENCHMARK(readingsAsCsv)->Arg(2'000)->Arg(20'000)->Unit(benchmark::kMillisecond);
 
 BENCHMARK_MAIN();

@@ -69,6 +69,23 @@ std::string_view id(RoomMethod method) { return textOf(method).id; }
 Text label(RoomMethod method) { return textOf(method).label; }
 Text biasOf(RoomMethod method) { return textOf(method).bias; }
 
+RoomFields fieldsAsked(RoomMethod method) {
+    RoomFields asked = fieldsNeeded(method);
+    asked.uncertainty = asked.value && method != RoomMethod::Nominal;
+    asked.altitude = asked.altitude || method == RoomMethod::Nominal; // to say what assuming costs there
+    return asked;
+}
+
+RoomFields fieldsNeeded(RoomMethod method) {
+    RoomFields needed;
+    needed.mercury = method == RoomMethod::MercuryBarometer;
+    needed.value = method != RoomMethod::Altitude && !needed.mercury;
+    needed.altitude = method == RoomMethod::Altitude || method == RoomMethod::SeaLevelReport;
+    needed.air = method == RoomMethod::SeaLevelReport;
+    needed.ultimate = method == RoomMethod::DeadHead;
+    return needed;
+}
+
 Result<RoomMethod> roomMethodFromId(std::string_view wanted) {
     for (const MethodText& m : kMethods)
         if (m.id == wanted) return m.method;

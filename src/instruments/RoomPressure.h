@@ -25,6 +25,13 @@ enum class RoomMethod {
 /// Identifier in files: "barometer", "mercury", "station", "sea-level", "altitude", "dead-head", "nominal".
 [[nodiscard]] std::string_view id(RoomMethod method);
 [[nodiscard]] Result<RoomMethod> roomMethodFromId(std::string_view id);
+/// What is typed for a way to know the room's pressure.
+struct RoomFields {
+    bool value = false, uncertainty = false, altitude = false, air = false, ultimate = false, mercury = false;
+};
+/// What is asked for, and what of it cannot be done without.
+[[nodiscard]] RoomFields fieldsAsked(RoomMethod method);
+[[nodiscard]] RoomFields fieldsNeeded(RoomMethod method);
 /// One or two words for the navigation column and the report.
 [[nodiscard]] Text label(RoomMethod method);
 

@@ -87,6 +87,10 @@ void JsonReader::refuse(const char* key, const Text& accepted) const {
     if (!m_failure) m_failure = Failure{Failure::BadInput, Text::tr("{}: expected {}", path(key), accepted)};
 }
 
+void JsonReader::refuseAt(const std::string& pointer, const Text& accepted) const {
+    if (!m_failure) m_failure = Failure{Failure::BadInput, Text::tr("{}: expected {}", pointer, accepted)};
+}
+
 void JsonReader::require(const char* key, const Text& what) const {
     if (!has(key)) refuse(key, what);
 }

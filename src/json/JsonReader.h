@@ -55,6 +55,8 @@ public:
     }
 
     void refuse(const char* key, const Text& accepted) const;
+    /// The same of something deeper, by its JSON pointer.
+    void refuseAt(const std::string& pointer, const Text& accepted) const;
     void require(const char* key, const Text& what) const;
     /// Refuses keys that nobody asked for, and names those accepted.
     void onlyKnown() const;

@@ -1,10 +1,12 @@
 #include "PhotoMarks.h"
+#include "json/JsonReader.h"
 #include "json/JsonText.h"
 
-#include <fmt/format.h>
 #include <nlohmann/json.hpp>
 
 #include <cmath>
+#include <optional>
+#include <string>
 
 namespace uttrin {
 namespace {
@@ -15,63 +17,59 @@ constexpr double kFarthest = 1e6; // px, beyond any picture
 
 Json json(PhotoPoint p) { return Json::array({p.x, p.y}); }
 
-/// @throws Failure
-[[noreturn]] void refuse(const std::string& path, const Text& accepted) {
-    throw Failure{Failure::BadInput, Text::tr("{}: expected {}", path, accepted)};
+double number(JsonReader& r, const Json& value, const std::string& pointer) {
+    if (value.is_number() && std::isfinite(value.get<double>())) return value.get<double>();
+    r.refuseAt(pointer, Text::tr("a number"));
+    return 0.0;
 }
 
-double number(const Json& value, const std::string& path) {
-    if (!value.is_number() || !std::isfinite(value.get<double>())) refuse(path, Text::tr("a number"));
-    return value.get<double>();
-}
-
-PhotoPoint point(const Json& value, const std::string& path) {
-    if (!value.is_array() || value.size() != 2) refuse(path, Text::tr("two numbers [x, y], px"));
-    const PhotoPoint p{number(value[0], path + "[0]"), number(value[1], path + "[1]")};
+PhotoPoint point(JsonReader& r, const Json& value, const std::string& pointer) {
+    if (!value.is_array() || value.size() != 2) {
+        r.refuseAt(pointer, Text::tr("two numbers [x, y], px"));
+        return {};
+    }
+    const PhotoPoint p{number(r, value[0], pointer + "/0"), number(r, value[1], pointer + "/1")};
     if (std::abs(p.x) > kFarthest || std::abs(p.y) > kFarthest)
-        refuse(path, Text::tr("a point of the picture, px"));
+        r.refuseAt(pointer, Text::tr("a point of the picture, px"));
     return p;
 }
 
-const Json& list(const Json& marks, const char* key) {
-    static const Json none = Json::array();
+/// Calls something with each item of a list of marks, and its pointer.
+template <typename Use>
+void eachMark(JsonReader& r, const char* key, Use use) {
     constexpr std::size_t kMost = 8;
-    if (!marks.contains(key)) return none;
-    if (!marks[key].is_array() || marks[key].size() > kMost)
-        refuse(key, Text::tr("a list of at most 8 marks"));
-    return marks[key];
+    const Json* list = r.at(key);
+    if (!list) return;
+    if (!list->is_array() || list->size() > kMost)
+        return r.refuse(key, Text::tr("a list of at most 8 marks"));
+    for (std::size_t i = 0; i < list->size() && !r.failed(); ++i)
+        use((*list)[i], r.pointer(key) + "/" + std::to_string(i));
 }
 
-bool flag(const Json& marks, const char* key, bool absent) {
-    if (!marks.contains(key)) return absent;
-    if (!marks[key].is_boolean()) refuse(key, Text::tr("true or false"));
-    return marks[key].get<bool>();
-}
-
-PhotoMarks parsed(const Json& j) {
-    if (!j.is_object()) refuse("marks", Text::tr("an object {{ … }"));
+Result<PhotoMarks> parsed(const Json& document) {
+    std::optional<Failure> failure;
     PhotoMarks m;
-    if (!j.contains("shape") || !j["shape"].is_string()) refuse("shape", Text::tr("straight or round"));
-    const auto shape = scaleShapeFromId(j["shape"].get<std::string>());
-    if (!shape) throw shape.error();
-    m.shape = *shape;
-    m.tilted = flag(j, "tilted", m.tilted);
-    m.clockwise = flag(j, "clockwise", m.clockwise);
-    if (j.contains("centre")) m.centre = point(j["centre"], "centre");
-    const Json& graduations = list(j, "graduations");
-    for (std::size_t i = 0; i < graduations.size(); ++i) {
-        const Json& g = graduations[i];
-        const std::string path = fmt::format("graduations[{}]", i);
-        if (!g.is_object() || !g.contains("value") || !g.contains("at"))
-            refuse(path, Text::tr("an object with value and at"));
-        GraduationMark mark{number(g["value"], path + ".value"), point(g["at"], path + ".at"), std::nullopt};
-        if (g.contains("otherEnd")) mark.otherEnd = point(g["otherEnd"], path + ".otherEnd");
+    JsonReader r(document, "marks", failure);
+    r.require("shape", Text::tr("straight or round"));
+    r.parsed("shape", m.shape, scaleShapeFromId);
+    r.flag("tilted", m.tilted);
+    r.flag("clockwise", m.clockwise);
+    if (const Json* centre = r.at("centre")) m.centre = point(r, *centre, r.pointer("centre"));
+    eachMark(r, "graduations", [&](const Json& value, const std::string& pointer) {
+        JsonReader g(value, pointer, failure);
+        GraduationMark mark;
+        g.require("value", Text::tr("a number"));
+        g.require("at", Text::tr("two numbers [x, y], px"));
+        g.number("value", mark.value);
+        if (const Json* at = g.at("at")) mark.at = point(g, *at, g.pointer("at"));
+        if (const Json* end = g.at("otherEnd")) mark.otherEnd = point(g, *end, g.pointer("otherEnd"));
         m.graduations.push_back(mark);
-    }
-    const Json& sights = list(j, "sights");
-    for (std::size_t i = 0; i < sights.size(); ++i)
-        m.sights.push_back(point(sights[i], fmt::format("sights[{}]", i)));
-    if (j.contains("placingPx")) m.placingPx = number(j["placingPx"], "placingPx");
+    });
+    eachMark(r, "sights", [&](const Json& value, const std::string& pointer) {
+        m.sights.push_back(point(r, value, pointer));
+    });
+    r.number("placingPx", m.placingPx);
+    if (failure) return tl::unexpected(*failure);
     return m;
 }
 
@@ -95,14 +93,11 @@ std::string writePhotoMarks(const PhotoMarks& m) {
 }
 
 Result<PhotoMarks> photoMarksFromJson(std::string_view text) {
-    const auto j = parseJson(text);
-    if (!j)
-        return fail(Failure::BadInput, Text::tr("The marks of a picture are not JSON: {}", j.error().what));
-    try {
-        return parsed(*j);
-    } catch (const Failure& failure) {
-        return tl::unexpected(failure);
-    }
+    const auto document = parseJson(text);
+    if (!document)
+        return fail(Failure::BadInput,
+                    Text::tr("The marks of a picture are not JSON: {}", document.error().what));
+    return parsed(*document);
 }
 
 } // namespace uttrin

@@ -145,7 +145,7 @@ Result<RigFile> RigFile::parse(std::string_view text) {
     if (const auto read = file.readAround(); !read) return tl::unexpected(read.error());
     for (std::size_t i = 0; i < file.m_variants.size(); ++i)
         if (const auto other = file.setup(file.m_variants[i].settings); !other)
-            return fail(other.error().kind, Text::tr("/variants/{}: {}", i, other.error().message));
+            return fail(other.error().kind, Text::set("{}: {}", fmt::format("/variants/{}", i), other.error().message));
     return file;
 }
 

@@ -9,6 +9,7 @@
 
 #include <algorithm>
 #include <cstdlib>
+#include <iterator>
 #include <stdexcept>
 
 namespace uttrin {
@@ -21,16 +22,21 @@ SubstanceLibrary::SubstanceLibrary() {
 
 std::vector<SubstanceProblem> SubstanceLibrary::add(std::string_view text, const std::string& file) {
     auto definition = readSubstanceFile(text, file);
-    if (!definition) return definition.error();
-    const std::string id = definition->facts.id;
+    return definition ? add(std::move(*definition), file) : definition.error();
+}
+
+std::vector<SubstanceProblem> SubstanceLibrary::add(SubstanceDefinition definition, const std::string& file) {
+    const std::string id = definition.facts.id;
     if (std::any_of(m_order.begin(), m_order.end(), [&](const Substance* s) { return s->facts().id == id; }))
         return {{file, 0, Text::tr("the id '{}' is already taken by another substance; choose another", id)}};
     try {
-        m_owned.push_back(std::make_unique<const Substance>(std::move(*definition)));
-    } catch (const std::logic_error& e) {
+        m_owned.push_back(std::make_unique<const Substance>(std::move(definition)));
+    } catch (const std::logic_error&) {
         return {
             {file, 0,
-             Text::tr("{} ('solid_vapour' and 'liquid_vapour', within a thousandth in pressure)", e.what())}};
+             Text::tr(
+                 "the two curves must meet at the triple point ('solid_vapour' and 'liquid_vapour', within a "
+                 "thousandth in pressure)")}};
     }
     m_order.push_back(m_owned.back().get());
     return {};
@@ -51,15 +57,16 @@ std::vector<SubstanceProblem> SubstanceLibrary::addFolder(const std::filesystem:
             problems.push_back({path.filename().string(), 0, text.error().message});
             continue;
         }
-        auto own =
-            readSubstanceFile(*text, path.filename().string()); // first: it says more than the schema does
-        if (own)
-            if (const auto kept = keepsSchema(*text, shippedSubstanceSchema().front().text); !kept) {
-                problems.push_back({path.filename().string(), 0, kept.error().message});
-                continue;
-            }
-        for (auto& problem : add(*text, path.filename().string()))
-            problems.push_back(std::move(problem));
+        const std::string file = path.filename().string();
+        auto own = readSubstanceFile(*text, file); // first: it says more than the schema does
+        std::vector<SubstanceProblem> found;
+        if (!own)
+            found = own.error();
+        else if (const auto kept = keepsSchema(*text, shippedSubstanceSchema().front().text); !kept)
+            found = {{file, 0, kept.error().message}};
+        else
+            found = add(std::move(*own), file);
+        std::ranges::move(found, std::back_inserter(problems));
     }
     return problems;
 }

@@ -28,6 +28,7 @@ public:
     [[nodiscard]] Result<const Substance*> find(std::string_view id) const;
 
 private:
+    std::vector<SubstanceProblem> add(SubstanceDefinition definition, const std::string& file);
     std::vector<std::unique_ptr<const Substance>> m_owned;
     std::vector<const Substance*> m_order;
 };

@@ -29,7 +29,7 @@ public:
     /// A text whose first letter is made a capital.
     [[nodiscard]] virtual std::string capitalised(std::string text) const;
     [[nodiscard]] virtual std::string language() const { return "en"; } ///< as HTML names it
-    [[nodiscard]] virtual std::string_view decimalPoint() const { return "."; }
+    [[nodiscard]] virtual std::string decimalPoint() const { return "."; }
     /// Which form of a word goes with so many: 0 is the singular in English.
     [[nodiscard]] virtual std::size_t pluralForm(long long count) const { return count == 1 ? 0 : 1; }
 };

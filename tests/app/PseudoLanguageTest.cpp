@@ -94,7 +94,6 @@ protected:
         if (auto* box = qobject_cast<QComboBox*>(&w))
             for (int i = 0; i < box->count(); ++i)
                 expectTranslated(box->itemText(i), where);
-        if (auto* edit = qobject_cast<QLineEdit*>(&w)) expectTranslated(edit->placeholderText(), where);
         for (const QAction* action : w.actions()) {
             expectTranslated(action->text(), where);
             expectTranslated(action->toolTip(), where);

@@ -6,6 +6,7 @@
 #include "app/shell/MinuteTape.h"
 #include "app/shell/NavigationColumn.h"
 #include "lesson/commands/PlanCommands.h"
+#include "lesson/commands/RunCommands.h"
 #include "lesson/exchange/Exports.h"
 
 #include <QAction>
@@ -388,6 +389,23 @@ TEST(Welcome, ANewerNotebookOpensForReadingAndSaysSo) {
     d.type("planCount", QStringLiteral("5"));
     EXPECT_TRUE(d.text("message").contains(QStringLiteral("reading only")))
         << d.text("message").toStdString();
+}
+
+TEST(SampleCopy, GoesWhenItIsClosedUnchangedAndStaysWhenItWasChanged) {
+    for (const bool changed : {false, true}) {
+        QString copy;
+        {
+            testing::Driver d;
+            ASSERT_TRUE(d.window.openSample());
+            copy = QString::fromStdString(d.session().notebook().path().string());
+            EXPECT_TRUE(QFile::exists(copy));
+            EXPECT_EQ(QFile::permissions(copy) & (QFile::ReadGroup | QFile::ReadOther), QFile::Permissions());
+            if (changed) d.controller.carryOut(&RunCommands::addNote, "mine");
+            d.window.close();
+        }
+        EXPECT_EQ(QFile::exists(copy), changed) << copy.toStdString();
+        QFile::remove(copy);
+    }
 }
 
 } // namespace

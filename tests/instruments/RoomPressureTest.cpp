@@ -86,5 +86,20 @@ TEST(RoomPressure, IdentifiersGoThereAndBack) {
     EXPECT_FALSE(roomMethodFromId("guess"));
 }
 
+TEST(RoomPressure, EachSourceAsksForWhatItNeeds) {
+    EXPECT_TRUE(fieldsNeeded(RoomMethod::Barometer).value);
+    EXPECT_FALSE(fieldsAsked(RoomMethod::Barometer).altitude);
+    EXPECT_FALSE(fieldsAsked(RoomMethod::Altitude).value);
+    EXPECT_TRUE(fieldsNeeded(RoomMethod::SeaLevelReport).air);
+    EXPECT_FALSE(fieldsAsked(RoomMethod::StationReport).air);
+    EXPECT_TRUE(fieldsNeeded(RoomMethod::DeadHead).ultimate);
+    EXPECT_TRUE(fieldsNeeded(RoomMethod::MercuryBarometer).mercury);
+    EXPECT_FALSE(fieldsAsked(RoomMethod::MercuryBarometer).value);
+    // An assumed value has no uncertainty to type, and asks where the room is only to say what that costs.
+    EXPECT_FALSE(fieldsAsked(RoomMethod::Nominal).uncertainty);
+    EXPECT_TRUE(fieldsAsked(RoomMethod::Nominal).altitude);
+    EXPECT_FALSE(fieldsNeeded(RoomMethod::Nominal).altitude);
+}
+
 } // namespace
 } // namespace uttrin

@@ -250,5 +250,26 @@ TEST_F(BenchViewsTest, VigourAndPhrasesHaveTheirWords) {
     EXPECT_GE(readyPhrases().size(), 5U);
 }
 
+TEST_F(BenchViewsTest, AClockThatWentBackOrFarAheadIsTold) {
+    enterRoom();
+    ASSERT_TRUE(s->startRun("Cedar"));
+    const auto capture = [this] {
+        type(s->currentTarget()->absolute.pascal());
+        ASSERT_TRUE(s->capture(true)->readingId);
+    };
+    capture();
+    clock.time += 60'000;
+    capture();
+    EXPECT_TRUE(clockWarning(*s).empty());
+    clock.time -= 2 * 3'600'000;
+    capture();
+    EXPECT_NE(plain(clockWarning(*s)).find("went back by 2.0 h"), std::string::npos) << clockWarning(*s);
+    clock.time += 48LL * 3'600'000;
+    capture();
+    EXPECT_NE(plain(clockWarning(*s)).find("went ahead by 48.0 h"), std::string::npos) << clockWarning(*s);
+    clock.set = -25 * 60'000;
+    EXPECT_NE(plain(clockWarning(*s)).find("was set by −25 min"), std::string::npos) << clockWarning(*s);
+}
+
 } // namespace
 } // namespace uttrin

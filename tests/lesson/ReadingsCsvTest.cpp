@@ -93,6 +93,16 @@ TEST(ReadingsCsv, ImportedReadingsComeOutOfTheExportsAsTheyWent) {
     EXPECT_FALSE(exportNotebook(s.notebook(), "doc", dir / "out"));
 }
 
+TEST(Exports, TextThatIsNoUtf8IsExportedWithASignInItsPlace) {
+    const testing::TempDir dir;
+    const testing::FakeClock clock;
+    testing::HandledSession s(*Notebook::create(dir / "a.uttrin"), clock, 0);
+    ASSERT_TRUE(s.addLesson(Lesson{0, "caf\xe9", "\xff\xfe", "", "", 0, false, 0, true}));
+    const auto json = nlohmann::json::parse(lessonJson(s.model()));
+    EXPECT_EQ(json["lesson"]["title"], "caf\uFFFD");
+    EXPECT_EQ(json["lesson"]["school"], "\uFFFD\uFFFD");
+}
+
 RC_GTEST_PROP(ReadingsCsv, AnyTextIsReadOrRefusedWithAReason, (std::string text)) {
     const auto in = readReadingsCsv("temperature_degC,gauge_kPa,vigour,time_s\n" + text);
     if (in)

@@ -24,7 +24,7 @@ public:
     [[nodiscard]] std::string data(const std::string& source) const override {
         return source == "water" ? "woda" : source;
     }
-    [[nodiscard]] std::string_view decimalPoint() const override { return ","; }
+    [[nodiscard]] std::string decimalPoint() const override { return ","; }
     [[nodiscard]] std::size_t pluralForm(long long n) const override {
         const auto ten = n % 10, hundred = n % 100;
         if (n == 1) return 0;

@@ -19,15 +19,20 @@ bool FieldEdit::event(QEvent* event) {
     return QLineEdit::event(event);
 }
 
+void FieldEdit::setQuestion(const QString& question) {
+    m_question = question;
+    setPlaceholderText(question);
+    updateGeometry();
+}
+
 int FieldEdit::widthOfQuestion() const {
     constexpr int kAround = 26; // px: padding, frame, cursor
-    return placeholderText().isEmpty() ? 0 : fontMetrics().horizontalAdvance(placeholderText()) + kAround;
+    return m_question.isEmpty() ? 0 : fontMetrics().horizontalAdvance(m_question) + kAround;
 }
 
 QSize FieldEdit::sizeHint() const {
     const QSize hint = QLineEdit::sizeHint();
-    return placeholderText().isEmpty() ? hint
-                                       : QSize(std::max(minimumWidth(), widthOfQuestion()), hint.height());
+    return m_question.isEmpty() ? hint : QSize(std::max(minimumWidth(), widthOfQuestion()), hint.height());
 }
 
 QSize FieldEdit::minimumSizeHint() const {

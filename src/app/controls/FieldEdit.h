@@ -10,12 +10,15 @@ class FieldEdit : public QLineEdit {
 public:
     using QLineEdit::QLineEdit;
     bool event(QEvent* event) override;
+    /// What stands in it while it is empty.
+    void setQuestion(const QString& question);
     /// Wide enough for what it asks for while it is empty.
     [[nodiscard]] QSize sizeHint() const override;
     [[nodiscard]] QSize minimumSizeHint() const override;
 
 private:
     [[nodiscard]] int widthOfQuestion() const;
+    QString m_question;
 };
 
 /// A field for a name, known by this object name.

@@ -38,11 +38,7 @@ std::string ScreenWording::capitalised(std::string text) const {
 
 std::string ScreenWording::language() const { return QLocale().bcp47Name().toStdString(); }
 
-std::string_view ScreenWording::decimalPoint() const {
-    static std::string point; // the locale's may change while the program runs
-    point = QLocale().decimalPoint().toStdString();
-    return point;
-}
+std::string ScreenWording::decimalPoint() const { return QLocale().decimalPoint().toStdString(); }
 
 std::size_t ScreenWording::pluralForm(long long count) const {
     const QString form = QCoreApplication::translate(kPlurals, kPluralForm, nullptr, static_cast<int>(count));

@@ -18,7 +18,7 @@ public:
     [[nodiscard]] std::string data(const std::string& source) const override;
     [[nodiscard]] std::string capitalised(std::string text) const override;
     [[nodiscard]] std::string language() const override;
-    [[nodiscard]] std::string_view decimalPoint() const override;
+    [[nodiscard]] std::string decimalPoint() const override;
     [[nodiscard]] std::size_t pluralForm(long long count) const override;
 };
 

@@ -20,10 +20,11 @@ namespace {
 /// The system's clock moved to another moment, so that the sample lesson is shown while it is going on.
 class ShiftedClock final : public Clock {
 public:
-    explicit ShiftedClock(Milliseconds startAt) : m_shift(startAt - SystemClock().now()) {}
-    [[nodiscard]] Milliseconds now() const override { return SystemClock().now() + m_shift; }
+    explicit ShiftedClock(Milliseconds startAt) : m_shift(startAt - m_clock.now()) {}
+    [[nodiscard]] Milliseconds now() const override { return m_clock.now() + m_shift; }
 
 private:
+    SystemClock m_clock;
     Milliseconds m_shift;
 };
 

@@ -5,6 +5,7 @@
 
 #include <chrono>
 #include <cstdlib>
+#include <ctime>
 
 namespace uttrin {
 namespace {
@@ -19,13 +20,27 @@ std::tm calendar(Milliseconds at, int utcOffsetMin) {
     return fmt::gmtime(std::chrono::system_clock::to_time_t(local(at, utcOffsetMin)));
 }
 
-} // namespace
-
-Milliseconds SystemClock::now() const {
+Milliseconds timeOfDay() {
     return std::chrono::duration_cast<std::chrono::milliseconds>(
                std::chrono::system_clock::now().time_since_epoch())
         .count();
 }
+
+/// Since the machine was started, its sleep included: the standard library's steady clock stands meanwhile.
+Milliseconds sinceBoot() {
+    timespec at{};
+    ::clock_gettime(CLOCK_BOOTTIME, &at);
+    constexpr long kNanoseconds = 1'000'000; // in a millisecond
+    return static_cast<Milliseconds>(at.tv_sec) * 1000 + at.tv_nsec / kNanoseconds;
+}
+
+} // namespace
+
+SystemClock::SystemClock() : m_began(timeOfDay()), m_steadyBegan(sinceBoot()) {}
+
+Milliseconds SystemClock::now() const { return m_began + sinceBoot() - m_steadyBegan; }
+
+Milliseconds SystemClock::setBy() const { return timeOfDay() - now(); }
 
 std::string clockText(Milliseconds at, int utcOffsetMin) {
     return fmt::format("{:%H:%M}", calendar(at, utcOffsetMin));

@@ -9,12 +9,20 @@ class Clock {
 public:
     virtual ~Clock() = default;
     [[nodiscard]] virtual Milliseconds now() const = 0;
+    /// By how much the machine's time of day was set since this clock began; forward is above zero.
+    [[nodiscard]] virtual Milliseconds setBy() const { return 0; }
 };
 
-/// The system's clock.
+/// The time of day at which it began, and from there on a clock that nobody sets and that goes on while the
+/// machine sleeps: durations between its times are what passed.
 class SystemClock final : public Clock {
 public:
+    SystemClock();
     [[nodiscard]] Milliseconds now() const override;
+    [[nodiscard]] Milliseconds setBy() const override;
+
+private:
+    Milliseconds m_began, m_steadyBegan;
 };
 
 /// "08:42" at a place whose clocks are `utcOffsetMin` ahead of UTC.

@@ -114,6 +114,12 @@ RunView runView(const LessonSession& s) {
 
 Text clockWarning(const LessonSession& s) {
     if (!s.runId()) return {};
+    constexpr Milliseconds kMuch = 60'000;
+    if (const Milliseconds set = s.clock().setBy(); std::abs(set) > kMuch)
+        return Text::tr(
+            "This machine's clock was set by {} min since the notebook was opened. Times here go on from "
+            "before; what passes between them is right.",
+            fixedSigned(static_cast<double>(set) / 60'000.0, 0));
     const auto readings = s.model().readingsOf(*s.runId());
     if (readings.size() < 2) return {};
     constexpr Milliseconds kDay = 24LL * 3600 * 1000; // no run of a lesson lasts longer

@@ -127,17 +127,20 @@ RoomMethod RoomSourceForm::method() const {
 
 void RoomSourceForm::showFields() {
     const int chosen = m_method->chosen();
-    const bool report = chosen == kReport, seaLevel = report && m_reduced->chosen() == kReducedYes;
+    const bool report = chosen == kReport;
     m_reducedQuestion->setVisible(report);
     m_reduced->setVisible(report);
-    const bool typedValue = chosen >= 0 && chosen != kHeight && chosen != kMercury;
-    m_mercury->setVisible(chosen == kMercury);
-    m_value->setVisible(typedValue);
-    m_unitBox->setVisible(typedValue);
-    m_uncertainty->setVisible(typedValue && chosen != kNominal);
-    m_altitude->setVisible(chosen == kHeight || seaLevel || chosen == kNominal);
-    m_air->setVisible(seaLevel);
-    m_ultimate->setVisible(chosen == kEmptyVessel);
+    // Before it is said whether a report is reduced, what every report has is asked for.
+    const bool open = report && m_reduced->chosen() < 0;
+    const RoomFields asked =
+        chosen < 0 ? RoomFields{} : fieldsAsked(open ? RoomMethod::StationReport : method());
+    m_mercury->setVisible(asked.mercury);
+    m_value->setVisible(asked.value);
+    m_unitBox->setVisible(asked.value);
+    m_uncertainty->setVisible(asked.uncertainty);
+    m_altitude->setVisible(asked.altitude);
+    m_air->setVisible(asked.air);
+    m_ultimate->setVisible(asked.ultimate);
     m_value->setLabel(chosen == kEmptyVessel ? tr("Gauge, pumped down (negative)")
                       : chosen == kNominal   ? tr("Assumed")
                                              : tr("Reading"));
@@ -156,11 +159,12 @@ std::optional<RoomEntry> RoomSourceForm::typed() const {
         return e;
     }
     e.unit = m_unit->currentData().toString().toStdString();
-    const bool needsHeight = e.method == RoomMethod::Altitude || e.method == RoomMethod::SeaLevelReport;
-    if (e.method != RoomMethod::Altitude && !m_value->value()) return std::nullopt;
-    if (needsHeight && !m_altitude->value()) return std::nullopt;
-    if (e.method == RoomMethod::SeaLevelReport && !m_air->value()) return std::nullopt;
-    if (e.method == RoomMethod::DeadHead && !m_ultimate->value()) return std::nullopt;
+    const RoomFields needed = fieldsNeeded(e.method);
+    for (const auto& [isNeeded, field] : {std::pair{needed.value, m_value},
+                                          {needed.altitude, m_altitude},
+                                          {needed.air, m_air},
+                                          {needed.ultimate, m_ultimate}})
+        if (isNeeded && !field->value()) return std::nullopt;
     e.value = m_value->value().value_or(0.0);
     e.valueU = m_uncertainty->value().value_or(0.0);
     e.altitudeM = m_altitude->value().value_or(0.0);

@@ -103,7 +103,7 @@ void ReadingCard::buildDetails() {
     m_cooling->setObjectName(QStringLiteral("cooling"));
     m_judge = new FieldEdit;
     m_judge->setObjectName(QStringLiteral("judge"));
-    m_judge->setPlaceholderText(tr("seen by"));
+    m_judge->setQuestion(tr("seen by"));
     m_judge->setToolTip(tr("Who said that it boils: people differ, and it stands with the point"));
     m_judge->setAccessibleName(tr("Who said that it boils"));
     m_criterion = new QComboBox;

@@ -8,11 +8,11 @@
 class QCheckBox;
 class QComboBox;
 class QLabel;
-class QLineEdit;
 class QPushButton;
 
 namespace uttrin::app {
 
+class FieldEdit;
 class NumberField;
 class Segments;
 
@@ -66,7 +66,7 @@ private:
     NumberField *m_first, *m_second, *m_temperature, *m_beforePull;
     Segments* m_vigour;
     QComboBox* m_criterion;
-    QLineEdit* m_judge;
+    FieldEdit* m_judge;
     QCheckBox *m_isolated, *m_cooling;
     QPushButton *m_capture, *m_confirm, *m_zero, *m_note;
     QWidget* m_findingBox;

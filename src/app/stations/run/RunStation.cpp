@@ -73,7 +73,7 @@ QWidget* RunStation::buildRuns() {
     m_run = new RunChoice(m_controller, QStringLiteral("runChoice"));
     m_newGroup = new FieldEdit;
     m_newGroup->setObjectName(QStringLiteral("newGroup"));
-    m_newGroup->setPlaceholderText(tr("group"));
+    m_newGroup->setQuestion(tr("group"));
     m_newGroup->setAccessibleName(tr("Group that starts a run"));
     m_newGroup->setMinimumWidth(110);
     m_start = new QPushButton(tr("Start a run"));

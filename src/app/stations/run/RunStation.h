@@ -2,12 +2,12 @@
 
 #include "app/controller/StationPage.h"
 
-class QLineEdit;
 class QPushButton;
 class QStackedWidget;
 
 namespace uttrin::app {
 
+class FieldEdit;
 class InstrumentPair;
 class PhaseMap;
 class ReadingCard;
@@ -54,7 +54,7 @@ private:
     Segments* m_shown;
     ScrollColumn* m_right;
     RunChoice* m_run;
-    QLineEdit* m_newGroup;
+    FieldEdit* m_newGroup;
     QPushButton* m_start;
     TargetCard* m_target;
     TakenCard* m_taken;
