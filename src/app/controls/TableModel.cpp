@@ -78,6 +78,8 @@ void styleTable(QTableView* view) {
     view->verticalHeader()->setDefaultSectionSize(theme().text + 11);
     view->horizontalHeader()->setHighlightSections(false);
     view->horizontalHeader()->setSectionResizeMode(QHeaderView::ResizeToContents);
+    constexpr int kRowsAsked = 40; // rows of a kind are alike: asking all of a long table takes long
+    view->horizontalHeader()->setResizeContentsPrecision(kRowsAsked);
     view->horizontalHeader()->setStretchLastSection(true);
     view->setShowGrid(false);
     view->setSelectionBehavior(QAbstractItemView::SelectRows);

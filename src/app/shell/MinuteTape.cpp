@@ -8,6 +8,8 @@
 #include <QToolTip>
 
 #include <cmath>
+#include <set>
+#include <tuple>
 
 namespace uttrin::app {
 namespace {
@@ -73,8 +75,10 @@ void MinuteTape::paintEvent(QPaintEvent*) {
     }
     p.drawText(QRectF(width() - kRight - 200, axis + 25, 200, 16), Qt::AlignRight,
                tr("minutes of the period"));
+    std::set<std::tuple<int, bool, bool>> drawn; // marks of a kind on one pixel look like one
     for (const auto& m : m_view.marks) {
         const QPointF at(x(m.minute), mark);
+        if (!drawn.emplace(static_cast<int>(at.x()), m.done, m.struck).second) continue;
         p.setPen(QPen(m.done ? t.done : t.ink, 1.6));
         p.setBrush(m.done && !m.struck ? t.done : t.card);
         if (m.done)

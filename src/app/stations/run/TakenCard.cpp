@@ -48,21 +48,19 @@ TakenCard::TakenCard() {
 
 void TakenCard::show(const RunView& v, const QString& temperatureUnit) {
     QVector<TableModel::Row> rows;
+    rows.reserve(static_cast<int>(v.taken.size()));
     m_withPicture.clear();
+    const QString aimed = tr("what was aimed at; never fitted"), read = tr("what was read; this is fitted"),
+                  off = tr("temperature less boiling point at the pressure read"), picture = tr("picture");
     for (const auto& t : v.taken) {
         TableModel::Row row;
         const QString remark = t.struck       ? tr("struck: %1").arg(onScreen(t.struckReason))
-                               : t.hasPicture ? QStringList({tr("picture"), onScreen(t.marks)})
+                               : t.hasPicture ? QStringList({picture, onScreen(t.marks)})
                                                     .join(t.marks.empty() ? QString() : QStringLiteral(", "))
                                               : onScreen(t.marks);
         row.cells = {QString::number(t.position), onScreen(t.target),    onScreen(t.actual),
                      onScreen(t.temperature),     onScreen(t.deviation), remark};
-        row.tips = {QString(),
-                    tr("what was aimed at; never fitted"),
-                    tr("what was read; this is fitted"),
-                    QString(),
-                    tr("temperature less boiling point at the pressure read"),
-                    remark};
+        row.tips = {QString(), aimed, read, QString(), off, remark};
         row.quiet = t.struck || !t.inFit;
         row.struck = t.struck;
         row.id = t.id;
@@ -70,7 +68,7 @@ void TakenCard::show(const RunView& v, const QString& temperatureUnit) {
         rows << row;
     }
     m_rows->show({QStringLiteral("#"), tr("target"), tr("actual, %1").arg(onScreen(v.unit)), temperatureUnit,
-                  QStringLiteral("K"), tr(" ")},
+                  QStringLiteral("K"), QStringLiteral(" ")},
                  rows, {5});
     m_picture->setVisible(!m_withPicture.isEmpty());
 }
