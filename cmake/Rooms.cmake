@@ -8,11 +8,11 @@ set(UTTRIN_LIGHT $<$<CONFIG:Release>:-O1>)
 function(uttrin_core_headers name)
   add_library(${name} STATIC ${PROJECT_SOURCE_DIR}/cmake/Headers.cpp)
   target_compile_options(${name} PRIVATE ${ARGN})
-  target_link_libraries(${name} PRIVATE uttrin_warnings fmt::fmt nlohmann_json::nlohmann_json tl::expected)
+  target_link_libraries(${name} PRIVATE uttrin_warnings nlohmann_json::nlohmann_json tl::expected)
   target_precompile_headers(${name} PRIVATE
     <algorithm> <array> <cmath> <cstdint> <filesystem> <functional> <map> <memory> <optional> <set> <span> <string>
     <string_view> <utility> <variant> <vector>
-    <fmt/format.h> <nlohmann/json.hpp> <tl/expected.hpp>)
+    <nlohmann/json.hpp> <tl/expected.hpp>)
 endfunction()
 uttrin_core_headers(uttrin_core_headers)
 uttrin_core_headers(uttrin_light_headers ${UTTRIN_LIGHT})

@@ -2,8 +2,6 @@
 
 #include "physics/Constants.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 

@@ -2,8 +2,6 @@
 
 #include "LineFit.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 #include <functional>

@@ -2,8 +2,6 @@
 
 #include "files/WholeFile.h"
 
-#include <fmt/format.h>
-
 namespace uttrin::cli {
 
 int exitCode(const Failure& failure) {

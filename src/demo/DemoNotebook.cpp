@@ -4,8 +4,6 @@
 #include "plan/RunSheet.h"
 #include "substances/SubstanceLibrary.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 #include <numbers>

@@ -6,8 +6,6 @@
 #include "quantities/Rounding.h"
 #include "quantities/Units.h"
 
-#include <fmt/format.h>
-
 #include <cmath>
 #include <numbers>
 

@@ -1,7 +1,5 @@
 #include "RoomPressure.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <array>
 #include <cmath>

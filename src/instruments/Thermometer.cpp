@@ -4,8 +4,6 @@
 #include "quantities/Identifiers.h"
 #include "substances/SubstanceLibrary.h"
 
-#include <fmt/format.h>
-
 #include <cmath>
 #include <numbers>
 

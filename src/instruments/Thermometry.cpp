@@ -1,7 +1,5 @@
 #include "Thermometry.h"
 
-#include <fmt/format.h>
-
 #include <cmath>
 
 namespace uttrin::thermometry {

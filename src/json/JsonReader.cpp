@@ -1,6 +1,5 @@
 #include "JsonReader.h"
 
-#include <fmt/format.h>
 #include <nlohmann/json.hpp>
 
 #include <cmath>

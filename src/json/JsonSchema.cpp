@@ -3,7 +3,6 @@
 #include "JsonLines.h"
 #include "JsonText.h"
 
-#include <fmt/format.h>
 #include <nlohmann/json.hpp>
 
 #include <valijson/adapters/nlohmann_json_adapter.hpp>

@@ -2,7 +2,6 @@
 
 #include "JsonLines.h"
 
-#include <fmt/format.h>
 #include <nlohmann/json.hpp>
 
 #include <algorithm>

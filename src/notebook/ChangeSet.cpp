@@ -2,8 +2,6 @@
 
 #include "NotebookFault.h"
 
-#include <fmt/format.h>
-
 #include <memory>
 #include <stdexcept>
 

@@ -1,7 +1,5 @@
 #include "PhotoMarking.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 

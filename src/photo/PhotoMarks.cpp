@@ -3,7 +3,6 @@
 #include "quantities/Identifiers.h"
 
 #include <boost/math/tools/minima.hpp>
-#include <fmt/format.h>
 
 #include <algorithm>
 #include <array>

@@ -2,8 +2,6 @@
 
 #include "Constants.h"
 
-#include <fmt/format.h>
-
 #include <cmath>
 
 namespace uttrin {

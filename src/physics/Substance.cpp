@@ -3,8 +3,6 @@
 #include "Constants.h"
 #include "Iapws.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 #include <stdexcept>

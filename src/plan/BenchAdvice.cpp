@@ -1,7 +1,5 @@
 #include "RunSheet.h"
 
-#include <fmt/format.h>
-
 #include <cctype>
 
 namespace uttrin {

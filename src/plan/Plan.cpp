@@ -3,8 +3,6 @@
 #include "quantities/Identifiers.h"
 #include "substances/SubstanceLibrary.h"
 
-#include <fmt/format.h>
-
 #include <array>
 #include <cmath>
 

@@ -2,7 +2,6 @@
 
 #include "RoomJson.h"
 
-#include <fmt/format.h>
 #include <nlohmann/json.hpp>
 
 #include <cmath>

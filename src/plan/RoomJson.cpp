@@ -2,7 +2,6 @@
 
 #include "json/JsonText.h"
 
-#include <fmt/format.h>
 #include <nlohmann/json.hpp>
 
 namespace uttrin {

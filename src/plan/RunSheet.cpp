@@ -2,8 +2,6 @@
 
 #include "substances/SubstanceLibrary.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 #include <numbers>

@@ -2,8 +2,6 @@
 
 #include "quantities/Rounding.h"
 
-#include <fmt/format.h>
-
 #include <cmath>
 
 namespace uttrin {

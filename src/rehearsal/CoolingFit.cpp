@@ -4,7 +4,6 @@
 #include "physics/Constants.h"
 
 #include <Eigen/Dense>
-#include <fmt/format.h>
 
 #include <algorithm>
 #include <cmath>

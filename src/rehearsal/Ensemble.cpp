@@ -3,8 +3,6 @@
 #include "UncertainValues.h"
 #include "rig/Random.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <atomic>
 #include <cmath>

@@ -1,7 +1,5 @@
 #include "ManualRun.h"
 
-#include <fmt/format.h>
-
 #include <cmath>
 
 namespace uttrin {

@@ -2,8 +2,6 @@
 
 #include "Appearance.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 
 namespace uttrin {

@@ -6,8 +6,6 @@
 #include "quantities/Rounding.h"
 #include "solutions/Sucrose.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 

@@ -4,8 +4,6 @@
 #include "RigWords.h"
 #include "json/JsonReader.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 #include <numbers>

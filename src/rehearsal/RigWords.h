@@ -2,8 +2,6 @@
 
 #include "RigFile.h"
 
-#include <fmt/format.h>
-
 #include <string>
 #include <string_view>
 #include <utility>

@@ -1,8 +1,6 @@
 // What is in a vessel, from its amounts and energies.
 #include "RigRates.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <array>
 #include <cmath>

@@ -1,7 +1,5 @@
 #include "RigEngine.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 #include <stdexcept>

@@ -1,7 +1,5 @@
 #include "RigModel.h"
 
-#include <fmt/format.h>
-
 #include <cmath>
 
 namespace uttrin {

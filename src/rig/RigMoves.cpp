@@ -1,7 +1,5 @@
 #include "RigMoves.h"
 
-#include <fmt/format.h>
-
 #include <cmath>
 
 namespace uttrin {

@@ -5,7 +5,6 @@
 
 #include <boost/math/tools/minima.hpp>
 #include <boost/math/tools/roots.hpp>
-#include <fmt/format.h>
 
 #include <algorithm>
 #include <cmath>

@@ -8,7 +8,6 @@
 #include "quantities/Identifiers.h"
 
 #include <boost/math/tools/roots.hpp>
-#include <fmt/format.h>
 
 #include <algorithm>
 #include <array>

@@ -3,8 +3,6 @@
 #include "physics/Iapws.h"
 #include "physics/MonotoneTable.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <array>
 #include <cmath>

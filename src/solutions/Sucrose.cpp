@@ -6,7 +6,6 @@
 #include "substances/SubstanceLibrary.h"
 
 #include <boost/math/tools/roots.hpp>
-#include <fmt/format.h>
 
 #include <algorithm>
 #include <array>

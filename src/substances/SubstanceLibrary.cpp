@@ -5,8 +5,6 @@
 #include "json/JsonSchema.h"
 #include "json/JsonText.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cstdlib>
 #include <iterator>

@@ -1,7 +1,5 @@
 #include "BenchCommands.h"
 
-#include <fmt/format.h>
-
 #include <utility>
 
 namespace uttrin {

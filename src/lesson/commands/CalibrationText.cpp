@@ -2,7 +2,6 @@
 
 #include "quantities/Rounding.h"
 
-#include <fmt/format.h>
 #include <fmt/ranges.h>
 
 #include <cmath>

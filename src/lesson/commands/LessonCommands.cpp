@@ -4,8 +4,6 @@
 #include "lesson/model/StartingPlan.h"
 #include "plan/PlanJson.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 
 namespace uttrin {

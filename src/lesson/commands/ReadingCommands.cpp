@@ -1,7 +1,5 @@
 #include "ReadingCommands.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 
 namespace uttrin {

@@ -3,8 +3,6 @@
 #include "SelectionCommands.h"
 #include "plan/PlanJson.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 
 namespace uttrin {

@@ -1,7 +1,5 @@
 #include "SelectionCommands.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 
 namespace uttrin {

@@ -2,8 +2,6 @@
 
 #include "notebook/Csv.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 #include <map>

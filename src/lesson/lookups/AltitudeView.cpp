@@ -5,8 +5,6 @@
 #include "quantities/Rounding.h"
 #include "substances/SubstanceLibrary.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 
 namespace uttrin {

@@ -8,8 +8,6 @@
 #include "solutions/Sucrose.h"
 #include "substances/SubstanceLibrary.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 

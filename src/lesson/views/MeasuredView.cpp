@@ -4,8 +4,6 @@
 #include "quantities/Rounding.h"
 #include "quantities/Units.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 #include <sstream>

@@ -3,8 +3,6 @@
 #include "PressureText.h"
 #include "rehearsal/Demonstrations.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 
 namespace uttrin {

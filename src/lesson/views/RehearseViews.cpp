@@ -4,8 +4,6 @@
 #include "quantities/Rounding.h"
 #include "rehearsal/Remarks.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 

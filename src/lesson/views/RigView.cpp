@@ -3,8 +3,6 @@
 #include "quantities/Rounding.h"
 #include "substances/SubstanceLibrary.h"
 
-#include <fmt/format.h>
-
 #include <cmath>
 
 namespace uttrin {

@@ -3,8 +3,6 @@
 #include "physics/Constants.h"
 #include "quantities/Rounding.h"
 
-#include <fmt/format.h>
-
 #include <array>
 #include <cmath>
 

@@ -3,8 +3,6 @@
 #include "PressureText.h"
 #include "substances/SubstanceLibrary.h"
 
-#include <fmt/format.h>
-
 #include <cmath>
 
 namespace uttrin {

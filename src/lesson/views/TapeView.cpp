@@ -2,8 +2,6 @@
 
 #include "lesson/model/Clock.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 

@@ -4,8 +4,6 @@
 #include "physics/Substance.h"
 #include "quantities/Rounding.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 

@@ -3,8 +3,6 @@
 #include "HermiteTable.h"
 #include "physics/Constants.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <array>
 #include <cmath>

@@ -5,8 +5,6 @@
 #include "solutions/SodiumChloride.h"
 #include "solutions/Sucrose.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 #include <optional>
