@@ -1,9 +1,9 @@
 #pragma once
 
 #include <cstddef>
+#include <cstdint>
 #include <optional>
 #include <string_view>
-#include <vector>
 
 namespace uttrin {
 
@@ -65,19 +65,21 @@ private:
     bool m_broken = false;
 };
 
-/// Whether a pattern is well formed and names each of `count` arguments, and no other.
+/// Whether a pattern is well formed and names each of `count` arguments, and no other. Up to 64.
 [[nodiscard]] constexpr bool fits(std::string_view pattern, std::size_t count) {
-    std::vector<bool> named(count, false);
+    constexpr std::size_t kMost = 64;
+    if (count > kMost) return false;
+    std::uint64_t named = 0;
+    std::size_t different = 0;
     PatternReader reader(pattern);
     while (const auto piece = reader.next()) {
         if (piece->kind == PatternPiece::Words) continue;
         if (piece->argument >= count) return false;
-        named[piece->argument] = true;
+        const std::uint64_t bit = std::uint64_t{1} << piece->argument;
+        if ((named & bit) == 0) ++different;
+        named |= bit;
     }
-    if (reader.broken()) return false;
-    for (const bool n : named)
-        if (!n) return false;
-    return true;
+    return !reader.broken() && different == count;
 }
 
 /// Whether a pattern holds signs, figures and unit symbols only, and no word: nothing that a translator would
