@@ -20,9 +20,9 @@ extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size
     if (auto notebook = Notebook::open(path)) {
         try {
             for (const Lesson& l : notebook->lessons().value_or(std::vector<Lesson>())) {
-                const auto data = notebook->load(l.id);
-                if (!data) continue;
-                const LessonModel model(*data);
+                const auto lesson = notebook->load(l.id);
+                if (!lesson) continue;
+                const LessonModel model(*lesson);
                 for (const Run& r : model.data().runs)
                     (void)model.reduce(r.id);
             }

@@ -1,5 +1,7 @@
 #include "RigFileMoves.h"
 
+#include <nlohmann/json.hpp>
+
 namespace uttrin {
 namespace {
 

@@ -4,6 +4,8 @@
 #include "RigWords.h"
 #include "json/JsonReader.h"
 
+#include <nlohmann/json.hpp>
+
 #include <algorithm>
 #include <cmath>
 #include <numbers>
