@@ -19,6 +19,7 @@
 #include <QHeaderView>
 #include <QLocale>
 #include <QMenu>
+#include <QTextBrowser>
 #include <QTextDocument>
 #include <QTimer>
 #include <QTranslator>
@@ -217,7 +218,10 @@ TEST_F(PseudoLanguage, EveryDemonstrationIsToldInIt) {
     for (std::size_t i = 0; i < demonstrations().size(); ++i) {
         rehearse->choose(static_cast<int>(i));
         waitForRehearsal();
-        walk(*rehearse, QString::fromStdString(demonstrations()[i].id));
+        const QString id = QString::fromStdString(demonstrations()[i].id);
+        walk(*rehearse, id);
+        expectTranslated(d->find<QTextBrowser>("rigGuide")->toPlainText(),
+                         id + QStringLiteral(", the guide"));
     }
     d->press("rehearseFace_2");
     walk(*rehearse, QStringLiteral("measured"));

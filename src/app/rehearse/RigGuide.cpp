@@ -9,12 +9,19 @@
 namespace uttrin::app {
 namespace {
 
-QString htmlList(const QString& title, const std::vector<std::string>& items, const char* tag) {
+QString htmlList(const QString& title, const std::vector<Text>& items, const char* tag) {
     if (items.empty()) return {};
     QString html = QStringLiteral("<h4>%1</h4><%2>").arg(title, QLatin1String(tag));
-    for (const std::string& item : items)
-        html += QStringLiteral("<li>%1</li>").arg(onScreen(Text::data(item)).toHtmlEscaped());
+    for (const Text& item : items)
+        html += QStringLiteral("<li>%1</li>").arg(onScreen(item).toHtmlEscaped());
     return html + QStringLiteral("</%1>").arg(QLatin1String(tag));
+}
+
+QString htmlList(const QString& title, const std::vector<std::string>& items, const char* tag) {
+    std::vector<Text> texts;
+    for (const std::string& item : items)
+        texts.push_back(Text::data(item));
+    return htmlList(title, texts, tag);
 }
 
 } // namespace
@@ -40,9 +47,9 @@ RigGuide::RigGuide(QWidget* parent) : QWidget(parent), m_text(new QTextBrowser) 
 
 void RigGuide::show(const RigFile& rig) {
     const RigStory& s = rig.story();
-    std::vector<std::string> variants;
+    std::vector<Text> variants;
     for (const RigVariant& v : rig.variants())
-        if (!v.says.empty()) variants.push_back(v.name + ": " + v.says);
+        if (!v.says.empty()) variants.push_back(Text::set("{}: {}", Text::data(v.name), Text::data(v.says)));
     m_text->setHtml(QStringLiteral("<h3>%1</h3><p>%2</p>")
                         .arg(onScreen(Text::data(rig.name())).toHtmlEscaped(),
                              onScreen(Text::data(s.aim)).toHtmlEscaped()) +
