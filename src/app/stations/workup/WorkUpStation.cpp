@@ -39,8 +39,7 @@ WorkUpStation::WorkUpStation(LessonController& controller) : StationPage(control
     m_axes = new Segments(QStringLiteral("workAxes"));
     m_axes->setChoices({tr("ln p against 1/T"), tr("phase map")});
     m_axes->choose(0);
-    m_axes->setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Fixed);
-    plotHead->addWidget(m_axes);
+    plotHead->addFixed(m_axes);
     m_run = new RunChoice(m_controller, QStringLiteral("workRun"));
     plotHead->addWidget(m_run);
     plot->addWidget(head);
@@ -50,7 +49,7 @@ WorkUpStation::WorkUpStation(LessonController& controller) : StationPage(control
     plot->addWidget(m_map, 1);
     top->addLayout(plot, 1);
     auto* result = new ScrollColumn;
-    result->setWidths(380, 470);
+    result->setWidths(380, 520);
     result->column()->addWidget(buildResult());
     auto* stepsCard = new Card;
     stepsCard->column()->addWidget(makeLabel(tr("Step by step"), "heading"));
