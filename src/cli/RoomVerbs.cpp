@@ -69,11 +69,11 @@ Job addConvert(VerbOptions& verb) {
             return {{{"value", value}, {"unit", (*target)->symbol}},
                     fmt::format("{:.10g} {}\n", value, (*target)->symbol)};
         }
-        std::string all;
+        std::vector<Text> all;
         for (const auto dimension : allDimensions())
-            for (const Unit& u : unitsOf(dimension))
-                all += (all.empty() ? "" : ", ") + std::string(u.symbol);
-        throw Refusal{{Failure::BadInput, Text::tr("'{}' is not a unit; accepted: {}", in->to, all)}};
+            all.push_back(Text::list(unitsOf(dimension), &Unit::symbol));
+        throw Refusal{
+            {Failure::BadInput, Text::tr("'{}' is not a unit; accepted: {}", in->to, Text::list(all))}};
     };
 }
 

@@ -74,13 +74,10 @@ int run(int argc, char** argv) {
     const bool isVerb = std::any_of(std::begin(kVerbs), std::end(kVerbs), [&](const VerbEntry& v) {
         return !words.empty() && words.front() == v.name;
     });
-    if (!words.empty() && !isVerb && words.front().substr(0, 1) != "-") {
-        std::string known;
-        for (const VerbEntry& v : kVerbs)
-            known += (known.empty() ? "" : ", ") + std::string(v.name);
-        return refuse({uttrin::Failure::BadInput,
-                       uttrin::Text::tr("'{}' is not a verb; accepted: {}", words.front(), known)});
-    }
+    if (!words.empty() && !isVerb && words.front().substr(0, 1) != "-")
+        return refuse(
+            {uttrin::Failure::BadInput, uttrin::Text::tr("'{}' is not a verb; accepted: {}", words.front(),
+                                                         uttrin::Text::list(kVerbs, &VerbEntry::name))});
     std::reverse(words.begin(), words.end()); // CLI11 takes them last first
     for (const auto& problem : uttrin::substanceLibrary().addFolder(uttrin::ownSubstanceFolder()))
         fmt::print(stderr, "uttrin-cli: {}\n", problem.sentence());

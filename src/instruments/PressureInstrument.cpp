@@ -106,13 +106,10 @@ std::span<const GasFactor> gasFactors() {
 }
 
 Result<double> gasFactor(std::string_view gas) {
-    std::string known;
-    for (const GasFactor& g : gasFactors()) {
+    for (const GasFactor& g : gasFactors())
         if (g.gas == gas) return g.factor;
-        known += (known.empty() ? "" : ", ") + std::string(g.gas);
-    }
-    return fail(Failure::BadInput,
-                Text::tr("'{}' is not a gas with a known factor; accepted: {}", gas, known));
+    return fail(Failure::BadInput, Text::tr("'{}' is not a gas with a known factor; accepted: {}", gas,
+                                            Text::list(gasFactors(), &GasFactor::gas)));
 }
 
 double manometerDensity(const PressureInstrument& i) {

@@ -27,10 +27,7 @@ const JsonReader::Json* JsonReader::at(const char* key) const {
 
 std::string JsonReader::pointer(const char* key) const { return *key ? m_path + "/" + key : m_path; }
 
-Text JsonReader::path(const char* key) const {
-    const std::string at = pointer(key);
-    return at.empty() ? Text::tr("the file") : Text::typed(at);
-}
+Text JsonReader::path(const char* key) const { return placeInFile(pointer(key)); }
 
 void JsonReader::number(const char* key, double& into) {
     if (const Json* v = at(key)) {
@@ -82,12 +79,11 @@ void JsonReader::measure(const char* key, double& into, Dimension dimension, dou
     parsed(key, into, [=](std::string_view word) { return measureWithin(word, dimension, low, high); });
 }
 
-void JsonReader::refuse(const char* key, const Text& accepted) const {
-    if (!m_failure) m_failure = Failure{Failure::BadInput, Text::tr("{}: expected {}", path(key), accepted)};
-}
+void JsonReader::refuse(const char* key, const Text& accepted) const { refuseAt(pointer(key), accepted); }
 
 void JsonReader::refuseAt(const std::string& pointer, const Text& accepted) const {
-    if (!m_failure) m_failure = Failure{Failure::BadInput, Text::tr("{}: expected {}", pointer, accepted)};
+    if (!m_failure)
+        m_failure = Failure{Failure::BadInput, Text::tr("{}: expected {}", placeInFile(pointer), accepted)};
 }
 
 void JsonReader::require(const char* key, const Text& what) const {
@@ -103,6 +99,10 @@ void JsonReader::onlyKnown() const {
                                                         key, Text::list(m_asked))};
         return;
     }
+}
+
+Text placeInFile(const std::string& pointer) {
+    return pointer.empty() ? Text::tr("the file") : Text::typed(pointer);
 }
 
 Result<double> measureWithin(std::string_view text, Dimension dimension, double low, double high) {

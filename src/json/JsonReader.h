@@ -29,7 +29,7 @@ public:
     [[nodiscard]] const Json* at(const char* key) const;
     /// JSON pointer to what stands under a key; of the object itself with "".
     [[nodiscard]] std::string pointer(const char* key) const;
-    /// The same for a message; "the file" at the root.
+    /// The same for a message.
     [[nodiscard]] Text path(const char* key) const;
     [[nodiscard]] bool failed() const { return m_failure.has_value(); }
 
@@ -67,6 +67,9 @@ private:
     std::optional<Failure>& m_failure;
     mutable std::set<std::string> m_asked;
 };
+
+/// A JSON pointer in a message; "the file" at the root.
+[[nodiscard]] Text placeInFile(const std::string& pointer);
 
 /// A quantity of this dimension between bounds in SI, or why it is none.
 [[nodiscard]] Result<double> measureWithin(std::string_view text, Dimension dimension, double low,

@@ -1,6 +1,7 @@
 #include "JsonSchema.h"
 
 #include "JsonLines.h"
+#include "JsonReader.h"
 #include "JsonText.h"
 
 #include <nlohmann/json.hpp>
@@ -48,11 +49,9 @@ Result<void> keepsSchema(std::string_view text, std::string_view schemaText) {
     valijson::ValidationResults::Error error, deepest;
     while (results.popError(error))
         if (error.context.size() >= deepest.context.size()) deepest = error;
-    const std::string pointer = pointerOf(deepest.context);
     return tl::unexpected(
         withLine(Failure{Failure::BadInput,
-                         Text::set("{}: {}", pointer.empty() ? Text::tr("the file") : Text::typed(pointer),
-                                   deepest.description)},
+                         Text::set("{}: {}", placeInFile(pointerOf(deepest.context)), deepest.description)},
                  text));
 }
 

@@ -14,12 +14,10 @@ namespace uttrin {
 /// @param what  for the message: Text::tr("a gauge convention"); BadInput lists what is accepted.
 template <typename E, std::size_t N>
 [[nodiscard]] Result<E> fromId(std::string_view wanted, const std::array<E, N>& all, const Text& what) {
-    std::string known;
-    for (const E value : all) {
+    for (const E value : all)
         if (id(value) == wanted) return value;
-        known += (known.empty() ? "" : ", ") + std::string(id(value));
-    }
-    return fail(Failure::BadInput, Text::tr("'{}' is not {}; accepted: {}", shortened(wanted), what, known));
+    return fail(Failure::BadInput, Text::tr("'{}' is not {}; accepted: {}", shortened(wanted), what,
+                                            Text::list(all, [](E value) { return id(value); })));
 }
 
 /// The identifiers of an enumeration, in files, in the notebook and on the command line. Each enumeration
@@ -41,13 +39,12 @@ template <typename E>
 /// The value that an identifier names, by its table; BadInput lists what is accepted.
 template <typename E>
 [[nodiscard]] Result<E> valueOf(std::string_view word) {
-    std::string accepted;
-    for (const auto& [known, name] : Identifiers<E>::table) {
+    constexpr auto& table = Identifiers<E>::table;
+    for (const auto& [known, name] : table)
         if (name == word) return known;
-        accepted += (accepted.empty() ? "" : ", ") + std::string(name);
-    }
     return fail(Failure::BadInput,
-                Text::tr("'{}' is not {}; accepted: {}", shortened(word), Identifiers<E>::what(), accepted));
+                Text::tr("'{}' is not {}; accepted: {}", shortened(word), Identifiers<E>::what(),
+                         Text::list(table, [](const auto& entry) { return entry.second; })));
 }
 
 } // namespace uttrin

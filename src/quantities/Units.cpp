@@ -131,12 +131,7 @@ std::string_view trimmed(std::string_view text) {
     return text.substr(first, text.find_last_not_of(" \t\r\n") - first + 1);
 }
 
-std::string acceptedUnits(Dimension dimension) {
-    std::string list;
-    for (const Unit& u : unitsOf(dimension))
-        list += (list.empty() ? "" : ", ") + std::string(u.symbol);
-    return list;
-}
+Text acceptedUnits(Dimension dimension) { return Text::list(unitsOf(dimension), &Unit::symbol); }
 
 /// The real minus sign U+2212 as people paste it becomes the ASCII one.
 std::string asciiMinus(std::string_view text) {

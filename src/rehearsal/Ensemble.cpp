@@ -88,9 +88,9 @@ std::optional<Text> reasonFor(const RigFile& rig, const std::vector<Member>& mem
         const double difference = sum[0] / count[0] - (count[1] > 0 ? sum[1] / count[1] : 0.0);
         if (std::abs(difference) <= most) continue;
         most = std::abs(difference);
-        reason = Text::tr("{}: more than expected", Text::data(rig.uncertainties()[u].name));
-        if (difference < 0.0)
-            reason = Text::tr("{}: less than expected", Text::data(rig.uncertainties()[u].name));
+        const Text name = Text::data(rig.uncertainties()[u].name);
+        reason = difference < 0.0 ? Text::tr("{}: less than expected", name)
+                                  : Text::tr("{}: more than expected", name);
     }
     return reason;
 }

@@ -321,13 +321,11 @@ private:
         m_setup.watched = m_names.vessel(m_root, "watch");
         std::string clock;
         m_root.string("clock", clock);
-        std::string known;
-        for (std::size_t i = 0; i < m_setup.moves.size(); ++i) {
+        for (std::size_t i = 0; i < m_setup.moves.size(); ++i)
             if (m_setup.moves[i].says == clock && !clock.empty()) m_setup.clockMove = static_cast<int>(i);
-            known += (known.empty() ? "" : ", ") + m_setup.moves[i].says;
-        }
         if (m_root.has("clock") && m_setup.clockMove < 0)
-            m_root.refuse("clock", Text::tr("what one of the moves says: {}", known));
+            m_root.refuse("clock", Text::tr("what one of the moves says: {}",
+                                            Text::list(m_setup.moves, &RigMove::says)));
     }
 
     void readGoal() {

@@ -64,12 +64,11 @@ inline constexpr std::pair<SkinLaw, std::string_view> kSkinLaws[] = {{SkinLaw::S
 
 template <typename E, std::size_t N>
 Result<E> fromWord(const std::pair<E, std::string_view> (&words)[N], std::string_view word) {
-    std::string accepted;
-    for (const auto& [value, name] : words) {
+    for (const auto& [value, name] : words)
         if (name == word) return value;
-        accepted += (accepted.empty() ? "" : ", ") + std::string(name);
-    }
-    return fail(Failure::BadInput, Text::tr("'{}' is not known; accepted: {}", word, accepted));
+    return fail(Failure::BadInput,
+                Text::tr("'{}' is not known; accepted: {}", word,
+                         Text::list(words, [](const auto& entry) { return entry.second; })));
 }
 
 } // namespace uttrin

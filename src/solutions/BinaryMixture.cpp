@@ -143,14 +143,12 @@ std::span<const BinaryMixture> waterMixtures() {
 }
 
 Result<const BinaryMixture*> findWaterMixture(std::string_view substance) {
-    std::string known;
-    for (const BinaryMixture& m : waterMixtures()) {
-        if (m.first().facts().id == substance) return &m;
-        known += (known.empty() ? "" : ", ") + m.first().facts().id;
-    }
-    return fail(
-        Failure::BadInput,
-        Text::tr("'{}' is not a liquid whose mixture with water is known; accepted: {}", substance, known));
+    const auto liquid = [](const BinaryMixture& m) -> const std::string& { return m.first().facts().id; };
+    for (const BinaryMixture& m : waterMixtures())
+        if (liquid(m) == substance) return &m;
+    return fail(Failure::BadInput,
+                Text::tr("'{}' is not a liquid whose mixture with water is known; accepted: {}", substance,
+                         Text::list(waterMixtures(), liquid)));
 }
 
 } // namespace uttrin

@@ -70,13 +70,11 @@ std::vector<SubstanceProblem> SubstanceLibrary::addFolder(const std::filesystem:
 }
 
 Result<const Substance*> SubstanceLibrary::find(std::string_view id) const {
-    std::string known;
-    for (const Substance* s : m_order) {
-        if (s->facts().id == id) return s;
-        known += (known.empty() ? "" : ", ") + s->facts().id;
-    }
-    return fail(Failure::BadInput,
-                Text::tr("'{}' is not a fluid that Uttrin knows; accepted: {}", id, known));
+    const auto idOf = [](const Substance* s) -> const std::string& { return s->facts().id; };
+    for (const Substance* s : m_order)
+        if (idOf(s) == id) return s;
+    return fail(Failure::BadInput, Text::tr("'{}' is not a fluid that Uttrin knows; accepted: {}", id,
+                                            Text::list(m_order, idOf)));
 }
 
 SubstanceLibrary& substanceLibrary() {

@@ -3,6 +3,7 @@
 #include "Pattern.h"
 
 #include <concepts>
+#include <functional>
 #include <initializer_list>
 #include <iosfwd>
 #include <memory>
@@ -68,9 +69,10 @@ public:
     /// Sentences one after the other.
     [[nodiscard]] static Text sentences(const std::vector<Text>& texts);
     /// A list of texts, or of strings and whole numbers as they are: "a, b, c".
+    /// @param of  what of each thing is listed: `&Unit::symbol`.
     [[nodiscard]] static Text list(const std::vector<Text>& texts);
-    template <typename Range>
-    [[nodiscard]] static Text list(const Range& range);
+    template <typename Range, typename Projection = std::identity>
+    [[nodiscard]] static Text list(const Range& range, Projection of = {});
 
     [[nodiscard]] bool empty() const { return !m_node; }
 
@@ -137,11 +139,11 @@ Text Text::set(std::type_identity_t<SignPattern<Args...>> pattern, const Args&..
     return signs(pattern.source(), {TextArgument(args)...});
 }
 
-template <typename Range>
-Text Text::list(const Range& range) {
+template <typename Range, typename Projection>
+Text Text::list(const Range& range, Projection of) {
     std::vector<Text> texts;
     for (const auto& one : range)
-        texts.push_back(set("{}", one));
+        texts.push_back(set("{}", std::invoke(of, one)));
     return list(texts);
 }
 

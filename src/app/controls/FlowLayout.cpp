@@ -8,6 +8,18 @@ namespace uttrin::app {
 
 FlowLayout::FlowLayout(QWidget* parent) : QLayout(parent) {}
 
+FlowLayout* FlowLayout::inRow(int spacing) {
+    auto* layout = new FlowLayout(new QWidget);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(spacing);
+    return layout;
+}
+
+void FlowLayout::addFixed(QWidget* widget) {
+    widget->setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Fixed);
+    addWidget(widget);
+}
+
 FlowLayout::~FlowLayout() {
     for (const QLayoutItem* item : m_items)
         delete item;

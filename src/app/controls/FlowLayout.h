@@ -12,6 +12,10 @@ class FlowLayout : public QLayout {
     Q_OBJECT
 public:
     explicit FlowLayout(QWidget* parent);
+    /// Of a widget of its own, its `parentWidget()`, without margins.
+    [[nodiscard]] static FlowLayout* inRow(int spacing);
+    /// A thing that stays as wide and as high as it asks to be.
+    void addFixed(QWidget* widget);
     ~FlowLayout() override;
 
     void addItem(QLayoutItem* item) override;

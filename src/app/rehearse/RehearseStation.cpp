@@ -257,7 +257,7 @@ void RehearseStation::runByHand(bool on) {
         auto manualRun = ManualRun::make(rig(), settingsOf(m_variant));
         if (!manualRun) {
             m_manualButton->setChecked(false);
-            return emit m_controller.failed(onScreen(manualRun.error().message));
+            return m_controller.tell(manualRun.error());
         }
         m_manualRun = std::make_unique<ManualRun>(std::move(*manualRun));
         m_tape->setBand(nullptr);

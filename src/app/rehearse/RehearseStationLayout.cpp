@@ -49,15 +49,11 @@ void RehearseStation::buildLeft(QVBoxLayout* column) {
 }
 
 void RehearseStation::buildRight(QVBoxLayout* column) {
-    auto* head = new QWidget;
-    auto* top = new FlowLayout(head);
-    top->setContentsMargins(0, 0, 0, 0);
-    top->setSpacing(3);
+    FlowLayout* top = FlowLayout::inRow(3);
     m_face = new Segments(QStringLiteral("rehearseFace"));
     m_face->setChoices({tr("Map"), tr("Guide"), tr("Measured")});
     m_face->choose(0);
-    m_face->setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Fixed);
-    top->addWidget(m_face);
+    top->addFixed(m_face);
     auto* other = new QWidget;
     auto* beside = new QHBoxLayout(other);
     beside->setContentsMargins(0, 0, 0, 0);
@@ -72,7 +68,7 @@ void RehearseStation::buildRight(QVBoxLayout* column) {
     m_compare->setSizeAdjustPolicy(QComboBox::AdjustToContents);
     beside->addWidget(m_compare);
     top->addWidget(other);
-    column->addWidget(head);
+    column->addWidget(top->parentWidget());
     m_faces = new QStackedWidget;
     m_map = new PhaseMap;
     m_map->setObjectName(QStringLiteral("rehearseMap"));
@@ -97,10 +93,7 @@ void RehearseStation::buildRight(QVBoxLayout* column) {
     m_caution = makeLabel({}, "caution");
     m_caution->setObjectName(QStringLiteral("rigCaution"));
     column->addWidget(m_caution);
-    auto* foot = new QWidget;
-    auto* tiles = new FlowLayout(foot);
-    tiles->setContentsMargins(0, 0, 0, 0);
-    tiles->setSpacing(8);
+    FlowLayout* tiles = FlowLayout::inRow(8);
     m_chance = new SuccessTile;
     tiles->addWidget(m_chance);
     m_manualButton = new QPushButton;
@@ -113,7 +106,7 @@ void RehearseStation::buildRight(QVBoxLayout* column) {
     m_captureButton->hide();
     tiles->addWidget(m_captureButton);
     tiles->addWidget(m_manualButton);
-    column->addWidget(foot);
+    column->addWidget(tiles->parentWidget());
 }
 
 /// Only the face that is seen asks for room.

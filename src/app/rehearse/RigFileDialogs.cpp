@@ -18,7 +18,7 @@ std::optional<Demonstration> openRigFile(QWidget* parent, LessonController& cont
     if (path.isEmpty()) return std::nullopt;
     const auto text = readWholeFile(path.toStdString(), kMebibyte);
     if (!text) {
-        emit controller.failed(onScreen(text.error().message));
+        controller.tell(text.error());
         return std::nullopt;
     }
     auto read = readRigFile(*text);
@@ -38,7 +38,7 @@ void saveRigFile(QWidget* parent, LessonController& controller, const RigFile& r
     if (path.isEmpty()) return;
     const std::string text = rig.text(settings, QFileInfo(path).completeBaseName().toStdString());
     if (const auto done = writeWholeFile(path.toStdString(), text); !done)
-        emit controller.failed(onScreen(done.error().message));
+        controller.tell(done.error());
     else
         emit controller.said(LessonController::tr("The rig as it is set now is in %1.").arg(path));
 }

@@ -26,9 +26,7 @@ StationButton::StationButton(const QString& name, QWidget* parent) : QAbstractBu
 }
 
 void StationButton::show(const StationState& state) {
-    const bool same = state.line1 == m_state.line1 && state.line2 == m_state.line2 &&
-                      state.done == m_state.done && state.missing == m_state.missing;
-    if (same) return; // most of what happens at one station changes no other's
+    if (state == m_state) return; // most of what happens at one station changes no other's
     m_state = state;
     const QString lines = onScreen(state.line1) +
                           (state.line2.empty() ? QString() : QLatin1String(", ") + onScreen(state.line2));

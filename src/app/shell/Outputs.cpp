@@ -12,14 +12,14 @@ namespace uttrin::app {
 void printSheet(LessonController& controller, QWidget* over) {
     const auto sheet = benchSheet(controller.session());
     if (!sheet)
-        controller.complain(onScreen(sheet.error().message));
+        controller.tell(sheet.error());
     else if (dialogs::print(over, *sheet))
         controller.say(onScreen(Text::tr("Sent to the printer.")));
 }
 
 void saveSheet(LessonController& controller, QWidget* over) {
     const auto sheet = benchSheet(controller.session());
-    if (!sheet) return controller.complain(onScreen(sheet.error().message));
+    if (!sheet) return controller.tell(sheet.error());
     const QString path = dialogs::saveFile(over, onScreen(Text::tr("Run sheet as PDF")),
                                            dialogs::suggestedFile(Text::tr("run-sheet"), "pdf"),
                                            QStringLiteral("PDF (*.pdf)"), QStringLiteral("pdf"));
@@ -27,7 +27,7 @@ void saveSheet(LessonController& controller, QWidget* over) {
     if (const auto pages = writePdf(*sheet, ScreenWording(), path); pages)
         controller.say(onScreen(Text::tr("Saved {0}, {1} {1|page|pages}.", path.toStdString(), *pages)));
     else
-        controller.complain(onScreen(pages.error().message));
+        controller.tell(pages.error());
 }
 
 void saveMap(LessonController& controller, PhaseMap* map, QWidget* over) {
@@ -43,7 +43,7 @@ void saveMap(LessonController& controller, PhaseMap* map, QWidget* over) {
     if (done)
         controller.say(onScreen(Text::tr("Saved {}.", path.toStdString())));
     else
-        controller.complain(onScreen(done.error().message));
+        controller.tell(done.error());
 }
 
 } // namespace uttrin::app

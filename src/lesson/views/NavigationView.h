@@ -13,6 +13,8 @@ struct StationState {
     Text line1, line2;
     bool done = false;
     bool missing = false; ///< something here must be given before the data mean anything
+
+    bool operator==(const StationState&) const = default;
 };
 
 /// Order of the stations along the navigation column.

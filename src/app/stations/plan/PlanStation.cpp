@@ -56,10 +56,7 @@ PlanStation::PlanStation(LessonController& controller) : StationPage(controller)
     styleTable(m_table);
     m_table->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     right->column()->addWidget(m_table);
-    auto* foot = new QWidget;
-    auto* buttons = new FlowLayout(foot);
-    buttons->setContentsMargins(0, 0, 0, 0);
-    buttons->setSpacing(6);
+    FlowLayout* buttons = FlowLayout::inRow(6);
     auto* print = new QPushButton(tr("Print…"));
     print->setToolTip(tr("The run sheet, on paper for the bench"));
     print->setObjectName(QStringLiteral("printSheet"));
@@ -79,11 +76,9 @@ PlanStation::PlanStation(LessonController& controller) : StationPage(controller)
     lock->setObjectName(QStringLiteral("lockPredictions"));
     connect(lock, &QPushButton::clicked, this,
             [this] { m_controller.carryOut(&PlanCommands::lockPredictions); });
-    for (QPushButton* b : {print, save, even, lock}) {
-        b->setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Fixed);
-        buttons->addWidget(b);
-    }
-    right->column()->addWidget(foot);
+    for (QPushButton* b : {print, save, even, lock})
+        buttons->addFixed(b);
+    right->column()->addWidget(buttons->parentWidget());
     auto* fetch = new Card;
     fetch->column()->addWidget(makeLabel(tr("To fetch"), "heading"));
     m_materials = makeLabel({});

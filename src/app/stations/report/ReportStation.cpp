@@ -127,7 +127,7 @@ void ReportStation::savePdf() {
     if (pages)
         m_controller.say(onScreen(Text::tr("Saved {0}, {1} {1|page|pages}.", path.toStdString(), *pages)));
     else
-        m_controller.complain(onScreen(pages.error().message));
+        m_controller.tell(pages.error());
 }
 
 void ReportStation::saveText(const QString& title, const QString& filter, const QString& suffix,
@@ -137,7 +137,7 @@ void ReportStation::saveText(const QString& title, const QString& filter, const 
     if (const auto done = writeWholeFile(path.toStdString(), text); done)
         m_controller.say(tr("Saved %1.").arg(path));
     else
-        m_controller.complain(onScreen(done.error().message));
+        m_controller.tell(done.error());
 }
 
 void ReportStation::saveHtml() {

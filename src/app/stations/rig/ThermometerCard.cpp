@@ -129,25 +129,22 @@ void ThermometerCard::wire() {
 }
 
 void ThermometerCard::take(Thermometer& t) const {
-    const auto number = [](const NumberField* f, double& into) {
-        if (const auto v = f->value()) into = *v;
-    };
     if (m_name->isModified()) t.name = m_name->text().trimmed().toStdString();
     t.unit = m_unit->currentData().toString().toStdString();
     t.place = kPlaces[std::max(0, m_place->chosen())];
-    number(m_division, t.division);
-    number(m_accuracy, t.accuracy);
+    m_division->putInto(t.division);
+    m_accuracy->putInto(t.accuracy);
     const bool ohmsBefore = readsOhms(t);
     t.kind = thermometerKindFromId(m_kind->currentData().toString().toStdString()).value_or(t.kind);
     if (readsOhms(t) != ohmsBefore) t.calibrations.clear(); // they are in degrees, or in ohms
-    number(m_nominal, t.nominalOhm);
+    m_nominal->putInto(t.nominalOhm);
     const bool glass = t.kind == ThermometerKind::Mercury || t.kind == ThermometerKind::Spirit;
     t.emergentFromCelsius = glass ? m_emergent->value() : std::nullopt;
-    number(m_stem, t.stemCelsius);
-    number(m_emissivitySet, t.emissivitySet);
-    number(m_emissivity, t.emissivity);
-    number(m_reflected, t.reflectedCelsius);
-    number(m_wall, t.wallMillimetre);
+    m_stem->putInto(t.stemCelsius);
+    m_emissivitySet->putInto(t.emissivitySet);
+    m_emissivity->putInto(t.emissivity);
+    m_reflected->putInto(t.reflectedCelsius);
+    m_wall->putInto(t.wallMillimetre);
 }
 
 void ThermometerCard::show(const Thermometer& t, int utcOffsetMin) {

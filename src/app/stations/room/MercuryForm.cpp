@@ -142,10 +142,10 @@ void MercuryForm::showSteps(const std::optional<MercuryReading>& reading) {
         return QStringLiteral("<tr><td>%1</td><td align='right'>&nbsp; %2</td></tr>")
             .arg(what.toHtmlEscaped(), size);
     };
-    QString rows =
-        line(tr("as read"),
-             tr("%1 %2").arg(onScreen(reading->value(), decimalsForDivision(reading->vernierStep())),
-                             asIs(uttrin::unit(reading->unit).display)));
+    QString rows = line(
+        tr("as read"),
+        QStringLiteral("%1 %2").arg(onScreen(reading->value(), decimalsForDivision(reading->vernierStep())),
+                                    asIs(uttrin::unit(reading->unit).display)));
     for (const BarometerStep& s : corrected->steps)
         rows += line(onScreen(s.label), tr("%1 Pa").arg(onScreen(fixedSigned(s.pascal, 0))));
     m_steps->setText(QStringLiteral("<table width='100%' cellspacing='0'>%1</table>").arg(rows));

@@ -52,8 +52,7 @@ void RoomSourceForm::buildFields() {
     m_unit->setObjectName(QStringLiteral("roomUnit"));
     m_unit->setAccessibleName(tr("Unit of the reading"));
     for (const Unit& u : unitsOf(Dimension::Pressure))
-        m_unit->addItem(asIs(u.display),
-                        QString::fromUtf8(u.symbol.data(), static_cast<qsizetype>(u.symbol.size())));
+        m_unit->addItem(asIs(u.display), asIs(u.symbol));
     m_unit->setCurrentText(QStringLiteral("hPa"));
     m_altitude =
         new NumberField(tr("Height above sea level"), QStringLiteral("m"), QStringLiteral("roomAltitude"));

@@ -91,10 +91,7 @@ void ReadingCard::buildVigour() {
 }
 
 void ReadingCard::buildDetails() {
-    auto* row = new QWidget;
-    auto* details = new FlowLayout(row);
-    details->setContentsMargins(0, 0, 0, 0);
-    details->setSpacing(8);
+    FlowLayout* details = FlowLayout::inRow(8);
     m_isolated = new QCheckBox(tr("isolated"));
     m_isolated->setToolTip(tr("The pump was closed off when this point was read"));
     m_isolated->setObjectName(QStringLiteral("isolated"));
@@ -110,15 +107,12 @@ void ReadingCard::buildDetails() {
     m_criterion->setObjectName(QStringLiteral("criterion"));
     m_criterion->setAccessibleName(tr("What counts as boiling for this point"));
     m_criterion->addItems({tr("first bubbles"), tr("steady"), tr("stops, isolated")});
-    details->addWidget(m_criterion);
-    details->addWidget(m_isolated);
-    details->addWidget(m_cooling);
+    details->addFixed(m_criterion);
+    details->addFixed(m_isolated);
+    details->addFixed(m_cooling);
     m_judge->setMinimumWidth(70);
     details->addWidget(m_judge);
-    for (QWidget* w : {static_cast<QWidget*>(m_criterion), static_cast<QWidget*>(m_isolated),
-                       static_cast<QWidget*>(m_cooling)})
-        w->setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Fixed);
-    column()->addWidget(row);
+    column()->addWidget(details->parentWidget());
 }
 
 void ReadingCard::buildFinding() {

@@ -66,10 +66,7 @@ RunStation::RunStation(LessonController& controller) : StationPage(controller) {
 }
 
 QWidget* RunStation::buildRuns() {
-    auto* bar = new QWidget;
-    auto* runs = new FlowLayout(bar);
-    runs->setContentsMargins(0, 0, 0, 0);
-    runs->setSpacing(6);
+    FlowLayout* runs = FlowLayout::inRow(6);
     m_run = new RunChoice(m_controller, QStringLiteral("runChoice"));
     m_newGroup = new FieldEdit;
     m_newGroup->setObjectName(QStringLiteral("newGroup"));
@@ -78,13 +75,10 @@ QWidget* RunStation::buildRuns() {
     m_newGroup->setMinimumWidth(110);
     m_start = new QPushButton(tr("Start a run"));
     m_start->setObjectName(QStringLiteral("startRun"));
-    runs->addWidget(m_run);
-    runs->addWidget(m_newGroup);
-    runs->addWidget(m_start);
-    for (QWidget* w :
-         {static_cast<QWidget*>(m_run), static_cast<QWidget*>(m_newGroup), static_cast<QWidget*>(m_start)})
-        w->setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Fixed);
-    return bar;
+    runs->addFixed(m_run);
+    runs->addFixed(m_newGroup);
+    runs->addFixed(m_start);
+    return runs->parentWidget();
 }
 
 void RunStation::wire() {
