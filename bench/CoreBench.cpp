@@ -107,9 +107,7 @@ void ninetyMinutesOfASealedFlask(benchmark::State& state) {
     RigModel m;
     m.vessels = {{.name = "flask",
                   .volume = 1e-3,
-                  .dryWall = 0.03,
-                  .wallHeatCapacity = 150.0,
-                  .wallToContents = 5.0,
+                  .walls = {{"glass", 150.0, 5.0, 0.03}},
                   .condensed = 0.45,
                   .airPascal = 200.0,
                   .kelvin = 368.15}};

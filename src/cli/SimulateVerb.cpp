@@ -24,15 +24,17 @@ RigFile rigFrom(const std::string& word) {
 /// A column of the path: its name, and its value in a sample.
 struct Column {
     std::string name;
-    std::function<double(const RigSample&)> value;
+    std::function<std::optional<double>(const RigSample&)> value; ///< nothing where it has no meaning
 };
 
 void addVessel(std::vector<Column>& columns, const Rehearsal& r, std::size_t vessel) {
     const std::string prefix = vessel == static_cast<std::size_t>(r.setup.watched)
                                    ? std::string()
                                    : r.setup.model.vessels[vessel].name + "_";
-    const auto add = [&](const char* name, double VesselState::*part) {
-        columns.push_back({prefix + name, [=](const RigSample& s) { return s.vessels[vessel].*part; }});
+    const auto add = [&](const std::string& name, auto part) { // a member or a function of the state
+        columns.push_back({prefix + name, [=](const RigSample& s) -> std::optional<double> {
+                               return std::invoke(part, s.vessels[vessel]);
+                           }});
     };
     add("liquid_temperature_k", &VesselState::kelvin);
     add("pressure_pa", &VesselState::pascal);
@@ -46,7 +48,13 @@ void addVessel(std::vector<Column>& columns, const Rehearsal& r, std::size_t ves
         add("solute_kg", &VesselState::solute);
         add("solute_vapour_kg", &VesselState::soluteVapour);
     }
+    add("gas_temperature_k", &VesselState::gasKelvin);
     add("wall_temperature_k", &VesselState::wallKelvin);
+    const auto& walls = r.setup.model.vessels[vessel].walls;
+    for (std::size_t w = 1; w < walls.size(); ++w)
+        add(walls[w].name + "_temperature_k", [w](const VesselState& s) { return s.wallKelvins[w]; });
+    add("volume_m3", &VesselState::volume);
+    if (r.setup.model.vessels[vessel].mouth > 0.0) add("force_n", &VesselState::force);
     add("margin_k", &VesselState::margin);
     add("margin_at_bottom_k", &VesselState::marginAtBottom);
     add("vigour", &VesselState::vigour);
@@ -58,6 +66,9 @@ void addParts(std::vector<Column>& columns, const RigModel& m) {
         if (m.contacts[i].iceKg > 0.0)
             columns.push_back(
                 {m.contacts[i].name + "_ice_kg", [i](const RigSample& s) { return s.contacts[i].iceKg; }});
+    for (std::size_t i = 0; i < m.pumps.size(); ++i)
+        columns.push_back(
+            {m.pumps[i].name + "_pumped_kg", [i](const RigSample& s) { return s.pumps[i].pumpedKg; }});
     for (std::size_t i = 0; i < m.pumps.size(); ++i)
         if (m.pumps[i].oilKelvin > 0.0)
             columns.push_back(
@@ -87,8 +98,10 @@ std::string pathOf(const Rehearsal& r) {
     for (std::size_t k = 0; k < r.run.samples.size(); ++k) {
         const RigSample& sample = r.run.samples[k];
         fields = {fmt::format("{}", sample.seconds)};
-        for (const Column& column : columns)
-            fields.push_back(fmt::format("{:.9g}", column.value(sample)));
+        for (const Column& column : columns) {
+            const auto value = column.value(sample);
+            fields.push_back(value ? fmt::format("{:.9g}", *value) : std::string());
+        }
         for (const auto& shown : r.shown)
             fields.push_back(fmt::format("{:.9g}", shown[k]));
         fields.emplace_back(nameOf(appearanceOf(r.watched(), r.watchedAt(k))));
@@ -98,9 +111,15 @@ std::string pathOf(const Rehearsal& r) {
 }
 
 Json stateJson(const VesselState& s) {
-    return {{"temperature_k", s.kelvin}, {"pressure_pa", s.pascal}, {"air_pressure_pa", s.airPascal},
-            {"liquid_kg", s.liquid},     {"solid_kg", s.solid},     {"vapour_kg", s.vapour},
-            {"air_kg", s.air},           {"margin_k", s.margin},    {"vigour", s.vigour}};
+    return {{"temperature_k", s.kelvin},
+            {"pressure_pa", s.pascal},
+            {"air_pressure_pa", s.airPascal},
+            {"liquid_kg", s.liquid},
+            {"solid_kg", s.solid},
+            {"vapour_kg", s.vapour},
+            {"air_kg", s.air},
+            {"margin_k", s.margin ? Json(*s.margin) : Json(nullptr)},
+            {"vigour", s.vigour}};
 }
 
 } // namespace
@@ -145,7 +164,7 @@ Job addSimulate(VerbOptions& verb) {
         a.json["final"] = std::move(last);
         a.json["mass_drift_relative"] = r.run.massDrift;
         a.json["energy_drift_relative"] = r.run.energyDrift;
-        a.json["goal"] = r.setup.goal.says;
+        a.json["goal"] = goalText(r.setup.goal);
         a.json["goal_met"] = goalMet(r.setup.goal, r.setup.watched, r.run).has_value();
         a.json["warnings"] = factsOf(r).warnings;
         a.json["stopped"] = r.run.stopped ? Json(r.run.stopped->message) : Json(nullptr);

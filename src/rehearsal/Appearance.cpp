@@ -20,7 +20,8 @@ Appearance appearanceOf(const Vessel& vessel, const VesselState& s) {
         return vessel.condensed > kTrace ? Appearance::Frozen : Appearance::Frost;
     constexpr double kBumps = 1.5; // K of superheat at which bubbles come all at once
     if (s.vigour > kViolent)
-        return s.margin > kBumps && vessel.nucleation > kBumps ? Appearance::Bumping : Appearance::Violent;
+        return s.margin.value_or(0.0) > kBumps && vessel.nucleation > kBumps ? Appearance::Bumping
+                                                                             : Appearance::Violent;
     if (s.vigour > kBoiling) return Appearance::Boiling;
     if (s.solid > 1e-3 * condensed) return Appearance::SkinOfIce;
     if (s.vigour > kFirstBubbles) return Appearance::FirstBubbles;
@@ -61,12 +62,13 @@ Text nameOf(Appearance seen) {
 }
 
 Text appearanceText(const Vessel& vessel, const VesselState& s) {
-    const Text below = Text::tr("{} K below boiling", fixed(-s.margin, s.margin > -10.0 ? 1 : 0));
-    const bool nearSurface = s.marginAtBottom < 0.0;
+    const double margin = s.margin.value_or(0.0);
+    const Text below = Text::tr("{} K below boiling", fixed(-margin, margin > -10.0 ? 1 : 0));
+    const bool nearSurface = s.marginAtBottom && *s.marginAtBottom < 0.0;
     switch (appearanceOf(vessel, s)) {
     case Appearance::Quiet:
-        return s.margin < 0.0 ? Text::tr("Quiet: {}.", below)
-                              : Text::tr("Quiet: at its boiling point, but too little vapour leaves to see.");
+        return margin < 0.0 ? Text::tr("Quiet: {}.", below)
+                            : Text::tr("Quiet: at its boiling point, but too little vapour leaves to see.");
     case Appearance::WallBubbles:
         return Text::tr(
             "Small bubbles on the wall: dissolved air comes out. This is not boiling yet; it is {}.", below);
@@ -83,11 +85,11 @@ Text appearanceText(const Vessel& vessel, const VesselState& s) {
     case Appearance::Violent:
         return Text::tr("It boils violently and splashes.");
     case Appearance::Bumping:
-        return Text::tr("It bumps: {:.0f} K above boiling, it goes off all at once.", s.margin);
+        return Text::tr("It bumps: {:.0f} K above boiling, it goes off all at once.", margin);
     case Appearance::Frost:
         return Text::tr("Frost grows on the cold wall.");
     case Appearance::SkinOfIce:
-        return Text::tr("Ice has formed: {:.0f} % of it is frozen.", 100.0 * s.solid / (s.solid + s.liquid));
+        return Text::tr("Ice and water: {:.0f} % is ice.", 100.0 * s.solid / (s.solid + s.liquid));
     case Appearance::Frozen:
         return s.airPascal < kMuchAir
                    ? Text::tr("Frozen through; the ice goes on giving off vapour without melting.")

@@ -97,6 +97,14 @@ std::optional<Text> reasonFor(const RigFile& rig, const std::vector<Member>& mem
 
 } // namespace
 
+Text chanceText(const EnsembleOutcome& o) {
+    // Where none of n fails (or succeeds), the chance lies beyond 0.05^(1/n) with 95 % confidence.
+    const double all = o.members > 0 ? std::pow(0.05, 1.0 / o.members) : 0.0;
+    if (o.members > 0 && o.met == o.members) return Text::set("> {:.0f} %", std::floor(100.0 * all));
+    if (o.members > 0 && o.met == 0) return Text::set("< {:.0f} %", std::ceil(100.0 * (1.0 - all)));
+    return Text::set("{:.0f} %", std::clamp(100.0 * o.chance(), 1.0, 99.0));
+}
+
 Result<EnsembleOutcome> playEnsemble(const RigFile& rig, const std::vector<RigSetting>& settings, int members,
                                      std::uint64_t seed, const std::function<bool()>& goOn,
                                      const std::function<bool(const EnsembleOutcome&)>& firstFifth) {

@@ -20,6 +20,9 @@ struct EnsembleOutcome {
     [[nodiscard]] double chance() const { return members > 0 ? static_cast<double>(met) / members : 0.0; }
 };
 
+/// "84 %"; "> 98 %" where none of so few failed: as far as they can tell, at 95 %.
+[[nodiscard]] Text chanceText(const EnsembleOutcome& outcome);
+
 /// Plays a rig file through many times with its uncertain values drawn from normal distributions, on all
 /// cores. Equal seeds give equal results.
 /// @param goOn  asked between members, from any thread; false ends it with what there is.

@@ -8,8 +8,9 @@ namespace {
 Text reasonFor(const VesselState& s, double offKelvin, double thermometerOff, double gaugeOff) {
     constexpr double kGood = 0.5, kQuiet = 1.0; // K
     if (std::abs(offKelvin) <= kGood) return Text::tr("Within half a kelvin: well caught.");
-    if (s.margin < -kQuiet)
-        return Text::tr("It was not boiling yet: {:.1f} K to go. Bubbles of air do not count.", -s.margin);
+    if (!s.margin) return Text::tr("There is no liquid left that could boil.");
+    if (*s.margin < -kQuiet)
+        return Text::tr("It was not boiling yet: {:.1f} K to go. Bubbles of air do not count.", -*s.margin);
     if (std::abs(thermometerOff) > kGood && std::abs(thermometerOff) >= std::abs(gaugeOff))
         return thermometerOff > 0.0 ? Text::tr("The thermometer lags: it showed {:.1f} K more than the "
                                                "liquid. Wait until it stands.",
@@ -18,8 +19,9 @@ Text reasonFor(const VesselState& s, double offKelvin, double thermometerOff, do
                                                "liquid. Wait until it stands.",
                                                -thermometerOff);
     if (s.airPascal > 0.05 * s.pascal)
-        return Text::tr(
-            "Air is left over the liquid: the gauge counts it, the boiling point of the vapour does not.");
+        return Text::tr("Air is left over the liquid: shut off, the gauge shows vapour and air together, so "
+                        "the liquid is "
+                        "colder than the boiling point it suggests.");
     return Text::tr(
         "Pressure and temperature did not belong to the same moment: hold the pressure steady first.");
 }

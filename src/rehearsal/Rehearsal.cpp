@@ -1,6 +1,8 @@
 #include "Rehearsal.h"
 
 #include "Appearance.h"
+#include "physics/Constants.h"
+#include "quantities/Rounding.h"
 
 #include <algorithm>
 
@@ -21,6 +23,21 @@ bool isClosedAndHeated(const RigSetup& setup, int vessel) {
                     heated || (a.what == RigAction::Heat && a.part == static_cast<int>(h) && a.value > 0.0);
     }
     return heated;
+}
+
+/// Whether the last boiling ended while something cold still took heat from the vessel.
+bool airStopsIt(const Rehearsal& r) {
+    const auto spells = boilingSpells(r);
+    if (spells.empty()) return false;
+    const std::size_t after = r.sampleAt(spells.back().second) + 1;
+    if (after >= r.run.samples.size()) return false;
+    constexpr double kTakes = 0.5; // W
+    const RigSample& s = r.run.samples[after];
+    for (std::size_t c = 0; c < s.contacts.size(); ++c)
+        if (const Contact& contact = r.setup.model.contacts[c];
+            contact.vessel == r.setup.watched && !isOfTheRoom(contact) && s.contacts[c].watt < -kTakes)
+            return true;
+    return false;
 }
 
 } // namespace
@@ -109,6 +126,12 @@ std::optional<double> goalMet(const RigGoal& goal, int watched, const RigRun& ru
     return std::nullopt;
 }
 
+Text goalText(const RigGoal& goal) {
+    if (goal.kind == RigGoal::BoilsBelow)
+        return Text::tr("boils below {} °C", fixed(goal.kelvin - kIcePointKelvin, 0));
+    return Text::data(goal.says);
+}
+
 Text eventText(const RigSetup& setup, const RigEvent& e) {
     switch (e.kind) {
     case RigEventKind::BoilingStarts:
@@ -127,6 +150,10 @@ Text eventText(const RigSetup& setup, const RigEvent& e) {
         return Text::tr("pressure above the room's");
     case RigEventKind::IceGone:
         return Text::tr("ice gone");
+    case RigEventKind::GaveWay:
+        return Text::data(setup.model.vessels[static_cast<std::size_t>(e.vessel)]
+                              .givesWay[static_cast<std::size_t>(e.part)]
+                              .says);
     case RigEventKind::Moved:
         if (e.part >= 0 && static_cast<std::size_t>(e.part) < setup.moves.size())
             return Text::data(setup.moves[static_cast<std::size_t>(e.part)].says);
@@ -158,6 +185,7 @@ RehearsalFacts factsOf(const Rehearsal& r) {
             (!f.lowestBoilingKelvin || s.kelvin < *f.lowestBoilingKelvin))
             f.lowestBoilingKelvin = s.kelvin;
     }
+    f.airStoppedIt = airStopsIt(r);
     const VesselState& last = r.watchedAt(r.run.samples.size() - 1);
     if (last.pascal > 0.0) f.airShare = last.airPascal / last.pascal;
     const double all = last.liquid + last.solid + last.vapour;

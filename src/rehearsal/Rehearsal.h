@@ -1,6 +1,6 @@
 #pragma once
 
-#include "RigFile.h"
+#include "rehearsal/rigfile/RigFile.h"
 
 #include <functional>
 #include <optional>
@@ -54,6 +54,9 @@ rehearse(const RigFile& rig, const std::vector<RigSetting>& settings, const std:
 /// Whether the goal was met, and when, s; nothing if it was not. A rig without a goal meets it at once.
 [[nodiscard]] std::optional<double> goalMet(const RigGoal& goal, int watched, const RigRun& run);
 
+/// What makes a success, after "that it": "boils below 40 °C". Nothing without a goal.
+[[nodiscard]] Text goalText(const RigGoal& goal);
+
 /// An event as a person calls it out: "boiling starts", "ice on the vapour".
 [[nodiscard]] Text eventText(const RigSetup& setup, const RigEvent& event);
 
@@ -64,6 +67,7 @@ rehearse(const RigFile& rig, const std::vector<RigSetting>& settings, const std:
 struct RehearsalFacts {
     std::optional<double> lowestBoilingKelvin; ///< at which it was still seen to boil
     double airShare = 0.0;                     ///< of the pressure at the end, by air
+    bool airStoppedIt = false; ///< the boiling ended, though something cold still lay on the vessel
     double vapourQuality = 0.0;                ///< at the end, by mass
     double strongestForce = 0.0;               ///< N, inwards on what closes the mouth
     double highestPascal = 0.0;

@@ -54,7 +54,8 @@ Text pressureByIce(const Rehearsal& r, std::size_t at, const RigFluid& fluid) {
     if (!gauge) return byIce;
     constexpr double kMuch = 0.1; // of the pressure
     return s.airPascal > kMuch * s.pascal
-               ? Text::tr("{}, the gauge {:.0f} Pa, most of it air", byIce, (*gauge)[at])
+               ? Text::tr("{}, the gauge {:.0f} Pa, {:.0f} % of it air", byIce, (*gauge)[at],
+                          100.0 * s.airPascal / s.pascal)
                : Text::tr("{}, the gauge {:.0f} Pa", byIce, (*gauge)[at]);
 }
 
@@ -89,7 +90,7 @@ Text sizes(const Rehearsal& r, std::size_t at) {
         now.push_back(Text::set("{} {}", s.name, times(s.times)));
         if (s.times < kSmaller && s.most > kGrew) smaller.push_back(s.name);
     }
-    const Text text = Text::tr("Times its size at first: {}.", Text::list(now));
+    const Text text = Text::tr("Now, times its first size: {}.", Text::list(now));
     if (smaller.empty()) return text;
     return Text::sentences(
         {text, Text::tr("Smaller than before: {}. Cells burst while stretched, and their gas is gone.",
@@ -118,7 +119,7 @@ Text blownOver(const Rehearsal& r, std::size_t at) {
         }
         if (lightest)
             return Text::tr(
-                "air rushes in and pushes with {:.2g} N: more than the {} weighs, it is blown over", s.jet,
+                "air rushes in and pushes with {:.2g} N: more than the {} weighs, so it is blown over", s.jet,
                 Text::data(lightest->name));
     }
     return {};

@@ -21,7 +21,7 @@ std::vector<RigSetting> UncertainValues::at(std::span<const double> moved) const
     std::vector<RigSetting> all = m_settings;
     for (std::size_t i = 0; i < size(); ++i) {
         const RigUncertainty& u = m_rig.uncertainties()[i];
-        all.push_back({u.pointer, formatMeasure(value(i, moved[i]), unitsOf(u.dimension).front())});
+        all.push_back(m_rig.setting(u.pointer, value(i, moved[i]), m_settings));
     }
     return all;
 }

@@ -1,6 +1,6 @@
 #pragma once
 
-#include "RigFile.h"
+#include "rehearsal/rigfile/RigFile.h"
 
 #include <span>
 

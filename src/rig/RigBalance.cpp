@@ -3,20 +3,10 @@
 
 #include <algorithm>
 #include <cmath>
-#include <numbers>
 
 namespace uttrin {
-namespace {
-
-const VesselState& upstreamOf(const VesselState& a, const VesselState& b) {
-    return a.pascal >= b.pascal ? a : b;
-}
-
-} // namespace
-
 bool RigBalance::touchesWall(int vessel, TouchedPart part) const {
-    return part == TouchedPart::Wall &&
-           m_model.vessels[static_cast<std::size_t>(vessel)].wallHeatCapacity > 0.0;
+    return part == TouchedPart::Wall && !m_model.vessels[static_cast<std::size_t>(vessel)].walls.empty();
 }
 
 double RigBalance::iceLeft(std::span<const double> y, std::size_t i) const {
@@ -28,20 +18,21 @@ double RigBalance::iceLeft(std::span<const double> y, std::size_t i) const {
 ContactState RigBalance::contact(std::span<const VesselState> states, std::span<const double> y,
                                  std::size_t i) const {
     const Contact& c = m_model.contacts[i];
-    const auto kelvinOf = [&](int vessel, TouchedPart part) {
+    const auto kelvinOf = [&](int vessel, TouchedPart part, int wall) {
         const VesselState& s = states[static_cast<std::size_t>(vessel)];
-        return touchesWall(vessel, part) ? s.wallKelvin : std::lerp(s.gasKelvin, s.kelvin, wetness(s));
+        return touchesWall(vessel, part) ? s.wallKelvins[static_cast<std::size_t>(wall)]
+                                         : std::lerp(s.gasKelvin, s.kelvin, wetness(s));
     };
     ContactState s{0.0, iceLeft(y, i)};
     double share = 1.0, kelvin = c.kelvin;
     if (c.iceKg > 0.0) {
-        constexpr double kMelts = 273.15; // K
-        share = std::cbrt(s.iceKg / c.iceKg);
-        share *= share; // as its surface
+        constexpr double kMelts = 273.15, kCovers = 0.03; // K; share of the ice that still covers its place
+        const double left = s.iceKg / c.iceKg, edge = std::cbrt(left);
+        share = touchesWall(c.vessel, c.part) ? std::min(1.0, left / kCovers) : edge * edge;
         kelvin = kMelts;
     }
-    if (c.other != kRoom) kelvin = kelvinOf(c.other, TouchedPart::Wall);
-    if (c.on) s.watt = share * c.conductance * (kelvin - kelvinOf(c.vessel, c.part));
+    if (c.other != kRoom) kelvin = kelvinOf(c.other, TouchedPart::Wall, 0);
+    if (c.on) s.watt = share * c.conductance * (kelvin - kelvinOf(c.vessel, c.part, c.wall));
     return s;
 }
 
@@ -56,7 +47,9 @@ DishState RigBalance::dish(std::span<const double> y, std::size_t i) const {
 FlowingGas RigBalance::mixture(const VesselState& s) const {
     const FlowingGas air, &own = m_fluid.vapour();
     if (s.pascal <= 0.0) return air;
-    const double ofAir = s.airPascal / s.pascal, ofSolute = s.solutePascal / s.pascal;
+    // A trial step may hold less than nothing of one.
+    const double ofSolute = std::clamp(s.solutePascal / s.pascal, 0.0, 1.0),
+                 ofAir = std::clamp(s.airPascal / s.pascal, 0.0, 1.0 - ofSolute);
     const FlowingGas& second = ofSolute > 0.0 ? m_model.solute->fluid()->vapour() : own;
     const auto mixed = [&](double FlowingGas::*part) {
         return (1.0 - ofAir - ofSolute) * own.*part + ofAir * air.*part + ofSolute * second.*part;
@@ -74,117 +67,6 @@ RigBalance::Stream RigBalance::stream(const VesselState& from, double massFlow) 
     return out;
 }
 
-/// kg/s through a link, from `a` to `b`.
-double RigBalance::flowIn(const Link& link, const VesselState& a, const VesselState& b) const {
-    double opening = link.opening;
-    if (link.reliefPascal > 0.0) { // lifts over a twentieth of its pressure
-        constexpr double kLift = 0.05;
-        opening *=
-            std::clamp((a.pascal - b.pascal - link.reliefPascal) / (kLift * link.reliefPascal), 0.0, 1.0);
-    }
-    if (opening <= 0.0) return 0.0;
-    const VesselState& upstream = upstreamOf(a, b);
-    const Tube open{link.tube.diameter * std::sqrt(opening), link.tube.length};
-    return tubeMassFlow(open, mixture(upstream), upstream.gasKelvin, a.pascal, b.pascal);
-}
-
-LinkState RigBalance::link(double seconds, std::span<const VesselState> states, std::size_t i) const {
-    const Link& l = m_model.links[i];
-    const VesselState outside = room(seconds);
-    const auto at = [&](int vessel) -> const VesselState& {
-        return vessel == kRoom ? outside : states[static_cast<std::size_t>(vessel)];
-    };
-    const VesselState &a = at(l.from), &b = at(l.to);
-    LinkState s;
-    s.flow = flowIn(l, a, b);
-    if (s.flow == 0.0) return s;
-    // As fast as it comes out: by its fall in pressure, at most with the speed of sound.
-    const VesselState& upstream = upstreamOf(a, b);
-    const double high = upstream.pascal, low = std::min(a.pascal, b.pascal);
-    if (high <= 0.0 || low >= high) return s;
-    const FlowingGas gas = mixture(upstream);
-    const double g = gas.heatRatio, critical = std::pow(2.0 / (g + 1.0), g / (g - 1.0));
-    const double speed = std::sqrt(2.0 * g / (g - 1.0) * kMolarGas * upstream.gasKelvin / gas.molarMass *
-                                   (1.0 - std::pow(std::max(low / high, critical), (g - 1.0) / g)));
-    s.jet = std::abs(s.flow) * speed;
-    return s;
-}
-
-void RigBalance::flowThrough(const Link& link, Rates& r) const {
-    if (link.opening <= 0.0) return;
-    const VesselState &a = r.at(link.from), &b = r.at(link.to);
-    const Stream carried = stream(upstreamOf(a, b), flowIn(link, a, b));
-    r.add(link.from, carried, -1.0);
-    r.add(link.to, carried, 1.0);
-}
-
-/// Liquid by Hagen-Poiseuille's law as far as its own inertia lets it, from the vessel that pushes harder.
-/// Gas goes where liquid does not cover the end of the tube: it has no weight in it, and meets that of the
-/// liquid which stands over the other end.
-TubeState RigBalance::liquidTube(std::span<const VesselState> states, std::size_t i) const {
-    const LiquidTube& t = m_model.liquidTubes[i];
-    const auto lower = static_cast<std::size_t>(t.from), upper = static_cast<std::size_t>(t.to);
-    const auto pushes = [&](std::size_t v) {
-        return states[v].pascal + headOf(m_model.vessels[v], states[v]);
-    };
-    const auto covered = [&](std::size_t v) { // share of the tube's end that is under liquid
-        constexpr double kMeniscus = 5e-4;    // m
-        const double depth = depthOf(m_model.vessels[v], states[v]) / kMeniscus;
-        return -std::expm1(-depth * depth);
-    };
-    const double density = m_fluid.liquidDensity(), below = pushes(lower),
-                 above = pushes(upper) + density * kStandardGravity * t.rise,
-                 difference = std::abs(below - above),
-                 area = 0.25 * std::numbers::pi * t.tube.diameter * t.tube.diameter;
-    const double byFriction = area * t.tube.diameter * t.tube.diameter * density * difference /
-                              (32.0 * t.viscosity * t.tube.length);
-    // Where hardly any difference is left friction alone counts, so that the flow dies out evenly.
-    const double byInertia = area * std::sqrt(2.0 * density * (difference + 1.0));
-    const double whole = byFriction / std::sqrt(1.0 + byFriction * byFriction / (byInertia * byInertia));
-    const std::size_t donor = below > above ? lower : upper;
-    TubeState s;
-    if (states[donor].liquid + states[donor].solute > 0.0)
-        s.liquid = (donor == lower ? 1.0 : -1.0) * covered(donor) * whole;
-    const auto gas = [&](std::size_t from, std::size_t to) {
-        const double open = 1.0 - covered(from), against = pushes(to);
-        return open > 0.0 && states[from].pascal > against
-                   ? open * tubeMassFlow(t.tube, mixture(states[from]), states[from].gasKelvin,
-                                         states[from].pascal, against)
-                   : 0.0;
-    };
-    s.gas = gas(lower, upper) - gas(upper, lower);
-    return s;
-}
-
-void RigBalance::pushLiquid(std::size_t i, Rates& r) const {
-    const LiquidTube& t = m_model.liquidTubes[i];
-    const TubeState through = liquidTube(r.states, i);
-    if (through.liquid != 0.0) {
-        const bool up = through.liquid > 0.0;
-        const VesselState& donor = r.at(up ? t.from : t.to);
-        const double share = std::abs(through.liquid) / (donor.liquid + donor.solute),
-                     liquid = share * donor.liquid, solute = share * donor.solute,
-                     air = share * donor.dissolved;
-        double energy = liquid * m_fluid.liquidEnergy(donor.kelvin) + air * airEnergy(donor.kelvin);
-        if (solute > 0.0) energy += solute * m_model.solute->energy(donor.kelvin);
-        const double pushed = donor.pascal * std::abs(through.liquid) / m_fluid.liquidDensity(); // by its gas
-        for (const auto& [index, sign] :
-             {std::pair{up ? t.from : t.to, -1.0}, std::pair{up ? t.to : t.from, 1.0}}) {
-            const auto rate = r.own(index);
-            rate[Condensed] += sign * liquid;
-            if (solute != 0.0) rate[SoluteInLiquid] += sign * solute;
-            rate[Dissolved] += sign * air;
-            rate[Contents] += sign * energy;
-            rate[Gas] += sign * pushed;
-        }
-    }
-    if (through.gas != 0.0) {
-        const Stream carried = stream(r.at(through.gas > 0.0 ? t.from : t.to), through.gas);
-        r.add(t.from, carried, -1.0);
-        r.add(t.to, carried, 1.0);
-    }
-}
-
 /// A skin gives way as fast as its viscosity lets it; what it is stretched by is stored, what it resists with
 /// beyond that warms its contents; cells that are stretched too far lose their gas.
 void RigBalance::stretch(std::size_t k, std::span<const double> y, Rates& r) const {
@@ -194,12 +76,19 @@ void RigBalance::stretch(std::size_t k, std::span<const double> y, Rates& r) con
                  rest = skin.rest > 0.0 ? skin.rest
                                         : m_model.vessels[static_cast<std::size_t>(skin.inside)].volume;
     const double ratio = std::max(volume / rest, 1e-3), holds = skin.pressure(ratio);
-    const double excess = in.pascal - out.pascal - holds, widens = volume * excess / skin.viscosity;
+    const std::optional<Ramp>& hand = m_model.vessels[static_cast<std::size_t>(skin.inside)].stroke;
+    const double pushes = in.pascal - out.pascal - holds,
+                 excess = std::copysign(std::max(std::abs(pushes) - skin.friction, 0.0), pushes),
+                 widens = isHeld(skin) ? hand->slope(r.seconds) : volume * excess / skin.viscosity;
     double* rate = &r.all[m_skins + kPerSkin * k];
-    rate[0] += widens;
+    constexpr double kFollows = 0.05; // s: what is held is where the hand is
+    rate[0] += widens + (isHeld(skin) ? (hand->at(r.seconds) - volume) / kFollows : 0.0);
     rate[1] += holds * widens;
     r.own(skin.inside)[Gas] -= in.pascal * widens;
-    heatContents(excess * widens, in, r.own(skin.inside));
+    if (isHeld(skin))
+        r.boundary(0.0, -pushes * widens);
+    else
+        heatContents(pushes * widens, in, r.own(skin.inside));
     if (skin.around == kRoom)
         r.boundary(0.0, -out.pascal * widens);
     else
@@ -215,7 +104,7 @@ PumpState RigBalance::pump(std::span<const double> y, std::size_t i) const {
     constexpr double kHalf = 0.05; // kg in the oil that give half of the saturation pressure at the inlet
     constexpr double kLeaksBack = 0.005; // of the ballast
     const PumpAt& p = m_model.pumps[i];
-    PumpState s{p.oilKelvin > 0.0 ? std::max(y[m_oilOf[i]], 0.0) : 0.0, p.pump.ultimatePa};
+    PumpState s{p.oilKelvin > 0.0 ? std::max(y[m_oilOf[i]], 0.0) : 0.0, p.pump.ultimatePa, y[m_pumped + i]};
     if (s.oilKg > 0.0) s.reaches += m_fluid.liquidSaturation(p.oilKelvin) * s.oilKg / (s.oilKg + kHalf);
     if (p.pump.speed > 0.0)
         s.reaches += kLeaksBack * p.ballastOpen * p.ballast / p.pump.speed * m_model.roomPascal;
@@ -234,6 +123,7 @@ void RigBalance::pumpAway(std::size_t i, std::span<const double> y, Rates& r) co
         stream(s, pumpMassFlow({p.pump.speed, now.reaches}, mixture(s), s.gasKelvin, s.pascal));
     r.add(p.vessel, carried, -1.0);
     r.add(kRoom, carried, 1.0);
+    r.all[m_pumped + i] = carried.vapour + carried.air + carried.solute;
     if (p.oilKelvin <= 0.0) return;
     const double mass = m_fluid.vapour().molarMass, saturation = m_fluid.liquidSaturation(p.oilKelvin),
                  room = m_model.roomPascalAt(r.seconds);
@@ -245,19 +135,28 @@ void RigBalance::pumpAway(std::size_t i, std::span<const double> y, Rates& r) co
     r.all[m_oilOf[i]] = stays > 0.0 ? stays : stays * now.oilKg / (now.oilKg + kLast);
 }
 
+/// Heat for the contents of a vessel, or for one of its walls if it has any.
+void RigBalance::giveHeat(int vessel, TouchedPart part, int wall, double watt, Rates& r) const {
+    if (touchesWall(vessel, part))
+        r.all[wallUnknown(static_cast<std::size_t>(vessel), static_cast<std::size_t>(wall))] += watt;
+    else
+        heatContents(watt, r.at(vessel), r.own(vessel));
+}
+
 void RigBalance::touch(std::size_t i, std::span<const double> y, Rates& r) const {
     const Contact& c = m_model.contacts[i];
     if (!c.on) return;
     const double heat = contact(r.states, y, i).watt;
-    const auto give = [&](int vessel, TouchedPart part, double watt) {
-        if (touchesWall(vessel, part))
-            r.own(vessel)[Wall] += watt;
-        else
-            heatContents(watt, r.at(vessel), r.own(vessel));
-    };
-    give(c.vessel, c.part, heat);
+    giveHeat(c.vessel, c.part, c.wall, heat, r);
+    if (!touchesWall(c.vessel, c.part)) { // a place where nothing lies any more is as warm as the gas over it
+        constexpr double kBarePlace = 0.05; // W/K
+        const VesselState& s = r.at(c.vessel);
+        const double bare = kBarePlace * (1.0 - wetness(s)) * (s.gasKelvin - s.kelvin);
+        r.own(c.vessel)[Contents] += bare;
+        r.own(c.vessel)[Gas] -= bare;
+    }
     if (c.other != kRoom)
-        give(c.other, TouchedPart::Wall, -heat);
+        giveHeat(c.other, TouchedPart::Wall, 0, -heat, r);
     else
         r.boundary(0.0, heat);
     if (c.iceKg > 0.0) r.all[m_iceOf[i]] = -heat;
@@ -288,9 +187,8 @@ void RigBalance::dry(std::size_t i, std::span<const double> y, Rates& r) const {
     const VesselState& s = r.at(d.vessel);
     const DishState own = dish(y, i);
     const double kelvin = std::clamp(own.kelvin, m_fluid.lowestLiquidKelvin(), m_fluid.highestKelvin());
-    constexpr double kSticks = 0.001; // what comes in must mix with what lies below it
     const double flow = -d.surface * chokedByAir(s) *
-                        evaporationFlux(kSticks, m_fluid.vapour().molarMass, kelvin,
+                        evaporationFlux(d.agent.uptake(own.waterKg), m_fluid.vapour().molarMass, kelvin,
                                         d.agent.activity(own.waterKg) * m_fluid.liquidSaturation(kelvin),
                                         kelvin, s.vapourPascal());
     const double energy = flow * m_fluid.vapourEnthalpy(flow > 0.0 ? s.gasKelvin : kelvin);
@@ -306,7 +204,7 @@ void RigBalance::dry(std::size_t i, std::span<const double> y, Rates& r) const {
 void RigBalance::stirIn(int vessel, double seconds, Rates& r) const {
     const Vessel& v = m_model.vessels[static_cast<std::size_t>(vessel)];
     if (!v.feed) return;
-    const double flow = v.feed->slope(seconds),
+    const double flow = v.feed->slope(seconds, v.dissolving),
                  energy = flow * m_model.solute->energyBefore(m_model.roomKelvin);
     r.own(vessel)[SoluteInLiquid] += flow;
     r.own(vessel)[Contents] += energy;
@@ -320,25 +218,30 @@ Result<void> RigBalance::rates(double seconds, std::span<const double> y, std::s
         if (!s) return tl::unexpected(s.error());
         m_states[i] = *s;
     }
-    Rates r{out, m_states, room(seconds), m_perVessel, seconds};
+    Rates r{out, m_states, room(seconds), m_flows, m_perVessel, seconds};
+    for (std::size_t i = 0; i < m_flows.size(); ++i) {
+        const Link& link = m_model.links[i];
+        m_flows[i] = flowIn(link, r.at(link.from), r.at(link.to));
+    }
     for (std::size_t i = 0; i < m_model.vessels.size(); ++i) {
         const Vessel& v = m_model.vessels[i];
         const VesselState& s = r.states[i];
         const auto rate = r.own(static_cast<int>(i));
         const Bubbles escaping = bubbles(i, s);
-        evaporate(v, s, escaping, rate);
+        evaporate(v, s, escaping, sweepOf(i, r), rate);
         letAirOut(s, escaping, rate);
-        if (v.wallHeatCapacity > 0.0) condenseOnWall(v, s, rate);
-        exchangeHeat(v, s, rate);
+        for (std::size_t w = 0; w < v.walls.size(); ++w)
+            condenseOnWall(v.walls[w], s.wallKelvins[w], s, frostOf(v, s), rate, r.all[wallUnknown(i, w)]);
+        exchangeHeat(i, s, r.all);
         stirIn(static_cast<int>(i), seconds, r);
-        if (v.stroke) { // a plunger does work on the gas
+        if (v.stroke && !hasPlunger(i)) { // what moves its bottom does work on the gas
             const double work = -s.pascal * v.stroke->slope(seconds);
             rate[Gas] += work;
             r.boundary(0.0, work);
         }
     }
-    for (const Link& link : m_model.links)
-        flowThrough(link, r);
+    for (std::size_t i = 0; i < m_model.links.size(); ++i)
+        flowThrough(i, r);
     for (std::size_t i = 0; i < m_model.liquidTubes.size(); ++i)
         pushLiquid(i, r);
     for (std::size_t k = 0; k < m_model.skins.size(); ++k)
@@ -352,10 +255,7 @@ Result<void> RigBalance::rates(double seconds, std::span<const double> y, std::s
     for (std::size_t i = 0; i < m_model.dishes.size(); ++i)
         dry(i, y, r);
     for (const Heater& h : m_model.heaters) {
-        if (touchesWall(h.vessel, h.part))
-            r.own(h.vessel)[Wall] += h.watt;
-        else
-            heatContents(h.watt, r.at(h.vessel), r.own(h.vessel));
+        giveHeat(h.vessel, h.part, h.wall, h.watt, r);
         r.boundary(0.0, h.watt);
     }
     return {};

@@ -2,6 +2,7 @@
 
 #include "RigModel.h"
 #include "RigState.h"
+#include "rig/matter/GasFilm.h"
 #include "rig/matter/RigFluid.h"
 
 #include <optional>
@@ -19,10 +20,10 @@ struct VesselFlags {
 /// The rates of change of everything in a rig: the equations behind `RigSimulator`.
 ///
 /// Unknowns, vessel by vessel: kg condensed, vapour, air, dissolved air; J of the contents (all that is
-/// condensed), of the gas, of the wall; kg of solute in the liquid and in the gas. For each contact of ice
-/// the heat that it has taken, J; for each skin the volume in it, m3, and the work stored in it, J; for each
-/// drying dish water kg and J; for each pump with oil kg of the substance in it; then the mass and the energy
-/// that came in through the bounds of the rig so far.
+/// condensed) and of the gas; kg of solute in the liquid and in the gas. For each wall its J; for each
+/// contact of ice the heat that it has taken, J; for each skin the volume in it, m3, and the work stored in
+/// it, J; for each drying dish water kg and J; for each pump kg pumped, and with oil kg of the substance in
+/// it; then the mass and the energy that came in through the bounds of the rig so far.
 class RigBalance {
 public:
     /// REQUIRES: `check(model)` holds; the model may change between steps, not in its counts.
@@ -60,6 +61,9 @@ public:
 
     std::vector<VesselFlags>& flags() { return m_flags; }
     [[nodiscard]] const std::vector<VesselFlags>& flags() const { return m_flags; }
+    [[nodiscard]] bool hasPlunger(std::size_t vessel) const;
+    /// m3, that a vessel holds now. REQUIRES: as many unknowns as `size`.
+    [[nodiscard]] double volumeOf(double seconds, std::span<const double> unknowns, std::size_t vessel) const;
     /// Where the heat that a contact's ice has taken stands. REQUIRES: it is of ice.
     [[nodiscard]] std::size_t iceUnknown(std::size_t contact) const { return m_iceOf[contact]; }
 
@@ -71,11 +75,10 @@ private:
         Dissolved,
         Contents,
         Gas,
-        Wall,
         SoluteInLiquid, ///< solute in the liquid
         SoluteInGas
     };
-    static constexpr std::size_t kWithoutSolute = 7, kMostPerVessel = 9, kPerSkin = 2, kPerDish = 2;
+    static constexpr std::size_t kWithoutSolute = 6, kMostPerVessel = 8, kPerSkin = 2, kPerDish = 2;
 
     /// A stream of gas from one place into another, with what it carries: kg/s, W.
     struct Stream {
@@ -100,22 +103,39 @@ private:
     void divideBrine(double energy, VesselState& s) const;
     [[nodiscard]] double straight(double energy, const VesselState& s) const;
     [[nodiscard]] double gasKelvin(double energy, const VesselState& s) const;
-    [[nodiscard]] double volumeOf(double seconds, std::span<const double> y, std::size_t vessel) const;
     [[nodiscard]] double gasVolume(const VesselState& s) const;
     [[nodiscard]] double liquidVolume(const VesselState& s) const;
+    /// Whether a hand holds or moves a plunger.
+    [[nodiscard]] bool isHeld(const Skin& skin) const {
+        return skin.law == SkinLaw::Plunger && m_model.vessels[static_cast<std::size_t>(skin.inside)].stroke;
+    }
     [[nodiscard]] double depthOf(const Vessel& v, const VesselState& s) const;
+    /// Where the energy of a wall stands.
+    [[nodiscard]] std::size_t wallUnknown(std::size_t vessel, std::size_t wall) const {
+        return m_wallsOf[vessel] + wall;
+    }
     [[nodiscard]] VesselState room(double seconds) const;
 
     // Between what is condensed, gas and wall of one vessel.
     [[nodiscard]] bool isIcy(const VesselState& s) const;
     [[nodiscard]] Saturation saturationOver(const VesselState& s, double kelvin) const;
     [[nodiscard]] double frostShare(double wallKelvin) const;
+    /// K, at which vapour of this pressure joins what is condensed without loss or gain.
+    [[nodiscard]] double dewKelvin(const RigFluid& fluid, bool icy, double pascal) const;
+    [[nodiscard]] VapourFilm filmOver(const Vessel& v, const VesselState& s, const Bubbles& b,
+                                      double sweep) const;
     [[nodiscard]] Bubbles bubbles(std::size_t vessel, const VesselState& s) const;
     [[nodiscard]] double airEquilibrium(const VesselState& s) const;
-    void evaporate(const Vessel& v, const VesselState& s, const Bubbles& b, std::span<double> rate) const;
+    void evaporate(const Vessel& v, const VesselState& s, const Bubbles& b, double sweep,
+                   std::span<double> rate) const;
+    [[nodiscard]] double quietFlux(const RigFluid& fluid, const Vessel& v, const VesselState& s,
+                                   VapourFilm film, double saturation, double activity,
+                                   double vapourPascal) const;
     void letAirOut(const VesselState& s, const Bubbles& b, std::span<double> rate) const;
-    void condenseOnWall(const Vessel& v, const VesselState& s, std::span<double> rate) const;
-    void exchangeHeat(const Vessel& v, const VesselState& s, std::span<double> rate) const;
+    /// @param frosted  kg of frost on it. @param wallRate  where the wall's rate goes.
+    void condenseOnWall(const Wall& wall, double wallKelvin, const VesselState& s, double frosted,
+                        std::span<double> rate, double& wallRate) const;
+    void exchangeHeat(std::size_t vessel, const VesselState& s, std::span<double> all) const;
     void heatContents(double watt, const VesselState& s, std::span<double> rate) const;
 
     // Between vessels, and through the bounds of the rig.
@@ -123,10 +143,13 @@ private:
     [[nodiscard]] FlowingGas mixture(const VesselState& s) const;
     [[nodiscard]] double flowIn(const Link& link, const VesselState& a, const VesselState& b) const;
     [[nodiscard]] bool touchesWall(int vessel, TouchedPart part) const;
-    void flowThrough(const Link& link, Rates& r) const;
+    /// Gas that streams through a vessel, m/s by the width of its space. @param flows  link by link, kg/s.
+    [[nodiscard]] double sweepOf(std::size_t vessel, const Rates& r) const;
+    void flowThrough(std::size_t link, Rates& r) const;
     void pushLiquid(std::size_t tube, Rates& r) const;
     void stretch(std::size_t skin, std::span<const double> y, Rates& r) const;
     void pumpAway(std::size_t pump, std::span<const double> y, Rates& r) const;
+    void giveHeat(int vessel, TouchedPart part, int wall, double watt, Rates& r) const;
     void touch(std::size_t contact, std::span<const double> y, Rates& r) const;
     void blowOver(const Draught& draught, Rates& r) const;
     void dry(std::size_t dish, std::span<const double> y, Rates& r) const;
@@ -136,10 +159,12 @@ private:
     const RigFluid& m_fluid;
     std::vector<VesselFlags> m_flags;
     mutable std::vector<VesselState> m_states; ///< of the moment in hand; no two threads share a balance
+    mutable std::vector<double> m_flows;       ///< kg/s, link by link, of the moment in hand
+    std::vector<std::size_t> m_wallsOf;        ///< vessel by vessel, where the energies of its walls begin
     std::vector<std::size_t> m_iceOf;          ///< contact by contact; of no meaning where there is no ice
     std::vector<std::size_t> m_oilOf;          ///< pump by pump; of no meaning where there is no oil
     std::size_t m_perVessel;                   ///< no more than its contents need
-    std::size_t m_skins, m_dishes, m_end;      ///< where their unknowns begin, and where all end
+    std::size_t m_skins, m_dishes, m_pumped, m_end; ///< where their unknowns begin, and where all end
 };
 
 } // namespace uttrin

@@ -66,22 +66,34 @@ double RigBalance::volumeOf(double seconds, std::span<const double> y, std::size
     for (std::size_t k = 0; k < m_model.skins.size(); ++k) {
         const Skin& skin = m_model.skins[k];
         const double held = y[m_skins + kPerSkin * k];
-        if (skin.inside == static_cast<int>(vessel)) volume = held;
+        if (skin.inside == static_cast<int>(vessel) && !isHeld(skin)) volume = held;
         if (skin.around == static_cast<int>(vessel)) volume -= held;
     }
     return volume;
 }
 
+bool RigBalance::hasPlunger(std::size_t vessel) const {
+    return std::ranges::any_of(m_model.skins, [&](const Skin& s) {
+        return s.law == SkinLaw::Plunger && s.inside == static_cast<int>(vessel);
+    });
+}
+
 RigBalance::RigBalance(const RigModel& model, const RigFluid& fluid)
     : m_model(model), m_fluid(fluid), m_flags(model.vessels.size()), m_states(model.vessels.size()),
-      m_perVessel(!model.solute            ? kWithoutSolute
-                  : !model.solute->fluid() ? kWithoutSolute + 1
-                                           : kMostPerVessel),
+      m_flows(model.links.size()), m_perVessel(!model.solute            ? kWithoutSolute
+                                               : !model.solute->fluid() ? kWithoutSolute + 1
+                                                                        : kMostPerVessel),
       m_skins(m_perVessel * model.vessels.size()) {
+    for (const Vessel& v : model.vessels) {
+        m_wallsOf.push_back(m_skins);
+        m_skins += v.walls.size();
+    }
     for (const Contact& c : model.contacts)
         m_iceOf.push_back(c.iceKg > 0.0 ? m_skins++ : 0);
     m_dishes = m_skins + kPerSkin * model.skins.size();
     m_end = m_dishes + kPerDish * model.dishes.size();
+    m_pumped = m_end;
+    m_end += model.pumps.size();
     for (const PumpAt& p : model.pumps)
         m_oilOf.push_back(p.oilKelvin > 0.0 ? m_end++ : 0);
     for (std::size_t i = 0; i < m_flags.size(); ++i) {
@@ -92,7 +104,7 @@ RigBalance::RigBalance(const RigModel& model, const RigFluid& fluid)
 
 bool RigBalance::isEnergy(std::size_t i) const {
     if (i < m_perVessel * m_model.vessels.size())
-        return i % m_perVessel >= Contents && i % m_perVessel <= Wall;
+        return i % m_perVessel == Contents || i % m_perVessel == Gas;
     if (i < m_skins) return true;
     if (i >= m_dishes + kPerDish * m_model.dishes.size()) return i + 1 == size(); // oil, mass, energy
     return (i < m_dishes ? i - m_skins : i - m_dishes) % 2 == 1;                  // both come in such pairs
@@ -122,20 +134,19 @@ std::vector<double> RigBalance::start() const {
         s.dissolved =
             frozen ? 0.0
                    : v.airDissolved * v.condensed * m_fluid.airSolubility(t) * m_model.roomPascalAt(0.0);
-        const std::array<double, kMostPerVessel> own{v.condensed,
-                                                     s.vapour,
-                                                     s.air,
-                                                     s.dissolved,
-                                                     contentsEnergy(s, t),
-                                                     gasEnergy(s, t),
-                                                     v.wallHeatCapacity * (t - triple),
-                                                     v.solute,
-                                                     s.soluteVapour};
+        const std::array<double, kMostPerVessel> own{
+            v.condensed,          s.vapour,        s.air,    s.dissolved,
+            contentsEnergy(s, t), gasEnergy(s, t), v.solute, s.soluteVapour};
         std::copy_n(own.begin(), m_perVessel, y.begin() + static_cast<std::ptrdiff_t>(m_perVessel * i));
+        for (std::size_t w = 0; w < v.walls.size(); ++w)
+            y[wallUnknown(i, w)] = v.walls[w].heatCapacity * (t - triple);
     }
-    for (std::size_t i = 0; i < m_model.dishes.size(); ++i)
-        y[m_dishes + kPerDish * i + 1] =
-            m_model.dishes[i].agent.dryHeatCapacity() * (m_model.roomKelvin - triple);
+    for (std::size_t i = 0; i < m_model.dishes.size(); ++i) {
+        const DryingDish& d = m_model.dishes[i];
+        const double capacity = d.agent.dryHeatCapacity() + d.waterKg * m_fluid.liquidHeatCapacity();
+        y[m_dishes + kPerDish * i] = d.waterKg;
+        y[m_dishes + kPerDish * i + 1] = capacity * (m_model.roomKelvin - triple) - d.agent.heat(d.waterKg);
+    }
     return y;
 }
 
@@ -279,11 +290,15 @@ Result<VesselState> RigBalance::state(double seconds, std::span<const double> y,
     if (!(s.gasKelvin > kColdestGas && s.gasKelvin < kHottestGas))
         return left(Text::tr("its gas came to {:.1f} K; the model covers {:.0f} to {:.0f} K", s.gasKelvin,
                              kColdestGas, kHottestGas));
-    s.wallKelvin =
-        v.wallHeatCapacity > 0.0 ? m_fluid.tripleKelvin() + own[Wall] / v.wallHeatCapacity : s.kelvin;
-    if (!(s.wallKelvin >= m_fluid.lowestKelvin() && s.wallKelvin <= m_fluid.highestKelvin()))
-        return left(Text::tr("its wall came to {:.1f} K; the model covers {:.1f} to {:.1f} K", s.wallKelvin,
-                             m_fluid.lowestKelvin(), m_fluid.highestKelvin()));
+    s.wallKelvins.fill(s.kelvin);
+    for (std::size_t w = 0; w < v.walls.size(); ++w) {
+        double& wall = s.wallKelvins[w];
+        wall = m_fluid.tripleKelvin() + y[wallUnknown(i, w)] / v.walls[w].heatCapacity;
+        if (!(wall >= m_fluid.lowestKelvin() && wall <= m_fluid.highestKelvin()))
+            return left(Text::tr("its {} came to {:.1f} K; the model covers {:.1f} to {:.1f} K",
+                                 Text::data(v.walls[w].name), wall, m_fluid.lowestKelvin(),
+                                 m_fluid.highestKelvin()));
+    }
     s.volume = volumeOf(seconds, y, i);
     const double gas = gasVolume(s);
     if (!(gas > 1e-3 * s.volume))
@@ -321,8 +336,11 @@ double RigBalance::totalMass(std::span<const double> y) const {
 double RigBalance::totalEnergy(std::span<const double> y) const {
     double total = 0.0;
     for (std::size_t i = 0; i < m_model.vessels.size(); ++i)
-        for (const auto part : {Contents, Gas, Wall})
+        for (const auto part : {Contents, Gas})
             total += y[m_perVessel * i + part];
+    for (std::size_t i = 0; i < m_model.vessels.size(); ++i)
+        for (std::size_t w = 0; w < m_model.vessels[i].walls.size(); ++w)
+            total += y[wallUnknown(i, w)];
     for (std::size_t i = 0; i < m_model.skins.size(); ++i)
         total += y[m_skins + kPerSkin * i + 1];
     for (std::size_t i = 0; i < m_model.dishes.size(); ++i)

@@ -12,6 +12,7 @@ constexpr double kLeastShare = 1e-7; // of all energy, where that is less: a rig
 constexpr double kNewton = 0.02; // of the tolerance: what Newton leaves over would be missed in the balances
 constexpr double kFrozen = 1e-4; // share that counts as none, or as all
 constexpr double kTrace = 1e-4;  // kg of liquid; whether less of it boils nobody calls out
+constexpr double kSettles = 0.1; // K below the superheat of bubbles at which boiling is over
 constexpr double kDry = 1e-6;    // kg
 constexpr double kOverRoom = 1.05; // times the room's pressure: a closed vessel that pushes outwards
 constexpr double kIceLeft = 0.005; // share of the ice that counts as gone
@@ -43,6 +44,7 @@ std::optional<RigEventKind> meaning(int root, int direction, const VesselState& 
 
 Result<void> RigSimulator::Engine::setUp() {
     first = balance.start();
+    gaveWay.assign(vessels(), 0);
     for (std::size_t i = 0; i < vessels(); ++i)
         if (const auto s = balance.state(0.0, first, i); !s)
             return fail(Failure::BadInput, s.error().message);
@@ -148,14 +150,17 @@ void RigSimulator::Engine::findRoots(double at, std::span<const double> unknowns
         if (!s) continue;
         const double condensed = s->liquid + s->solid;
         double* own = &out[kVesselRoots * i];
+        const bool bubbling = balance.flags()[i].bubbling;
         if (s->pascal > 0.0) // and there is enough of it to see
-            own[Boils] =
-                std::min(s->kelvin - balance.boilingKelvin(*s, s->pascal) - balance.bubbleThreshold(i),
-                         s->liquid / (balance.flags()[i].bubbling ? 0.5 * kTrace : kTrace) - 1.0);
+            own[Boils] = std::min(s->kelvin - balance.boilingKelvin(*s, s->pascal) -
+                                      balance.bubbleThreshold(i) + (bubbling ? kSettles : 0.0),
+                                  s->liquid / (bubbling ? 0.5 * kTrace : kTrace) - 1.0);
         own[HasIce] = s->solid - kFrozen * condensed - 0.1 * kDry;
         own[IsFrozen] = s->solid - (1.0 - kFrozen) * condensed - 0.1 * kDry;
         own[IsDry] = condensed - kDry;
         own[IsOverRoom] = s->pascal / model.roomPascalAt(at) - kOverRoom;
+        if (const auto& limits = model.vessels[i].givesWay; gaveWay[i] < limits.size())
+            own[GivesWayNext] = (s->pascal - model.roomPascalAt(at)) / limits[gaveWay[i]].overRoom - 1.0;
         if (!balance.flags()[i].seeded) // a seeded one stays at the triple point, and a root on zero is none
             own[Freezes] = balance.freezingKelvin(*s) - model.vessels[i].supercooling - s->kelvin;
         const int vessel = static_cast<int>(i);
@@ -212,6 +217,11 @@ void RigSimulator::Engine::await() {
 /// A hand reaches in: fresh ice has taken no heat yet. `restart` must follow.
 void RigSimulator::Engine::reachIn(const RigAction& action) {
     carryOut(action, time, model);
+    if (action.what == RigAction::Volume) { // a plunger stands where it has gone
+        const auto vessel = static_cast<std::size_t>(action.part);
+        if (balance.hasPlunger(vessel))
+            model.vessels[vessel].stroke->from = balance.volumeOf(time, values(), vessel);
+    }
     if (action.what == RigAction::Ice)
         N_VGetArrayPointer(y.get())[balance.iceUnknown(static_cast<std::size_t>(action.part))] = 0.0;
 }
@@ -277,6 +287,17 @@ void RigSimulator::Engine::handle(const std::vector<int>& found) {
         const int what = r % kVesselRoots;
         const auto state = balance.state(time, values(), vessel);
         if (!state) continue;
+        if (what == GivesWayNext && direction > 0) {
+            const GivesWay& limit = model.vessels[vessel].givesWay[gaveWay[vessel]];
+            called(
+                {time, static_cast<int>(vessel), RigEventKind::GaveWay, static_cast<int>(gaveWay[vessel]++)});
+            if (gaveWay[vessel] == model.vessels[vessel].givesWay.size())
+                over =
+                    Failure{Failure::OutOfRange, Text::tr("at {:.0f} kPa over the room {}",
+                                                          limit.overRoom / 1000.0, Text::data(limit.says))};
+            changed = true;
+            continue;
+        }
         VesselFlags& flags = balance.flags()[vessel];
         if (what == Freezes && direction > 0 && !flags.seeded) {
             flags.seeded = changed = true;
@@ -304,6 +325,7 @@ Result<void> RigSimulator::Engine::advance(double until) {
     double lastEvent = -kForever;
     int together = 0;
     while (time < until) {
+        if (over) return tl::unexpected(*over);
         const double at = nextBreak();
         if (at > time) {
             stopAt(at);
@@ -334,6 +356,7 @@ Result<void> RigSimulator::Engine::advance(double until) {
         makeDueMoves();
     }
     weigh();
+    if (over) return tl::unexpected(*over);
     return {};
 }
 

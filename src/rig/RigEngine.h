@@ -19,7 +19,7 @@ inline constexpr double kLeastMass = 1e-11, kLeastEnergy = 1e-5; ///< absolute o
 inline constexpr double kForever = 1e30;                         ///< s
 
 /// What crosses zero in each vessel.
-enum VesselRoot { Boils, HasIce, IsFrozen, IsDry, IsOverRoom, Freezes, kVesselRoots };
+enum VesselRoot { Boils, HasIce, IsFrozen, IsDry, IsOverRoom, Freezes, GivesWayNext, kVesselRoots };
 
 [[nodiscard]] inline std::span<const double> valuesOf(N_Vector v) {
     return {N_VGetArrayPointer(v), static_cast<std::size_t>(N_VGetLength(v))};
@@ -31,9 +31,11 @@ struct RigSimulator::Engine {
     RigFluid fluid;
     std::vector<RigMove> moves;
     RigBalance balance{model, fluid};
-    std::vector<char> above;        ///< root by root: whether it was last above zero
-    std::optional<Failure> failure; ///< of the last rates that could not be had
-    std::exception_ptr thrown;      ///< by what the solver called: it is C, nothing may go through it
+    std::vector<char> above;          ///< root by root: whether it was last above zero
+    std::optional<Failure> failure;   ///< of the last rates that could not be had
+    std::vector<std::size_t> gaveWay; ///< vessel by vessel, how far it came in its list
+    std::optional<Failure> over;      ///< what ended it: there is no rig any more
+    std::exception_ptr thrown;        ///< by what the solver called: it is C, nothing may go through it
     std::vector<RigEvent> events;
     double time = 0.0;
     double tolerance = kRelative; ///< relative

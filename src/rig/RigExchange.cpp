@@ -11,33 +11,9 @@ namespace {
 constexpr double kBoilingArea = 20.0;   // times the surface, where it boils
 constexpr double kQuietSurface = 500.0; // W/(m2 K), from a liquid to its surface that is cooled from above
 constexpr double kFilm = 5000.0;        // W/(m2 K), of a condensed film
-constexpr double kGasFilm = 10.0;       // W/(m2 K), of still gas in a small vessel
 constexpr double kSteadyBubbles = 0.05; // K of superheat with which boiling goes on once it has begun
 constexpr double kQuietRelease = 1.0 / 600.0, kBubbleRelease = 1.0 / 15.0, // 1/s, of dissolved air
     kBoilingRelease = 1.0 / 3.0;
-
-/// Of a ball of this volume: about what a vessel has of wall.
-double wallAround(double volume) {
-    const double side = std::cbrt(volume);
-    return 4.84 * side * side;
-}
-
-/// kg/(m2 s) from a quiet surface: the kinetics of the molecules and the heat that comes up through the
-/// liquid, one after the other. It is the second that lets a liquid boil under a cold lid before its surface
-/// alone could feed the lid. @param saturation  over the surface, Pa. @param activity  by what it is lowered
-/// there.
-double quietFlux(const RigFluid& fluid, double sticking, const VesselState& s, double saturation,
-                 double activity, double vapourPascal) {
-    // Next to the surface the vapour has the surface's temperature, whatever it has further away.
-    const double kinetic =
-        evaporationFlux(sticking, fluid.vapour().molarMass, s.kelvin, saturation, s.kelvin, vapourPascal);
-    if (vapourPascal <= 0.0) return kinetic;
-    constexpr double kLeastActivity = 1e-9;
-    const double heat = kQuietSurface *
-                        (s.kelvin - fluid.boilingKelvin(vapourPascal / std::max(activity, kLeastActivity))) /
-                        fluid.vaporisation(s.kelvin);
-    return kinetic * heat > 0.0 ? kinetic * heat / (kinetic + heat) : 0.0;
-}
 
 } // namespace
 
@@ -60,24 +36,8 @@ RigBalance::Saturation RigBalance::saturationOver(const VesselState& s, double k
 }
 
 double RigBalance::boilingKelvin(const VesselState& s, double pascal) const {
-    double t = m_fluid.boilingKelvin(pascal);
-    if (s.solute <= 0.0) return t;
-    // The logarithm of the pressure is nearly straight in temperature: a few steps of the secant.
-    const double low = m_fluid.lowestLiquidKelvin(), high = m_fluid.highestKelvin();
-    const auto excess = [&](double kelvin) {
-        const Saturation over = saturationOver(s, kelvin);
-        return std::log((over.solvent + over.solute) / pascal);
-    };
-    constexpr int kSteps = 20;
-    constexpr double kNear = 0.01, kClose = 1e-10; // K
-    for (int i = 0; i < kSteps; ++i) {
-        const double here = excess(t), slope = (here - excess(std::max(t - kNear, low))) / kNear;
-        const double next = std::clamp(t - here / slope, low, high);
-        const bool close = std::abs(next - t) < kClose;
-        t = next;
-        if (close) break;
-    }
-    return t;
+    return s.solute > 0.0 ? m_model.solute->boilingKelvin(m_fluid, s.share(), pascal)
+                          : m_fluid.boilingKelvin(pascal);
 }
 
 /// How much of what condenses on a wall freezes there; changes over a fifth of a kelvin below the triple
@@ -119,7 +79,58 @@ double RigBalance::airEquilibrium(const VesselState& s) const {
     return s.liquid * m_fluid.airSolubility(s.kelvin) * std::max(s.airPascal, 0.0);
 }
 
-void RigBalance::evaporate(const Vessel& v, const VesselState& s, const Bubbles& b,
+double RigBalance::dewKelvin(const RigFluid& fluid, bool icy, double pascal) const {
+    return icy ? fluid.sublimationKelvin(pascal) : fluid.boilingKelvin(pascal);
+}
+
+/// The gas above the contents, as far as vapour of the solvent must pass through it.
+VapourFilm RigBalance::filmOver(const Vessel& v, const VesselState& s, const Bubbles& b, double sweep) const {
+    VapourFilm film;
+    if (!(s.airPascal > 0.0 && s.pascal > 0.0 && v.surface > 0.0)) return film;
+    const FlowingGas gas = mixture(s), &own = m_fluid.vapour();
+    film.diffusivity = diffusivityInAir(own, m_fluid.liquidDensity(), s.gasKelvin, s.pascal);
+    film.gap = gapOf(std::max(gasVolume(s), 0.0));
+    film.viscosity = gas.viscosity;
+    film.density = s.pascal * gas.molarMass / (kMolarGas * s.gasKelvin);
+    // At the surface the vapour is saturated, and as warm as the surface.
+    const double share = std::min(saturationOver(s, s.kelvin).solvent / s.pascal, 1.0),
+                 airMass = FlowingGas{}.molarMass;
+    const double there = s.pascal * std::lerp(airMass, own.molarMass, share) / (kMolarGas * s.kelvin);
+    film.lighter = 1.0 - there / film.density;
+    film.sweep = sweep;
+    film.reach = std::sqrt(v.surface);
+    film.bubbles = b.moles * kMolarGas * s.kelvin / (s.pascal * v.surface);
+    return film;
+}
+
+/// kg/(m2 s) from a quiet surface: the kinetics of the molecules and the film of air over it, and the heat
+/// that comes up through the liquid. It is the second that lets a liquid boil under a cold lid before its
+/// surface alone could feed the lid. @param saturation  over the surface, Pa. @param activity  by what it is
+/// lowered there.
+double RigBalance::quietFlux(const RigFluid& fluid, const Vessel& v, const VesselState& s, VapourFilm film,
+                             double saturation, double activity, double vapourPascal) const {
+    // Next to the surface the vapour has the surface's temperature, whatever it has further away.
+    const double mass = fluid.vapour().molarMass,
+                 kinetic = evaporationFlux(v.sticking, mass, s.kelvin, 1.0, s.kelvin, 0.0);
+    double leaves = kinetic * (saturation - vapourPascal);
+    const bool nothing = saturation <= 0.0 && vapourPascal <= 0.0; // there a trial step has left the rig
+    if (film.gap > 0.0 && s.airPascal > 0.0 && !nothing) {
+        if (&fluid != &m_fluid)
+            film.diffusivity = diffusivityInAir(fluid.vapour(), fluid.liquidDensity(), s.gasKelvin, s.pascal);
+        const double through = vapourTransfer(film) * s.pascal * mass / (kMolarGas * s.gasKelvin);
+        leaves = stefanFlux(kinetic, through, saturation, vapourPascal, s.airPascal);
+    }
+    if (vapourPascal <= 0.0) return leaves;
+    constexpr double kLeastActivity = 1e-9;
+    const bool icy = &fluid == &m_fluid && isIcy(s);
+    const double takes = fluid.vaporisation(s.kelvin) + (icy ? fluid.fusion() : 0.0);
+    const double heat =
+        kQuietSurface *
+        (s.kelvin - dewKelvin(fluid, icy, vapourPascal / std::max(activity, kLeastActivity))) / takes;
+    return leaves * heat > 0.0 ? leaves * heat / (leaves + heat) : 0.0;
+}
+
+void RigBalance::evaporate(const Vessel& v, const VesselState& s, const Bubbles& b, double sweep,
                            std::span<double> rate) const {
     const double condensed = s.liquid + s.solid, vapourPascal = s.vapourPascal();
     const auto leaves = [&](Unknown from, Unknown to, const RigFluid& fluid, double flow) {
@@ -136,17 +147,18 @@ void RigBalance::evaporate(const Vessel& v, const VesselState& s, const Bubbles&
     const Saturation over = saturationOver(s, s.kelvin);
     const double lowered =
                      s.solute > 0.0 && !isIcy(s) ? over.solvent / m_fluid.liquidSaturation(s.kelvin) : 1.0,
-                 film = lastFilm(condensed);
+                 wet = lastFilm(condensed);
+    const VapourFilm film = v.surface > 0.0 ? filmOver(v, s, b, sweep) : VapourFilm{};
     leaves(Condensed, Vapour, m_fluid,
-           v.surface * quietFlux(m_fluid, v.sticking, s, film * over.solvent, film * lowered, vapourPascal) +
-               film * inBubbles(b.inside.solvent, m_fluid));
+           v.surface * quietFlux(m_fluid, v, s, film, wet * over.solvent, wet * lowered, vapourPascal) +
+               wet * inBubbles(b.inside.solvent, m_fluid));
     const RigFluid* fluid = m_model.solute ? m_model.solute->fluid() : nullptr;
     if (!fluid) return;
     const double soluteFilm = lastFilm(s.solute + s.undissolved),
                  pure = fluid->liquidSaturation(
                      std::clamp(s.kelvin, fluid->lowestLiquidKelvin(), fluid->highestKelvin()));
     leaves(SoluteInLiquid, SoluteInGas, *fluid,
-           v.surface * quietFlux(*fluid, v.sticking, s, over.solute * soluteFilm,
+           v.surface * quietFlux(*fluid, v, s, film, over.solute * soluteFilm,
                                  over.solute / pure * soluteFilm, s.solutePascal) +
                soluteFilm * inBubbles(b.inside.solute, *fluid));
 }
@@ -170,51 +182,69 @@ void RigBalance::letAirOut(const VesselState& s, const Bubbles& b, std::span<dou
     rate[Gas] += energy;
 }
 
-void RigBalance::condenseOnWall(const Vessel& v, const VesselState& s, std::span<double> rate) const {
-    if (v.dryWall <= 0.0) return;
+void RigBalance::condenseOnWall(const Wall& wall, double wallKelvin, const VesselState& s, double frosted,
+                                std::span<double> rate, double& wallRate) const {
+    if (wall.dry <= 0.0) return;
     const auto condenses = [&](Unknown from, Unknown to, const RigFluid& fluid, double pascal, double frost) {
         if (pascal <= 0.0) return;
-        const double onWall =
-            frost > 0.0 ? fluid.solidSaturation(std::min(s.wallKelvin, fluid.tripleKelvin()))
-                        : fluid.liquidSaturation(
-                              std::clamp(s.wallKelvin, fluid.lowestLiquidKelvin(), fluid.highestKelvin()));
+        const double onWall = frost > 0.0
+                                  ? fluid.solidSaturation(std::min(wallKelvin, fluid.tripleKelvin()))
+                                  : fluid.liquidSaturation(std::clamp(wallKelvin, fluid.lowestLiquidKelvin(),
+                                                                      fluid.highestKelvin()));
         if (onWall >= pascal) return;
         // Kinetics and film in a row; what condenses warms the film by its heat.
         const double condensate =
-            frost > 0.0 ? std::lerp(fluid.liquidEnergy(s.wallKelvin), fluid.solidEnergy(s.wallKelvin), frost)
-                        : fluid.liquidEnergy(s.wallKelvin);
+            frost > 0.0 ? std::lerp(fluid.liquidEnergy(wallKelvin), fluid.solidEnergy(wallKelvin), frost)
+                        : fluid.liquidEnergy(wallKelvin);
         const double brings = fluid.vapourEnthalpy(s.gasKelvin), heat = brings - condensate;
         const double kinetic =
-            -evaporationFlux(1.0, fluid.vapour().molarMass, s.wallKelvin, onWall, s.wallKelvin, pascal);
-        const double film =
-            kFilm * chokedByAir(s) * std::max(0.0, fluid.boilingKelvin(pascal) - s.wallKelvin) / heat;
+            -evaporationFlux(1.0, fluid.vapour().molarMass, wallKelvin, onWall, wallKelvin, pascal);
+        // Frost of 300 kg/m3 that conducts 0.2 W/(m K), as it grows in vapour: Y. Hayashi et al., J. Heat
+        // Transfer 99 (1977) 239.
+        constexpr double kFrost = 300.0 * 0.2;
+        const double layer = frost > 0.0 ? frosted / (wall.dry * kFrost) : 0.0, // m2 K/W
+            bare = kFilm * (wall.swept ? sweptByVapour(s) : chokedByAir(s)),
+                     film = bare / (1.0 + bare * layer) *
+                            std::max(0.0, fluid.boilingKelvin(pascal) - wallKelvin) / heat;
         if (!(film > 0.0 && kinetic > 0.0)) return;
-        const double flow = v.dryWall / (1.0 / film + 1.0 / kinetic);
+        const double flow = wall.dry / (1.0 / film + 1.0 / kinetic);
         rate[to] += flow;
         rate[from] -= flow;
         rate[Gas] -= flow * brings;
-        rate[Wall] += flow * heat;
+        wallRate += flow * heat;
         rate[Contents] += flow * condensate;
     };
-    condenses(Vapour, Condensed, m_fluid, s.vapourPascal(), frostShare(s.wallKelvin));
+    condenses(Vapour, Condensed, m_fluid, s.vapourPascal(), frostShare(wallKelvin));
     if (s.solutePascal > 0.0)
         condenses(SoluteInGas, SoluteInLiquid, *m_model.solute->fluid(), s.solutePascal, 0.0);
 }
 
 /// Gas takes the temperature of what it touches.
-void RigBalance::exchangeHeat(const Vessel& v, const VesselState& s, std::span<double> rate) const {
+void RigBalance::exchangeHeat(std::size_t i, const VesselState& s, std::span<double> all) const {
+    const Vessel& v = m_model.vessels[i];
+    const auto rate = all.subspan(m_perVessel * i, m_perVessel);
+    const double around = wallAround(s.volume), gap = gapOf(std::max(gasVolume(s), 0.0));
+    const FlowingGas gas = mixture(s);
+    const auto warms = [&](double area, double kelvin) {
+        const double flow = area > 0.0 && s.pascal > 0.0
+                                ? area * heatTransfer(gas, s.gasKelvin, s.pascal, gap, kelvin - s.gasKelvin) *
+                                      (kelvin - s.gasKelvin)
+                                : 0.0;
+        rate[Gas] += flow;
+        return flow;
+    };
     // A vessel that has no wall of its own is as warm all round as what is in it.
-    const double around = kGasFilm * wallAround(s.volume),
-                 toContents = kGasFilm * v.surface + (v.wallHeatCapacity > 0.0 ? 0.0 : around * wetness(s));
-    const double warmsGas = toContents * (s.kelvin - s.gasKelvin);
-    rate[Gas] += warmsGas;
-    rate[Contents] -= warmsGas;
-    if (v.wallHeatCapacity <= 0.0) return;
-    const double fromWall = around * (s.wallKelvin - s.gasKelvin),
-                 conducted = v.wallToContents * (s.wallKelvin - s.kelvin);
-    rate[Gas] += fromWall;
-    rate[Contents] += conducted;
-    rate[Wall] -= fromWall + conducted;
+    rate[Contents] -= warms(v.surface + (v.walls.empty() ? around * wetness(s) : 0.0), s.kelvin);
+    double others = 0.0;
+    for (std::size_t w = 1; w < v.walls.size(); ++w)
+        others += v.walls[w].dry;
+    for (std::size_t w = 0; w < v.walls.size(); ++w) {
+        const Wall& wall = v.walls[w];
+        const double area = w > 0 ? wall.dry : std::max(around - others, wall.dry),
+                     conducted = wall.toContents * (s.wallKelvins[w] - s.kelvin);
+        rate[Contents] += conducted;
+        all[wallUnknown(i, w)] -= warms(area, s.wallKelvins[w]) + conducted;
+    }
 }
 
 /// Heat for what is in a vessel: where nothing is condensed, for its gas.
@@ -227,16 +257,26 @@ void RigBalance::heatContents(double watt, const VesselState& s, std::span<doubl
 Result<VesselState> RigBalance::observed(double seconds, std::span<const double> y, std::size_t i) const {
     return state(seconds, y, i).map([&](VesselState s) {
         const Vessel& v = m_model.vessels[i];
+        // What the integration leaves of nothing, within its tolerance.
+        constexpr double kRounding = 2e-9; // kg
+        for (double* kg : {&s.vapour, &s.air, &s.dissolved, &s.soluteVapour})
+            if (*kg < 0.0 && *kg > -kRounding) *kg = 0.0;
+        for (double* pascal : {&s.airPascal, &s.solutePascal})
+            if (*pascal < 0.0 && *pascal > -kRounding * kAirGas * s.gasKelvin / gasVolume(s)) *pascal = 0.0;
         s.force = v.mouth * (m_model.roomPascalAt(seconds) - s.pascal);
-        if (s.pascal <= 0.0) return s;
+        for (std::size_t w = 0; w < v.walls.size(); ++w) {
+            std::array<double, kMostPerVessel> rate{};
+            double ofWall = 0.0;
+            condenseOnWall(v.walls[w], s.wallKelvins[w], s, frostOf(v, s), rate, ofWall);
+            s.condensing += rate[Condensed] + rate[SoluteInLiquid];
+        }
+        constexpr double kSome = 1e-6; // kg: what has no liquid neither boils nor is short of it
+        if (s.pascal <= 0.0 || s.liquid + s.solute < kSome || isIcy(s)) return s;
         s.margin = s.kelvin - boilingKelvin(s, s.pascal);
         s.marginAtBottom = s.kelvin - boilingKelvin(s, s.pascal + headOf(v, s));
         if (v.surface > 0.0) s.vigour = bubbles(i, s).moles * kMolarGas * s.kelvin / (s.pascal * v.surface);
         if (const double stays = airEquilibrium(s); stays > 0.0 && s.liquid > 0.0)
             s.supersaturation = s.dissolved / stays - 1.0;
-        std::array<double, kMostPerVessel> rate{};
-        if (v.wallHeatCapacity > 0.0) condenseOnWall(v, s, rate);
-        s.condensing = rate[Condensed] + rate[SoluteInLiquid];
         return s;
     });
 }

@@ -15,7 +15,7 @@ double truth(const RigInstrument& i, const RigSample& s) {
     case RigInstrument::Thermometer:
         return v.kelvin;
     case RigInstrument::Infrared:
-        return v.wallKelvin;
+        return v.wallKelvins[static_cast<std::size_t>(i.wall)];
     }
     return 0.0;
 }

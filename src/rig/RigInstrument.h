@@ -23,6 +23,7 @@ struct RigInstrument {
     double zero = 0.0;       ///< Pa or K that it shows too much
     double resolution = 0.0; ///< Pa or K, of its display
     double noise = 0.0;      ///< Pa or K, standard deviation
+    int wall = 0;            ///< that an infrared thermometer is aimed at
 };
 
 /// What an instrument shows at each sample of a run, SI. It starts as the vessel is; between samples the true

@@ -1,11 +1,13 @@
 #include "RigModel.h"
 
+#include <algorithm>
 #include <cmath>
 
 namespace uttrin {
 
 double Skin::pressure(double ratio) const {
     constexpr double kSecond = 0.1; // of the sheet's second constant to its first, as of rubber
+    if (law == SkinLaw::Plunger) return 0.0;
     const double stretch = std::cbrt(ratio);
     if (law == SkinLaw::Sheet) {
         if (ratio <= 1.0) return 0.0; // it hangs limp
@@ -33,6 +35,12 @@ RigSolute::Saturation startingSaturation(const RigModel& m, const RigFluid& flui
     return {fluid.liquidSaturation(v.kelvin), 0.0};
 }
 
+double startingBoilingKelvin(const RigModel& m, const RigFluid& fluid, const Vessel& v, double pascal) {
+    if (!m.solute || v.solute <= 0.0) return fluid.boilingKelvin(pascal);
+    return m.solute->boilingKelvin(
+        fluid, std::min(v.solute / (v.solute + v.condensed), m.solute->highestShare()), pascal);
+}
+
 Result<void> check(const RigModel& m) {
     const auto refuse = [](const Text& what) { return fail(Failure::BadInput, what); };
     if (m.vessels.empty()) return refuse(Text::tr("a rig needs a vessel"));
@@ -41,10 +49,20 @@ Result<void> check(const RigModel& m) {
     for (const Vessel& v : m.vessels) {
         if (!(v.volume > 0.0))
             return refuse(Text::tr("{}: a volume above zero is needed", Text::data(v.name)));
-        if (!(v.condensed >= 0.0 && v.airPascal >= 0.0 && v.surface >= 0.0 && v.dryWall >= 0.0 &&
-              v.wallHeatCapacity >= 0.0 && v.wallToContents >= 0.0))
+        if (!(v.condensed >= 0.0 && v.airPascal >= 0.0 && v.surface >= 0.0 && v.dissolving >= 0.0))
             return refuse(
                 Text::tr("{}: amounts, areas and conductances are not negative", Text::data(v.name)));
+        if (v.walls.size() > kMostWalls)
+            return refuse(Text::tr("{}: at most {} walls", Text::data(v.name), kMostWalls));
+        for (const Wall& w : v.walls)
+            if (!(w.heatCapacity > 0.0 && w.toContents >= 0.0 && w.dry >= 0.0))
+                return refuse(
+                    Text::tr("{}: a wall has a heat capacity above zero, and no area or conductance below it",
+                             Text::data(v.name)));
+        for (std::size_t k = 0; k < v.givesWay.size(); ++k)
+            if (!(v.givesWay[k].overRoom > (k > 0 ? v.givesWay[k - 1].overRoom : 0.0)))
+                return refuse(
+                    Text::tr("{}: it gives way at pressures over the room's that rise", Text::data(v.name)));
         if (v.vapourPascal && !(*v.vapourPascal >= 0.0))
             return refuse(Text::tr("{}: the vapour's pressure is not negative", Text::data(v.name)));
         if (!(v.condensed + v.airPascal + v.vapourPascal.value_or(0.0) > 0.0))
@@ -64,6 +82,10 @@ Result<void> check(const RigModel& m) {
             return refuse(
                 Text::tr("{}: the share of molecules that stick lies from 0 to 1", Text::data(v.name)));
     }
+    const auto isWall = [&](int vessel, int wall) { // the first stands for the contents where there is none
+        return wall == 0 || (wall > 0 && static_cast<std::size_t>(wall) <
+                                             m.vessels[static_cast<std::size_t>(vessel)].walls.size());
+    };
     const auto known = [&](int vessel) {
         return vessel >= 0 && static_cast<std::size_t>(vessel) < m.vessels.size();
     };
@@ -84,7 +106,7 @@ Result<void> check(const RigModel& m) {
         if (!known(s.inside) || !(known(s.around) || s.around == kRoom) || s.inside == s.around)
             return refuse(Text::tr("a skin lies around one vessel, in another or in the room"));
         if (!(s.shear >= 0.0 && s.solidShare >= 0.0 && s.solidShare < 1.0 && s.viscosity > 0.0 &&
-              s.holds > 0.0 && s.bursting >= 0.0 && s.rest >= 0.0))
+              s.holds > 0.0 && s.bursting >= 0.0 && s.rest >= 0.0 && s.friction >= 0.0))
             return refuse(
                 Text::tr("a skin has a modulus, a share of solid below 1 and a viscosity above zero"));
         for (const Skin& other : m.skins)
@@ -99,17 +121,18 @@ Result<void> check(const RigModel& m) {
     for (const Contact& c : m.contacts)
         if (!known(c.vessel) || !(known(c.other) || c.other == kRoom) || c.other == c.vessel ||
             (c.other != kRoom && c.iceKg > 0.0) ||
-            !(c.conductance >= 0.0 && c.kelvin > 0.0 && c.iceKg >= 0.0))
+            !(c.conductance >= 0.0 && c.kelvin > 0.0 && c.iceKg >= 0.0) || !isWall(c.vessel, c.wall))
             return refuse(Text::tr("a contact touches a vessel, with a conductance and a temperature"));
     for (const Heater& h : m.heaters)
-        if (!known(h.vessel) || !std::isfinite(h.watt))
+        if (!known(h.vessel) || !std::isfinite(h.watt) || !isWall(h.vessel, h.wall))
             return refuse(Text::tr("a heater stands at a vessel, with a power"));
     for (const Draught& d : m.draughts)
         if (!known(d.vessel) ||
             !(d.surface >= 0.0 && d.transfer >= 0.0 && d.humidity >= 0.0 && d.humidity <= 1.0))
             return refuse(Text::tr("a draught blows over a vessel's surface, with a humidity from 0 to 1"));
     for (const DryingDish& d : m.dishes)
-        if (!known(d.vessel) || !(d.surface >= 0.0 && d.toRoom >= 0.0 && d.agent.dryKg > 0.0))
+        if (!known(d.vessel) ||
+            !(d.surface >= 0.0 && d.toRoom >= 0.0 && d.agent.dryKg > 0.0 && d.waterKg >= 0.0))
             return refuse(Text::tr("a drying agent stands in a vessel, with a mass and a surface"));
     return {};
 }

@@ -4,6 +4,7 @@
 #include "rig/matter/Flow.h"
 #include "rig/matter/RigSolute.h"
 
+#include <cmath>
 #include <optional>
 #include <string>
 #include <vector>
@@ -17,17 +18,43 @@ struct Ramp {
 
     [[nodiscard]] double at(double seconds) const;
     [[nodiscard]] double slope(double seconds) const; ///< per second
+    /// Per second, of what follows it with a time constant in s, from its beginning on.
+    [[nodiscard]] double slope(double seconds, double constant) const;
+};
+
+/// m2, that enclose a volume: those of a ball.
+[[nodiscard]] inline double wallAround(double volume) {
+    const double side = std::cbrt(volume);
+    return 4.84 * side * side;
+}
+
+/// The most walls that a vessel has.
+inline constexpr std::size_t kMostWalls = 3;
+
+/// A part of what encloses a vessel that has one temperature: its glass, its lid.
+struct Wall {
+    std::string name = "wall";
+    double heatCapacity = 0.0; ///< J/K, above zero
+    double toContents = 0.0;   ///< W/K
+    double dry = 0.0;          ///< m2 beside the gas, on which vapour may condense and drain back
+    bool swept = false;        ///< as a condenser's, along which the stream carries the air away
+};
+
+/// A pressure at which a closed vessel gives way.
+struct GivesWay {
+    double overRoom = 0.0; ///< Pa
+    std::string says;      ///< what happens then: "the stopper is out"
 };
 
 /// A vessel with some of the rig's substance in it, liquid or frozen, and above it vapour and air.
 struct Vessel {
     std::string name = "vessel";
-    double volume = 1e-3;          ///< m3, of all that it holds
-    double surface = 5e-3;         ///< m2, of the liquid towards the gas
-    double dryWall = 0.0;          ///< m2 of wall beside the gas, on which vapour may condense and drain back
-    double wallHeatCapacity = 0.0; ///< J/K; without a wall nothing condenses and contacts reach the contents
-    double wallToContents = 0.0;   ///< W/K
-    double sticking = 0.02;        ///< share of the molecules that stick to the liquid, see evaporationFlux
+    double volume = 1e-3;  ///< m3, of all that it holds
+    double surface = 5e-3; ///< m2, of the liquid towards the gas
+    /// Without one nothing condenses beside the gas, contacts reach the contents, and what lies around the
+    /// gas is as warm as the contents. The first lies around all the gas that the others leave.
+    std::vector<Wall> walls = {};
+    double sticking = 0.02;    ///< share of the molecules that stick to the liquid, see evaporationFlux
     double nucleation = 0.05;  ///< K above boiling at which bubbles form: little at boiling chips, several in
                                ///< clean, smooth glass
     double supercooling = 0.0; ///< K below the triple point to which it stays liquid before ice appears
@@ -41,6 +68,8 @@ struct Vessel {
     std::optional<double> vapourPascal = {}; ///< of the vapour, where it is not saturated
     std::optional<Ramp> stroke = {};         ///< of the volume, m3, where a plunger moves
     std::optional<Ramp> feed = {};           ///< of solute that is stirred in, kg, at the room's temperature
+    double dissolving = 0.0;                 ///< s, time constant with which what is stirred in dissolves
+    std::vector<GivesWay> givesWay = {};     ///< by rising pressure; at the last of them the run ends
 
     [[nodiscard]] double volumeAt(double seconds) const { return stroke ? stroke->at(seconds) : volume; }
 };
@@ -69,8 +98,9 @@ struct LiquidTube {
 
 /// How a skin or a foam withstands being stretched.
 enum class SkinLaw {
-    Sheet, ///< a thin rubber ball: R. S. Rivlin, D. W. Saunders, Phil. Trans. R. Soc. A 243 (1951) 251
-    Cells  ///< closed cells in a soft solid: neo-Hookean thick shells, as a whole
+    Sheet,  ///< a thin rubber ball: R. S. Rivlin, D. W. Saunders, Phil. Trans. R. Soc. A 243 (1951) 251
+    Cells,  ///< closed cells in a soft solid: neo-Hookean thick shells, as a whole
+    Plunger ///< moves freely but for its friction; a hand holds it where the vessel has a stroke
 };
 
 /// The wall of a vessel that gives way: its volume follows from the pressures inside and around it.
@@ -84,6 +114,7 @@ struct Skin {
     double holds = 1e3;      ///< times its volume at rest up to which no cell bursts
     double bursting = 0.0;   ///< 1/s: share of the gas that is lost beyond, for each time it is exceeded
     std::string name = {};
+    double friction = 0.0; ///< Pa, within which a plunger stays where it is
 
     /// Pressure inside over that around which holds it at a ratio of volumes, Pa.
     [[nodiscard]] double pressure(double ratio) const;
@@ -110,12 +141,15 @@ enum class TouchedPart { Contents, Wall };
 struct Contact {
     int vessel = 0;
     TouchedPart part = TouchedPart::Wall;
-    double conductance = 0.0; ///< W/K; of ice while it is whole, then with its surface
-    double kelvin = 293.15;   ///< of ice its melting point
+    /// W/K; of ice as long as there is enough of it: a lump in a liquid shrinks as its surface, what lies on
+    /// a wall covers it until hardly any is left.
+    double conductance = 0.0;
+    double kelvin = 293.15; ///< of ice its melting point
     std::string name = {};
     bool on = true;
     double iceKg = 0.0; ///< above zero: ice that melts as it works and is gone then
     int other = kRoom;  ///< another vessel, whose wall (its contents, if it has none) it touches
+    int wall = 0;       ///< which of the vessel's walls
 };
 
 /// Heat put into the contents, or as by a lamp into the wall.
@@ -124,6 +158,7 @@ struct Heater {
     double watt = 0.0;
     std::string name = {};
     TouchedPart part = TouchedPart::Contents;
+    int wall = 0; ///< which of the vessel's walls
 };
 
 /// A surface of the contents that lies open to the room's moving air.
@@ -143,6 +178,7 @@ struct DryingDish {
     double surface = 0.0; ///< m2
     double toRoom = 0.0;  ///< W/K
     std::string name = {};
+    double waterKg = 0.0; ///< that it has taken up before
 };
 
 /// A rig as a network.
@@ -170,6 +206,10 @@ struct RigModel {
 /// Vapour pressures over what is in a vessel at the start, Pa; of nothing where it is empty.
 [[nodiscard]] RigSolute::Saturation startingSaturation(const RigModel& model, const RigFluid& fluid,
                                                        const Vessel& vessel);
+
+/// Where what is in a vessel at the start boils under a pressure, K; an empty one: the substance.
+[[nodiscard]] double startingBoilingKelvin(const RigModel& model, const RigFluid& fluid, const Vessel& vessel,
+                                           double pascal);
 
 /// Names the first thing in a model that makes no sense, as BadInput.
 [[nodiscard]] Result<void> check(const RigModel& model);

@@ -1,5 +1,6 @@
 #include "RigMoves.h"
 
+#include <algorithm>
 #include <cmath>
 
 namespace uttrin {
@@ -12,6 +13,13 @@ double Ramp::at(double seconds) const {
 
 double Ramp::slope(double seconds) const {
     return seconds > begin && seconds < end ? (to - from) / (end - begin) : 0.0;
+}
+
+double Ramp::slope(double seconds, double constant) const {
+    if (constant <= 0.0) return slope(seconds);
+    if (seconds <= begin) return 0.0;
+    const double steady = (to - from) / (end - begin), added = std::min(seconds, end) - begin;
+    return -steady * std::expm1(-added / constant) * std::exp(-(std::max(seconds, end) - end) / constant);
 }
 
 void carryOut(const RigAction& a, double seconds, RigModel& m) {
@@ -40,6 +48,9 @@ void carryOut(const RigAction& a, double seconds, RigModel& m) {
         return;
     case RigAction::Volume:
         m.vessels[at].stroke = Ramp{m.vessels[at].volumeAt(seconds), a.value, seconds, seconds + over};
+        return;
+    case RigAction::LetGo:
+        m.vessels[at].stroke.reset();
         return;
     case RigAction::RoomPressure:
         m.climb = Ramp{m.roomPascalAt(seconds), a.value, seconds, seconds + over};
@@ -71,6 +82,7 @@ Result<void> check(const RigModel& m, const std::vector<RigMove>& moves) {
         case RigAction::Heat:
             return m.heaters.size();
         case RigAction::Volume:
+        case RigAction::LetGo:
             return m.vessels.size();
         case RigAction::StirIn:
             return m.solute ? m.vessels.size() : std::size_t{0};

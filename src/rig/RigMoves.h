@@ -17,7 +17,8 @@ struct RigAction {
         Ice,          ///< a contact of ice gets this much fresh ice, kg, and lies on
         BathKelvin,   ///< what a contact is comes to this temperature
         Heat,         ///< a heater, W
-        Volume,       ///< a vessel's plunger, m3
+        Volume,       ///< a vessel's plunger is pulled or pushed, m3
+        LetGo,        ///< of a vessel's plunger: it goes where it is pushed
         RoomPressure, ///< Pa: the rig is carried up or down
         Fan,          ///< a draught lies on (1) or off (0)
         StirIn,       ///< solute into a vessel, kg

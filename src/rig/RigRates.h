@@ -21,6 +21,16 @@ inline constexpr double kAirGas = kMolarGas / 0.0289652; ///< J/(kg K), of air
     return 1.0 / (1.0 + s.airPascal / (kHalf * std::max(s.pascal, 1.0)));
 }
 
+/// The same where the stream carries the air along, an estimate: as much as the vapour's share.
+[[nodiscard]] inline double sweptByVapour(const VesselState& s) {
+    return std::clamp(1.0 - s.airPascal / std::max(s.pascal, 1.0), 0.0, 1.0);
+}
+
+/// kg of frost on the walls of a vessel: all that is solid in one that was empty at first.
+[[nodiscard]] inline double frostOf(const Vessel& v, const VesselState& s) {
+    return v.condensed > 0.0 ? 0.0 : s.solid;
+}
+
 /// The share of its saturation pressure that the last of a liquid still has, as a film that clings to its
 /// place: it goes evenly to nothing, and nothing evaporates where nothing is.
 [[nodiscard]] inline double lastFilm(double kg) {
@@ -40,6 +50,7 @@ struct RigBalance::Rates {
     std::span<double> all;
     std::span<const VesselState> states;
     VesselState outside;
+    std::span<const double> flows; ///< kg/s, link by link
     std::size_t perVessel = 0;
     double seconds = 0.0;
 

@@ -15,6 +15,8 @@ RigRun runOf(RigSimulator& rig, double seconds, double every, const std::functio
         const auto done = rig.advance(std::min(every * static_cast<double>(i), seconds));
         if (!done) {
             run.stopped = done.error();
+            const bool gaveWay = !rig.events().empty() && rig.events().back().kind == RigEventKind::GaveWay;
+            if (gaveWay) run.samples.push_back(rig.sample()); // the moment at which it did
             break;
         }
         run.samples.push_back(rig.sample());

@@ -18,12 +18,14 @@ namespace uttrin {
 /// Per vessel: mass of what is condensed, of vapour, of air and of dissolved air, of a solute and its vapour;
 /// energies of the contents, of the gas, of the wall, each with a temperature of its own. Contents freeze by
 /// their energy, at the triple temperature or beside a solution where it says, once there is a seed. Gas
-/// takes the temperature of what it touches at 10 W/(m2 K). Vapour leaves and joins the surface by
-/// `evaporationFlux` and as the liquid below can bring heat (500 W/(m2 K), free convection under a cooled
-/// surface); where the liquid is superheated under the weight above it, bubbles give it twenty times the
-/// surface. On the dry wall vapour condenses through a film (5 kW/(m2 K)) that air beside it chokes (D. F.
-/// Othmer, Ind. Eng. Chem. 21 (1929) 576: half at half a per cent by volume) and drains back. Dissolved air
-/// goes by Henry's law. Gases mix ideally and flow together. Integrated by CVODE (BDF, Newton's method,
+/// takes the temperature of what it touches by `heatTransfer`. Vapour leaves and joins the surface by
+/// `evaporationFlux`, through the film of air over it (`stefanFlux`) and as the liquid below can bring heat
+/// (500 W/(m2 K), free convection under a cooled surface); where the liquid is superheated under the weight
+/// above it, bubbles give it twenty times the surface. On the dry wall vapour condenses through a film (5
+/// kW/(m2 K)) that air beside it chokes (D. F. Othmer, Ind. Eng. Chem. 21 (1929) 576: half at half a per cent
+/// by volume) and drains back, or stays as frost, which grows and insulates. Dissolved air goes by Henry's
+/// law. Gases mix ideally, flow together and spread along tubes
+/// (`counterFlow`). Integrated by CVODE (BDF, Newton's method,
 /// dense), with the flows through the bounds of the rig as further unknowns, so that both balances are
 /// measured. Each move starts the integration anew from where it stands. Equal inputs give equal bytes.
 class RigSimulator {

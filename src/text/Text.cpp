@@ -20,6 +20,11 @@ struct Overloaded : Ts... {
 template <typename... Ts>
 Overloaded(Ts...) -> Overloaded<Ts...>;
 
+void replaceAll(std::string& text, const std::string& from, const std::string& to) {
+    for (std::size_t at = text.find(from); at != std::string::npos; at = text.find(from, at + to.size()))
+        text.replace(at, from.size(), to);
+}
+
 /// A number's figures with the face's decimal sign in place of '.'.
 void appendFigures(std::string& out, std::string_view figures, const Wording& wording) {
     const auto point = figures.find('.');
@@ -59,6 +64,7 @@ struct Text::Node {
     };
     struct Data {
         std::string text;
+        std::vector<std::pair<std::string, Text>> figures;
     };
     struct Number {
         double value;
@@ -130,7 +136,10 @@ Text Text::typed(std::string_view text) {
     return text.empty() ? Text() : Text(Node{Node::Typed{std::string(text)}});
 }
 Text Text::data(std::string_view text) {
-    return text.empty() ? Text() : Text(Node{Node::Data{std::string(text)}});
+    return text.empty() ? Text() : Text(Node{Node::Data{std::string(text), {}}});
+}
+Text Text::data(std::string_view text, std::vector<std::pair<std::string, Text>> figures) {
+    return text.empty() ? Text() : Text(Node{Node::Data{std::string(text), std::move(figures)}});
 }
 Text Text::number(double value, int decimals, bool plusSign) {
     return Text(Node{Node::Number{value, decimals, plusSign}});
@@ -174,7 +183,12 @@ void Text::append(std::string& out, const Wording& wording) const {
                    },
                    [&](const Node::Signs& s) { Node::append(out, s.source, s.arguments, wording); },
                    [&](const Node::Typed& t) { out += t.text; },
-                   [&](const Node::Data& d) { out += wording.data(d.text); },
+                   [&](const Node::Data& d) {
+                       std::string said = wording.data(d.text);
+                       for (const auto& [name, figure] : d.figures)
+                           replaceAll(said, "{" + name + "}", figure.said(wording));
+                       out += said;
+                   },
                    [&](const Node::Number& n) { Node::append(out, n, wording); },
                    [&](const Node::Joined& j) {
                        for (const Text& part : j.parts)

@@ -10,6 +10,7 @@
 #include <string>
 #include <string_view>
 #include <type_traits>
+#include <utility>
 #include <vector>
 
 namespace uttrin {
@@ -60,6 +61,8 @@ public:
     [[nodiscard]] static Text typed(std::string_view text);
     /// A text of a data file: translated if it is one of those that ship with the program.
     [[nodiscard]] static Text data(std::string_view text);
+    /// The same with texts in place of names in braces: "cools it by {kelvin}".
+    [[nodiscard]] static Text data(std::string_view text, std::vector<std::pair<std::string, Text>> figures);
     /// A number with fixed decimals, the real minus sign and no "−0.0".
     [[nodiscard]] static Text number(double value, int decimals, bool plusSign = false);
     /// A text as the beginning of a sentence.

@@ -56,7 +56,7 @@ protected:
 };
 
 TEST_F(Rehearse, PlaysTheDemonstrationOnDrawingMapTapeStripAndCard) {
-    station->goTo(900.0);
+    station->goTo(700.0);
     Driver::settle();
     ASSERT_EQ(map().paths.size(), 2U); // and the variant beside it
     EXPECT_EQ(map().paths[1].name, "boiled a full minute");
@@ -69,11 +69,11 @@ TEST_F(Rehearse, PlaysTheDemonstrationOnDrawingMapTapeStripAndCard) {
     EXPECT_TRUE(d->text("willSee").startsWith(QStringLiteral("It boils")) ||
                 d->text("willSee").startsWith(QStringLiteral("First steady")));
     EXPECT_TRUE(d->text("comesNext").startsWith(QStringLiteral("Next, in ")));
-    EXPECT_EQ(d->text("stripGaugeCaption"), QStringLiteral("IN THE FLASK"));
+    EXPECT_EQ(d->text("stripGaugeCaption"), QStringLiteral("IN THE FLASK, ABS."));
     EXPECT_TRUE(d->text("chance").endsWith(QStringLiteral(" %")));
     EXPECT_FALSE(d->text("rigCaution").isEmpty());
     goTo(Station::Run); // there the strip is the lesson's own again
-    EXPECT_NE(d->text("stripGaugeCaption"), QStringLiteral("IN THE FLASK"));
+    EXPECT_NE(d->text("stripGaugeCaption"), QStringLiteral("IN THE FLASK, ABS."));
 }
 
 TEST_F(Rehearse, UsesTheRoomThatWasRead) {

@@ -290,9 +290,9 @@ TEST(CommandLine, ThePathHoldsEveryMassOfARig) {
     };
     const auto freezing = path("freeze-by-boiling");
     // All water is somewhere: in dish and trap, in the drying agent, in the pump's oil; some went through.
-    for (const char* grows : {"acid_water_kg", "pump_oil_kg"})
+    for (const char* grows : {"drying agent_water_kg", "pump_oil_kg"})
         EXPECT_GT(columnOf(freezing, grows).back(), columnOf(freezing, grows).front()) << grows;
-    EXPECT_GT(columnOf(freezing, "acid_temperature_k").back(), 294.0);
+    EXPECT_GT(columnOf(freezing, "drying agent_temperature_k").back(), 294.0);
     const auto flask = path("sealed-flask");
     EXPECT_NEAR(columnOf(flask, "ice on the vapour_ice_kg").front(), 0.06, 1e-9);
     const auto syrup = columnOf(path("syrup-on-the-stove"), "solute_kg");

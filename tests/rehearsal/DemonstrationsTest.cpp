@@ -43,7 +43,7 @@ TEST(Demonstrations, EachVariantOfEachKeepsMassAndEnergyAndEndsAsItShould) {
             const Rehearsal r = played(d.rig, v.settings);
             EXPECT_LT(r.run.massDrift, 1e-6);
             EXPECT_LT(r.run.energyDrift, 1e-6);
-            EXPECT_FALSE(r.run.stopped) << r.run.stopped->message;
+            EXPECT_EQ(r.run.stopped.has_value(), d.id == "closed-and-heated"); // which ends as it gives way
             std::size_t moves = 0;
             for (const RigEvent& e : r.run.events)
                 moves += e.kind == RigEventKind::Moved ? 1 : 0;
@@ -153,7 +153,7 @@ TEST(Demonstrations, LittleWaterFreezesAndTheShareThatIsGoneFollowsFromTheHeats)
     EXPECT_NEAR(s.solid / 5e-3, kept, 0.02);
     EXPECT_GT(r.run.samples.back().dishes[0].kelvin, 297.0); // the acid warms
     const Rehearsal much = played(rig, rig.variants()[2].settings);
-    EXPECT_GT(timeOf(much, RigEventKind::FrozenThrough).value_or(1e9), 4.0 * *frozen);
+    EXPECT_GT(timeOf(much, RigEventKind::FrozenThrough).value_or(1e9), 3.0 * *frozen);
 }
 
 TEST(Demonstrations, TheColdBulbFreezesTheOtherAndANarrowTubeTakesLonger) {
@@ -183,16 +183,19 @@ TEST(Demonstrations, TheOthersShowWhatTheyAreFor) {
     EXPECT_TRUE(timeOf(played(demonstration("distil-by-hand")), RigEventKind::Dry));
     EXPECT_TRUE(timeOf(played(demonstration("syringe")), RigEventKind::BoilingStarts));
     const Rehearsal cold = played(demonstration("syringe"), {{"/vessels/syringe/temperature", "20 degC"},
-                                                             {"/vessels/syringe/air", "74 kPa"},
-                                                             {"/vessels/syringe/volume", "40 mL"}});
+                                                             {"/vessels/syringe/headspace", "25 mL"}});
     EXPECT_FALSE(timeOf(cold, RigEventKind::BoilingStarts)); // a large bubble: Boyle's law alone
     const Rehearsal air = played(demonstration("air-onto-boiling"));
     double hottest = 0.0;
     for (std::size_t i = 0; i < air.run.samples.size(); ++i)
         hottest = std::max(hottest, air.watchedAt(i).kelvin);
-    EXPECT_GT(hottest, 380.0); // it was heated on under the air, without boiling
+    // It was heated on under the air for 45 s at 400 W, without boiling: 700 g and the kettle rise by some 5
+    // K.
+    EXPECT_GT(hottest, water().boilingPoint(Pressure::fromPascal(94'310.0))->kelvin() + 4.0);
     const Rehearsal kettle = played(demonstration("altitude-kettle"));
-    EXPECT_NEAR(endOf(kettle).kelvin, water().boilingPoint(Pressure::fromPascal(35e3))->kelvin(), 0.5);
+    EXPECT_NEAR(endOf(kettle).kelvin,
+                water().boilingPoint(Pressure::fromPascal(0.345 * kettle.setup.model.roomPascal))->kelvin(),
+                0.5);
     const RigFile& skin = demonstration("film-on-skin");
     EXPECT_LT(played(skin).watchedAt(200).kelvin + 3.0,
               played(skin, skin.variants()[1].settings).watchedAt(200).kelvin);
@@ -208,7 +211,7 @@ TEST(Demonstrations, TheOthersShowWhatTheyAreFor) {
         return 0.0;
     };
     EXPECT_GT(at170(airy), 0.0);
-    EXPECT_LT(at170(airy), at170(steamed) - 8.0);
+    EXPECT_LT(at170(airy), at170(steamed) - 3.0);
 }
 
 TEST(Demonstrations, SaltFreezesAStringOnAndMoreOfItIsColder) {
@@ -231,7 +234,9 @@ TEST(Demonstrations, SyrupClimbsAndAlcoholBoilsBelowWater) {
     for (std::size_t i = 0; i < alcohol.run.samples.size() && firstBoils == 0.0; ++i)
         if (boils(appearanceOf(alcohol.watched(), alcohol.watchedAt(i))))
             firstBoils = alcohol.watchedAt(i).kelvin;
-    EXPECT_NEAR(hottest, 273.15 + 116.0, 0.5);
+    EXPECT_NEAR(
+        hottest,
+        startingBoilingKelvin(sugar.setup.model, *rigFluid("water"), sugar.watched(), 94'310.0) + 16.0, 0.5);
     EXPECT_GT(firstBoils, 340.0);
     EXPECT_LT(firstBoils, pure - 8.0);
     EXPECT_GT(endOf(alcohol).kelvin, firstBoils + 2.0); // it climbs as the alcohol goes
@@ -254,7 +259,10 @@ TEST(Demonstrations, AClosedHeatedVesselWarnsAndGivesNoSteps) {
     const RehearsalFacts facts = factsOf(played(demonstration("closed-and-heated")));
     ASSERT_FALSE(facts.warnings.empty());
     EXPECT_NE(plain(facts.warnings.front()).find("never do this"), std::string::npos);
-    EXPECT_GT(facts.highestPascal, 1e6);
+    EXPECT_NEAR(facts.highestPascal, 94'310.0 + 500e3,
+                2e3); // there glass would have burst: nothing is told beyond
+    EXPECT_NE(plain(facts.warnings.back()).find("glass without a rating would have burst"),
+              std::string::npos);
     EXPECT_TRUE(factsOf(played(demonstration("pressure-cooker"))).warnings.empty()); // it has its valve
 }
 
@@ -281,7 +289,7 @@ TEST(Chance, IsTheSameForEqualSeedsAndFallsWhenTheClampIsLate) {
     EXPECT_EQ(a.members, 40);
     for (std::size_t i = 0; i < a.band.seconds.size(); ++i)
         EXPECT_LE(a.band.lowKelvin[i], a.band.highKelvin[i]);
-    const auto late = *playEnsemble(rig, {{"/moves/1/after", "3 s"}}, 40, 5);
+    const auto late = *playEnsemble(rig, {{"/moves/1/after", "10 s"}}, 40, 5);
     EXPECT_LT(late.met, a.met);
     ASSERT_TRUE(late.mainReason);
     EXPECT_EQ(*late.mainReason, "clamp late: more than expected");

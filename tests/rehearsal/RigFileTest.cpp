@@ -1,4 +1,4 @@
-#include "rehearsal/RigFile.h"
+#include "rehearsal/rigfile/RigFile.h"
 
 #include <gtest/gtest.h>
 #include <nlohmann/json.hpp>

@@ -114,8 +114,8 @@ TEST(RigMoves, CleanGlassHoldsBoilingBackAndThenBumps) {
     ASSERT_FALSE(boils.empty());
     double most = 0.0, later = 0.0;
     for (const RigSample& s : run.samples) {
-        if (s.seconds <= boils[0]) most = std::max(most, s.vessels[0].margin);
-        if (s.seconds > boils[0] + 20.0) later = std::max(later, s.vessels[0].margin);
+        if (s.seconds <= boils[0]) most = std::max(most, *s.vessels[0].margin);
+        if (s.seconds > boils[0] + 20.0) later = std::max(later, *s.vessels[0].margin);
     }
     EXPECT_GT(most, 4.5);
     EXPECT_LT(later, 1.0); // once there are bubbles it goes on without superheat
@@ -132,7 +132,7 @@ TEST(RigMoves, DepthCountsWhereThePressureIsLow) {
         v.kelvin = kelvin;
         m.vessels = {v};
         const RigSample s = ranWell(m, 1.0, 1.0).samples.front();
-        return s.vessels[0].margin - s.vessels[0].marginAtBottom;
+        return *s.vessels[0].margin - *s.vessels[0].marginAtBottom;
     };
     EXPECT_NEAR(cost(293.15), 3.1, 0.2);
     EXPECT_LT(cost(373.15), 0.2);

@@ -60,9 +60,7 @@ TEST(RigPump, AColdTrapKeepsTheVapourFromIt) {
                  {.name = "trap",
                   .volume = 0.3e-3,
                   .surface = 0.01,
-                  .dryWall = 0.015,
-                  .wallHeatCapacity = 60.0,
-                  .wallToContents = 3.0,
+                  .walls = {{"glass", 60.0, 3.0, 0.015}},
                   .vapourPascal = 100.0}};
     m.links = {{0, 1, {0.015, 0.4}, "hose"}};
     m.pumps = {{1, {0.7e-3, 20.0}, "pump", true, 333.15}};

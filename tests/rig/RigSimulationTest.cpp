@@ -57,20 +57,18 @@ TEST(RigSimulation, AVesselWithoutHeatExpandsAsAnAdiabaticGas) {
 
 TEST(RigSimulation, ADryWallCoolsByNewtonsLaw) {
     RigModel m;
-    m.vessels = {{.volume = 1.0 * kLitre, .wallHeatCapacity = 200.0, .airPascal = 10.0, .kelvin = 353.15}};
+    m.vessels = {{.volume = 1.0 * kLitre, .walls = {{"glass", 200.0}}, .airPascal = 10.0, .kelvin = 353.15}};
     m.contacts = {{0, TouchedPart::Wall, 0.5, 293.15}};
     const RigRun run = ran(m, 1200.0, 300.0);
     for (const RigSample& s : run.samples)
-        EXPECT_NEAR(s.vessels[0].wallKelvin, 293.15 + 60.0 * std::exp(-s.seconds / 400.0), 0.005)
+        EXPECT_NEAR(s.vessels[0].wallKelvin(), 293.15 + 60.0 * std::exp(-s.seconds / 400.0), 0.005)
             << s.seconds;
 }
 
 TEST(RigSimulation, ASealedJarWithoutAirStaysOnTheSaturationLineWhileItCools) {
     RigModel m;
     m.vessels = {{.volume = 1.0 * kLitre,
-                  .dryWall = 0.03,
-                  .wallHeatCapacity = 150.0,
-                  .wallToContents = 5.0,
+                  .walls = {{"glass", 150.0, 5.0, 0.03}},
                   .condensed = 0.45,
                   .kelvin = 368.15}};
     m.contacts = {{0, TouchedPart::Wall, 0.8, 293.15}};
@@ -162,9 +160,8 @@ std::string describe(const RigModel& m) {
     std::ostringstream out;
     for (const Vessel& v : m.vessels)
         out << "vessel V " << v.volume << " c " << v.condensed << " air " << v.airPascal << " T " << v.kelvin
-            << " dry " << v.dryWall << " C " << v.wallHeatCapacity << " G " << v.wallToContents << " A "
-            << v.surface << " seeds " << v.supercooling << " bubbles " << v.nucleation << " dissolved "
-            << v.airDissolved << '\n';
+            << " walls " << v.walls.size() << " A " << v.surface << " seeds " << v.supercooling << " bubbles "
+            << v.nucleation << " dissolved " << v.airDissolved << '\n';
     for (const Link& l : m.links)
         out << "link " << l.from << ' ' << l.to << ' ' << l.tube.diameter << ' ' << l.tube.length << '\n';
     for (const Contact& c : m.contacts)
@@ -192,9 +189,8 @@ RC_GTEST_PROP(RigSimulation, MassAndEnergyAreKeptInAnyRig, ()) {
         v.condensed = *rc::gen::arbitrary<bool>() ? v.volume * among(1.0, 600.0) : 0.0;
         v.airPascal = among(10.0, 100e3);
         v.kelvin = among(255.0, 360.0);
-        v.dryWall = among(0.0, 0.05);
-        v.wallHeatCapacity = *rc::gen::arbitrary<bool>() ? among(20.0, 300.0) : 0.0;
-        v.wallToContents = among(0.0, 20.0);
+        for (int w = *rc::gen::inRange(0, 3); w > 0; --w)
+            v.walls.push_back({"glass", among(20.0, 300.0), among(0.0, 20.0), among(0.0, 0.05)});
         v.surface = among(1e-3, 2e-2);
         m.vessels.push_back(v);
         m.contacts.push_back({i, *rc::gen::element(TouchedPart::Wall, TouchedPart::Contents), among(0.0, 5.0),

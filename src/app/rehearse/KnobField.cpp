@@ -21,13 +21,16 @@ KnobField::KnobField(const RigKnob& knob, const QString& name, QWidget* parent)
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(2);
-    m_number = new NumberField(onScreen(Text::data(knob.name)), asIs(knob.unit->display), name);
+    const Text title = knob.reference == RigReference::None
+                           ? Text::data(knob.name)
+                           : Text::set("{}, {}", Text::data(knob.name), phraseOf(knob.reference));
+    m_number = new NumberField(onScreen(title), asIs(knob.unit->display), name);
     constexpr int kNarrow = 48; // px: four stand side by side in a small window
     m_number->edit()->setMinimumWidth(kNarrow);
     m_number->wrapLabel();
     m_slider = new QSlider(Qt::Horizontal);
     m_slider->setObjectName(name + QStringLiteral("Slider"));
-    m_slider->setAccessibleName(onScreen(Text::data(knob.name)));
+    m_slider->setAccessibleName(onScreen(title));
     m_slider->setRange(0, kPositions);
     m_slider->setPageStep(kPositions / 10);
     column->addWidget(m_number);

@@ -1,7 +1,7 @@
 #pragma once
 
 #include "app/controls/NumberField.h"
-#include "rehearsal/RigFile.h"
+#include "rehearsal/rigfile/RigFile.h"
 
 class QSlider;
 

@@ -100,6 +100,7 @@ void RehearseStation::choose(int demonstration) {
     m_variants->setVisible(variants.size() > 1);
     m_beside = variants.size() > 1 ? 1 : -1;
     m_compare->setCurrentIndex(m_beside + 1);
+    m_turned.clear();
     fillKnobs();
     fillGuide();
     if (m_controller.isOpen()) announce();
@@ -128,18 +129,17 @@ std::vector<RigSetting> RehearseStation::settingsOf(int variant) const {
     return settings;
 }
 
+/// What the person has set stays when another variant is chosen.
 void RehearseStation::fillKnobs() {
-    m_turned.clear();
     emptyLayout(m_knobRow);
     int index = 0;
     for (const RigKnob& knob : rig().knobs()) {
         auto* field = new KnobField(knob, QStringLiteral("knob%1").arg(++index));
         field->setSi(rig().value(knob.pointers.front(), settingsOf(m_variant)));
         connect(field, &KnobField::turned, this, [this, field](double si) {
-            const Unit& own = *field->knob().unit;
             for (const std::string& pointer : field->knob().pointers) {
                 std::erase_if(m_turned, [&](const RigSetting& s) { return s.pointer == pointer; });
-                m_turned.push_back({pointer, formatMeasure(own.fromSi(si), own)});
+                m_turned.push_back(rig().setting(pointer, si, settingsOf(m_variant)));
             }
             start();
         });
@@ -147,8 +147,16 @@ void RehearseStation::fillKnobs() {
     }
 }
 
+/// The guide, with the figures of the rehearsal once it is played through.
+void RehearseStation::showGuide() {
+    const bool whole =
+        m_played && !m_manualRun &&
+        (m_played->run.stopped || m_played->run.samples.back().seconds >= m_played->setup.seconds);
+    m_guide->show(rig(), m_variant, whole ? m_played.get() : nullptr);
+}
+
 void RehearseStation::fillGuide() {
-    m_guide->show(rig());
+    showGuide();
     const auto setup = rig().setup();
     m_measured->setClockMove(
         setup && setup->clockMove >= 0
@@ -159,7 +167,7 @@ void RehearseStation::fillGuide() {
 
 /// What is said of the variant comes before what is said of all.
 void RehearseStation::fillCaution() {
-    const auto& cautions = rig().story().cautions;
+    const auto& cautions = rig().story(m_variant).cautions;
     const auto& variants = rig().variants();
     const auto variant = static_cast<std::size_t>(m_variant);
     Text text = Text::data(cautions.empty() ? std::string() : cautions.front());
@@ -174,7 +182,8 @@ void RehearseStation::start() {
     m_tape->setBand(nullptr);
     std::optional<std::vector<RigSetting>> other;
     if (m_beside >= 0) other = settingsOf(m_beside);
-    m_runner->play(rig(), settingsOf(m_variant), other);
+    m_started = settingsOf(m_variant);
+    m_runner->play(rig(), m_started, other);
 }
 
 const Rehearsal* RehearseStation::shown() const {
@@ -305,7 +314,8 @@ void RehearseStation::capture() {
 
 void RehearseStation::refresh() {
     if (session().selection().rehearsing.empty()) return announce();
-    if (!m_manualRun && !m_played && !m_runner->isBusy()) start();
+    // Anew where the room has become another.
+    if (!m_manualRun && ((!m_played && !m_runner->isBusy()) || m_started != settingsOf(m_variant))) start();
     showMoment();
 }
 

@@ -71,6 +71,7 @@ private:
     void fillKnobs();
     void announce();
     void fillGuide();
+    void showGuide();
     void fillCaution();
     [[nodiscard]] const RigFile& rig() const;
     [[nodiscard]] std::vector<RigSetting> settingsOf(int variant) const;
@@ -82,7 +83,8 @@ private:
 
     std::vector<Demonstration> m_rigs;
     int m_rig = 0, m_variant = 0, m_beside = -1;
-    std::vector<RigSetting> m_turned; ///< what the person changed
+    std::vector<RigSetting> m_turned;  ///< what the person changed
+    std::vector<RigSetting> m_started; ///< with which the last rehearsal was started
     RehearsalRunner* m_runner;
     std::shared_ptr<const Rehearsal> m_played, m_other;
     std::unique_ptr<ManualRun> m_manualRun;

@@ -161,6 +161,7 @@ void RehearseStation::wire() {
         m_compare->setCurrentIndex(m_beside + 1);
         fillKnobs();
         fillCaution();
+        showGuide();
         start();
     });
     connect(m_compare, &QComboBox::activated, this, [this](int index) {
@@ -189,6 +190,7 @@ void RehearseStation::wire() {
         m_played = std::move(r);
         m_moment = std::min(m_moment, m_played->setup.seconds); // a part of it may not have come so far
         m_tape->show(rehearsalTape(*m_played));
+        showGuide();
         showMoment();
     });
     connect(m_runner, &RehearsalRunner::playedOther, this, [this](std::shared_ptr<const Rehearsal> r) {

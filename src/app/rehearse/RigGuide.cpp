@@ -1,6 +1,7 @@
 #include "RigGuide.h"
 
 #include "app/controls/OnScreen.h"
+#include "rehearsal/StoryFigures.h"
 
 #include <QHBoxLayout>
 #include <QPushButton>
@@ -15,13 +16,6 @@ QString htmlList(const QString& title, const std::vector<Text>& items, const cha
     for (const Text& item : items)
         html += QStringLiteral("<li>%1</li>").arg(onScreen(item).toHtmlEscaped());
     return html + QStringLiteral("</%1>").arg(QLatin1String(tag));
-}
-
-QString htmlList(const QString& title, const std::vector<std::string>& items, const char* tag) {
-    std::vector<Text> texts;
-    for (const std::string& item : items)
-        texts.push_back(Text::data(item));
-    return htmlList(title, texts, tag);
 }
 
 } // namespace
@@ -45,22 +39,24 @@ RigGuide::RigGuide(QWidget* parent) : QWidget(parent), m_text(new QTextBrowser) 
     connect(save, &QPushButton::clicked, this, &RigGuide::saveRequested);
 }
 
-void RigGuide::show(const RigFile& rig) {
-    const RigStory& s = rig.story();
+void RigGuide::show(const RigFile& rig, int variant, const Rehearsal* played) {
+    const ToldStory s = toldStory(rig.story(variant), played);
     std::vector<Text> variants;
     for (const RigVariant& v : rig.variants())
         if (!v.says.empty()) variants.push_back(Text::set("{}: {}", Text::data(v.name), Text::data(v.says)));
-    m_text->setHtml(QStringLiteral("<h3>%1</h3><p>%2</p>")
-                        .arg(onScreen(Text::data(rig.name())).toHtmlEscaped(),
-                             onScreen(Text::data(s.aim)).toHtmlEscaped()) +
-                    htmlList(tr("Cautions"), s.cautions, "ul") + htmlList(tr("Variants"), variants, "ul") +
-                    htmlList(tr("What to fetch"), s.materials, "ul") + htmlList(tr("Steps"), s.steps, "ol") +
-                    htmlList(tr("What to look for"), s.lookFor, "ul") +
-                    QStringLiteral("<h4>%1</h4><p>%2</p>")
-                        .arg(tr("The physics"), onScreen(Text::data(s.physics)).toHtmlEscaped()) +
-                    htmlList(tr("Usual mistakes"), s.mistakes, "ul") +
-                    QStringLiteral("<p>%1</p>")
-                        .arg(tr("Local rules, the vessel maker's rating and qualified staff come first.")));
+    const QString html =
+        QStringLiteral("<h3>%1</h3><p>%2</p>")
+            .arg(onScreen(Text::data(rig.name())).toHtmlEscaped(), onScreen(s.aim).toHtmlEscaped()) +
+        htmlList(tr("Cautions"), s.cautions, "ul") + htmlList(tr("Variants"), variants, "ul") +
+        htmlList(tr("What to fetch"), s.materials, "ul") + htmlList(tr("Steps"), s.steps, "ol") +
+        htmlList(tr("What to look for"), s.lookFor, "ul") +
+        QStringLiteral("<h4>%1</h4><p>%2</p>").arg(tr("The physics"), onScreen(s.physics).toHtmlEscaped()) +
+        htmlList(tr("Usual mistakes"), s.mistakes, "ul") +
+        QStringLiteral("<p>%1</p>")
+            .arg(tr("Local rules, the vessel maker's rating and qualified staff come first."));
+    if (html == m_shown) return; // keeps its place on the page
+    m_shown = html;
+    m_text->setHtml(html);
 }
 
 } // namespace uttrin::app

@@ -1,6 +1,6 @@
 #pragma once
 
-#include "rehearsal/RigFile.h"
+#include "rehearsal/Rehearsal.h"
 
 #include <QWidget>
 
@@ -14,7 +14,9 @@ class RigGuide : public QWidget {
     Q_OBJECT
 public:
     explicit RigGuide(QWidget* parent = nullptr);
-    void show(const RigFile& rig);
+    /// @param variant  below 0 for the rig as it is. @param played  from which its figures follow; they are
+    /// left open without it.
+    void show(const RigFile& rig, int variant, const Rehearsal* played);
 
 signals:
     void openRequested();
@@ -22,6 +24,7 @@ signals:
 
 private:
     QTextBrowser* m_text;
+    QString m_shown;
 };
 
 } // namespace uttrin::app

@@ -36,8 +36,8 @@ void SuccessTile::show(const EnsembleOutcome& chance, const RigGoal& goal) {
         m_figure->setText(QStringLiteral("–"));
         return m_line->setText(tr("played %1 times").arg(chance.members));
     }
-    m_figure->setText(QStringLiteral("%1 %").arg(onScreen(100.0 * chance.chance(), 0)));
-    const QString goalSays = onScreen(Text::data(goal.says));
+    m_figure->setText(onScreen(chanceText(chance)));
+    const QString goalSays = onScreen(goalText(goal));
     m_line->setText(chance.mainReason ? tr("that it %1; else %2").arg(goalSays, onScreen(*chance.mainReason))
                                       : tr("that it %1").arg(goalSays));
 }

@@ -1,6 +1,6 @@
 #pragma once
 
-#include "rehearsal/RigFile.h"
+#include "rehearsal/rigfile/RigFile.h"
 
 #include <QRectF>
 

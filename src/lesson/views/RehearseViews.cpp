@@ -19,6 +19,13 @@ constexpr double kDensity = 1000.0; // kg/m3; a drawing needs no better
 
 double celsius(double kelvin) { return kelvin - kIcePointKelvin; }
 
+/// Where the liquid boils now, or where one would under this gas, K.
+double boilingAt(const Rehearsal& r, const VesselState& s) {
+    if (s.margin) return s.kelvin - *s.margin;
+    const auto fluid = rigFluid(r.setup.substance);
+    return fluid && s.pascal > 0.0 ? fluid->boilingKelvin(s.pascal) : s.kelvin;
+}
+
 /// Where a value lies between two on a logarithmic scale, 0 to 1: none up to the least, from there on at
 /// least so much that it is seen.
 double logarithmicShare(double value, double least, double most, double faintest) {
@@ -43,10 +50,10 @@ SceneVessel vesselScene(const Rehearsal& r, std::size_t v, const VesselState& s)
     const Appearance what = appearanceOf(built, s);
     scene.boiling = boils(what);
     scene.airBubbles = what == Appearance::WallBubbles;
-    const double span = s.margin - s.marginAtBottom;
-    scene.boilingDepth = span > 0.0 ? std::clamp(s.margin / span, 0.0, 1.0) : 1.0;
+    const double margin = s.margin.value_or(0.0), span = margin - s.marginAtBottom.value_or(0.0);
+    scene.boilingDepth = span > 0.0 ? std::clamp(margin / span, 0.0, 1.0) : 1.0;
     constexpr double kVisible = 2e-7; // kg/s of condensate
-    const bool cold = s.wallKelvin < kIcePointKelvin;
+    const bool cold = s.wallKelvin() < kIcePointKelvin;
     scene.frost = what == Appearance::Frost || (cold && s.condensing > 0.0);
     scene.drops = !cold && s.condensing > kVisible;
     double widest = built.volume; // a syringe is drawn as far as it is ever pulled
@@ -156,7 +163,7 @@ RigScene sceneOf(const Rehearsal& r, std::size_t at) {
     if (const auto* shown = shownOf(r, RigInstrument::Thermometer, r.setup.watched))
         scene.thermometer = Text::set("{} °C", fixed(celsius((*shown)[at]), 1));
     if (const auto* shown = shownOf(r, RigInstrument::Gauge, r.setup.watched))
-        scene.gauge = Text::set("{} kPa", kilopascals((*shown)[at]));
+        scene.gauge = Text::tr("{} kPa abs.", kilopascals((*shown)[at]));
     const VesselState& s = r.watchedAt(at);
     constexpr double kPush = 1.0; // N
     if (r.watched().mouth > 0.0 && std::abs(s.force) > kPush) {
@@ -193,12 +200,12 @@ StripView rehearsalStrip(const Rehearsal& r, std::size_t at) {
     v.room = {Text::tr("Room"), kilopascals(room), Text::set("kPa"),
               Text::tr("{} °C, rehearsed", fixed(celsius(m.roomKelvin), 0)), false};
     const Text air = s.pascal > 0.0 && s.airPascal > 0.001 * s.pascal
-                         ? Text::tr("{} of it air", kilopascals(s.airPascal))
+                         ? Text::tr("{} kPa of it air", kilopascals(s.airPascal))
                          : Text::tr("hardly any of it air");
-    v.gauge = {Text::tr("In the {}", Text::data(r.watched().name)), kilopascals(s.pascal), Text::set("kPa"),
-               air, false};
+    v.gauge = {Text::tr("In the {}, abs.", Text::data(r.watched().name)), kilopascals(s.pascal),
+               Text::set("kPa"), air, false};
     v.pressure = v.gauge;
-    const Text boilsAt = fixed(celsius(s.kelvin - s.margin), 1);
+    const Text boilsAt = fixed(celsius(boilingAt(r, s)), 1);
     if (r.watched().condensed + r.watched().solute <= 0.0) { // there never was a liquid
         v.liquid = {Text::tr("Gas"), fixed(celsius(s.gasKelvin), 1), Text::set("°C"),
                     Text::tr("no liquid in it"), false};
@@ -216,12 +223,13 @@ StripView rehearsalStrip(const Rehearsal& r, std::size_t at) {
         v.marginText = s.solid > 0.0 ? Text::tr("frozen") : Text::tr("dry");
         return v;
     }
+    const double margin = s.margin.value_or(0.0);
     v.marginKelvin = s.margin;
     const Appearance what = appearanceOf(r.watched(), s);
     v.boiling = boils(what); // only where bubbles of vapour rise
-    v.marginText = v.boiling        ? Text::tr("boiling, {:.1f} K above", std::max(0.0, s.margin))
-                   : s.margin < 0.0 ? Text::tr("{:.1f} K to go", -s.margin)
-                                    : Text::tr("{:.1f} K above, quiet", s.margin);
+    v.marginText = v.boiling      ? Text::tr("boiling, {:.1f} K above", std::max(0.0, margin))
+                   : margin < 0.0 ? Text::tr("{:.1f} K to go", -margin)
+                                  : Text::tr("{:.1f} K above, quiet", margin);
     v.marginUnder = nameOf(what);
     return v;
 }
@@ -288,7 +296,7 @@ RehearsalCard rehearsalCard(const Rehearsal& r, std::size_t at) {
     else if (r.setup.goal.kind == RigGoal::Happens && facts.lostShare > 0.01)
         card.note = Text::tr("{:.0f} % of it is gone as vapour at the end.", 100.0 * facts.lostShare);
     else if (facts.lowestBoilingKelvin && !r.setup.model.solute) // a solution's changes as it boils
-        card.note = facts.airShare > 0.02
+        card.note = facts.airStoppedIt
                         ? Text::tr("It still boils down to about {} °C, then the air left stops it.",
                                    fixed(celsius(*facts.lowestBoilingKelvin), 0))
                         : Text::tr("It still boils down to about {} °C.",
@@ -304,7 +312,7 @@ RehearsalTapeView rehearsalTape(const Rehearsal& r) {
         const VesselState& s = r.watchedAt(i);
         v.times.push_back(r.run.samples[i].seconds);
         v.celsius.push_back(celsius(s.kelvin));
-        v.boilsCelsius.push_back(celsius(s.kelvin - s.margin));
+        v.boilsCelsius.push_back(celsius(boilingAt(r, s)));
         v.vigour.push_back(liveliness(s.vigour));
     }
     // Where ice, a bath or a hand lies on.

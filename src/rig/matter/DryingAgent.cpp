@@ -34,9 +34,17 @@ constexpr std::array<std::pair<double, double>, 12> kHumidityOverAcid{{{0.0, 0.0
                                                                        {0.90, -7.60},
                                                                        {0.98, -11.0},
                                                                        {1.0, -12.0}}};
-// Moles of water to one of the salt against the logarithm of the activity.
-constexpr std::array<std::pair<double, double>, 6> kActivityOverSalt{
-    {{0.0, -6.2}, {2.0, -6.2}, {2.3, -3.2}, {4.0, -2.1}, {6.0, -1.24}, {10.0, -0.6}}};
+// Moles of water to one of the salt against the logarithm of the activity: its hydrates one beside the other,
+// then the hexahydrate beside its saturated solution, then the solution.
+constexpr std::array<std::pair<double, double>, 9> kActivityOverSalt{{{0.0, -6.2},
+                                                                      {1.9, -5.5},
+                                                                      {2.1, -2.3},
+                                                                      {3.9, -2.2},
+                                                                      {4.1, -1.6},
+                                                                      {5.9, -1.5},
+                                                                      {6.05, -1.137},
+                                                                      {8.0, -1.137},
+                                                                      {14.0, -0.5}}};
 
 double molesRatio(const DryingAgent& a, double waterKg) {
     const double own = a.kind == DryingAgentKind::SulfuricAcid ? kAcid : kSalt;
@@ -63,6 +71,12 @@ double DryingAgent::heat(double waterKg) const {
 double DryingAgent::dryHeatCapacity() const {
     constexpr double kAcidCp = 1420.0, kSaltCp = 660.0; // J/(kg K)
     return dryKg * (kind == DryingAgentKind::SulfuricAcid ? kAcidCp : kSaltCp);
+}
+
+double DryingAgent::uptake(double waterKg) const {
+    constexpr double kStirs = 1e-3, kGrains = 6e-4;
+    if (kind == DryingAgentKind::SulfuricAcid) return kStirs;
+    return kGrains / (1.0 + molesRatio(*this, waterKg)); // through the crust of what it has become
 }
 
 std::string_view id(DryingAgentKind kind) {

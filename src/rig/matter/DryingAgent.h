@@ -17,9 +17,13 @@ struct DryingAgent {
     /// Activity of the water over it: its vapour pressure by that of pure water at the same temperature.
     ///
     /// The acid: relative humidities over it at 25 degC, R. H. Stokes, R. A. Robinson, Ind. Eng. Chem. 41
-    /// (1949) 2013, between the points by the logarithm. The salt: 0.2 % until it is the dihydrate, then as
-    /// its hydrates and its solution, rising to 29 %.
+    /// (1949) 2013, between the points by the logarithm. The salt: some 0.2 to 0.4 % until it is the
+    /// dihydrate, 10 and 20 % over its next hydrates, within a quarter; from the hexahydrate on 32 % as over
+    /// its saturated solution at 20 degC, L. Greenspan, J. Res. Natl. Bur. Stand. 81A (1977) 89.
     [[nodiscard]] double activity(double waterKg) const;
+    /// Share of the molecules that meet it and stay, an estimate: what comes into the acid must mix with what
+    /// lies below it; into grains of the salt it must get through the crust of hydrates, which grows.
+    [[nodiscard]] double uptake(double waterKg) const;
     /// Heat set free, beside that of condensation, when it has taken up so much water, J.
     ///
     /// The acid: J. Thomsen's equation, 74.7 kJ/mol n / (n + 1.798), n moles of water to one. The salt: 33

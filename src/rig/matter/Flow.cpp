@@ -34,6 +34,19 @@ double nozzleMassFlow(double area, const FlowingGas& gas, double kelvin, double 
     return area * high * std::sqrt(densityPerPascal(gas, kelvin)) * falls / std::sqrt(falls + 2.0 * kEven);
 }
 
+/// The smaller of a laminar flow and a turbulent one by Blasius, kg/s, joined where they meet near a Reynolds
+/// number of 1200. @param pushes  difference of pressure times density, Pa kg/m3.
+double turbulentBeside(double laminar, const Tube& tube, const FlowingGas& gas, double pushes) {
+    if (tube.length <= 0.0 || !(pushes > 0.0)) return laminar; // a trial step may go below nothing
+    const double area = 0.25 * kPi * tube.diameter * tube.diameter;
+    // m^2 = 2 A^2 pushes D / (f L), f = 0.3164 (pi D viscosity / (4 m))^(1/4)
+    const double square = 2.0 * area * area * pushes * tube.diameter / (0.3164 * tube.length),
+                 slender = std::pow(0.25 * kPi * tube.diameter * gas.viscosity, 0.25);
+    const double turbulent = std::pow(square / slender, 1.0 / 1.75), ratio = laminar / turbulent;
+    const double fourth = ratio * ratio * ratio * ratio;
+    return laminar / std::sqrt(std::sqrt(1.0 + fourth));
+}
+
 } // namespace
 
 double meanFreePath(const FlowingGas& gas, double kelvin, double pascal) {
@@ -62,7 +75,8 @@ double tubeMassFlow(const Tube& tube, const FlowingGas& gas, double kelvin, doub
     const double square = tube.diameter * tube.diameter;
     const double viscous =
         kPi * square * square * mean * density * difference / (128.0 * gas.viscosity * withMouths);
-    const double byFriction = viscous + among * molecular;
+    const double byFriction =
+        turbulentBeside(viscous, tube, gas, density * mean * difference) + among * molecular;
     return 1.0 / std::hypot(1.0 / byFriction, continuum / nozzle);
 }
 

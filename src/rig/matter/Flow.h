@@ -28,12 +28,13 @@ struct Tube {
 /// - among walls (free path longer than the tube is wide): by the transmission above;
 /// - viscous: Hagen-Poiseuille with the gas's expansion and the mouths of the tube, Z. Dagan, S. Weinbaum,
 ///   R. Pfeffer, J. Fluid Mech. 115 (1982) 505; both joined by M. Knudsen, Ann. Phys. 333 (1909) 75;
+///   turbulent in a long tube from a Reynolds number of some 1200 on, H. Blasius, Forschungsarb. Ing.-Wes.
+///   131 (1913);
 /// - limited by the gas's own inertia, and so by the speed of sound once the outlet lies below the critical
 /// ratio:
 ///   the isentropic nozzle, joined in squares, and only as far as the gas is a continuum.
 ///
-/// Within about 15 % where two regimes meet, better elsewhere. Turbulent friction is not in it: above a
-/// Reynolds number of about 3000 in a long tube the flow comes out too high. REQUIRES: diameter above zero,
+/// Within about 15 % where two regimes meet, better elsewhere. REQUIRES: diameter above zero,
 /// length not below, pressures not below zero, temperature above zero.
 [[nodiscard]] double tubeMassFlow(const Tube& tube, const FlowingGas& gas, double kelvin, double fromPascal,
                                   double toPascal);

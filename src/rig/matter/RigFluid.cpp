@@ -70,8 +70,10 @@ struct RigFluid::Tables {
     FlowingGas vapour;
     HermiteTable logLiquid, vaporisation;
     std::optional<HermiteTable> logSolid;
-    HermiteTable boiling;                             ///< K against ln(Pa)
-    std::pair<double, double> boilingEnds;            ///< of the table: asking it takes as long as a value
+    HermiteTable boiling;                    ///< K against ln(Pa)
+    std::pair<double, double> boilingEnds;   ///< of the table: asking it takes as long as a value
+    std::optional<HermiteTable> sublimation; ///< K against ln(Pa)
+    std::pair<double, double> sublimationEnds;
     double vaporisationAtLow, vaporisationSlopeAtLow; ///< continued below the liquid's range
     HermiteTable vapourEnthalpy;                      ///< J/kg; a straight line beyond its ends
     std::pair<double, double> enthalpyEnds;
@@ -127,6 +129,9 @@ Result<RigFluid> RigFluid::make(const Substance& s) {
         logSolid = std::move(*table);
     }
     const auto boiling = inverse(*logLiquid, kStep);
+    std::optional<HermiteTable> sublimation;
+    if (logSolid) sublimation = inverse(*logSolid, kStep);
+    const auto sublimationEnds = sublimation ? sublimation->domain() : std::pair<double, double>{};
     const auto density = s.condensedDensity(Temperature::fromKelvin(lowestStable));
     if (!density) return tl::unexpected(density.error());
 
@@ -152,6 +157,8 @@ Result<RigFluid> RigFluid::make(const Substance& s) {
                .logSolid = std::move(logSolid),
                .boiling = boiling,
                .boilingEnds = boiling.domain(),
+               .sublimation = std::move(sublimation),
+               .sublimationEnds = sublimationEnds,
                .vaporisationAtLow = first,
                .vaporisationSlopeAtLow = slope,
                .vapourEnthalpy = enthalpies,
@@ -171,6 +178,11 @@ double RigFluid::solidSaturation(double t) const { return std::exp((*m_tables->l
 double RigFluid::boilingKelvin(double pascal) const {
     const auto [low, high] = m_tables->boilingEnds;
     return m_tables->boiling(std::clamp(std::log(pascal), low, high));
+}
+
+double RigFluid::sublimationKelvin(double pascal) const {
+    const auto [low, high] = m_tables->sublimationEnds;
+    return (*m_tables->sublimation)(std::clamp(std::log(pascal), low, high));
 }
 
 double RigFluid::vaporisation(double t) const {

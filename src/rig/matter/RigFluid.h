@@ -36,6 +36,8 @@ public:
     /// The temperature at which the liquid's saturation pressure is this: the inverse, within 1e-6 K; the end
     /// of the range for a pressure beyond it.
     [[nodiscard]] double boilingKelvin(double pascal) const;
+    /// The same of the solid's saturation pressure. REQUIRES: it has a solid.
+    [[nodiscard]] double sublimationKelvin(double pascal) const;
     [[nodiscard]] double vaporisation(double kelvin) const;       ///< J/kg, of the liquid
     [[nodiscard]] double fusion() const;                          ///< J/kg
     [[nodiscard]] double liquidEnergy(double kelvin) const;       ///< J/kg

@@ -193,6 +193,26 @@ RigSolute::Saturation RigSolute::saturation(const RigFluid& solvent, double shar
     return over;
 }
 bool RigSolute::hasEutectic() const { return m_tables->kind == SoluteKind::SodiumChloride; }
+double RigSolute::boilingKelvin(const RigFluid& solvent, double share, double pascal) const {
+    // The logarithm of the pressure is nearly straight in temperature: a few steps of the secant.
+    const double low = solvent.lowestLiquidKelvin(), high = solvent.highestKelvin();
+    const auto excess = [&](double kelvin) {
+        const Saturation over = saturation(solvent, share, kelvin);
+        return std::log((over.solvent + over.solute) / pascal);
+    };
+    double t = solvent.boilingKelvin(pascal);
+    constexpr int kSteps = 20;
+    constexpr double kNear = 0.01, kClose = 1e-10; // K
+    for (int i = 0; i < kSteps; ++i) {
+        const double here = excess(t), slope = (here - excess(std::max(t - kNear, low))) / kNear;
+        const double next = std::clamp(t - here / slope, low, high);
+        const bool close = std::abs(next - t) < kClose;
+        t = next;
+        if (close) break;
+    }
+    return t;
+}
+
 double RigSolute::coldestKelvin() const { return m_tables->coldest; }
 double RigSolute::shareBesideIce(double kelvin) const { return (*m_tables->besideIce)(kelvin); }
 double RigSolute::shareBesideIceSlope(double kelvin) const { return m_tables->besideIce->prime(kelvin); }

@@ -49,6 +49,9 @@ public:
     /// @param solvent  the one of `make`. REQUIRES: its liquid is known at the temperature.
     [[nodiscard]] Saturation saturation(const RigFluid& solvent, double share, double kelvin) const;
 
+    /// Where the solution boils under a pressure, K.
+    [[nodiscard]] double boilingKelvin(const RigFluid& solvent, double share, double pascal) const;
+
     [[nodiscard]] double coldestKelvin() const; ///< down to which the solution with ice in it is known
     /// Share of it in the liquid that stands beside ice at a temperature from `coldestKelvin` to the
     /// solvent's triple point; and its slope, per K.

@@ -46,11 +46,16 @@ inline constexpr std::pair<RigEventKind, std::string_view> kEvents[] = {
     {RigEventKind::Dry, "dry"},
     {RigEventKind::AboveRoom, "above-room"},
     {RigEventKind::IceGone, "ice-gone"},
+    {RigEventKind::GaveWay, "gave-way"},
     {RigEventKind::Moved, "moved"}};
 inline constexpr std::pair<RigInstrument::Kind, std::string_view> kInstruments[] = {
     {RigInstrument::Gauge, "gauge"},
     {RigInstrument::Thermometer, "thermometer"},
     {RigInstrument::Infrared, "infrared"}};
+/// What encloses a vessel.
+enum class WallKind { Glass, None };
+inline constexpr std::pair<WallKind, std::string_view> kWalls[] = {{WallKind::Glass, "glass"},
+                                                                   {WallKind::None, "none"}};
 inline constexpr std::pair<TouchedPart, std::string_view> kTouched[] = {{TouchedPart::Contents, "contents"},
                                                                         {TouchedPart::Wall, "wall"}};
 inline constexpr std::pair<RigPart::Kind, Phrase> kPartNames[] = {
@@ -59,8 +64,14 @@ inline constexpr std::pair<RigPart::Kind, Phrase> kPartNames[] = {
     {RigPart::Heater, Text::phrase("heater")},    {RigPart::Draught, Text::phrase("draught")},
     {RigPart::Dish, Text::phrase("drying dish")}, {RigPart::LiquidTube, Text::phrase("liquid tube")},
     {RigPart::Skin, Text::phrase("skin")}};
-inline constexpr std::pair<SkinLaw, std::string_view> kSkinLaws[] = {{SkinLaw::Sheet, "sheet"},
-                                                                     {SkinLaw::Cells, "cells"}};
+inline constexpr std::pair<SkinLaw, std::string_view> kSkinLaws[] = {
+    {SkinLaw::Sheet, "sheet"}, {SkinLaw::Cells, "cells"}, {SkinLaw::Plunger, "plunger"}};
+
+/// What a story may say in braces with a figure of the rig as it is played.
+inline constexpr std::string_view kStoryFigures[] = {
+    "air_over",        "below_sea", "boiling",    "dry_after",      "fall_per_km",       "highest",
+    "ice_per_kelvin",  "liquid",    "lost",       "lowest_boiling", "metres_per_kelvin", "push",
+    "rise_per_kelvin", "room",      "saturation", "start",          "times_room",        "valve_boiling"};
 
 template <typename E, std::size_t N>
 Result<E> fromWord(const std::pair<E, std::string_view> (&words)[N], std::string_view word) {

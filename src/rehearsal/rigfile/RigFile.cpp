@@ -1,6 +1,7 @@
 #include "RigFile.h"
 
 #include "RigFileParts.h"
+#include "RigWords.h"
 #include "json/JsonReader.h"
 #include "json/JsonText.h"
 #include "substances/SubstanceLibrary.h"
@@ -8,6 +9,7 @@
 #include <fmt/format.h>
 #include <nlohmann/json.hpp>
 
+#include <algorithm>
 #include <map>
 #include <mutex>
 
@@ -31,7 +33,7 @@ const Json* find(const Json& document, const std::string& pointer) {
 /// The unit of a quantity, whatever it measures.
 Result<Measure> anyMeasure(const std::string& text) {
     for (const Dimension d : allDimensions())
-        if (auto m = parseMeasure(text, d)) return m;
+        if (auto m = parseMeasure(splitReference(text).amount, d)) return m;
     return fail(Failure::BadInput, Text::tr("'{}' is not a quantity \"VALUE UNIT\"", text));
 }
 
@@ -87,8 +89,8 @@ std::vector<RigSetting> readSettings(const JsonReader& r, const char* key, const
     return settings;
 }
 
-RigStory readStory(JsonReader r) {
-    RigStory s;
+/// A story with what is said anew.
+RigStory readStory(JsonReader r, RigStory s = {}) {
     r.string("aim", s.aim);
     r.strings("materials", s.materials);
     r.strings("steps", s.steps);
@@ -98,6 +100,26 @@ RigStory readStory(JsonReader r) {
     r.strings("cautions", s.cautions);
     r.onlyKnown();
     return s;
+}
+
+/// The first name in braces in a story that no figure has, as a failure.
+std::optional<Failure> unknownFigure(const RigStory& s) {
+    std::optional<Failure> failure;
+    const auto look = [&](const std::string& text) {
+        for (std::size_t open = text.find('{'); open != std::string::npos && !failure;
+             open = text.find('{', open + 1)) {
+            const std::string name = text.substr(open + 1, text.find('}', open) - open - 1);
+            if (std::ranges::find(kStoryFigures, name) == std::end(kStoryFigures))
+                failure = Failure{Failure::BadInput, Text::tr("/story: '{}' is no figure; accepted: {}", name,
+                                                              Text::list(kStoryFigures))};
+        }
+    };
+    look(s.aim);
+    look(s.physics);
+    for (const auto* list : {&s.materials, &s.steps, &s.lookFor, &s.mistakes, &s.cautions})
+        for (const std::string& text : *list)
+            look(text);
+    return failure;
 }
 
 /// What is slow to make, made once for each key; a failure is not remembered.
@@ -145,7 +167,8 @@ Result<RigFile> RigFile::parse(std::string_view text) {
     if (const auto read = file.readAround(); !read) return tl::unexpected(read.error());
     for (std::size_t i = 0; i < file.m_variants.size(); ++i)
         if (const auto other = file.setup(file.m_variants[i].settings); !other)
-            return fail(other.error().kind, Text::set("{}: {}", fmt::format("/variants/{}", i), other.error().message));
+            return fail(other.error().kind,
+                        Text::set("{}: {}", fmt::format("/variants/{}", i), other.error().message));
     return file;
 }
 
@@ -156,6 +179,7 @@ Result<void> RigFile::readAround() {
     r.require("name", Text::tr("the demonstration's name in quotes"));
     r.string("name", m_name);
     m_story = readStory(r.child("story"));
+    if (const auto unknown = unknownFigure(m_story)) return tl::unexpected(*unknown);
     eachItem(r, "knobs", failure, [&](JsonReader& item) {
         RigKnob k;
         item.string("name", k.name);
@@ -169,6 +193,8 @@ Result<void> RigFile::readAround() {
             const auto now = quantityAt(*m_document, pointer);
             if (now && (!k.unit || k.unit->dimension == now->unit->dimension)) {
                 k.unit = now->unit;
+                k.reference =
+                    splitReference(find(*m_document, pointer)->get_ref<const std::string&>()).reference;
                 continue;
             }
             failure =
@@ -191,6 +217,8 @@ Result<void> RigFile::readAround() {
         item.string("name", v.name);
         item.string("says", v.says);
         v.settings = readSettings(item, "sets", *m_document, failure);
+        v.story = readStory(item.child("story"), m_story);
+        if (!failure) failure = unknownFigure(v.story);
         m_variants.push_back(std::move(v));
     });
     eachItem(r, "uncertain", failure, [&](JsonReader& item) {
@@ -246,6 +274,20 @@ double RigFile::value(const std::string& pointer, const std::vector<RigSetting>&
     const auto q = quantityAt(with(settings), pointer);
     if (!q) throw std::logic_error(plain(q.error().message));
     return q->si();
+}
+
+const RigStory& RigFile::story(int variant) const {
+    const auto at = static_cast<std::size_t>(variant);
+    return variant >= 0 && at < m_variants.size() ? m_variants[at].story : m_story;
+}
+
+RigSetting RigFile::setting(const std::string& pointer, double si,
+                            const std::vector<RigSetting>& settings) const {
+    const Json document = with(settings);
+    const auto now = quantityAt(document, pointer);
+    if (!now) throw std::logic_error(plain(now.error().message));
+    const auto reference = splitReference(find(document, pointer)->get_ref<const std::string&>()).reference;
+    return {pointer, formatMeasure(now->unit->fromSi(si), *now->unit) + std::string(suffixOf(reference))};
 }
 
 bool RigFile::sets(const std::string& pointer) const {

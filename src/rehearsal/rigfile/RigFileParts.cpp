@@ -1,6 +1,8 @@
 #include "RigFileParts.h"
 
 #include "RigFileMoves.h"
+#include "RigReference.h"
+#include "RigVesselReader.h"
 #include "RigWords.h"
 #include "json/JsonReader.h"
 
@@ -15,8 +17,6 @@ namespace {
 
 using Json = nlohmann::ordered_json;
 
-double discOf(double diameter) { return 0.25 * std::numbers::pi * diameter * diameter; }
-
 /// Reads the parts of a rig one after the other, and knows them by their names.
 class PartsReader {
 public:
@@ -28,15 +28,19 @@ public:
             (void)m_root.has(around);
         m_root.require("substance", Text::tr("the id of a substance, e.g. \"water\""));
         m_root.string("substance", m_setup.substance);
-        if (!m_failure) m_fluid = rigFluid(m_setup.substance);
-        if (m_fluid && !*m_fluid && !m_failure)
-            m_failure = Failure{Failure::BadInput,
-                                Text::set("{}: {}", m_root.path("substance"), m_fluid->error().message)};
         if (m_failure) return;
+        const auto fluid = rigFluid(m_setup.substance);
+        if (!fluid) {
+            m_failure = Failure{Failure::BadInput,
+                                Text::set("{}: {}", m_root.path("substance"), fluid.error().message)};
+            return;
+        }
+        m_vessels.emplace(m_setup, *fluid, m_failure);
         readSolute();
         readRoom(m_root.child("room"));
         m_root.require("vessels", Text::tr("at least one vessel by its name"));
-        each("vessels", RigPart::Vessel, [this](JsonReader& r, const std::string& n) { readVessel(r, n); });
+        each("vessels", RigPart::Vessel,
+             [this](JsonReader& r, const std::string& n) { m_vessels->read(r, n); });
         each("links", RigPart::Link, [this](JsonReader& r, const std::string& n) { readLink(r, n); });
         each("liquid_tubes", RigPart::LiquidTube,
              [this](JsonReader& r, const std::string& n) { readLiquidTube(r, n); });
@@ -50,7 +54,11 @@ public:
         each("drying_dishes", RigPart::Dish, [this](JsonReader& r, const std::string& n) { readDish(r, n); });
         each("instruments", std::nullopt,
              [this](JsonReader& r, const std::string& n) { readInstrument(r, n); });
-        readRigMoves(m_root, m_setup, m_names, m_failure);
+        if (m_failure) return;
+        readRigMoves(
+            m_root, m_setup, m_names, [this](int vessel) { return m_vessels->pointsAt(vesselOf(vessel)); },
+            m_failure);
+        m_vessels->finish();
         leaveOutUnusedSolute();
         readTimes();
         readGoal();
@@ -77,24 +85,12 @@ private:
         }
     }
 
-    void kelvins(JsonReader& r, const char* key, double& into) {
-        r.parsed(key, into, [](std::string_view word) -> Result<double> {
-            const auto d = parseTemperatureDifference(word);
-            if (!d) return tl::unexpected(d.error());
-            constexpr double kMost = 100.0;
-            if (!(d->kelvin() >= 0.0 && d->kelvin() <= kMost))
-                return fail(Failure::BadInput,
-                            Text::tr("'{}' lies outside what is accepted: 0 to 100 K", word));
-            return d->kelvin();
-        });
-    }
-
     void share(JsonReader& r, const char* key, double& into) {
         r.measure(key, into, Dimension::Fraction, 0.0, 1.0);
     }
 
-    void temperature(JsonReader& r, const char* key, double& into) {
-        r.measure(key, into, Dimension::Temperature, (*m_fluid)->lowestKelvin(), (*m_fluid)->highestKelvin());
+    [[nodiscard]] const Vessel& vesselOf(int index) const {
+        return m_setup.model.vessels[static_cast<std::size_t>(index)];
     }
 
     void readSolute() {
@@ -126,50 +122,6 @@ private:
         r.measure("pressure", m.roomPascal, Dimension::Pressure, 1e3, 2e5);
         r.measure("temperature", m.roomKelvin, Dimension::Temperature, 233.15, 333.15);
         r.onlyKnown();
-    }
-
-    void readVessel(JsonReader& r, const std::string& name) {
-        Vessel v;
-        VesselShape shape = VesselShape::Jar;
-        v.name = name;
-        r.require("volume", Text::tr("a volume as \"VALUE UNIT\""));
-        r.measure("volume", v.volume, Dimension::Volume, 1e-9, 10.0);
-        v.kelvin = m_setup.model.roomKelvin;
-        temperature(r, "temperature", v.kelvin);
-        r.measure("liquid", v.condensed, Dimension::Mass, 0.0, 1e4);
-        r.measure("ice", v.condensed, Dimension::Mass, 0.0, 1e4);
-        if (r.has("liquid") && r.has("ice")) r.refuse("ice", Text::tr("either 'liquid' or 'ice'"));
-        const double triple = (*m_fluid)->tripleKelvin();
-        if (r.has("ice") && !(v.kelvin < triple && (*m_fluid)->hasSolid()))
-            r.refuse("ice",
-                     Text::tr("a temperature below {:.2f} K, and a substance whose solid is known", triple));
-        if (r.has("liquid") && v.condensed > 0.0 && v.kelvin < triple)
-            r.refuse("liquid", Text::tr("a temperature of {:.2f} K or more; below it give 'ice'", triple));
-        r.measure("solute", v.solute, Dimension::Mass, 0.0, 1e4);
-        r.measure("surface", v.surface, Dimension::Area, 0.0, 10.0);
-        r.measure("dry_wall", v.dryWall, Dimension::Area, 0.0, 10.0);
-        r.measure("wall_heat_capacity", v.wallHeatCapacity, Dimension::HeatCapacity, 0.0, 1e6);
-        r.measure("wall_to_contents", v.wallToContents, Dimension::ThermalConductance, 0.0, 1e5);
-        kelvins(r, "nucleation", v.nucleation);
-        kelvins(r, "supercooling", v.supercooling);
-        share(r, "dissolved_air", v.airDissolved);
-        double diameter = 0.0;
-        r.measure("mouth", diameter, Dimension::Length, 0.0, 1.0);
-        v.mouth = discOf(diameter);
-        // What the vapour leaves of the room's pressure, unless it says otherwise.
-        if (!m_failure) {
-            const auto over = startingSaturation(m_setup.model, **m_fluid, v);
-            v.airPascal = std::max(0.0, m_setup.model.roomPascal - over.solvent - over.solute);
-        }
-        if (r.has("vapour")) {
-            double pascal = 0.0;
-            r.measure("vapour", pascal, Dimension::Pressure, 0.0, 1e6);
-            v.vapourPascal = pascal;
-        }
-        r.measure("air", v.airPascal, Dimension::Pressure, 0.0, 1e6);
-        r.parsed("shape", shape, [](std::string_view w) { return fromWord(kShapes, w); });
-        m_setup.model.vessels.push_back(std::move(v));
-        m_setup.shapes.push_back(shape);
     }
 
     void readLink(JsonReader& r, const std::string& name) {
@@ -219,6 +171,9 @@ private:
         r.measure("rest", s.rest, Dimension::Volume, 1e-9, 10.0);
         r.number("holds", s.holds);
         r.number("bursting_per_s", s.bursting);
+        r.measure("friction", s.friction, Dimension::Pressure, 0.0, 1e6);
+        constexpr double kHandLetsGo = 5e4; // Pa s: a plunger comes back in some tenths of a second
+        if (s.law == SkinLaw::Plunger) s.viscosity = kHandLetsGo;
         m_setup.model.skins.push_back(std::move(s));
     }
 
@@ -229,7 +184,8 @@ private:
         r.require("speed", Text::tr("a pumping speed as \"VALUE UNIT\""));
         r.measure("speed", p.pump.speed, Dimension::PumpingSpeed, 0.0, 1.0);
         r.measure("ultimate", p.pump.ultimatePa, Dimension::Pressure, 0.0, 1e5);
-        if (r.has("oil_temperature")) temperature(r, "oil_temperature", p.oilKelvin);
+        if (r.has("oil_temperature"))
+            m_vessels->temperature(r, "oil_temperature", p.oilKelvin, vesselOf(p.vessel));
         r.measure("ballast", p.ballast, Dimension::PumpingSpeed, 0.0, 0.1);
         share(r, "ballast_open", p.ballastOpen);
         r.flag("on", p.on);
@@ -241,10 +197,10 @@ private:
         c.name = name;
         c.kelvin = m_setup.model.roomKelvin;
         c.vessel = m_names.vessel(r);
-        r.parsed("touches", c.part, [](std::string_view w) { return fromWord(kTouched, w); });
+        m_vessels->readTouched(r, c.vessel, c.part, c.wall);
         r.require("conductance", Text::tr("how well it conducts, in W/K"));
         r.measure("conductance", c.conductance, Dimension::ThermalConductance, 0.0, 1e5);
-        r.measure("temperature", c.kelvin, Dimension::Temperature, 50.0, 1000.0);
+        m_vessels->kelvinAt(r, "temperature", c.kelvin, vesselOf(c.vessel), 50.0, 1000.0);
         r.measure("ice", c.iceKg, Dimension::Mass, 0.0, 100.0);
         r.flag("on", c.on);
         if (r.has("other")) c.other = m_names.vessel(r, "other");
@@ -255,7 +211,7 @@ private:
         Heater h;
         h.name = name;
         h.vessel = m_names.vessel(r);
-        r.parsed("touches", h.part, [](std::string_view w) { return fromWord(kTouched, w); });
+        m_vessels->readTouched(r, h.vessel, h.part, h.wall);
         r.measure("power", h.watt, Dimension::Power, 0.0, 1e5);
         m_setup.model.heaters.push_back(std::move(h));
     }
@@ -281,6 +237,7 @@ private:
         r.parsed("agent", d.agent.kind, dryingAgentFromId);
         r.require("mass", Text::tr("a mass as \"VALUE UNIT\""));
         r.measure("mass", d.agent.dryKg, Dimension::Mass, 1e-6, 100.0);
+        r.measure("taken_up", d.waterKg, Dimension::Mass, 0.0, 100.0);
         r.measure("surface", d.surface, Dimension::Area, 0.0, 10.0);
         r.measure("to_room", d.toRoom, Dimension::ThermalConductance, 0.0, 1e4);
         m_setup.model.dishes.push_back(std::move(d));
@@ -292,6 +249,8 @@ private:
         r.require("kind", Text::tr("what it measures: gauge, thermometer, infrared"));
         r.parsed("kind", i.kind, [](std::string_view w) { return fromWord(kInstruments, w); });
         i.vessel = m_names.vessel(r);
+        if (TouchedPart part = TouchedPart::Wall; i.kind == RigInstrument::Infrared)
+            m_vessels->readTouched(r, i.vessel, part, i.wall);
         r.measure("lag", i.lag, Dimension::Time, 0.0, 3600.0);
         const auto of = [&](const char* key, double& into, double low) {
             if (i.kind == RigInstrument::Gauge)
@@ -335,7 +294,7 @@ private:
         r.string("says", g.says);
         if (r.has("boils_below")) {
             g.kind = RigGoal::BoilsBelow;
-            temperature(r, "boils_below", g.kelvin);
+            m_vessels->temperature(r, "boils_below", g.kelvin, vesselOf(m_setup.watched));
         } else if (r.has("event")) {
             g.kind = RigGoal::Happens;
             r.parsed("event", g.event, rigEventFromId);
@@ -358,7 +317,7 @@ private:
     JsonReader m_root;
     RigSetup& m_setup;
     std::optional<Failure>& m_failure;
-    std::optional<Result<RigFluid>> m_fluid;
+    std::optional<VesselReader> m_vessels; ///< once the substance is known
     RigNames m_names{m_setup, m_failure};
 };
 

@@ -1,5 +1,6 @@
 #pragma once
 
+#include "RigReference.h"
 #include "quantities/Units.h"
 #include "rig/RigInstrument.h"
 #include "rig/RigSimulation.h"
@@ -60,6 +61,7 @@ struct RigKnob {
     std::vector<std::string> pointers; ///< at least one
     double low = 0.0, high = 0.0;      ///< SI
     const Unit* unit = nullptr;        ///< in which it is shown
+    RigReference reference = RigReference::None;
 };
 
 /// The same rig with some values set otherwise.
@@ -67,6 +69,7 @@ struct RigVariant {
     std::string name;
     std::string says; ///< to people who choose it; may be empty
     std::vector<RigSetting> settings;
+    RigStory story; ///< the file's, with what the variant says otherwise
 };
 
 /// A value that is not known better than this.
@@ -82,7 +85,7 @@ struct RigGoal {
     enum Kind { None, BoilsBelow, Happens } kind = None;
     double kelvin = 0.0;                              ///< BoilsBelow
     RigEventKind event = RigEventKind::FrozenThrough; ///< Happens
-    std::string says;                                 ///< "boils below 40 degC", for people
+    std::string says;                                 ///< Happens: "freezes through", for people
 };
 
 /// A rig, ready to go.
@@ -107,16 +110,22 @@ public:
     [[nodiscard]] static Result<RigFile> parse(std::string_view text);
 
     [[nodiscard]] const std::string& name() const { return m_name; }
-    [[nodiscard]] const RigStory& story() const { return m_story; }
+    /// Of a variant; of the rig as it is below 0 and above the last.
+    [[nodiscard]] const RigStory& story(int variant = -1) const;
     [[nodiscard]] const std::vector<RigKnob>& knobs() const { return m_knobs; }
     [[nodiscard]] const std::vector<RigVariant>& variants() const { return m_variants; }
     [[nodiscard]] const std::vector<RigUncertainty>& uncertainties() const { return m_uncertainties; }
 
     /// The rig with some values set otherwise; later ones win.
     [[nodiscard]] Result<RigSetup> setup(const std::vector<RigSetting>& settings = {}) const;
-    /// A value in SI, as the file and the settings have it. REQUIRES: the pointer leads to a quantity.
+    /// A value in SI, as the file and the settings have it, without what it counts from. REQUIRES: the
+    /// pointer leads to a quantity.
     [[nodiscard]] double value(const std::string& pointer,
                                const std::vector<RigSetting>& settings = {}) const;
+    /// A value set anew, in the unit of the file and counted from where the settings count it. REQUIRES: the
+    /// pointer leads to a quantity.
+    [[nodiscard]] RigSetting setting(const std::string& pointer, double si,
+                                     const std::vector<RigSetting>& settings = {}) const;
     /// Whether a pointer leads to a text, or to true or false, that can be set.
     [[nodiscard]] bool sets(const std::string& pointer) const;
     /// The file with these values in it, to be saved as another.

@@ -10,8 +10,10 @@ using Json = nlohmann::ordered_json;
 /// Reads the moves of a rig one after the other.
 class MovesReader {
 public:
-    MovesReader(JsonReader& root, RigSetup& setup, const RigNames& names, std::optional<Failure>& failure)
-        : m_root(root), m_setup(setup), m_names(names), m_failure(failure) {}
+    using PointsAt = std::function<ReferencePoints(int vessel)>;
+    MovesReader(JsonReader& root, RigSetup& setup, const RigNames& names, const PointsAt& pointsAt,
+                std::optional<Failure>& failure)
+        : m_root(root), m_setup(setup), m_names(names), m_pointsAt(pointsAt), m_failure(failure) {}
 
     void read() {
         const Json* list = m_root.at("moves");
@@ -48,8 +50,8 @@ private:
         if (move.actions.empty() && !m_failure)
             r.refuse(
                 "",
-                Text::tr("what is moved: open, pump, touch, ice, bath, heat, fan, volume, ballast, stir_in "
-                         "or room_pressure"));
+                Text::tr("what is moved: open, pump, touch, ice, bath, heat, fan, volume, let_go, ballast, "
+                         "stir_in or room_pressure"));
         return move;
     }
 
@@ -57,16 +59,17 @@ private:
         t.vessel = m_names.vessel(r);
         r.measure("delay", t.delay, Dimension::Time, 0.0, kLongestRehearsal);
         int given = 0;
-        const auto condition = [&](const char* key, RigTrigger::Kind kind, Dimension d) {
+        const auto condition = [&](const char* key, RigTrigger::Kind kind, auto referred) {
             if (!r.has(key)) return;
             ++given;
             t.kind = kind;
-            r.measure(key, t.value, d, 0.0, 1e8);
+            r.parsed(key, t.value,
+                     [&](std::string_view word) { return referred(word, m_pointsAt(t.vessel), 0.0, 1e8); });
         };
-        condition("warmer_than", RigTrigger::WarmerThan, Dimension::Temperature);
-        condition("cooler_than", RigTrigger::CoolerThan, Dimension::Temperature);
-        condition("above", RigTrigger::PressureOver, Dimension::Pressure);
-        condition("below", RigTrigger::PressureUnder, Dimension::Pressure);
+        condition("warmer_than", RigTrigger::WarmerThan, referredKelvin);
+        condition("cooler_than", RigTrigger::CoolerThan, referredKelvin);
+        condition("above", RigTrigger::PressureOver, referredPascal);
+        condition("below", RigTrigger::PressureUnder, referredPascal);
         if (r.has("event")) {
             ++given;
             t.kind = RigTrigger::OnEvent;
@@ -111,19 +114,25 @@ private:
         actions(r, "ice", RigPart::Contact, RigAction::Ice, over, into,
                 quantity(Dimension::Mass, 0.0, 100.0));
         actions(r, "bath", RigPart::Contact, RigAction::BathKelvin, over, into,
-                quantity(Dimension::Temperature, 50.0, 1000.0));
+                [this](JsonReader& in, const char* key, double& value) {
+                    in.parsed(key, value, [&](std::string_view word) {
+                        return referredKelvin(word, m_pointsAt(0), 50.0, 1000.0);
+                    });
+                });
         actions(r, "heat", RigPart::Heater, RigAction::Heat, over, into,
                 quantity(Dimension::Power, 0.0, 1e5));
         actions(r, "fan", RigPart::Draught, RigAction::Fan, over, into, onOff);
         actions(r, "volume", RigPart::Vessel, RigAction::Volume, over, into,
                 quantity(Dimension::Volume, 1e-9, 10.0));
+        actions(r, "let_go", RigPart::Vessel, RigAction::LetGo, over, into, onOff);
         if (r.has("stir_in") && !m_setup.model.solute)
             r.refuse("stir_in", Text::tr("a file that names its 'solute'"));
         actions(r, "stir_in", RigPart::Vessel, RigAction::StirIn, over, into,
                 quantity(Dimension::Mass, 0.0, 100.0));
         if (r.has("room_pressure")) {
             RigAction a{RigAction::RoomPressure, 0, 0.0, over};
-            r.measure("room_pressure", a.value, Dimension::Pressure, 1e3, 2e5);
+            r.parsed("room_pressure", a.value,
+                     [&](std::string_view word) { return referredPascal(word, m_pointsAt(0), 1e3, 2e5); });
             into.push_back(a);
         }
     }
@@ -131,13 +140,15 @@ private:
     JsonReader& m_root;
     RigSetup& m_setup;
     const RigNames& m_names;
+    const PointsAt& m_pointsAt;
     std::optional<Failure>& m_failure;
 };
 
 } // namespace
 
-void readRigMoves(JsonReader& root, RigSetup& setup, const RigNames& names, std::optional<Failure>& failure) {
-    MovesReader(root, setup, names, failure).read();
+void readRigMoves(JsonReader& root, RigSetup& setup, const RigNames& names,
+                  const std::function<ReferencePoints(int)>& pointsAt, std::optional<Failure>& failure) {
+    MovesReader(root, setup, names, pointsAt, failure).read();
 }
 
 } // namespace uttrin
