@@ -44,6 +44,7 @@ DishState RigBalance::dish(std::span<const double> y, std::size_t i) const {
                                          (agent.dryHeatCapacity() + own[0] * m_fluid.liquidHeatCapacity())};
 }
 
+/// Of all that is in the gas.
 FlowingGas RigBalance::mixture(const VesselState& s) const {
     const FlowingGas air, &own = m_fluid.vapour();
     if (s.pascal <= 0.0) return air;
@@ -119,8 +120,7 @@ void RigBalance::pumpAway(std::size_t i, std::span<const double> y, Rates& r) co
     if (!p.on) return;
     const VesselState& s = r.at(p.vessel);
     const PumpState now = pump(y, i);
-    const Stream carried =
-        stream(s, pumpMassFlow({p.pump.speed, now.reaches}, mixture(s), s.gasKelvin, s.pascal));
+    const Stream carried = stream(s, pumpMassFlow({p.pump.speed, now.reaches}, s.gas, s.gasKelvin, s.pascal));
     r.add(p.vessel, carried, -1.0);
     r.add(kRoom, carried, 1.0);
     r.all[m_pumped + i] = carried.vapour + carried.air + carried.solute;

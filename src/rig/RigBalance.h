@@ -123,7 +123,7 @@ private:
     /// K, at which vapour of this pressure joins what is condensed without loss or gain.
     [[nodiscard]] double dewKelvin(const RigFluid& fluid, bool icy, double pascal) const;
     [[nodiscard]] VapourFilm filmOver(const Vessel& v, const VesselState& s, const Bubbles& b,
-                                      double sweep) const;
+                                      double saturation, double sweep) const;
     [[nodiscard]] Bubbles bubbles(std::size_t vessel, const VesselState& s) const;
     [[nodiscard]] double airEquilibrium(const VesselState& s) const;
     void evaporate(const Vessel& v, const VesselState& s, const Bubbles& b, double sweep,
@@ -163,8 +163,11 @@ private:
     std::vector<std::size_t> m_wallsOf;        ///< vessel by vessel, where the energies of its walls begin
     std::vector<std::size_t> m_iceOf;          ///< contact by contact; of no meaning where there is no ice
     std::vector<std::size_t> m_oilOf;          ///< pump by pump; of no meaning where there is no oil
-    std::size_t m_perVessel;                   ///< no more than its contents need
+    std::vector<double> m_around; ///< m2, vessel by vessel, around the volume that it has at first
+    std::size_t m_perVessel;      ///< no more than its contents need
     std::size_t m_skins, m_dishes, m_pumped, m_end; ///< where their unknowns begin, and where all end
+    VapourInAir m_vapourInAir;
+    std::optional<VapourInAir> m_soluteInAir;
 };
 
 } // namespace uttrin

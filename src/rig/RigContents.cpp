@@ -83,8 +83,11 @@ RigBalance::RigBalance(const RigModel& model, const RigFluid& fluid)
       m_flows(model.links.size()), m_perVessel(!model.solute            ? kWithoutSolute
                                                : !model.solute->fluid() ? kWithoutSolute + 1
                                                                         : kMostPerVessel),
-      m_skins(m_perVessel * model.vessels.size()) {
+      m_skins(m_perVessel * model.vessels.size()), m_vapourInAir(fluid.vapour(), fluid.liquidDensity()) {
+    if (const RigFluid* second = model.solute ? model.solute->fluid() : nullptr)
+        m_soluteInAir.emplace(second->vapour(), second->liquidDensity());
     for (const Vessel& v : model.vessels) {
+        m_around.push_back(wallAround(v.volume));
         m_wallsOf.push_back(m_skins);
         m_skins += v.walls.size();
     }
@@ -300,7 +303,7 @@ Result<VesselState> RigBalance::state(double seconds, std::span<const double> y,
                                  m_fluid.highestKelvin()));
     }
     s.volume = volumeOf(seconds, y, i);
-    const double gas = gasVolume(s);
+    const double gas = s.space = gasVolume(s);
     if (!(gas > 1e-3 * s.volume))
         return left(Text::tr("it is full; the model needs some gas above what is in it"));
     const double perKg = kMolarGas * s.gasKelvin / gas;
@@ -308,6 +311,7 @@ Result<VesselState> RigBalance::state(double seconds, std::span<const double> y,
     if (s.soluteVapour != 0.0)
         s.solutePascal = s.soluteVapour * perKg / m_model.solute->fluid()->vapour().molarMass;
     s.pascal = s.vapour * perKg / m_fluid.vapour().molarMass + s.airPascal + s.solutePascal;
+    s.gas = mixture(s);
     return s;
 }
 

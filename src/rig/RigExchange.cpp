@@ -84,17 +84,17 @@ double RigBalance::dewKelvin(const RigFluid& fluid, bool icy, double pascal) con
 }
 
 /// The gas above the contents, as far as vapour of the solvent must pass through it.
-VapourFilm RigBalance::filmOver(const Vessel& v, const VesselState& s, const Bubbles& b, double sweep) const {
+VapourFilm RigBalance::filmOver(const Vessel& v, const VesselState& s, const Bubbles& b, double saturation,
+                                double sweep) const {
     VapourFilm film;
     if (!(s.airPascal > 0.0 && s.pascal > 0.0 && v.surface > 0.0)) return film;
-    const FlowingGas gas = mixture(s), &own = m_fluid.vapour();
-    film.diffusivity = diffusivityInAir(own, m_fluid.liquidDensity(), s.gasKelvin, s.pascal);
-    film.gap = gapOf(std::max(gasVolume(s), 0.0));
+    const FlowingGas &gas = s.gas, &own = m_fluid.vapour();
+    film.diffusivity = m_vapourInAir.diffusivity(s.gasKelvin, s.pascal);
+    film.gap = gapOf(s.space);
     film.viscosity = gas.viscosity;
     film.density = s.pascal * gas.molarMass / (kMolarGas * s.gasKelvin);
     // At the surface the vapour is saturated, and as warm as the surface.
-    const double share = std::min(saturationOver(s, s.kelvin).solvent / s.pascal, 1.0),
-                 airMass = FlowingGas{}.molarMass;
+    const double share = std::min(saturation / s.pascal, 1.0), airMass = FlowingGas{}.molarMass;
     const double there = s.pascal * std::lerp(airMass, own.molarMass, share) / (kMolarGas * s.kelvin);
     film.lighter = 1.0 - there / film.density;
     film.sweep = sweep;
@@ -115,8 +115,7 @@ double RigBalance::quietFlux(const RigFluid& fluid, const Vessel& v, const Vesse
     double leaves = kinetic * (saturation - vapourPascal);
     const bool nothing = saturation <= 0.0 && vapourPascal <= 0.0; // there a trial step has left the rig
     if (film.gap > 0.0 && s.airPascal > 0.0 && !nothing) {
-        if (&fluid != &m_fluid)
-            film.diffusivity = diffusivityInAir(fluid.vapour(), fluid.liquidDensity(), s.gasKelvin, s.pascal);
+        if (&fluid != &m_fluid) film.diffusivity = m_soluteInAir->diffusivity(s.gasKelvin, s.pascal);
         const double through = vapourTransfer(film) * s.pascal * mass / (kMolarGas * s.gasKelvin);
         leaves = stefanFlux(kinetic, through, saturation, vapourPascal, s.airPascal);
     }
@@ -148,7 +147,7 @@ void RigBalance::evaporate(const Vessel& v, const VesselState& s, const Bubbles&
     const double lowered =
                      s.solute > 0.0 && !isIcy(s) ? over.solvent / m_fluid.liquidSaturation(s.kelvin) : 1.0,
                  wet = lastFilm(condensed);
-    const VapourFilm film = v.surface > 0.0 ? filmOver(v, s, b, sweep) : VapourFilm{};
+    const VapourFilm film = v.surface > 0.0 ? filmOver(v, s, b, over.solvent, sweep) : VapourFilm{};
     leaves(Condensed, Vapour, m_fluid,
            v.surface * quietFlux(m_fluid, v, s, film, wet * over.solvent, wet * lowered, vapourPascal) +
                wet * inBubbles(b.inside.solvent, m_fluid));
@@ -223,8 +222,8 @@ void RigBalance::condenseOnWall(const Wall& wall, double wallKelvin, const Vesse
 void RigBalance::exchangeHeat(std::size_t i, const VesselState& s, std::span<double> all) const {
     const Vessel& v = m_model.vessels[i];
     const auto rate = all.subspan(m_perVessel * i, m_perVessel);
-    const double around = wallAround(s.volume), gap = gapOf(std::max(gasVolume(s), 0.0));
-    const FlowingGas gas = mixture(s);
+    const double around = s.volume == v.volume ? m_around[i] : wallAround(s.volume), gap = gapOf(s.space);
+    const FlowingGas& gas = s.gas;
     const auto warms = [&](double area, double kelvin) {
         const double flow = area > 0.0 && s.pascal > 0.0
                                 ? area * heatTransfer(gas, s.gasKelvin, s.pascal, gap, kelvin - s.gasKelvin) *
@@ -262,7 +261,7 @@ Result<VesselState> RigBalance::observed(double seconds, std::span<const double>
         for (double* kg : {&s.vapour, &s.air, &s.dissolved, &s.soluteVapour})
             if (*kg < 0.0 && *kg > -kRounding) *kg = 0.0;
         for (double* pascal : {&s.airPascal, &s.solutePascal})
-            if (*pascal < 0.0 && *pascal > -kRounding * kAirGas * s.gasKelvin / gasVolume(s)) *pascal = 0.0;
+            if (*pascal < 0.0 && *pascal > -kRounding * kAirGas * s.gasKelvin / s.space) *pascal = 0.0;
         s.force = v.mouth * (m_model.roomPascalAt(seconds) - s.pascal);
         for (std::size_t w = 0; w < v.walls.size(); ++w) {
             std::array<double, kMostPerVessel> rate{};

@@ -21,7 +21,8 @@ struct VesselState {
     double kelvin = 0.0, gasKelvin = 0.0;         ///< of what is condensed; of the gas
     std::array<double, kMostWalls> wallKelvins{}; ///< wall by wall; of the contents where there is none
     double pascal = 0.0, airPascal = 0.0, solutePascal = 0.0; ///< of the whole gas, of the air, of the solute
-    double volume = 0.0;                                      ///< m3
+    double volume = 0.0, space = 0.0;                         ///< m3: in all; of the gas
+    FlowingGas gas = {};                                      ///< as it flows
     // What can be seen of it.
     /// K, the contents' temperature less the one at which they boil under this gas, at the surface; below
     /// zero nothing boils. Nothing where there is no liquid.

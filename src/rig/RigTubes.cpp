@@ -25,7 +25,7 @@ double RigBalance::flowIn(const Link& link, const VesselState& a, const VesselSt
     if (opening <= 0.0) return 0.0;
     const VesselState& upstream = upstreamOf(a, b);
     const Tube open{link.tube.diameter * std::sqrt(opening), link.tube.length};
-    return tubeMassFlow(open, mixture(upstream), upstream.gasKelvin, a.pascal, b.pascal);
+    return tubeMassFlow(open, upstream.gas, upstream.gasKelvin, a.pascal, b.pascal);
 }
 
 LinkState RigBalance::link(double seconds, std::span<const VesselState> states, std::size_t i) const {
@@ -42,7 +42,7 @@ LinkState RigBalance::link(double seconds, std::span<const VesselState> states, 
     const VesselState& upstream = upstreamOf(a, b);
     const double high = upstream.pascal, low = std::min(a.pascal, b.pascal);
     if (high <= 0.0 || low >= high) return s;
-    const FlowingGas gas = mixture(upstream);
+    const FlowingGas& gas = upstream.gas;
     const double g = gas.heatRatio, critical = std::pow(2.0 / (g + 1.0), g / (g - 1.0));
     const double speed = std::sqrt(2.0 * g / (g - 1.0) * kMolarGas * upstream.gasKelvin / gas.molarMass *
                                    (1.0 - std::pow(std::max(low / high, critical), (g - 1.0) / g)));
@@ -55,18 +55,17 @@ void RigBalance::flowThrough(std::size_t i, Rates& r) const {
     const Link& link = m_model.links[i];
     if (link.opening <= 0.0) return;
     const VesselState &a = r.at(link.from), &b = r.at(link.to), &upstream = upstreamOf(a, b);
-    const double flow = r.flows[i] / mixture(upstream).molarMass;
+    const double flow = r.flows[i] / upstream.gas.molarMass;
     double spreads = 0.0;
     if (link.reliefPascal <= 0.0 && a.pascal > 0.0 && b.pascal > 0.0) {
         const double pascal = 0.5 * (a.pascal + b.pascal), kelvin = 0.5 * (a.gasKelvin + b.gasKelvin);
-        spreads = spreading(
-            {link.tube.diameter * std::sqrt(link.opening), link.tube.length}, m_fluid.vapour(),
-            diffusivityInAir(m_fluid.vapour(), m_fluid.liquidDensity(), kelvin, pascal), kelvin, pascal);
+        spreads = spreading({link.tube.diameter * std::sqrt(link.opening), link.tube.length},
+                            m_fluid.vapour(), m_vapourInAir.diffusivity(kelvin, pascal), kelvin, pascal);
     }
     const CounterFlow through = counterFlow(flow, spreads);
     const auto carry = [&](const VesselState& from, double moles, double sign) {
         if (moles <= 0.0) return;
-        const Stream carried = stream(from, moles * mixture(from).molarMass);
+        const Stream carried = stream(from, moles * from.gas.molarMass);
         r.add(link.from, carried, -sign);
         r.add(link.to, carried, sign);
     };
@@ -84,9 +83,8 @@ double RigBalance::sweepOf(std::size_t vessel, const Rates& r) const {
         if (link.from != own && link.to != own) continue;
         (((link.to == own) == (r.flows[l] > 0.0)) ? in : out) += std::abs(r.flows[l]);
     }
-    const FlowingGas gas = mixture(s);
-    const double density = s.pascal * gas.molarMass / (kMolarGas * s.gasKelvin),
-                 width = std::cbrt(gasVolume(s));
+    const FlowingGas& gas = s.gas;
+    const double density = s.pascal * gas.molarMass / (kMolarGas * s.gasKelvin), width = std::cbrt(s.space);
     return std::max(in, out) / density / (width * width);
 }
 
@@ -120,7 +118,7 @@ TubeState RigBalance::liquidTube(std::span<const VesselState> states, std::size_
     const auto gas = [&](std::size_t from, std::size_t to) {
         const double open = 1.0 - covered(from), against = pushes(to);
         return open > 0.0 && states[from].pascal > against
-                   ? open * tubeMassFlow(t.tube, mixture(states[from]), states[from].gasKelvin,
+                   ? open * tubeMassFlow(t.tube, states[from].gas, states[from].gasKelvin,
                                          states[from].pascal, against)
                    : 0.0;
     };

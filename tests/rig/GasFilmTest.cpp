@@ -20,7 +20,7 @@ TEST(GasFilm, AirConductsAsMeasured) { EXPECT_NEAR(conductivity(FlowingGas{}), 0
 // 0.119 at 25 degC, acetone 0.105 at 20 degC, R. H. Perry.
 TEST(GasFilm, VapoursSpreadInAirAsMeasured) {
     const auto of = [](double mass, double density, double celsius) {
-        return 1e4 * diffusivityInAir({mass, 1e-5, 1.2}, density, 273.15 + celsius, kAtmosphere);
+        return 1e4 * VapourInAir({mass, 1e-5, 1.2}, density).diffusivity(273.15 + celsius, kAtmosphere);
     };
     EXPECT_NEAR(of(0.018015, 999.8, 20.0), 0.242, 0.08 * 0.242);
     EXPECT_NEAR(of(0.046069, 789.0, 25.0), 0.119, 0.08 * 0.119);

@@ -38,10 +38,12 @@ double nozzleMassFlow(double area, const FlowingGas& gas, double kelvin, double 
 /// number of 1200. @param pushes  difference of pressure times density, Pa kg/m3.
 double turbulentBeside(double laminar, const Tube& tube, const FlowingGas& gas, double pushes) {
     if (tube.length <= 0.0 || !(pushes > 0.0)) return laminar; // a trial step may go below nothing
+    constexpr double kCreeping = 20.0; // Reynolds number, where turbulence would take a millionth
+    if (4.0 * laminar < kCreeping * kPi * tube.diameter * gas.viscosity) return laminar;
     const double area = 0.25 * kPi * tube.diameter * tube.diameter;
     // m^2 = 2 A^2 pushes D / (f L), f = 0.3164 (pi D viscosity / (4 m))^(1/4)
     const double square = 2.0 * area * area * pushes * tube.diameter / (0.3164 * tube.length),
-                 slender = std::pow(0.25 * kPi * tube.diameter * gas.viscosity, 0.25);
+                 slender = std::sqrt(std::sqrt(0.25 * kPi * tube.diameter * gas.viscosity));
     const double turbulent = std::pow(square / slender, 1.0 / 1.75), ratio = laminar / turbulent;
     const double fourth = ratio * ratio * ratio * ratio;
     return laminar / std::sqrt(std::sqrt(1.0 + fourth));

@@ -15,7 +15,11 @@ constexpr double kTurbulent = 0.14; // of the cube root of the Rayleigh number
 double lambertOfExp(double logarithm) {
     constexpr double kSmall = -30.0;
     if (logarithm < kSmall) return std::exp(logarithm);
-    double z = logarithm > 1.0 ? logarithm - std::log(logarithm) : std::log1p(std::exp(logarithm));
+    double z = std::log1p(std::exp(std::min(logarithm, 1.0)));
+    if (logarithm > 1.0) {
+        const double second = std::log(logarithm);
+        z = logarithm - second + second / logarithm;
+    }
     constexpr int kSteps = 20;
     for (int i = 0; i < kSteps; ++i) { // Newton on z + ln z: concave, from either side it stays above zero
         const double step = (logarithm - z - std::log(z)) * z / (z + 1.0), next = z + step;
@@ -25,9 +29,7 @@ double lambertOfExp(double logarithm) {
     return z;
 }
 
-double cubesJoined(double a, double b, double c = 0.0) {
-    return std::cbrt(a * a * a + b * b * b + c * c * c);
-}
+double joined(double a, double b, double c = 0.0) { return std::sqrt(a * a + b * b + c * c); }
 
 } // namespace
 
@@ -36,13 +38,18 @@ double conductivity(const FlowingGas& gas) {
     return gas.viscosity * heat * (9.0 * gas.heatRatio - 5.0) / 4.0;
 }
 
-double diffusivityInAir(const FlowingGas& vapour, double liquidDensity, double kelvin, double pascal) {
+VapourInAir::VapourInAir(const FlowingGas& vapour, double liquidDensity) {
     constexpr double kOfMolarVolume = 0.85, kAir = 19.7; // cm3/mol
     const FlowingGas air;
     const double own = kOfMolarVolume * 1e6 * vapour.molarMass / liquidDensity,
                  across = std::cbrt(own) + std::cbrt(kAir),
                  masses = 1e-3 / vapour.molarMass + 1e-3 / air.molarMass; // mol/g
-    return 1.013e-2 * std::pow(kelvin, 1.75) * std::sqrt(masses) / (pascal * across * across);
+    m_factor = 1.013e-2 * std::sqrt(masses) / (across * across);
+}
+
+double VapourInAir::diffusivity(double kelvin, double pascal) const {
+    const double root = std::sqrt(kelvin);
+    return m_factor * kelvin * root * std::sqrt(root) / pascal;
 }
 
 double gapOf(double volume) {
@@ -57,7 +64,7 @@ double heatTransfer(const FlowingGas& gas, double kelvin, double pascal, double 
     const double heat = kMolarGas / gas.molarMass * gas.heatRatio / (gas.heatRatio - 1.0);
     const double drives = kStandardGravity * std::hypot(difference, kCalm) / kelvin * density * density *
                           heat / (gas.viscosity * conducts); // Ra by the cube of a length
-    return cubesJoined(still, kTurbulent * conducts * std::cbrt(drives));
+    return joined(still, kTurbulent * conducts * std::cbrt(drives));
 }
 
 CounterFlow counterFlow(double flow, double spreads) {
@@ -86,7 +93,7 @@ double vapourTransfer(const VapourFilm& f) {
         kTurbulent * f.diffusivity * std::cbrt(kStandardGravity * lifts / (spreads * f.diffusivity));
     const double streams =
         0.664 * std::cbrt(spreads / f.diffusivity) * f.diffusivity * std::sqrt(f.sweep / (spreads * f.reach));
-    return cubesJoined(still, rises, streams) + f.bubbles;
+    return joined(still, rises, streams) + f.bubbles;
 }
 
 double stefanFlux(double kinetic, double through, double saturation, double vapour, double gas) {

@@ -10,11 +10,17 @@ namespace uttrin {
 /// measured value for air, a quarter above it for water vapour.
 [[nodiscard]] double conductivity(const FlowingGas& gas);
 
-/// m2/s, of a vapour in air: E. N. Fuller, P. D. Schettler, J. C. Giddings, Ind. Eng. Chem. 58 (1966) 19,
+/// A vapour that spreads in air: E. N. Fuller, P. D. Schettler, J. C. Giddings, Ind. Eng. Chem. 58 (1966) 19,
 /// with the diffusion volume of the vapour taken as 0.85 of the liquid's molar volume: within 8 % of the
 /// measured values for water, ethanol and acetone.
-[[nodiscard]] double diffusivityInAir(const FlowingGas& vapour, double liquidDensity, double kelvin,
-                                      double pascal);
+class VapourInAir {
+public:
+    VapourInAir(const FlowingGas& vapour, double liquidDensity);
+    [[nodiscard]] double diffusivity(double kelvin, double pascal) const; ///< m2/s
+
+private:
+    double m_factor; ///< by K^1.75/Pa
+};
 
 /// m: what heat or vapour crosses between a space of gas and its surroundings where nothing moves: that of
 /// the slowest mode of a ball of this volume, its radius * 3 / pi^2. H. S. Carslaw, J. C. Jaeger, Conduction
@@ -22,9 +28,9 @@ namespace uttrin {
 [[nodiscard]] double gapOf(double volume);
 
 /// W/(m2 K) between a gas and what it touches: conduction over the gap and natural convection of a turbulent
-/// layer, Nu = 0.14 Ra^(1/3) (M. Jakob, Heat Transfer I (1949) 25-9), joined in cubes. It falls with pressure
-/// to the plateau of conduction, and further only where the free path comes near to the gap: temperature
-/// jumps at the surface by 2.4 free paths, E. H. Kennard, Kinetic Theory of Gases (1938) 311.
+/// layer, Nu = 0.14 Ra^(1/3) (M. Jakob, Heat Transfer I (1949) 25-9), joined in squares. It falls with
+/// pressure to the plateau of conduction, and further only where the free path comes near to the gap:
+/// temperature jumps at the surface by 2.4 free paths, E. H. Kennard, Kinetic Theory of Gases (1938) 311.
 /// @param difference  K, between the two.
 [[nodiscard]] double heatTransfer(const FlowingGas& gas, double kelvin, double pascal, double gap,
                                   double difference);
@@ -58,7 +64,7 @@ struct VapourFilm {
 
 /// m/s, of vapour through the film: diffusion over the gap; natural convection, Sh = 0.14 Ra^(1/3), as long
 /// as the gas at the surface is the lighter; the laminar layer under a stream, Sh = 0.664 Re^(1/2) Sc^(1/3)
-/// (E. Pohlhausen, Z. angew. Math. Mech. 1 (1921) 115); joined in cubes; and bubbles, which carry the film
+/// (E. Pohlhausen, Z. angew. Math. Mech. 1 (1921) 115); joined in squares; and bubbles, which carry the film
 /// away.
 [[nodiscard]] double vapourTransfer(const VapourFilm& film);
 
