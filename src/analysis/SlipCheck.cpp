@@ -111,7 +111,10 @@ SlipFinding describe(const CapturePair& pair, SlipFinding f) {
             fixed(-off, 1));
     } else if (off < 0.0) {
         f.kind = SlipKind::BelowBoiling;
-        f.sentence = Text::tr("{} K below boiling: bubbles here are dissolved air.", fixed(-off, 1));
+        f.sentence = Text::tr("{} K below boiling: bubbles here may be dissolved air, or rise at the heater "
+                              "only; a thermometer that lags "
+                              "looks the same.",
+                              fixed(-off, 1));
     } else {
         f.kind = SlipKind::Disagrees;
         f.sentence =

@@ -184,8 +184,14 @@ void write(Notebook::Editor& edit) {
     w.run(b, dune, 1, bellJar, kFirstPeriod, {{}, 0, 99, "Dune"});
     w.run(b, basalt, 1, bellJar, kSecondPeriod, {{}, 0, 99, "Basalt"});
     w.run(a, cedar, 2, uTube, kSecondPeriod, {{}, 0, 5, "Cedar"});
-    for (const auto& [order, kelvin] : {std::pair{-1, 320.0}, {0, 332.0}, {4, 348.0}, {9, 369.0}})
-        edit.insert(Prediction{0, a, order, kelvin});
+    const auto sheet =
+        *makeRunSheet(uTube, {Pressure::fromPascal(Writer::kTrueRoomPa), 0.0, RoomMethod::Barometer});
+    for (const auto& [place, kelvin] : {std::pair{-1, 320.0}, {0, 332.0}, {4, 348.0}, {9, 369.0}}) {
+        const auto target = std::ranges::find(sheet.targets, place, &Target::place);
+        edit.insert(Prediction{0, a, place, kelvin,
+                               target == sheet.targets.end() ? std::nullopt
+                                                             : std::optional(target->absolute.pascal())});
+    }
 }
 
 } // namespace

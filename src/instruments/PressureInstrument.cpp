@@ -224,6 +224,10 @@ Result<AbsoluteReading> toAbsolute(const PressureInstrument& i, const GaugeReadi
         out.uShared = std::hypot(accuracy, room->uPa, column);
         break;
     }
+    if (zero) { // read by the same scale once for all points; against the room where it does not count from it
+        const double ofZero = countsFromRoom(i.convention) || !room ? 0.0 : room->uPa;
+        out.uShared = std::hypot(out.uShared, out.uIndependent, ofZero);
+    }
     return out;
 }
 

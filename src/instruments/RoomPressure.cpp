@@ -17,7 +17,7 @@ constexpr MethodText kMethods[] = {
     MethodText{RoomMethod::Barometer, "barometer", Text::phrase("barometer"), {}},
     MethodText{RoomMethod::MercuryBarometer, "mercury", Text::phrase("mercury barometer"), {}},
     MethodText{RoomMethod::StationReport, "station", Text::phrase("station report"),
-               Text::phrase("A station 10 m higher or lower than this room reads about 0.12 kPa off.")},
+               Text::phrase("A station 10 m higher or lower than this room reads about 0.1 kPa off.")},
     MethodText{
         RoomMethod::SeaLevelReport, "sea-level", Text::phrase("sea-level report"),
         Text::phrase("Right only if the report really is reduced to sea level and the height is right.")},
@@ -118,13 +118,12 @@ Result<RoomPressure> stationPressure(const RoomEntry& e) {
     case RoomMethod::MercuryBarometer: // above
         break;
     case RoomMethod::DeadHead:
-        if (!(pa < 0.0))
-            return fail(
-                Failure::BadInput,
-                Text::tr("an empty-vessel pull reads below zero on a gauge; enter it with its minus sign"));
+        if (pa == 0.0)
+            return fail(Failure::BadInput, Text::tr("an empty-vessel pull reads below the room; 0 is no pull"));
         if (e.ultimatePa < 0.0)
             return fail(Failure::BadInput, Text::tr("a pump's ultimate pressure cannot be below zero"));
-        return plausible({Pressure::fromPascal(-pa + e.ultimatePa),
+        // A depth under the room, with its minus sign or without.
+        return plausible({Pressure::fromPascal(std::abs(pa) + e.ultimatePa),
                           std::hypot(u, kUltimateRelativeU * e.ultimatePa), e.method},
                          e);
     }

@@ -54,7 +54,17 @@ void updateRecord(SQLite::Database& db, const Record& before, const Record& afte
 RowId Notebook::Editor::insert(const Lesson& r) { return insertRecord(m_notebook.m_state->db, r); }
 RowId Notebook::Editor::insert(const RoomRecord& r) { return insertRecord(m_notebook.m_state->db, r); }
 RowId Notebook::Editor::insert(const Setup& r) { return insertRecord(m_notebook.m_state->db, r); }
-RowId Notebook::Editor::insert(const Prediction& r) { return insertRecord(m_notebook.m_state->db, r); }
+RowId Notebook::Editor::insert(const Prediction& r) {
+    SQLite::Database& db = m_notebook.m_state->db;
+    const RowId id = insertRecord(db, r);
+    if (!r.pascal) return id;
+    SQLite::Statement pressure(db, "INSERT INTO prediction_pressure (id, pressure_pa) VALUES (?, ?)");
+    pressure.bind(1, id);
+    pressure.bind(2, *r.pascal);
+    pressure.exec();
+    return id;
+}
+RowId Notebook::Editor::insert(const Unlocking& r) { return insertRecord(m_notebook.m_state->db, r); }
 RowId Notebook::Editor::insert(const Group& r) { return insertRecord(m_notebook.m_state->db, r); }
 RowId Notebook::Editor::insert(const Run& r) { return insertRecord(m_notebook.m_state->db, r); }
 RowId Notebook::Editor::insert(const RunRig& r) { return insertRecord(m_notebook.m_state->db, r); }
@@ -80,9 +90,12 @@ void Notebook::Editor::update(const Reading& before, const Reading& after) {
 }
 
 void Notebook::Editor::remove(const Prediction& r) {
-    SQLite::Statement statement(m_notebook.m_state->db, "DELETE FROM prediction WHERE id = ?");
-    statement.bind(1, r.id);
-    statement.exec();
+    for (const char* table : {"prediction_pressure", "prediction"}) {
+        SQLite::Statement statement(m_notebook.m_state->db,
+                                    fmt::format("DELETE FROM {} WHERE id = ?", table));
+        statement.bind(1, r.id);
+        statement.exec();
+    }
 }
 
 } // namespace uttrin

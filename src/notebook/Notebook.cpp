@@ -138,6 +138,19 @@ LessonData loadAll(SQLite::Database& db, RowId lessonId) {
         data.photos = tables::select<Photo>(db, "WHERE lesson_id = ? ORDER BY id", lessonId);
     if (version >= kFirstVersionWithRunRigs)
         data.rigs = tables::select<RunRig>(db, ofRuns("run_rig", "run_rig.run_id, run_rig.id"), lessonId);
+    if (version >= kFirstVersionWithPredictionPressures) {
+        for (const PredictionPressure& p : tables::select<PredictionPressure>(
+                 db,
+                 "JOIN prediction ON prediction.id = prediction_pressure.id JOIN setup ON setup.id = "
+                 "prediction.setup_id WHERE setup.lesson_id = ?",
+                 lessonId))
+            if (const auto of = std::ranges::find(data.predictions, p.id, &Prediction::id);
+                of != data.predictions.end())
+                of->pascal = p.pascal;
+        data.unlockings = tables::select<Unlocking>(
+            db, "JOIN setup ON setup.id = unlocking.setup_id WHERE setup.lesson_id = ? ORDER BY unlocking.id",
+            lessonId);
+    }
     return data;
 }
 

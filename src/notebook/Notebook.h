@@ -60,6 +60,7 @@ public:
         RowId insert(const RoomRecord&);
         RowId insert(const Setup&);
         RowId insert(const Prediction&);
+        RowId insert(const Unlocking&);
         RowId insert(const Group&);
         RowId insert(const Run&);
         RowId insert(const RunRig&);

@@ -53,12 +53,26 @@ struct Setup {
     std::optional<Milliseconds> predictionsLockedAt;
 };
 
-/// What the class expects at one target before the run.
+/// What the class expects at one target before the run. It belongs to the pressure that the target had.
 struct Prediction {
     RowId id = 0;
     RowId setupId = 0;
-    int place = 0;       ///< place in the ladder, -1 for the trial point
-    double kelvin = 0.0; ///< predicted boiling point
+    int place = 0;                ///< place in the ladder then, -1 for the trial point
+    double kelvin = 0.0;          ///< predicted boiling point
+    std::optional<double> pascal; ///< absolute; nothing in notebooks before version 4
+};
+
+/// The pressure of a prediction, whose id it has.
+struct PredictionPressure {
+    RowId id = 0;
+    double pascal = 0.0;
+};
+
+/// That predictions were unlocked after the class had made them.
+struct Unlocking {
+    RowId id = 0;
+    RowId setupId = 0;
+    Milliseconds unlockedAt = 0;
 };
 
 struct Group {
@@ -152,6 +166,7 @@ struct LessonData {
     std::vector<RoomRecord> rooms;
     std::vector<Setup> setups;
     std::vector<Prediction> predictions;
+    std::vector<Unlocking> unlockings;
     std::vector<Group> groups;
     std::vector<Run> runs;
     std::vector<RunRig> rigs;      ///< by run, oldest first

@@ -57,6 +57,8 @@ void placeOrphans(SQLite::Database& db) {
         "FROM "
         "room))");
     db.exec("DELETE FROM prediction WHERE setup_id NOT IN (SELECT id FROM setup)");
+    db.exec("DELETE FROM prediction_pressure WHERE id NOT IN (SELECT id FROM prediction)");
+    db.exec("DELETE FROM unlocking WHERE setup_id NOT IN (SELECT id FROM setup)");
     clear("room", "group_id", "class_group");
     clear("reading", "zero_id", "zero_check");
     const bool lost =
@@ -105,6 +107,8 @@ void copyReadable(SQLite::Database& from, SQLite::Database& to) {
     copyTable<RoomRecord>(from, to);
     copyTable<Setup>(from, to);
     copyTable<Prediction>(from, to);
+    copyTable<PredictionPressure>(from, to);
+    copyTable<Unlocking>(from, to);
     copyTable<Run>(from, to);
     copyTable<RunRig>(from, to);
     copyTable<ZeroCheck>(from, to);

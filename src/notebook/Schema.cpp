@@ -32,6 +32,7 @@ void build(SQLite::Database& db, int version) {
     db.exec(kSchema);
     if (version >= kFirstVersionWithPhotos) db.exec(kPhotoTables);
     if (version >= kFirstVersionWithRunRigs) db.exec(kRunRigTable);
+    if (version >= kFirstVersionWithPredictionPressures) db.exec(kPredictionPressureTables);
     db.exec(fmt::format("PRAGMA application_id = {}; PRAGMA user_version = {}", kApplicationId, version));
 }
 
@@ -50,6 +51,7 @@ void upgradeSchema(SQLite::Database& db, int from) {
         db.exec(kRunRigTable);
         db.exec(kRigsOfOldRuns);
     }
+    if (from < kFirstVersionWithPredictionPressures) db.exec(kPredictionPressureTables);
     db.exec(fmt::format("PRAGMA user_version = {}", kSchemaVersion));
     transaction.commit();
 }

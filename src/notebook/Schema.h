@@ -9,8 +9,9 @@
 namespace uttrin {
 
 inline constexpr int kApplicationId = 0x55545452; ///< "UTTR" in PRAGMA application_id
-inline constexpr int kSchemaVersion = 3;          ///< PRAGMA user_version
-inline constexpr int kFirstVersionWithPhotos = 2, kFirstVersionWithRunRigs = 3;
+inline constexpr int kSchemaVersion = 4;          ///< PRAGMA user_version
+inline constexpr int kFirstVersionWithPhotos = 2, kFirstVersionWithRunRigs = 3,
+                     kFirstVersionWithPredictionPressures = 4;
 
 /// The tables of version 1. Readings are never deleted; struck ones keep their reason.
 inline constexpr const char* kSchema = R"sql(
@@ -66,6 +67,14 @@ CREATE INDEX run_rig_of_run ON run_rig(run_id);
 inline constexpr const char* kRigsOfOldRuns = R"sql(
 INSERT INTO run_rig (run_id, rig, recorded_at, reason)
   SELECT run.id, setup.plan, run.started_at, '' FROM run JOIN setup ON setup.id = run.setup_id;
+)sql";
+
+/// What version 4 adds: the pressure for which the class predicted, and when predictions were unlocked.
+inline constexpr const char* kPredictionPressureTables = R"sql(
+CREATE TABLE prediction_pressure (
+  id INTEGER PRIMARY KEY REFERENCES prediction(id), pressure_pa REAL NOT NULL);
+CREATE TABLE unlocking (
+  id INTEGER PRIMARY KEY, setup_id INTEGER NOT NULL REFERENCES setup(id), unlocked_at INTEGER NOT NULL);
 )sql";
 
 /// Makes all tables in an empty file. @throws SQLite::Exception, and nothing is made.

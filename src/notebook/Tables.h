@@ -50,6 +50,20 @@ struct Table<Prediction> {
 };
 
 template <>
+struct Table<PredictionPressure> {
+    static constexpr std::string_view name = "prediction_pressure";
+    static constexpr std::array<std::string_view, 2> columns{"id", "pressure_pa"};
+    static auto fields(auto& r) { return std::tie(r.id, r.pascal); }
+};
+
+template <>
+struct Table<Unlocking> {
+    static constexpr std::string_view name = "unlocking";
+    static constexpr std::array<std::string_view, 3> columns{"id", "setup_id", "unlocked_at"};
+    static auto fields(auto& r) { return std::tie(r.id, r.setupId, r.unlockedAt); }
+};
+
+template <>
 struct Table<Group> {
     static constexpr std::string_view name = "class_group";
     static constexpr std::array<std::string_view, 3> columns{"id", "lesson_id", "name"};

@@ -56,6 +56,12 @@ std::string_view id(NucleationAid aid) {
     return "";
 }
 
+std::string_view id(HeatSource heat) {
+    return heat == HeatSource::Mantle ? "mantle" : heat == HeatSource::HotPlate ? "hot-plate" : "water-bath";
+}
+
+std::string_view id(PumpKind pump) { return pump == PumpKind::Motor ? "motor" : "hand"; }
+
 std::string_view id(Spacing spacing) {
     switch (spacing) {
     case Spacing::Pressure:
@@ -76,6 +82,13 @@ Result<Method> methodFromId(std::string_view wanted) {
 Result<NucleationAid> nucleationAidFromId(std::string_view wanted) {
     return fromId(wanted, std::array{NucleationAid::None, NucleationAid::Chips, NucleationAid::Stirrer},
                   Text::tr("a nucleation aid"));
+}
+Result<HeatSource> heatSourceFromId(std::string_view wanted) {
+    return fromId(wanted, std::array{HeatSource::Mantle, HeatSource::HotPlate, HeatSource::WaterBath},
+                  Text::tr("a source of heat"));
+}
+Result<PumpKind> pumpKindFromId(std::string_view wanted) {
+    return fromId(wanted, std::array{PumpKind::Motor, PumpKind::Hand}, Text::tr("a kind of pump"));
 }
 Result<Spacing> spacingFromId(std::string_view wanted) {
     return fromId(
@@ -132,6 +145,10 @@ Result<void> check(const Plan& plan) {
           {r.pumpUltimatePa, Text::tr("the pump's ultimate pressure"), "Pa"},
           {plan.periodMinutes, Text::tr("the period"), "min"}})
         if (const auto ok = above(value, 0.0, name, unit); !ok) return ok;
+    constexpr double kMostLitres = 20.0; // on a bench, under vacuum, in glass
+    if (r.vesselLitre > kMostLitres)
+        return fail(Failure::BadInput, Text::tr("the vessel's volume: {:.4g} L; accepted: up to {:.0f} L",
+                                                r.vesselLitre, kMostLitres));
     if (!(r.liquidLitre < r.vesselLitre))
         return fail(Failure::BadInput, Text::tr("the liquid does not fit into the vessel"));
     if (!(r.depthCm >= 0.0 && r.depthCm < 200.0))

@@ -20,6 +20,9 @@ enum class Method {
 
 /// What helps bubbles to start.
 enum class NucleationAid { None, Chips, Stirrer };
+/// What heats the liquid.
+enum class HeatSource { Mantle, HotPlate, WaterBath };
+enum class PumpKind { Motor, Hand };
 
 /// The apparatus as far as plan and record need it.
 struct Rig {
@@ -31,6 +34,8 @@ struct Rig {
     NucleationAid aid = NucleationAid::Chips;
     bool aidFresh = true;      ///< chips work once
     double heaterWatt = 300.0; ///< HoldPressure
+    HeatSource heat = HeatSource::Mantle;
+    PumpKind pump = PumpKind::Motor;
     double pumpLitrePerMinute = 20.0;
     double pumpUltimatePa = 1000.0; ///< lowest pressure that the pump reaches
 };
@@ -68,9 +73,13 @@ struct Plan {
 /// Identifiers in files.
 [[nodiscard]] std::string_view id(Method method);
 [[nodiscard]] std::string_view id(NucleationAid aid);
+[[nodiscard]] std::string_view id(HeatSource heat);
+[[nodiscard]] std::string_view id(PumpKind pump);
 [[nodiscard]] std::string_view id(Spacing spacing);
 [[nodiscard]] Result<Method> methodFromId(std::string_view id);
 [[nodiscard]] Result<NucleationAid> nucleationAidFromId(std::string_view id);
+[[nodiscard]] Result<HeatSource> heatSourceFromId(std::string_view id);
+[[nodiscard]] Result<PumpKind> pumpKindFromId(std::string_view id);
 [[nodiscard]] Result<Spacing> spacingFromId(std::string_view id);
 
 /// What is to be seen when a point is taken: one sentence for each criterion; empty for the halves

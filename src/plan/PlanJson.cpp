@@ -150,7 +150,9 @@ Json rigToJson(const Rig& r) {
             {"depth_cm", r.depthCm},
             {"nucleation", id(r.aid)},
             {"nucleation_fresh", r.aidFresh},
+            {"heat", id(r.heat)},
             {"heater_w", r.heaterWatt},
+            {"pump", id(r.pump)},
             {"pump_l_per_min", r.pumpLitrePerMinute},
             {"pump_ultimate", formatMeasure(r.pumpUltimatePa, unit("Pa"))}};
 }
@@ -163,6 +165,8 @@ void readRigFrom(Reader r, std::optional<Failure>& failure, Rig& rig) {
     r.number("depth_cm", rig.depthCm);
     r.parsed("nucleation", rig.aid, nucleationAidFromId);
     r.flag("nucleation_fresh", rig.aidFresh);
+    r.parsed("heat", rig.heat, heatSourceFromId);
+    r.parsed("pump", rig.pump, pumpKindFromId);
     r.number("heater_w", rig.heaterWatt);
     r.number("pump_l_per_min", rig.pumpLitrePerMinute);
     r.parsed("pump_ultimate", rig.pumpUltimatePa, inPascal(parsePressure));

@@ -90,7 +90,7 @@ void readRoomFrom(Reader r, RoomEntry& e) {
         return parseTemperature(s).map([](Temperature t) { return t.celsius(); });
     });
     r.parsed("reduction", e.reduction, reductionFromId);
-    r.parsed("ultimate", e.ultimatePa, inPascal(parsePressure));
+    r.parsed("ultimate", e.ultimatePa, inPascal(parsePressureDifference)); // 0 for a pump that leaves nothing
 }
 
 /// Parses the text and lets `read` take what it wants from the root; checks nothing else.

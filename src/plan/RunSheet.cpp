@@ -167,7 +167,7 @@ Result<RunSheet> makeRunSheet(const Plan& plan, const RoomPressure& room) {
     estimateTimes(plan, liquid.solvent(), room.station, sheet);
     sheet.whyLowestFirst = whyLowestFirst(plan.method);
     sheet.materials = materialsFor(plan);
-    sheet.cautions = cautionsFor(plan);
+    sheet.cautions = cautionsFor(plan, room.method);
     return sheet;
 }
 

@@ -65,6 +65,7 @@ inline constexpr double kClearUpSeconds = 240.0;
 [[nodiscard]] Result<Plan> withSubstance(const Plan& plan, const std::string& substance, Pressure room);
 
 [[nodiscard]] std::vector<Text> materialsFor(const Plan& plan);
-[[nodiscard]] std::vector<Caution> cautionsFor(const Plan& plan);
+/// @param room  how its pressure is had, where that is known.
+[[nodiscard]] std::vector<Caution> cautionsFor(const Plan& plan, std::optional<RoomMethod> room = {});
 
 } // namespace uttrin

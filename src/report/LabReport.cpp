@@ -113,11 +113,11 @@ std::vector<Text> corrections(const LessonModel& model, RowId runId) {
 Text methodSentence(const Plan& plan) {
     const Text protocol =
         plan.method == Method::HoldPressure
-            ? Text::tr("A pressure was set and the pump closed off; the liquid was heated until it boiled as "
-                       "agreed; "
-                       "pressure and temperature were read at the same instant; air was bled in up to the "
-                       "next higher "
-                       "pressure.")
+            ? Text::tr(
+                  "The pump drew against an open bleed that set the pressure, while the liquid was heated "
+                  "until "
+                  "it boiled as agreed; pressure and temperature were read at the same instant; more air was "
+                  "bled in up to the next higher pressure. The heat was off before anything was closed.")
             : Text::tr(
                   "Liquid of a chosen temperature was pumped until it boiled; the valve was closed; when the "
                   "gauge had settled on its plateau, pressure and temperature were read at the same "
@@ -214,23 +214,35 @@ void addPredictions(Document& d, const LessonSession& s, bool answers) {
             {},
             {},
             false};
-    for (const Prediction& p : s.model().data().predictions) {
-        if (p.setupId != s.setupId() || !sheet) continue;
-        for (const Target& target : sheet->targets)
-            if (target.place == p.place)
-                t.rows.push_back({Text::set("{}", target.order), fixed(target.absolute.kilopascal(), 1),
-                                  fixed(p.kelvin - kIcePointKelvin, 1),
-                                  answers ? fixed(target.boils.celsius(), 1) : blank()});
+    const Liquid liquid = liquidOf(s.plan());
+    for (const Prediction& p : s.model().predictionsOf(s.setupId())) {
+        if (!sheet) continue;
+        const auto target =
+            std::ranges::find_if(sheet->targets, [&](const Target& one) { return belongs(p, one); });
+        const bool known = target != sheet->targets.end();
+        if (!known && !p.pascal) continue;
+        const Pressure at = p.pascal ? Pressure::fromPascal(*p.pascal) : target->absolute;
+        const auto boils = liquid.boilingPoint(at); // at its own pressure, whatever the plan has become
+        t.rows.push_back({known ? Text::set("{}", target->order) : Text::set("–"), fixed(at.kilopascal(), 1),
+                          fixed(p.kelvin - kIcePointKelvin, 1),
+                          answers && boils ? fixed(boils->celsius(), 1) : blank()});
     }
-    if (!t.rows.empty()) d.blocks.emplace_back(std::move(t));
+    if (t.rows.empty()) return;
+    d.blocks.emplace_back(std::move(t));
+    for (const Unlocking& u : s.model().data().unlockings)
+        if (u.setupId == s.setupId())
+            d.blocks.emplace_back(
+                Paragraph{Text::tr("The predictions were unlocked at {} and could be changed then.",
+                                   clockText(u.unlockedAt, s.model().lesson().utcOffsetMin))});
 }
 
 void addResult(Document& d, const WorkUpView& v, bool answers) {
     d.blocks.emplace_back(Heading{2, Text::tr("Result")});
     if (!answers) {
-        d.blocks.emplace_back(Paragraph{Text::tr("Slope of ln p against 1/T: {} K.   Enthalpy of "
-                                                 "vaporisation = −R × slope = {} kJ/mol ± {} kJ/mol.",
-                                                 blank(), blank(), blank())});
+        d.blocks.emplace_back(
+            Paragraph{Text::tr("Slope of ln p against 1000 K/T: {}, times 1000 K = {} K.   Enthalpy of "
+                               "vaporisation = −R × slope = {} kJ/mol ± {} kJ/mol.",
+                               blank(), blank(), blank(), blank())});
         d.blocks.emplace_back(
             Paragraph{Text::tr("Boiling point at 101.325 kPa from your line: {} °C.   Difference from the "
                                "accepted curve over the same span: {} %.",
@@ -306,7 +318,8 @@ Result<Document> labReport(const LessonSession& s, const ReportOptions& options)
         d.blocks.emplace_back(std::move(notes));
     }
     d.blocks.emplace_back(Heading{2, Text::tr("Cautions")});
-    for (const Caution& c : cautionsFor(plan))
+    const auto room = s.room();
+    for (const Caution& c : cautionsFor(plan, room ? std::optional(room->method) : std::nullopt))
         d.blocks.emplace_back(CautionBox{c.text});
     return d;
 }

@@ -258,10 +258,13 @@ Result<VesselState> RigBalance::observed(double seconds, std::span<const double>
         const Vessel& v = m_model.vessels[i];
         // What the integration leaves of nothing, within its tolerance.
         constexpr double kRounding = 2e-9; // kg
+        const double tiny = kRounding * kAirGas * s.gasKelvin / s.space;
+        double vapourPascal = s.vapourPascal();
         for (double* kg : {&s.vapour, &s.air, &s.dissolved, &s.soluteVapour})
             if (*kg < 0.0 && *kg > -kRounding) *kg = 0.0;
-        for (double* pascal : {&s.airPascal, &s.solutePascal})
-            if (*pascal < 0.0 && *pascal > -kRounding * kAirGas * s.gasKelvin / s.space) *pascal = 0.0;
+        for (double* pascal : {&vapourPascal, &s.airPascal, &s.solutePascal})
+            if (*pascal < 0.0 && *pascal > -2.0 * tiny) *pascal = 0.0;
+        s.pascal = vapourPascal + s.airPascal + s.solutePascal;
         s.force = v.mouth * (m_model.roomPascalAt(seconds) - s.pascal);
         for (std::size_t w = 0; w < v.walls.size(); ++w) {
             std::array<double, kMostPerVessel> rate{};

@@ -94,7 +94,8 @@ TEST(SlipCheck, TellsSuperheatFromDissolvedAir) {
     pair.temperatureReading -= 5.9;
     finding = checkForSlip(pair, Liquid(water()));
     EXPECT_EQ(finding.kind, SlipKind::BelowBoiling);
-    EXPECT_EQ(finding.sentence, "4.0 K below boiling: bubbles here are dissolved air.");
+    EXPECT_EQ(finding.sentence, "4.0 K below boiling: bubbles here may be dissolved air, or rise at the heater only; a thermometer that "
+                                "lags looks the same.");
 }
 
 TEST(SlipCheck, TheTargetTypedForTheActualIsNamed) {

@@ -152,10 +152,13 @@ TEST_F(WindowTest, ClassPredictionsAreTypedIntoTheRunSheetUntilTheyAreLocked) {
     EXPECT_EQ(model->index(2, 4).data().toString(), QStringLiteral("70.0"));
     model->setData(model->index(2, 4), QStringLiteral("warm"), Qt::EditRole);
     EXPECT_TRUE(d->text("message").contains(QStringLiteral("is not a temperature")));
-    d->press("lockPredictions");
-    EXPECT_FALSE(d->find<QAbstractButton>("lockPredictions")->isEnabled());
+    d->press("lockPredictions"); // from then on it unlocks them
+    EXPECT_EQ(d->find<QAbstractButton>("lockPredictions")->text(), QStringLiteral("Unlock predictions"));
     model->setData(model->index(2, 4), QStringLiteral("71"), Qt::EditRole);
     EXPECT_TRUE(d->text("message").contains(QStringLiteral("locked")));
+    d->press("lockPredictions");
+    model->setData(model->index(2, 4), QStringLiteral("71"), Qt::EditRole);
+    EXPECT_EQ(model->index(2, 4).data().toString(), QStringLiteral("71.0"));
 }
 
 TEST_F(WindowTest, ATrialPointIsAddedMarkedAndPutIntoTheFit) {

@@ -151,7 +151,7 @@ TEST(RehearseViews, TheStripTellsBoilingFromQuietAndFromIce) {
     EXPECT_EQ(air.marginUnder, "bubbles of dissolved air");
     EXPECT_TRUE(boils.boiling);
     EXPECT_TRUE(plain(boils.marginText).starts_with("boiling, "));
-    EXPECT_EQ(boils.gauge.label, "In the dish");
+    EXPECT_EQ(boils.gauge.label, "In the dish, abs.");
     EXPECT_FALSE(frozen.marginKelvin);
     EXPECT_EQ(frozen.marginText, "frozen");
     EXPECT_EQ(frozen.liquid.label, "Contents");

@@ -161,7 +161,9 @@ void makeVersion1(const std::filesystem::path& path) {
         fill(notebook, 2);
     }
     SQLite::Database db(path.string(), SQLite::OPEN_READWRITE);
-    db.exec("DROP TABLE photo; DROP TABLE picture; DROP TABLE run_rig; PRAGMA user_version = 1");
+    db.exec("DROP TABLE photo; DROP TABLE picture; DROP TABLE run_rig; DROP TABLE prediction_pressure; DROP "
+            "TABLE unlocking; "
+            "PRAGMA user_version = 1");
 }
 
 TEST(Notebook, AnOlderNotebookIsBroughtUpToDateAndKeepsItsReadings) {

@@ -1,4 +1,5 @@
 #include "demo/DemoNotebook.h"
+#include "quantities/Rounding.h"
 #include "report/LabReport.h"
 #include "report/SvgPlot.h"
 #include "support/FakeClock.h"
@@ -50,6 +51,20 @@ TEST_F(ReportTest, AStruckPointStaysVisibleWithItsReason) {
     EXPECT_NE(page.find("class=\"struck\""), std::string::npos);
     EXPECT_NE(page.find("struck: read &lt;too&gt; fast"), std::string::npos);
     EXPECT_NE(page.find("Not in the fit: point 4"), std::string::npos);
+}
+
+TEST_F(ReportTest, PredictionsStandAtTheirOwnPressuresAndAnUnlockingIsNamed) {
+    const auto first = s->model().predictionsOf(s->setupId());
+    ASSERT_EQ(first.size(), 4U);
+    const std::string pressure = plain(fixed(*first[1].pascal / 1000.0, 1));
+    EXPECT_EQ(html(true).find("were unlocked"), std::string::npos);
+    Plan plan = s->plan(); // another ladder: what was said stays at its pressures
+    plan.ladder.count = plan.ladder.count - 3;
+    plan.ladder.moved.clear();
+    ASSERT_TRUE(s->changePlan(plan, Text::set("")));
+    EXPECT_NE(html(true).find(pressure), std::string::npos);
+    ASSERT_TRUE(s->unlockPredictions());
+    EXPECT_NE(html(true).find("The predictions were unlocked at"), std::string::npos);
 }
 
 TEST_F(ReportTest, ACorrectedRoomIsSaid) {

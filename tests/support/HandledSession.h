@@ -49,6 +49,7 @@ public:
     auto addSolutionPart(const Solute& solute) { return PlanCommands(*this).addSolutionPart(solute); }
     auto predict(int place, std::optional<Temperature> t) { return PlanCommands(*this).predict(place, t); }
     auto lockPredictions() { return PlanCommands(*this).lockPredictions(); }
+    auto unlockPredictions() { return PlanCommands(*this).unlockPredictions(); }
     auto startRun(const std::string& group) { return RunCommands(*this).startRun(group); }
     auto checkZero(double first, std::optional<double> second) {
         return RunCommands(*this).checkZero(first, second);

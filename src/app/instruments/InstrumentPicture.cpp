@@ -29,7 +29,7 @@ void InstrumentPicture::setValue(std::optional<double> value) {
 }
 
 QString InstrumentPicture::usage() {
-    return tr("Drag it, or use the arrow keys, until it looks as the instrument before you.");
+    return tr("Drag it, or use the arrow keys, until it looks like the instrument before you.");
 }
 
 void InstrumentPicture::setTarget(std::optional<double> target) {

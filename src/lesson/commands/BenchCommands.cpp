@@ -53,15 +53,14 @@ Result<CaptureOutcome> BenchCommands::capture(bool keepOddPair) {
 
 Result<CaptureOutcome> BenchCommands::captureBracket() {
     const auto before = selection().targetPlace;
-    if (const auto run = session().runId())
-        for (const Reading& r : model().readingsOf(*run))
-            if (r.place) selection().targetPlace = r.place; // ordered by taking: the last one stays
+    if (session().bracketAwaitsRestart()) // for the target of the stop, which was taken last
+        selection().targetPlace = model().readingsOf(*session().runId()).back().place;
     const auto criterion =
         std::exchange(draft().criterion, session().bracketAwaitsRestart() ? BoilingCriterion::BracketStarts
                                                                           : BoilingCriterion::BracketStops);
     auto outcome = capture(true);
     draft().criterion = criterion;
-    if (!outcome) selection().targetPlace = before;
+    if (!outcome || !outcome->readingId) selection().targetPlace = before;
     return outcome;
 }
 

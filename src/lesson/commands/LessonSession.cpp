@@ -23,8 +23,14 @@ Result<void> LessonSession::reload() {
         return tl::unexpected(data.error());
     }
     m_stale.reset();
+    const auto criterionInHand = [this]() -> std::optional<BoilingCriterion> {
+        return m_selection.setupId != 0 && m_model.hasPlan(m_selection.setupId) ? std::optional(plan().criterion) : std::nullopt;
+    };
+    const auto before = criterionInHand();
     m_model = LessonModel(std::move(*data));
     m_selection.settle(m_model);
+    // The class's picture of boiling: as the plan has it when it is opened, and when it becomes another.
+    if (const auto now = criterionInHand(); now && now != before) m_draft.criterion = *now;
     return {};
 }
 
@@ -116,8 +122,8 @@ SlipFinding LessonSession::checkDraft() const {
 bool LessonSession::bracketAwaitsRestart() const {
     if (!runId()) return false;
     const auto readings = m_model.readingsOf(*runId());
-    return !readings.empty() && !readings.back().struckReason &&
-           readings.back().criterion == BoilingCriterion::BracketStops;
+    const auto last = std::find_if(readings.rbegin(), readings.rend(), [](const Reading& r) { return !r.struckReason; });
+    return last != readings.rend() && last->criterion == BoilingCriterion::BracketStops;
 }
 
 Result<void> SessionCommands::perform(const Text& label,

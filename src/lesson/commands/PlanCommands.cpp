@@ -136,23 +136,44 @@ Result<RowId> PlanCommands::splitOffSolution() {
 
 Result<void> PlanCommands::predict(int place, std::optional<Temperature> boils) {
     if (model().setup(session().setupId()).predictionsLockedAt)
-        return fail(
-            Failure::BadInput,
-            Text::tr("The predictions are locked: the run has begun. They stay as the class made them."));
+        return fail(Failure::BadInput, Text::tr("The predictions are locked. They stay as the class made "
+                                                "them, at their pressures; unlock them to "
+                                                "change one, and the report says so."));
+    const auto& sheet = session().sheet();
+    if (!sheet) return tl::unexpected(sheet.error());
+    const auto target = std::ranges::find(sheet->targets, place, &Target::place);
+    if (target == sheet->targets.end()) return fail(Failure::BadInput, Text::tr("There is no such target."));
+    const double pascal = target->absolute.pascal();
     return perform(Text::tr("Change a prediction"), [&](Notebook::Editor& edit) {
-        for (const Prediction& p : model().data().predictions)
-            if (p.setupId == session().setupId() && p.place == place) edit.remove(p);
-        if (boils) edit.insert(Prediction{0, session().setupId(), place, boils->kelvin()});
+        for (const Prediction& p : model().predictionsOf(session().setupId()))
+            if (belongs(p, *target)) edit.remove(p);
+        if (boils) edit.insert(Prediction{0, session().setupId(), place, boils->kelvin(), pascal});
     });
 }
 
 Result<void> PlanCommands::lockPredictions() {
     const Setup setup = model().setup(session().setupId());
     if (setup.predictionsLockedAt) return {};
+    if (model().predictionsOf(setup.id).empty())
+        return fail(
+            Failure::BadInput,
+            Text::tr(
+                "There is no prediction to lock yet: type what the class expects into the sheet first."));
     Setup locked = setup;
     locked.predictionsLockedAt = now();
     return perform(Text::tr("Lock the predictions"),
                    [&](Notebook::Editor& edit) { edit.update(setup, locked); });
+}
+
+Result<void> PlanCommands::unlockPredictions() {
+    const Setup setup = model().setup(session().setupId());
+    if (!setup.predictionsLockedAt) return {};
+    Setup open = setup;
+    open.predictionsLockedAt.reset();
+    return perform(Text::tr("Unlock the predictions"), [&](Notebook::Editor& edit) {
+        edit.update(setup, open);
+        edit.insert(Unlocking{0, setup.id, now()});
+    });
 }
 
 } // namespace uttrin

@@ -27,7 +27,10 @@ public:
     /// Makes such a part of what is dissolved in the present plan, which goes back to the pure liquid.
     [[nodiscard]] Result<RowId> splitOffSolution();
     [[nodiscard]] Result<void> predict(int place, std::optional<Temperature> boils);
+    /// BadInput while there is none.
     [[nodiscard]] Result<void> lockPredictions();
+    /// So that they can be changed once more; the record and the report keep that it was done.
+    [[nodiscard]] Result<void> unlockPredictions();
 
 private:
     [[nodiscard]] Result<RowId> addPlan(const Plan& plan, const Text& label);

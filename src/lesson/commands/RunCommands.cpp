@@ -19,7 +19,8 @@ Result<RowId> RunCommands::startRun(const std::string& groupName) {
             Run{0, session().setupId(), group, static_cast<int>(earlier) + 1, now(), std::nullopt});
         const Setup setup = model().setup(session().setupId());
         edit.insert(RunRig{0, id, setup.plan, now(), {}});
-        if (setup.predictionsLockedAt) return; // what the class expects counts only when it was said before
+        // What the class expects counts only when it was said before.
+        if (setup.predictionsLockedAt || model().predictionsOf(setup.id).empty()) return;
         Setup locked = setup;
         locked.predictionsLockedAt = now();
         edit.update(setup, locked);

@@ -59,9 +59,9 @@ Result<SolutionChart> saltBath(double percent) {
         c.rows.push_back({fixed(p, 1), fixed(saltFor100g(p), 1), fixed(bathCelsius(p), 1)});
     c.answer = Text::tr("Brine of {} % salt ({} g for 100 g of water) stands with ice at {} °C.",
                         fixed(percent, 1), fixed(saltFor100g(percent), 1), fixed(bathCelsius(percent), 1));
-    c.advice = Text::tr("The bath keeps this temperature while ice is left: melting ice takes its heat "
-                        "from the brine and thins "
-                        "it. About one part of salt to three of ice by mass reaches {} °C; more salt only "
+    c.advice = Text::tr("The bath keeps this temperature as long as both ice and undissolved salt are left; "
+                        "brine alone grows thinner as the ice melts, and warmer. About one part of salt to "
+                        "three of ice by mass reaches {} °C; more salt only "
                         "lies on the bottom. "
                         "Caution: wet skin freezes to metal in it; use gloves and tongs.",
                         fixed(sodiumChloride::kEutecticCelsius, 1));
@@ -134,9 +134,9 @@ Result<SolutionChart> syrup(Pressure room, double percent) {
                   "than at sea level.",
                   first, last);
     c.advice = Text::sentences(
-        {stages,
-         Text::tr("The last of the water leaves slowly and then all at once. Caution: boiling syrup sticks "
-                  "and burns far deeper than water; goggles, long sleeves, cold water at hand.")});
+        {stages, Text::tr("The water leaves steadily, but towards the end the temperature runs away. "
+                          "Caution: boiling syrup sticks "
+                          "and burns far deeper than water; goggles, long sleeves, cold water at hand.")});
     c.source = sucrose::kSource;
     return c;
 }

@@ -134,6 +134,20 @@ std::vector<Run> LessonModel::runsOf(RowId setupId) const {
     return out;
 }
 
+std::vector<Prediction> LessonModel::predictionsOf(RowId setupId) const {
+    std::vector<Prediction> own;
+    for (const Prediction& p : m_data.predictions)
+        if (p.setupId == setupId) own.push_back(p);
+    std::ranges::stable_sort(own, {}, [](const Prediction& p) { return p.pascal.value_or(0.0); });
+    return own;
+}
+
+bool belongs(const Prediction& p, const Target& target) {
+    constexpr double kSame = 1e-6; // of the pressure: it was worked out, not read
+    if (!p.pascal) return p.place == target.place;
+    return std::abs(*p.pascal - target.absolute.pascal()) <= kSame * target.absolute.pascal();
+}
+
 const RoomRecord* LessonModel::roomRecord(std::optional<RowId> groupId, RoomRole role) const {
     const RoomRecord* best = nullptr;
     for (const RoomRecord& r : m_data.rooms) {
@@ -156,8 +170,9 @@ std::optional<RoomPressure> LessonModel::room(std::optional<RowId> groupId,
     if (!start) return std::nullopt;
     const RoomPressure& first = m_rooms.at(start->id);
     const RoomRecord* end = roomRecord(groupId, RoomRole::End);
-    const bool sameSource = end && end->groupId == start->groupId && end->takenAt > start->takenAt;
+    const bool sameSource = end && end->groupId == start->groupId && end->takenAt != start->takenAt;
     if (!at || !sameSource) return first;
+    // In time, whichever was read first; before the one and after the other it stays as it was.
     const double fraction =
         static_cast<double>(*at - start->takenAt) / static_cast<double>(end->takenAt - start->takenAt);
     return interpolate(first, m_rooms.at(end->id), fraction);
@@ -223,6 +238,7 @@ ReducedReading LessonModel::reduce(const Reading& reading, const Run& run) const
     out.room = room(run.groupId, reading.takenAt);
     out.trial = reading.place == -1;
     if (const auto t = toTemperature(p.rig.thermometer, reading.temperature, reading.takenAt)) {
+        out.hasTemperature = true;
         out.liquid = *t;
         if (const Photo* photo = photoOf(reading.id, PhotoSubject::Temperature))
             out.liquid.uIndependent *= photo->uFirst / readingU(p.rig.thermometer);
@@ -235,9 +251,9 @@ ReducedReading LessonModel::reduce(const Reading& reading, const Run& run) const
         out.absolute->uIndependent =
             pascalPerScaleUnit(p.rig.gauge) * std::hypot(photo->uFirst, photo->uSecond.value_or(0.0));
     const auto boils = liquidOf(p).saturationAt(absolute->pressure);
-    if (!boils) return out;
+    if (!boils || !out.hasTemperature) return out;
     out.superheatKelvin = (out.liquid.temperature - boils->temperature).kelvin();
-    out.superheatU = std::hypot(out.liquid.u(), absolute->u() / boils->slope, boils->temperatureU());
+    out.superheatU = std::hypot(out.liquid.u(), out.absolute->u() / boils->slope, boils->temperatureU());
     return out;
 }
 
@@ -251,6 +267,7 @@ void LessonModel::mark(std::vector<ReducedReading>& readings, const Plan& p) con
             r.marks.push_back(Text::tr("unreferenced"));
         else if (!(r.absolute->pressure.pascal() > 0.0))
             r.marks.push_back(Text::tr("not a possible pressure"));
+        if (!r.hasTemperature) r.marks.push_back(Text::tr("the thermometer cannot show that"));
         if (!liquid) r.marks.push_back(placeMark(p.rig.thermometer.place));
         if (r.raw.criterion != p.criterion && !isBracket(r.raw.criterion))
             r.marks.push_back(Text::tr("another criterion"));
@@ -266,6 +283,7 @@ void LessonModel::mark(std::vector<ReducedReading>& readings, const Plan& p) con
         const bool byRule = liquid && (!r.trial || p.ladder.trialInFit);
         r.inFit = possible && !r.struck() && r.raw.useInFit.value_or(byRule);
     }
+    joinBrackets(readings);
 }
 
 const std::vector<ReducedReading>& LessonModel::reduce(RowId runId) const {
@@ -286,6 +304,49 @@ const Result<RunFit>& LessonModel::fit(RowId runId, const FitOptions& options, b
                                  : m_fits.emplace(key, fitAnew(runId, options, causes)).first->second;
 }
 
+/// A stop and the restart after it for the same target are one point between them.
+void LessonModel::joinBrackets(std::vector<ReducedReading>& readings) {
+    for (std::size_t i = 0; i < readings.size(); ++i) {
+        ReducedReading& stop = readings[i];
+        if (stop.struck() || stop.raw.criterion != BoilingCriterion::BracketStops) continue;
+        std::size_t next = i + 1;
+        while (next < readings.size() && readings[next].struck())
+            ++next;
+        const bool restarts = next < readings.size() &&
+                              readings[next].raw.criterion == BoilingCriterion::BracketStarts &&
+                              readings[next].raw.place == stop.raw.place;
+        if (!restarts) {
+            stop.marks.push_back(Text::tr("half of a bracket: its restart is missing"));
+            continue;
+        }
+        ReducedReading& start = readings[next];
+        start.marks.push_back(
+            Text::tr("one point with the stop before it; it lies deeper by what bubbles need to form anew"));
+        if (stop.inFit && start.inFit) stop.otherHalf = next;
+        start.inFit = false;
+    }
+}
+
+namespace {
+
+/// The point between a stop and its restart: rectangular between them, the temperature half-way.
+BoilingDatum between(const ReducedReading& stop, const ReducedReading& start) {
+    const double low = std::min(stop.absolute->pressure, start.absolute->pressure).pascal(),
+                 high = std::max(stop.absolute->pressure, start.absolute->pressure).pascal();
+    const double width = (high - low) / std::sqrt(12.0);
+    const double kelvin = 0.5 * (stop.liquid.temperature.kelvin() + start.liquid.temperature.kelvin()),
+                 apart = std::abs(stop.liquid.temperature.kelvin() - start.liquid.temperature.kelvin()) /
+                         std::sqrt(12.0);
+    return {Temperature::fromKelvin(kelvin),
+            Pressure::fromPascal(0.5 * (low + high)),
+            std::hypot(stop.liquid.uIndependent, apart),
+            std::hypot(stop.absolute->uIndependent, width),
+            stop.liquid.uShared,
+            stop.absolute->uShared};
+}
+
+} // namespace
+
 Result<RunFit> LessonModel::fitAnew(RowId runId, const FitOptions& options, bool causes) const {
     const Plan& plan = planOfRun(runId);
     const Substance& substance = substanceOf(plan);
@@ -296,9 +357,12 @@ Result<RunFit> LessonModel::fitAnew(RowId runId, const FitOptions& options, bool
         const ReducedReading& reading = readings[i];
         if (!reading.inFit) continue;
         out.used.push_back(i);
-        out.data.push_back({reading.liquid.temperature, reading.absolute->pressure,
-                            reading.liquid.uIndependent, reading.absolute->uIndependent,
-                            reading.liquid.uShared, reading.absolute->uShared});
+        if (reading.otherHalf)
+            out.data.push_back(between(reading, readings[*reading.otherHalf]));
+        else
+            out.data.push_back({reading.liquid.temperature, reading.absolute->pressure,
+                                reading.liquid.uIndependent, reading.absolute->uIndependent,
+                                reading.liquid.uShared, reading.absolute->uShared});
         if (reading.room) roomPressure = reading.room->station;
     }
     auto fitted = fitClausiusClapeyron(out.data, substance, options);

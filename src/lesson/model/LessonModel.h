@@ -21,10 +21,12 @@ struct ReducedReading {
     std::optional<RoomPressure> room;        ///< at the reading's time; empty: unreferenced
     std::optional<AbsoluteReading> absolute; ///< empty while unreferenced
     LiquidTemperature liquid;
+    bool hasTemperature = false; ///< what the thermometer showed can be a temperature
     std::optional<double> superheatKelvin; ///< temperature less boiling point at this pressure
     double superheatU = 0.0;               ///< K
     bool trial = false;
     bool inFit = false;
+    std::optional<std::size_t> otherHalf; ///< of a bracket: where the restart stands that makes one point with it
     std::vector<Text> marks; ///< why this point differs from the rest, or is left out
 
     [[nodiscard]] bool struck() const { return raw.struckReason.has_value(); }
@@ -38,6 +40,9 @@ struct RunFit {
     std::optional<DissolvedEstimate> dissolved; ///< of a solution
     std::vector<CauseEstimate> causes;
 };
+
+/// Whether a prediction was made for a target's pressure; for its place, in an older notebook.
+[[nodiscard]] bool belongs(const Prediction& prediction, const Target& target);
 
 /// One lesson, understood: plans and rooms parsed, readings reduced. Built anew from the notebook's rows
 /// after every change, so a corrected room pressure recomputes everything. Reductions, fits and run sheets
@@ -54,6 +59,7 @@ public:
     [[nodiscard]] const std::vector<Text>& troubles() const { return m_troubles; }
 
     [[nodiscard]] const Plan& plan(RowId setupId) const { return m_plans.at(setupId); }
+    [[nodiscard]] bool hasPlan(RowId setupId) const { return m_plans.contains(setupId); }
     /// The plan with which the readings of a run were taken: its own rig, substance and solute, the rest as
     /// the plan is now.
     [[nodiscard]] const Plan& planOfRun(RowId runId) const { return m_runPlans.at(runId); }
@@ -65,6 +71,9 @@ public:
     [[nodiscard]] const Run& run(RowId runId) const;
     [[nodiscard]] const Group& group(RowId groupId) const;
     [[nodiscard]] std::vector<Run> runsOf(RowId setupId) const;
+
+    /// What the class expects in a plan, by pressure.
+    [[nodiscard]] std::vector<Prediction> predictionsOf(RowId setupId) const;
 
     /// The current room record of a role, the group's own before the lesson's; null if there is none.
     [[nodiscard]] const RoomRecord* roomRecord(std::optional<RowId> groupId, RoomRole role) const;
@@ -94,6 +103,7 @@ private:
     void readPlans();
     void readRooms();
     void mark(std::vector<ReducedReading>& run, const Plan& plan) const;
+    static void joinBrackets(std::vector<ReducedReading>& run);
     [[nodiscard]] Result<RunFit> fitAnew(RowId runId, const FitOptions& options, bool causes) const;
 
     /// What a fit was asked for.

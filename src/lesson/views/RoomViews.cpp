@@ -102,10 +102,43 @@ RoomPreview roomPreview(const LessonSession& s, const std::optional<RoomEntry>& 
                               fixed(boils->temperature.celsius(), 2), fixed(room->uPa / boils->slope, 2));
     std::vector<Text> warning{biasOf(room->method)};
     if (room->method == RoomMethod::Nominal) warning.push_back(costOfAssuming(*room, altitudeM));
-    if (room->method == RoomMethod::DeadHead) warning.push_back(ultimateText(s, *entry).value_or(Text()));
+    if (room->method == RoomMethod::DeadHead) {
+        if (entry->value > 0.0)
+            warning.push_back(Text::tr("Taken as {} {} below the room.", fixed(entry->value, 2), entry->unit));
+        warning.push_back(ultimateText(s, *entry).value_or(Text()));
+    }
     if (const Text all = Text::sentences(warning); !all.empty()) view.warnings.push_back(all);
     view.canBeEntered = !s.notebook().readOnly();
     return view;
+}
+
+std::string roomTimeText(const LessonSession& s, Milliseconds at) {
+    const int offset = s.model().lesson().utcOffsetMin;
+    const std::string day = isoText(at, offset).substr(0, 10), clock = clockText(at, offset);
+    return day == isoText(s.clock().now(), offset).substr(0, 10) ? clock : day + " " + clock;
+}
+
+std::vector<Text> roomTimeRemarks(const LessonSession& s) {
+    std::vector<Text> remarks;
+    const auto& model = s.model();
+    const RoomRecord *start = model.roomRecord(std::nullopt, RoomRole::Start),
+                     *end = model.roomRecord(std::nullopt, RoomRole::End);
+    if (!start || !end || model.data().readings.empty()) return remarks;
+    const auto [first, last] = std::ranges::minmax(model.data().readings, {}, &Reading::takenAt);
+    const int offset = model.lesson().utcOffsetMin;
+    const auto day = [&](Milliseconds at) { return isoText(at, offset).substr(0, 10); };
+    for (const RoomRecord* r : {start, end})
+        if (day(r->takenAt) != day(first.takenAt))
+            remarks.push_back(Text::tr("The room was read on {}, the points were taken on {}: correct the date if that is "
+                                       "not so.",
+                                       day(r->takenAt), day(first.takenAt)));
+    if (start->takenAt == end->takenAt)
+        remarks.push_back(Text::tr("Both readings of the room have one time: no drift can be worked out between them."));
+    else if (std::max(start->takenAt, end->takenAt) < first.takenAt)
+        remarks.push_back(Text::tr("Both readings of the room were taken before the points: the later one counts for all."));
+    else if (std::min(start->takenAt, end->takenAt) > last.takenAt)
+        remarks.push_back(Text::tr("Both readings of the room were taken after the points: the earlier one counts for all."));
+    return remarks;
 }
 
 std::vector<Text> roomHistory(const LessonSession& s) {
@@ -115,8 +148,7 @@ std::vector<Text> roomHistory(const LessonSession& s) {
         const RoomEntry* e = model.roomEntry(r->id);
         const auto room = e ? stationPressure(*e) : Result<RoomPressure>(tl::unexpected(Failure{}));
         if (!room) continue;
-        std::vector<Text> parts{Text::set("{}   {} kPa   {}",
-                                          clockText(r->takenAt, model.lesson().utcOffsetMin),
+        std::vector<Text> parts{Text::set("{}   {} kPa   {}", roomTimeText(s, r->takenAt),
                                           fixed(room->station.kilopascal(), 2), label(room->method))};
         if (r->role == RoomRole::End) parts.push_back(Text::tr("at the end"));
         if (r->groupId) parts.push_back(Text::tr("group {} only", model.group(*r->groupId).name));

@@ -26,6 +26,11 @@ struct RoomPreview {
 [[nodiscard]] RoomPreview roomPreview(const LessonSession& session, const std::optional<RoomEntry>& entry,
                                       bool chosen, std::optional<double> altitudeM);
 
+/// When the room was read: the time of day, with the date where it was not today.
+[[nodiscard]] std::string roomTimeText(const LessonSession& session, Milliseconds at);
+/// What is odd about the times of the two readings of the room, beside those of the points.
+[[nodiscard]] std::vector<Text> roomTimeRemarks(const LessonSession& session);
+
 /// All readings of the room's pressure, a line each, newest first.
 [[nodiscard]] std::vector<Text> roomHistory(const LessonSession& session);
 

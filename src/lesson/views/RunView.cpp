@@ -19,6 +19,7 @@ Text instructionFor(const LessonSession& s, const Target& t) {
 }
 
 Text repeatsText(const std::vector<ReducedReading>& readings, const std::optional<int>& place) {
+    if (!place) return {}; // what was taken for no target repeats nothing
     std::vector<double> kelvin, pascal;
     for (const ReducedReading& r : readings)
         if (!r.struck() && r.absolute && r.raw.place == place) {

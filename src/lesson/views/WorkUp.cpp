@@ -266,8 +266,8 @@ std::vector<WorkStep> stepsOf(const ReducedReading& r, const Plan& plan,
         steps.push_back({Text::tr("Temperature"),
                          Text::set("{} {}", fixed(r.raw.temperature, kelvinDecimals(plan)), scale.display),
                          Text::set("{} K", fixed(kelvin, 2))});
-    steps.push_back({Text::tr("Its inverse"), Text::set("1000 / {} K", fixed(kelvin, 2)),
-                     Text::tr("{} per 1000 K", fixed(kPerMille / kelvin, inverseDecimals(r)))});
+    steps.push_back({Text::tr("Its inverse"), Text::set("1000 K / {} K", fixed(kelvin, 2)),
+                     fixed(kPerMille / kelvin, inverseDecimals(r))});
     if (r.absolute->pressure.pascal() > 0.0)
         steps.push_back({Text::tr("Logarithm"),
                          Text::set("ln({} Pa / 1 Pa)", fixed(r.absolute->pressure.pascal(), 0)),

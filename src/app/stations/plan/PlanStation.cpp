@@ -74,8 +74,12 @@ PlanStation::PlanStation(LessonController& controller) : StationPage(controller)
     });
     auto* lock = new QPushButton(tr("Lock predictions"));
     lock->setObjectName(QStringLiteral("lockPredictions"));
-    connect(lock, &QPushButton::clicked, this,
-            [this] { m_controller.carryOut(&PlanCommands::lockPredictions); });
+    connect(lock, &QPushButton::clicked, this, [this] {
+        if (session().model().setup(session().setupId()).predictionsLockedAt)
+            m_controller.carryOut(&PlanCommands::unlockPredictions);
+        else
+            m_controller.carryOut(&PlanCommands::lockPredictions);
+    });
     for (QPushButton* b : {print, save, even, lock})
         buttons->addFixed(b);
     right->column()->addWidget(buttons->parentWidget());
@@ -220,11 +224,11 @@ void PlanStation::showSheet(const RunSheet& sheet) {
     m_targets = sheet.targets;
     const auto& gauge = session().plan().rig.gauge;
     QVector<TableModel::Row> rows;
+    const auto predictions = session().model().predictionsOf(session().setupId());
     for (const Target& t : sheet.targets) {
         QString predicted;
-        for (const Prediction& p : session().model().data().predictions)
-            if (p.setupId == session().setupId() && p.place == t.place)
-                predicted = onScreen(p.kelvin - kIcePointKelvin, 1);
+        for (const Prediction& p : predictions)
+            if (belongs(p, t)) predicted = onScreen(p.kelvin - kIcePointKelvin, 1);
         TableModel::Row row;
         const QString remark = t.state == TargetState::AboveRoom        ? tr("above the room")
                                : t.state == TargetState::BelowPumpFloor ? tr("below the pump's floor")
@@ -263,11 +267,24 @@ void PlanStation::showSheet(const RunSheet& sheet) {
     const QString verdict = sheet.secondRunFits ? tr("A second run fits too.")
                             : sheet.fits        ? tr("A second run does not fit.")
                                          : tr("That does not fit into the period: take fewer targets.");
+    // What was predicted for pressures that the ladder has no more.
+    QStringList elsewhere;
+    for (const Prediction& p : predictions)
+        if (p.pascal && std::ranges::none_of(sheet.targets, [&](const Target& t) { return belongs(p, t); }))
+            elsewhere << tr("%1 °C at %2 kPa")
+                             .arg(onScreen(p.kelvin - kIcePointKelvin, 1), onScreen(*p.pascal / 1000.0, 1));
+    const QString others = elsewhere.isEmpty()
+                               ? QString()
+                               : tr(" The class also said: %1.").arg(elsewhere.join(QStringLiteral(", ")));
     m_summary->setText(tr("About %1 of %2 min with setting up and clearing away. %3 %4")
                            .arg(onScreen(sheet.totalSeconds / 60.0, 0),
                                 onScreen(session().plan().periodMinutes, 0), verdict,
-                                onScreen(sheet.whyLowestFirst)));
-    findChild<QPushButton*>(QStringLiteral("lockPredictions"))->setEnabled(!locked);
+                                onScreen(sheet.whyLowestFirst)) +
+                       others);
+    auto* lock = findChild<QPushButton*>(QStringLiteral("lockPredictions"));
+    lock->setText(locked ? tr("Unlock predictions") : tr("Lock predictions"));
+    lock->setToolTip(locked ? tr("To change one; the report says that it was done")
+                            : tr("So that they stay as the class made them"));
 }
 
 void PlanStation::refresh() {
@@ -290,7 +307,8 @@ void PlanStation::refresh() {
     QStringList materials, cautions;
     for (const auto& m : materialsFor(p))
         materials << QStringLiteral("•  ") + onScreen(m);
-    for (const auto& c : cautionsFor(p))
+    const auto room = session().room();
+    for (const auto& c : cautionsFor(p, room ? std::optional(room->method) : std::nullopt))
         cautions << QStringLiteral("\u26A0  ") + onScreen(c.text);
     m_materials->setText(materials.join(QLatin1Char('\n')));
     m_cautions->setText(cautions.join(QStringLiteral("\n\n")));

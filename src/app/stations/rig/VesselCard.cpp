@@ -1,5 +1,6 @@
 #include "VesselCard.h"
 
+#include "app/controls/FlowLayout.h"
 #include "app/controls/Labels.h"
 #include "app/controls/NumberField.h"
 #include "app/controls/OnScreen.h"
@@ -17,6 +18,7 @@ namespace uttrin::app {
 namespace {
 
 constexpr NucleationAid kAids[] = {NucleationAid::Chips, NucleationAid::Stirrer, NucleationAid::None};
+constexpr HeatSource kHeats[] = {HeatSource::Mantle, HeatSource::HotPlate, HeatSource::WaterBath};
 constexpr double kPercent = 100.0;
 
 } // namespace
@@ -51,6 +53,14 @@ void VesselCard::buildVessel() {
     grid->addWidget(m_floor, 1, 1);
     grid->addWidget(m_heater, 1, 2);
     column()->addLayout(grid);
+    FlowLayout* sources = FlowLayout::inRow(12);
+    m_heat = new Segments(QStringLiteral("heatSource"));
+    m_heat->setChoices({tr("heating mantle"), tr("hot plate"), tr("water bath")});
+    m_pumpKind = new Segments(QStringLiteral("pumpKind"));
+    m_pumpKind->setChoices({tr("motor pump"), tr("hand pump")});
+    sources->addWidget(m_heat);
+    sources->addWidget(m_pumpKind);
+    column()->addWidget(sources->parentWidget());
 }
 
 void VesselCard::buildSolute() {
@@ -97,7 +107,8 @@ void VesselCard::buildAid() {
 }
 
 void VesselCard::wire() {
-    connect(m_aid, &Segments::picked, this, &VesselCard::edited);
+    for (Segments* s : {m_aid, m_heat, m_pumpKind})
+        connect(s, &Segments::picked, this, &VesselCard::edited);
     for (NumberField* f :
          {m_vessel, m_liquid, m_depth, m_heater, m_pump, m_floor, m_soluteAmount, m_soluteFactor})
         connect(f, &NumberField::committed, this, &VesselCard::edited);
@@ -120,6 +131,8 @@ void VesselCard::take(Plan& p) const {
     m_heater->putInto(p.rig.heaterWatt);
     m_pump->putInto(p.rig.pumpLitrePerMinute);
     if (const auto floor = m_floor->value()) p.rig.pumpUltimatePa = *floor * 1e3;
+    p.rig.heat = kHeats[std::max(0, m_heat->chosen())];
+    p.rig.pump = m_pumpKind->chosen() == 1 ? PumpKind::Hand : PumpKind::Motor;
     p.solute = chosenSolute();
     p.rig.aid = kAids[std::max(0, m_aid->chosen())];
     p.rig.aidFresh = m_fresh->isChecked();
@@ -132,6 +145,9 @@ void VesselCard::show(const Plan& p) {
     m_depth->setValue(p.rig.depthCm);
     m_heater->setValue(p.rig.heaterWatt);
     m_heater->setVisible(p.method == Method::HoldPressure);
+    m_heat->choose(indexOf(kHeats, p.rig.heat));
+    m_heat->setVisible(p.method == Method::HoldPressure);
+    m_pumpKind->choose(p.rig.pump == PumpKind::Hand ? 1 : 0);
     m_pump->setValue(p.rig.pumpLitrePerMinute);
     m_floor->setValue(p.rig.pumpUltimatePa * 1e-3);
     m_aid->choose(indexOf(kAids, p.rig.aid));

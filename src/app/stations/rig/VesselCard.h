@@ -41,7 +41,7 @@ private:
     NumberField *m_vessel, *m_liquid, *m_depth, *m_heater, *m_pump, *m_floor;
     NumberField *m_soluteAmount, *m_soluteFactor;
     QPushButton* m_secondPart;
-    Segments* m_aid;
+    Segments *m_aid, *m_heat, *m_pumpKind;
     QCheckBox* m_fresh;
 };
 

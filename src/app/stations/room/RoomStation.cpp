@@ -14,9 +14,13 @@
 #include "lesson/views/MapView.h"
 #include "lesson/views/RoomViews.h"
 
+#include <QDateTime>
 #include <QHBoxLayout>
 #include <QPushButton>
 #include <QTime>
+
+#include <algorithm>
+#include <iterator>
 
 namespace uttrin::app {
 namespace {
@@ -153,18 +157,19 @@ void RoomStation::preview() {
 void RoomStation::enter(RoomRole role) {
     const auto entry = m_source->typed();
     if (!entry) return;
-    Milliseconds at = m_controller.clock().now();
-    const QString time = m_time->text().trimmed();
-    if (!time.isEmpty()) {
-        const QTime clock = QTime::fromString(time, QStringLiteral("H:mm"));
-        if (!clock.isValid()) {
-            m_controller.say(tr("'%1' is not a time. Type it as 8:42, or leave it empty for now.").arg(time));
-            return;
-        }
-        const Milliseconds offset = session().model().lesson().utcOffsetMin * kMinuteMs;
-        const Milliseconds local = at + offset, day = 24LL * 60 * kMinuteMs;
-        at = local - local % day + clock.msecsSinceStartOfDay() - offset;
-    }
+    // The time that stands there is the first reading's: it stays when that is corrected, and is nobody's for the
+    // second.
+    const RoomRecord* first = session().model().roomRecord(session().groupId(), role);
+    Milliseconds at = first && role == RoomRole::Start ? first->takenAt : m_controller.clock().now();
+    if (m_time->isModified() && !m_time->text().trimmed().isEmpty()) {
+        const auto typed = typedTime(m_time->text().trimmed(), at);
+        if (!typed)
+            return m_controller.say(tr("'%1' is not a time. Type it as 8:42, with the date before it where it was another "
+                                       "day (2026-04-24 8:42), or leave it empty for now.")
+                                        .arg(m_time->text().trimmed()));
+        at = *typed;
+    } else if (m_time->text().trimmed().isEmpty())
+        at = m_controller.clock().now();
     m_shownRecord = -1;
     // The group that gave its own value corrects its own.
     const auto group = session().groupId();
@@ -177,6 +182,17 @@ void RoomStation::enter(RoomRole role) {
     if (entered) m_photo.reset();
     if (entered)
         m_controller.say(tr("Room pressure recorded. Everything that rests on it is worked out anew."));
+}
+
+/// "8:42" on the day of another moment, or "2026-04-24 8:42".
+std::optional<Milliseconds> RoomStation::typedTime(const QString& text, Milliseconds onDayOf) const {
+    const QStringList parts = text.split(QLatin1Char(' '), Qt::SkipEmptyParts);
+    const QTime clock = QTime::fromString(parts.last(), QStringLiteral("H:mm"));
+    const Milliseconds offset = session().model().lesson().utcOffsetMin * kMinuteMs;
+    QDate day = QDateTime::fromMSecsSinceEpoch(onDayOf + offset, Qt::UTC).date();
+    if (parts.size() == 2) day = QDate::fromString(parts.first(), Qt::ISODate);
+    if (parts.size() > 2 || !clock.isValid() || !day.isValid()) return std::nullopt;
+    return QDateTime(day, clock, Qt::UTC).toMSecsSinceEpoch() - offset;
 }
 
 void RoomStation::takePhoto(const PhotoEvidence& evidence, const QString& unit) {
@@ -196,16 +212,20 @@ void RoomStation::refresh() {
         if (!edit->hasFocus()) edit->setText(QString::fromStdString(value));
     const RoomRecord* start = model.roomRecord(session().groupId(), RoomRole::Start);
     const RowId id = start ? start->id : 0;
-    if (id != m_shownRecord) {
+    const std::string notebook = session().notebook().path().string();
+    if (id != m_shownRecord || notebook != m_shownNotebook) { // another notebook starts with nothing typed
         m_shownRecord = id;
+        m_shownNotebook = notebook;
         if (const RoomEntry* e = start ? model.roomEntry(start->id) : nullptr) {
             m_source->show(*e);
-            m_time->setText(QString::fromStdString(clockText(start->takenAt, lesson.utcOffsetMin)));
+            m_time->setText(QString::fromStdString(roomTimeText(session(), start->takenAt)));
         } else {
+            m_time->clear();
             m_source->clear(lesson.altitudeKnown ? std::optional(lesson.altitudeM) : std::nullopt);
         }
     }
-    const auto disagreements = roomDisagreements(session());
+    auto disagreements = roomDisagreements(session());
+    std::ranges::move(roomTimeRemarks(session()), std::back_inserter(disagreements));
     m_disagreements->setText(cautions(disagreements));
     m_disagreements->setVisible(!disagreements.empty());
     m_scope->setVisible(start && start->groupId);

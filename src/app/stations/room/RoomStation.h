@@ -32,6 +32,7 @@ private:
     void wire();
     void preview();
     void enter(RoomRole role);
+    [[nodiscard]] std::optional<Milliseconds> typedTime(const QString& text, Milliseconds onDayOf) const;
     void renameLesson();
 
     RoomSourceForm* m_source;
@@ -43,6 +44,7 @@ private:
     QLineEdit *m_title, *m_school, *m_room;
     PhaseMap* m_map;
     RowId m_shownRecord = -1;
+    std::string m_shownNotebook; ///< its path
     /// A barometer's picture, kept while the form shows what was read from it.
     struct PhotoTaken {
         PhotoEvidence evidence;

@@ -158,7 +158,7 @@ void RunStation::confirmBracket() {
     if (!d.first || !d.temperature) {
         m_controller.say(!session().bracketAwaitsRestart()
                              ? tr("Bleed until boiling stops, type both instruments, press Confirm.")
-                             : tr("Pull until it boils again, type both instruments, press the button."));
+                             : tr("Pump until it boils again, type both instruments, press the button."));
         m_reading->focusFirst();
         return;
     }
