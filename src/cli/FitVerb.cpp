@@ -22,10 +22,10 @@ struct FitInput {
 std::vector<BoilingDatum> dataOf(const ImportedReadings& imported, const FitInput& in,
                                  const std::optional<RoomPressure>& room, std::vector<int>& positions) {
     std::vector<BoilingDatum> data;
-    for (const Reading& r : imported.readings) {
+    for (const Reading& r : imported.readings()) {
         if (r.struckReason) continue;
-        const auto p = need(toAbsolute(imported.plan.rig.gauge, {r.first, r.second}, room));
-        const auto t = need(toTemperature(imported.plan.rig.thermometer, r.temperature));
+        const auto p = need(toAbsolute(imported.plan().rig.gauge, {r.first, r.second}, room));
+        const auto t = need(toTemperature(imported.plan().rig.thermometer, r.temperature));
         if (!(p.pressure.pascal() > 0.0))
             throw Refusal{
                 {Failure::BadInput, Text::tr("point {} lies below a perfect vacuum in this room; check "
@@ -65,9 +65,13 @@ Json pointsJson(const std::vector<BoilingDatum>& data, const ClausiusClapeyronFi
 
 Answer fitAnswer(const FitInput& in) {
     const auto imported = need(readReadingsCsv(fileText(in.path)));
+    if (imported.runs.size() > 1)
+        throw Refusal{
+            {Failure::BadInput, Text::tr("{} runs are in this file; accepted: one run, or a file of columns",
+                                         imported.runs.size())}};
     std::optional<RoomPressure> room;
     if (!in.room.empty()) room = RoomPressure{need(parsePressure(in.room)), 0.0, RoomMethod::Barometer};
-    if (!room && countsFromRoom(imported.plan.rig.gauge.convention))
+    if (!room && countsFromRoom(imported.plan().rig.gauge.convention))
         throw Refusal{
             {Failure::Unreferenced, Text::tr("these readings count from the room's pressure: give --room, "
                                              "for instance --room \"1008.2 hPa\"")}};

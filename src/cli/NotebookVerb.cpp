@@ -44,17 +44,17 @@ Answer notebookInfo(const Notebook& notebook) {
 }
 
 Answer notebookImport(Notebook notebook, const std::string& csv) {
-    const auto imported = need(readReadingsCsv(fileText(csv)));
+    const bool json = std::filesystem::path(csv).extension() == ".json";
+    const auto imported = need(json ? readReadingsJson(fileText(csv)) : readReadingsCsv(fileText(csv)));
     const SystemClock clock;
     LessonSession session(std::move(notebook), clock, 0);
     LessonCommands commands(session);
     if (!session.hasLesson())
         need(commands.addLesson(Lesson{0, "Imported readings", "", "", "", 0.0, false, 0, false}));
-    const auto run = need(
-        commands.addImported(std::filesystem::path(csv).stem().string(), imported.plan, imported.readings));
+    const auto run = need(commands.addImported(std::filesystem::path(csv).stem().string(), imported.runs));
     Answer a;
-    a.json = {{"run", run}, {"readings", imported.readings.size()}, {"unread_lines", imported.complaints}};
-    a.text = fmt::format("{} readings imported as run {}\n", imported.readings.size(), run);
+    a.json = {{"run", run}, {"readings", imported.count()}, {"unread_lines", imported.complaints}};
+    a.text = fmt::format("{} readings imported as run {}\n", imported.count(), run);
     for (const auto& c : imported.complaints)
         a.text += fmt::format("not read: {}\n", c);
     return a;

@@ -87,8 +87,8 @@ Job addRoom(VerbOptions& verb) {
     verb.add("--sea-level", in->seaLevel,
              "a pressure reduced to sea level; with --altitude and --temperature");
     verb.add("--temperature", in->temperature, "air temperature outdoors");
-    verb.add("--reduction", in->reduction, "hypsometric or standard-atmosphere")
-        .oneOf({"hypsometric", "standard-atmosphere"})
+    verb.add("--reduction", in->reduction, "hypsometric, altimeter-setting (an airport's) or standard-atmosphere")
+        .oneOf({"hypsometric", "altimeter-setting", "standard-atmosphere"})
         .showDefault();
     verb.add("--dead-head", in->deadHead, "gauge reading of the empty vessel pumped down; with --ultimate");
     verb.add("--ultimate", in->ultimate, "the pump's ultimate pressure");
@@ -118,7 +118,9 @@ Job addRoom(VerbOptions& verb) {
             e.method = RoomMethod::SeaLevelReport;
             e.value = need(parsePressure(in->seaLevel)).pascal();
             if (!in->temperature.empty()) e.airCelsius = need(parseTemperature(in->temperature)).celsius();
-            e.reduction = hypsometric ? Reduction::Hypsometric : Reduction::StandardAtmosphere;
+            e.reduction = hypsometric                             ? Reduction::Hypsometric
+                          : in->reduction == "altimeter-setting" ? Reduction::AltimeterSetting
+                                                                 : Reduction::StandardAtmosphere;
         } else if (!in->station.empty()) {
             e.method = RoomMethod::Barometer;
             e.value = need(parsePressure(in->station)).pascal();

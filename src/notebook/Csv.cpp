@@ -5,6 +5,8 @@
 namespace uttrin {
 namespace {
 
+constexpr std::string_view kByteOrderMark = "\xEF\xBB\xBF";
+
 char separatorOf(std::string_view text) {
     const auto first = text.substr(0, text.find_first_of("\r\n"));
     return std::count(first.begin(), first.end(), ';') > std::count(first.begin(), first.end(), ',') ? ';'
@@ -27,24 +29,29 @@ std::string textOfCsv(std::string_view cell) {
     return std::string(marked ? cell.substr(1) : cell);
 }
 
-std::vector<CsvRecord> parseCsv(std::string_view text) {
-    static constexpr std::string_view kByteOrderMark = "\xEF\xBB\xBF";
+char separatorOfCsv(std::string_view text) {
     if (text.substr(0, kByteOrderMark.size()) == kByteOrderMark) text.remove_prefix(kByteOrderMark.size());
-    std::size_t start = 0; // the separator is that of the first line that is not a comment
+    std::size_t start = 0; // that of the first line that is not a comment
     while (start < text.size() && text[start] == '#')
         start = std::min(text.size(), text.find('\n', start)) + 1;
-    const char separator = separatorOf(text.substr(std::min(start, text.size())));
+    return separatorOf(text.substr(std::min(start, text.size())));
+}
+
+std::vector<CsvRecord> parseCsv(std::string_view text) {
+    if (text.substr(0, kByteOrderMark.size()) == kByteOrderMark) text.remove_prefix(kByteOrderMark.size());
+    const char separator = separatorOfCsv(text);
 
     std::vector<CsvRecord> records;
     CsvRecord record{1, {""}};
     int line = 1;
-    bool quoted = false;
+    bool quoted = false, firstWasQuoted = false;
     const auto finish = [&] {
         const bool empty =
             record.fields.size() == 1 && record.fields.front().find_first_not_of(" \t") == std::string::npos;
-        if (!empty && (record.fields.front().empty() || record.fields.front().front() != '#'))
+        if (!empty && (firstWasQuoted || !record.fields.front().starts_with('#')))
             records.push_back(std::move(record));
         record = {line, {""}};
+        firstWasQuoted = false;
     };
     for (std::size_t i = 0; i < text.size(); ++i) {
         const char c = text[i];
@@ -59,6 +66,7 @@ std::vector<CsvRecord> parseCsv(std::string_view text) {
                 quoted = false;
         } else if (c == '"' && field.empty()) {
             quoted = true;
+            firstWasQuoted = firstWasQuoted || record.fields.size() == 1;
         } else if (c == separator) {
             record.fields.emplace_back();
         } else if (c == '\n') {

@@ -12,8 +12,12 @@ struct CsvRecord {
     std::vector<std::string> fields;
 };
 
+/// The separator of a text: comma, or semicolon where its first record has more of them.
+[[nodiscard]] char separatorOfCsv(std::string_view text);
+
 /// Splits RFC 4180 text: comma or semicolon (whichever the first record has more of), quoted fields, any line
-/// ends, an optional byte-order mark. Empty lines and lines that begin with '#' are passed over. Never fails:
+/// ends, an optional byte-order mark. Empty lines and lines that begin with an unquoted '#'
+/// are passed over. Never fails:
 /// an unclosed quote ends with the text.
 [[nodiscard]] std::vector<CsvRecord> parseCsv(std::string_view text);
 

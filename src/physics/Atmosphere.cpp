@@ -35,6 +35,12 @@ double columnRatio(double h, Temperature air, Reduction reduction) {
     return std::exp(-kStandardGravity * h / (kAirGasConstant * mean));
 }
 
+/// Pressure of the standard atmosphere so much (geopotential) above where it is another.
+double standardAbove(double pascal, double h) {
+    const double below = std::pow(pascal / kStandardAtmospherePascal, 1.0 / kExponent);
+    return kStandardAtmospherePascal * std::pow(std::max(below - kLapse * h / kSeaLevelK, 0.0), kExponent);
+}
+
 } // namespace
 
 Result<Pressure> standardAtmospherePressure(Length altitude) {
@@ -57,13 +63,21 @@ Result<Length> standardAtmosphereAltitude(Pressure p) {
 Result<Pressure> stationFromSeaLevel(Pressure seaLevel, Length altitude, Temperature air,
                                      Reduction reduction) {
     return checkedHeight(altitude).map(
-        [&](double h) { return Pressure::fromPascal(seaLevel.pascal() * columnRatio(h, air, reduction)); });
+        [&](double h) {
+            return Pressure::fromPascal(reduction == Reduction::AltimeterSetting
+                                            ? standardAbove(seaLevel.pascal(), h)
+                                            : seaLevel.pascal() * columnRatio(h, air, reduction));
+        });
 }
 
 Result<Pressure> seaLevelFromStation(Pressure station, Length altitude, Temperature air,
                                      Reduction reduction) {
     return checkedHeight(altitude).map(
-        [&](double h) { return Pressure::fromPascal(station.pascal() / columnRatio(h, air, reduction)); });
+        [&](double h) {
+            return Pressure::fromPascal(reduction == Reduction::AltimeterSetting
+                                            ? standardAbove(station.pascal(), -h)
+                                            : station.pascal() / columnRatio(h, air, reduction));
+        });
 }
 
 } // namespace uttrin

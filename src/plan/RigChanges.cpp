@@ -34,8 +34,10 @@ Plan withGauge(const Plan& plan, const PressureInstrument& declared, std::option
         g.division = g.accuracy = kUsualDialPascal / perUnit;
     } else if (before.unit != g.unit) {
         const double factor = unit(before.unit).factor / perUnit;
-        for (double* v : {&g.division, &g.accuracy, &g.armSum, &g.spanLow, &g.spanHigh})
+        for (double* v : {&g.division, &g.accuracy})
             *v = tidy(*v * factor);
+        for (double* v : {&g.armSum, &g.spanLow, &g.spanHigh}) // these are measured, or stand on the dial
+            *v = std::stod(fmt::format("{:.5e}", *v * factor));
     }
     const bool anotherDial = before.unit != g.unit || before.convention != g.convention;
     if (plan.ladder.spacing == Spacing::DialSteps && anotherDial && room)

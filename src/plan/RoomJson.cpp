@@ -42,11 +42,16 @@ void readMercuryFrom(Reader r, MercuryReading& m) {
     r.number("index", m.indexCorrection);
 }
 
+constexpr std::pair<Reduction, std::string_view> kReductions[] = {
+    {Reduction::Hypsometric, "hypsometric"},
+    {Reduction::StandardAtmosphere, "standard-atmosphere"},
+    {Reduction::AltimeterSetting, "altimeter-setting"}};
+
 Result<Reduction> reductionFromId(std::string_view word) {
-    if (word == "hypsometric") return Reduction::Hypsometric;
-    if (word == "standard-atmosphere") return Reduction::StandardAtmosphere;
-    return fail(Failure::BadInput,
-                Text::tr("'{}' is not a reduction; accepted: hypsometric, standard-atmosphere", word));
+    for (const auto& [reduction, name] : kReductions)
+        if (name == word) return reduction;
+    return fail(Failure::BadInput, Text::tr("'{}' is not a reduction; accepted: {}", word,
+                                            Text::list(kReductions, [](const auto& r) { return r.second; })));
 }
 
 } // namespace
@@ -65,7 +70,8 @@ Json roomToJson(const RoomEntry& e) {
         j["altitude"] = formatMeasure(e.altitudeM, unit("m"));
     if (e.method == RoomMethod::SeaLevelReport) {
         j["air"] = formatMeasure(e.airCelsius, unit("degC"));
-        j["reduction"] = e.reduction == Reduction::Hypsometric ? "hypsometric" : "standard-atmosphere";
+        for (const auto& [reduction, name] : kReductions)
+            if (reduction == e.reduction) j["reduction"] = name;
     }
     if (e.method == RoomMethod::DeadHead) j["ultimate"] = formatMeasure(e.ultimatePa, unit("Pa"));
     return j;

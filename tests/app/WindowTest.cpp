@@ -82,7 +82,24 @@ TEST_F(WindowTest, AnEmptyVesselPullWithABarometerGivesTheUltimatePressure) {
     EXPECT_TRUE(d->text("roomWarning").contains(QStringLiteral("the pump's ultimate pressure: 0.80 kPa")))
         << d->text("roomWarning").toStdString();
     d->type("roomValue", QStringLiteral("935.1"));
-    EXPECT_TRUE(d->text("roomWarning").contains(QStringLiteral("minus sign")));
+    EXPECT_TRUE(d->text("roomWarning").contains(QStringLiteral("935.10 hPa below the room")))
+        << d->text("roomWarning").toStdString(); // a depth without its sign is echoed in words
+    EXPECT_EQ(d->text("roomResult").left(4), QStringLiteral("94.3"));
+}
+
+TEST_F(WindowTest, TheSecondReadingOfTheRoomHasItsOwnTime) {
+    d->window.goTo(Station::Room);
+    Driver::settle();
+    const auto record = [&](RoomRole role) { return d->session().model().roomRecord(d->session().groupId(), role); };
+    const Milliseconds first = record(RoomRole::Start)->takenAt;
+    d->press("roomEnd"); // the time that stands there is the first reading's
+    ASSERT_TRUE(record(RoomRole::End));
+    EXPECT_EQ(record(RoomRole::End)->takenAt, d->clock.now());
+    EXPECT_NE(record(RoomRole::End)->takenAt, first);
+    // Corrected on another day the first one keeps its day and its time.
+    d->type("roomValue", QStringLiteral("944"));
+    d->press("roomEnter");
+    EXPECT_EQ(record(RoomRole::Start)->takenAt, first);
 }
 
 TEST_F(WindowTest, AGroupCorrectsItsOwnRoomAndItsResultFollows) {

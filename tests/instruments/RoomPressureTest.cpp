@@ -57,10 +57,18 @@ TEST(RoomPressure, ANominalValueIsNeverBetterThanTheWeather) {
     EXPECT_DOUBLE_EQ(stationPressure(entry(RoomMethod::Nominal, 1, "atm", 0))->uPa, kWeatherSpreadPascal);
 }
 
+// A depth is a depth, with its minus sign or without.
+TEST(RoomPressure, AnEmptyVesselPullMayBeGivenAsADepth) {
+    const auto below = stationPressure(entry(RoomMethod::DeadHead, -91.3, "kPa", 0.5)),
+               depth = stationPressure(entry(RoomMethod::DeadHead, 91.3, "kPa", 0.5));
+    ASSERT_TRUE(below && depth);
+    EXPECT_DOUBLE_EQ(below->station.pascal(), depth->station.pascal());
+}
+
 TEST(RoomPressure, ImpossibleRoomsAreRefusedWithTheRange) {
     for (const auto& e :
          {entry(RoomMethod::Barometer, 94.31, "hPa", 0.3), entry(RoomMethod::Barometer, 9431, "hPa", 0.3),
-          entry(RoomMethod::DeadHead, 91.3, "kPa", 0.3)}) {
+          entry(RoomMethod::DeadHead, 0.0, "kPa", 0.3)}) {
         const auto r = stationPressure(e);
         ASSERT_FALSE(r);
         EXPECT_EQ(r.error().kind, Failure::BadInput);

@@ -20,6 +20,15 @@ protected:
     }
 };
 
+TEST_F(DialMeaningTest, AnExponentIsNoSecondArm) {
+    enterRoom();
+    const auto text = readDialText("-1e-3 bar", s->plan().rig.gauge);
+    ASSERT_TRUE(text) << text.error().message;
+    EXPECT_FALSE(text->reading.second);
+    EXPECT_DOUBLE_EQ(text->reading.first, -1e-3);
+    EXPECT_TRUE(readDialText("46 cm-21 cm", s->plan().rig.gauge)->reading.second);
+}
+
 TEST_F(DialMeaningTest, APastedGaugePressureIsExplained) {
     enterRoom();
     s->layOver("acetone", true);

@@ -1,4 +1,5 @@
 #include "lesson/commands/LessonSession.h"
+#include "lesson/commands/SelectionCommands.h"
 
 #include "lesson/views/NavigationView.h"
 #include "lesson/views/RunView.h"
@@ -326,6 +327,18 @@ TEST_F(LessonSessionTest, ABracketIsOnePointWithAnInterval) {
     EXPECT_NEAR(fit.data.back().pressure.pascal(), middle, 1e-6);
     EXPECT_NEAR(fit.data.back().pressureU, std::hypot(2000.0 / std::sqrt(12.0), stop.absolute->uIndependent), 1.0);
     EXPECT_NEAR(fit.data.back().temperature.celsius(), 78.5, 0.05);
+}
+
+TEST_F(LessonSessionTest, HiddenResultsAreNowhereInTheNavigation) {
+    ASSERT_TRUE(s->enterRoom(barometer(943.1), RoomRole::Start, clock.time));
+    captureAll();
+    const auto says = [&] { return plain(navigationView(*s)[static_cast<std::size_t>(Station::WorkUp)].line1); };
+    const std::string shown = says();
+    EXPECT_NE(shown.find("\u00B1"), std::string::npos) << shown;
+    ASSERT_TRUE(SelectionCommands(*s).hideResults(true));
+    EXPECT_EQ(says(), "result hidden");
+    ASSERT_TRUE(SelectionCommands(*s).hideResults(false));
+    EXPECT_EQ(says(), shown);
 }
 
 TEST_F(LessonSessionTest, TheZeroBringsItsOwnUncertainty) {

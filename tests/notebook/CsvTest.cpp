@@ -35,6 +35,12 @@ RC_GTEST_PROP(Csv, NoTextIsTakenForAFormulaAndEachComesBackByteForByte, (std::st
     }
 }
 
+TEST(Csv, AQuotedFieldMayBeginWithASharp) {
+    const auto records = parseCsv("a,b\n\"#1\",2\n# a comment\n");
+    ASSERT_EQ(records.size(), 2U);
+    EXPECT_EQ(records[1].fields[0], "#1");
+}
+
 TEST(Csv, TextsThatBeginLikeFormulasAreMarked) {
     EXPECT_EQ(csvText("=1+1"), "'=1+1");
     EXPECT_EQ(csvText("-0.7 said Ember"), "'-0.7 said Ember");

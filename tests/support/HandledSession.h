@@ -27,8 +27,8 @@ public:
     void setRehearsing(const std::string& name) { ASSERT_TRUE(SelectionCommands(*this).setRehearsing(name)); }
     auto addLesson(const Lesson& lesson) { return LessonCommands(*this).addLesson(lesson); }
     auto changeLesson(const Lesson& lesson) { return LessonCommands(*this).changeLesson(lesson); }
-    auto addImported(const std::string& name, const Plan& plan, std::vector<Reading> readings) {
-        return LessonCommands(*this).addImported(name, plan, std::move(readings));
+    auto addImported(const std::string& name, const std::vector<ImportedRun>& runs) {
+        return LessonCommands(*this).addImported(name, runs);
     }
     auto undo() { return LessonCommands(*this).undo(); }
     auto redo() { return LessonCommands(*this).redo(); }

@@ -5,6 +5,7 @@
 #include "OnScreen.h"
 
 #include <QHBoxLayout>
+#include <QLocale>
 #include <QStyle>
 #include <QVBoxLayout>
 
@@ -45,7 +46,11 @@ void NumberField::judge() {
     const bool wrong = !m_edit->text().trimmed().isEmpty() && !value();
     if (m_edit->property("wrong").toBool() == wrong) return;
     m_edit->setProperty("wrong", wrong);
-    m_edit->setToolTip(wrong ? tr("This is not a number. Type digits, for instance −0.7.") : QString());
+    m_edit->setToolTip(!wrong ? QString()
+                       : canBeReadTwoWays(m_edit->text())
+                           ? tr("This can be read two ways. Write a thousand without a separator, and decimals behind %1.")
+                                 .arg(QLocale().decimalPoint())
+                           : tr("This is not a number. Type digits, for instance −0.7."));
     m_edit->style()->unpolish(m_edit);
     m_edit->style()->polish(m_edit);
 }

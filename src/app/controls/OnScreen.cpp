@@ -5,6 +5,7 @@
 
 #include <QCoreApplication>
 #include <QLocale>
+#include <QRegularExpression>
 
 namespace uttrin::app {
 namespace {
@@ -55,8 +56,17 @@ QString asIs(std::string_view text) {
 
 QString onScreen(double value, int decimals) { return onScreen(fixed(value, decimals)); }
 
+bool canBeReadTwoWays(const QString& text) {
+    // "1,200" where the comma is no decimal sign, "1.200" where the point is none: a thousand or not.
+    const bool point = QLocale().decimalPoint() == QLatin1String(".");
+    static const QRegularExpression kComma(QStringLiteral("^[-+\u2212]?[1-9][0-9]{0,2},[0-9]{3}$")),
+        kPoint(QStringLiteral("^[-+\u2212]?[1-9][0-9]{0,2}\\.[0-9]{3}$"));
+    return (point ? kComma : kPoint).match(text.trimmed()).hasMatch();
+}
+
 std::optional<double> typedNumber(const QString& text) {
     QString clean = text.trimmed();
+    if (canBeReadTwoWays(clean)) return std::nullopt;
     clean.replace(QLocale().decimalPoint(), QLatin1String("."));
     clean.replace(QLatin1Char(','), QLatin1Char('.'));
     const auto number = parseNumber(clean.toStdString());

@@ -53,8 +53,9 @@ Result<CaptureOutcome> BenchCommands::capture(bool keepOddPair) {
 
 Result<CaptureOutcome> BenchCommands::captureBracket() {
     const auto before = selection().targetPlace;
-    if (session().bracketAwaitsRestart()) // for the target of the stop, which was taken last
-        selection().targetPlace = model().readingsOf(*session().runId()).back().place;
+    if (const auto run = session().runId()) // it confirms the point that was taken last and stands
+        for (const Reading& r : model().readingsOf(*run))
+            if (r.place && !r.struckReason) selection().targetPlace = r.place;
     const auto criterion =
         std::exchange(draft().criterion, session().bracketAwaitsRestart() ? BoilingCriterion::BracketStarts
                                                                           : BoilingCriterion::BracketStops);

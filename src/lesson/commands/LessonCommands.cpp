@@ -5,6 +5,7 @@
 #include "plan/PlanJson.h"
 
 #include <algorithm>
+#include <map>
 
 namespace uttrin {
 
@@ -33,22 +34,33 @@ Result<void> LessonCommands::changeLesson(const Lesson& lesson) {
                    [&](Notebook::Editor& edit) { edit.update(model().lesson(), lesson); });
 }
 
-Result<RowId> LessonCommands::addImported(const std::string& name, const Plan& plan,
-                                          std::vector<Reading> readings) {
-    RowId run = 0;
+Result<RowId> LessonCommands::addImported(const std::string& name, const std::vector<ImportedRun>& runs) {
+    RowId last = 0;
     const auto done = perform(Text::tr("Import {}", name), [&](Notebook::Editor& edit) {
-        const std::string text = writePlan(plan);
-        const RowId setup = edit.insert(Setup{0, session().lessonId(), plan.title, text, now()});
-        run = edit.insert(Run{0, setup, groupNamed(edit, name), 1, now(), now()});
-        edit.insert(RunRig{0, run, text, now(), {}});
-        for (Reading& r : readings) {
-            r.runId = run;
-            edit.insert(r);
+        std::map<std::string, RowId> setups; // by plan
+        for (const ImportedRun& from : runs) {
+            const std::string text = writePlan(from.plan);
+            auto& setup = setups[text];
+            if (setup == 0) setup = edit.insert(Setup{0, session().lessonId(), from.plan.title, text, {}});
+            const Milliseconds began = from.readings.empty() ? now() : from.readings.front().takenAt;
+            last = edit.insert(Run{0, setup, groupNamed(edit, from.group.empty() ? name : from.group),
+                                   from.number, began > 0 ? began : now(), now()});
+            edit.insert(RunRig{0, last, text, now(), {}});
+            std::vector<RowId> zeros;
+            for (ZeroCheck zero : from.zeros) {
+                zero.runId = last;
+                zeros.push_back(edit.insert(zero));
+            }
+            for (Reading r : from.readings) {
+                r.runId = last;
+                if (r.zeroId) r.zeroId = zeros.at(static_cast<std::size_t>(*r.zeroId) - 1);
+                edit.insert(r);
+            }
         }
     });
     if (!done) return tl::unexpected(done.error());
-    (void)SelectionCommands(whole()).selectRun(run);
-    return run;
+    (void)SelectionCommands(whole()).selectRun(last);
+    return last;
 }
 
 Result<void> LessonCommands::lookAfterStep() {
@@ -63,14 +75,18 @@ Result<void> LessonCommands::lookAfterStep() {
 }
 
 Result<void> LessonCommands::undo() {
+    const auto rig = rigInHand();
     auto done = notebook().undo();
     (void)lookAfterStep();
+    keepDraftOnlyFor(rig); // what was typed for the instrument of before
     return done;
 }
 
 Result<void> LessonCommands::redo() {
+    const auto rig = rigInHand();
     auto done = notebook().redo();
     (void)lookAfterStep();
+    keepDraftOnlyFor(rig);
     return done;
 }
 

@@ -1,6 +1,7 @@
 #pragma once
 
 #include "LessonSession.h"
+#include "lesson/model/ImportedRun.h"
 
 #include <filesystem>
 #include <vector>
@@ -13,9 +14,9 @@ public:
     using SessionCommands::SessionCommands;
     [[nodiscard]] Result<RowId> addLesson(Lesson lesson);
     [[nodiscard]] Result<void> changeLesson(const Lesson& lesson);
-    /// Readings made elsewhere, as a plan and a run of their own. @return the run.
-    [[nodiscard]] Result<RowId> addImported(const std::string& name, const Plan& plan,
-                                            std::vector<Reading> readings);
+    /// Runs made elsewhere, those of one plan under it. @return the last of them.
+    /// @param name  of the group where the file names none. REQUIRES: there is a run.
+    [[nodiscard]] Result<RowId> addImported(const std::string& name, const std::vector<ImportedRun>& runs);
     [[nodiscard]] Result<void> undo();
     [[nodiscard]] Result<void> redo();
     [[nodiscard]] Result<void> saveCopy(const std::filesystem::path& to) { return notebook().saveCopy(to); }

@@ -15,6 +15,7 @@ struct Selection {
     std::optional<RowId> runId;
     std::optional<int> targetPlace;    ///< chosen by a person; empty: the first that is not taken
     std::string rehearsing;            ///< name of the demonstration in hand; empty before one was chosen
+    bool resultsHidden = false;        ///< while students work them out themselves
     std::vector<std::string> laidOver; ///< ids of substances whose curves lie over the map
 
     [[nodiscard]] bool isLaidOver(const std::string& substance) const;

@@ -70,6 +70,11 @@ Result<void> SelectionCommands::layOver(const std::string& substance, bool shown
     return {};
 }
 
+Result<void> SelectionCommands::hideResults(bool hide) {
+    selection().resultsHidden = hide;
+    return {};
+}
+
 Result<void> SelectionCommands::setRehearsing(const std::string& name) {
     selection().rehearsing = name;
     return {};

@@ -19,6 +19,8 @@ public:
     [[nodiscard]] Result<void> layOver(const std::string& substance, bool shown);
     /// The demonstration that is being rehearsed, by its name.
     [[nodiscard]] Result<void> setRehearsing(const std::string& name);
+    /// No result is shown anywhere on screen while students work it out.
+    [[nodiscard]] Result<void> hideResults(bool hide);
     /// Reads the lesson again as it is on disk now.
     [[nodiscard]] Result<void> lookAgain() { return session().hasLesson() ? reload() : Result<void>(); }
 };

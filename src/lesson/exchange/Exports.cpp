@@ -16,17 +16,22 @@ namespace {
 using Json = nlohmann::ordered_json;
 
 /// One reading as column names and values; numbers stay numbers so that a spreadsheet can reckon with them.
+/// @param begins  whether it is the run's first: the rig stands there once.
 std::vector<std::pair<std::string, Json>> cells(const LessonModel& model, const Run& run,
-                                                const ReducedReading& r) {
+                                                const ReducedReading& r, bool begins) {
     const Plan& plan = model.planOfRun(run.id);
     const auto& gauge = plan.rig.gauge;
     const bool arms = hasTwoArms(gauge.convention);
     const auto orNull = [](const auto& value) { return value ? Json(*value) : Json(); };
+    const ZeroCheck* zero = nullptr;
+    for (const ZeroCheck& z : model.data().zeros)
+        if (z.id == r.raw.zeroId) zero = &z;
     return {
         {"group", model.group(run.groupId).name},
         {"run", run.number},
         {"method", id(plan.method)},
         {"point", r.raw.position},
+        {"target", orNull(r.raw.place)},
         {"taken_at", isoText(r.raw.takenAt, model.lesson().utcOffsetMin)},
         {"instrument", gauge.name},
         {"convention", id(gauge.convention)},
@@ -49,9 +54,14 @@ std::vector<std::pair<std::string, Json>> cells(const LessonModel& model, const 
         {"isolated", r.raw.isolated},
         {"side", identifier(r.raw.side)},
         {"vigour", r.raw.vigour},
+        {"zero_first", zero ? Json(zero->first) : Json()},
+        {"zero_second", zero ? orNull(zero->second) : Json()},
+        {"zero_at", zero ? Json(isoText(zero->takenAt, model.lesson().utcOffsetMin)) : Json()},
+        {"use_in_fit", orNull(r.raw.useInFit)},
         {"in_fit", r.inFit},
         {"struck", r.raw.struckReason.value_or("")},
         {"marks", plain(Text::join(r.marks, Text::set("; ")))},
+        {"rig", begins ? Json(writePlan(plan)) : Json()},
     };
 }
 
@@ -65,9 +75,13 @@ std::string cellText(const Json& value) {
 /// Calls `use` with the cells of every reading, run by run.
 template <typename Use>
 void forEachReading(const LessonModel& model, Use use) {
-    for (const Run& run : model.data().runs)
-        for (const ReducedReading& r : model.reduce(run.id))
-            use(cells(model, run, r));
+    for (const Run& run : model.data().runs) {
+        bool begins = true;
+        for (const ReducedReading& r : model.reduce(run.id)) {
+            use(cells(model, run, r, begins));
+            begins = false;
+        }
+    }
 }
 
 /// @throws nothing: a workbook that cannot be written is told by its closing.
@@ -135,6 +149,7 @@ std::string lessonJson(const LessonModel& model) {
     j["room_pressures"] = Json::array();
     for (const RoomRecord& r : model.data().rooms) {
         Json room = Json::parse(r.entry, nullptr, false);
+        if (!room.is_object()) room = {{"unreadable", r.entry}}; // the rest of the lesson goes on
         room["role"] = identifier(r.role);
         room["taken_at"] = isoText(r.takenAt, l.utcOffsetMin);
         room["current"] = r.current;
@@ -142,8 +157,10 @@ std::string lessonJson(const LessonModel& model) {
         j["room_pressures"].push_back(std::move(room));
     }
     j["plans"] = Json::array();
-    for (const Setup& s : model.data().setups)
-        j["plans"].push_back(Json::parse(s.plan, nullptr, false));
+    for (const Setup& s : model.data().setups) {
+        Json plan = Json::parse(s.plan, nullptr, false);
+        j["plans"].push_back(plan.is_object() ? std::move(plan) : Json{{"unreadable", s.plan}});
+    }
     j["readings"] = Json::array();
     forEachReading(model, [&](const auto& line) {
         Json reading = Json::object();

@@ -1,6 +1,9 @@
 #include "ReadingsCsv.h"
 
-#include "notebook/Csv.h"
+#include "ExportedReadings.h"
+#include "json/JsonText.h"
+
+#include <nlohmann/json.hpp>
 
 #include <algorithm>
 #include <cmath>
@@ -64,6 +67,7 @@ struct Layout {
     PressureConvention convention = PressureConvention::GaugeNegative;
     std::optional<std::size_t> vigour, time, struck, judge;
     std::size_t width = 0;
+    bool decimalComma = false; ///< may stand in numbers
 };
 
 Result<Layout> layoutOf(const CsvRecord& record) {
@@ -118,11 +122,18 @@ int decimalsOf(std::string_view number) {
     return point == std::string_view::npos ? 0 : static_cast<int>(number.find_last_not_of(" \t") - point);
 }
 
-Result<double> cell(const CsvRecord& record, Column& column, const Text& name) {
+/// A number as the file writes it.
+Result<double> numberIn(std::string field, bool decimalComma) {
+    if (decimalComma) std::ranges::replace(field, ',', '.');
+    return parseNumber(field);
+}
+
+Result<double> cell(const CsvRecord& record, Column& column, bool decimalComma, const Text& name) {
     if (column.index >= record.fields.size())
         return fail(Failure::BadInput, Text::tr("line {}: there is no {} (only {} fields)", record.line, name,
                                                 record.fields.size()));
-    const std::string& field = record.fields[column.index];
+    std::string field = record.fields[column.index];
+    if (decimalComma) std::ranges::replace(field, ',', '.');
     const auto number = parseNumber(field);
     if (!number)
         return fail(Failure::BadInput, Text::tr("line {}: {} {}", record.line, name, number.error().message));
@@ -136,14 +147,19 @@ std::string textAt(const CsvRecord& record, std::optional<std::size_t> index) {
 
 Result<Reading> readingOf(const CsvRecord& record, Layout& l) {
     Reading r;
-    const auto temperature = cell(record, l.temperature, Text::tr("temperature"));
+    if (record.fields.size() > l.width)
+        return fail(Failure::BadInput, Text::tr("line {}: {} fields under {} columns; a decimal comma parts "
+                                                "a number: write 60.5, or separate "
+                                                "columns by ';'",
+                                                record.line, record.fields.size(), l.width));
+    const auto temperature = cell(record, l.temperature, l.decimalComma, Text::tr("temperature"));
     if (!temperature) return tl::unexpected(temperature.error());
     r.temperature = *temperature;
     if (!(l.temperature.unit->toSi(r.temperature) > 0.0))
         return fail(Failure::BadInput,
                     Text::tr("line {}: the temperature is below absolute zero", record.line));
     const auto first =
-        cell(record, l.first,
+        cell(record, l.first, l.decimalComma,
              l.convention == PressureConvention::TwoArm ? Text::tr("left arm") : Text::tr("pressure"));
     if (!first) return tl::unexpected(first.error());
     r.first = *first;
@@ -151,12 +167,12 @@ Result<Reading> readingOf(const CsvRecord& record, Layout& l) {
         return fail(Failure::BadInput,
                     Text::tr("line {}: an absolute pressure must be above zero", record.line));
     if (l.convention == PressureConvention::TwoArm) {
-        const auto second = cell(record, l.second, Text::tr("right arm"));
+        const auto second = cell(record, l.second, l.decimalComma, Text::tr("right arm"));
         if (!second) return tl::unexpected(second.error());
         r.second = *second;
     }
     if (const std::string vigour = textAt(record, l.vigour); !vigour.empty()) {
-        const auto v = parseNumber(vigour);
+        const auto v = numberIn(vigour, l.decimalComma);
         if (!v || !(*v >= 1.0 && *v <= 5.0))
             return fail(Failure::BadInput, Text::tr("line {}: vigour '{}' is not a number from 1 to 5",
                                                     record.line, shortened(vigour)));
@@ -164,7 +180,7 @@ Result<Reading> readingOf(const CsvRecord& record, Layout& l) {
     }
     if (const std::string time = textAt(record, l.time); !time.empty()) {
         constexpr double kLongestSeconds = 1e8;
-        const auto seconds = parseNumber(time);
+        const auto seconds = numberIn(time, l.decimalComma);
         if (!seconds || !(std::abs(*seconds) < kLongestSeconds))
             return fail(Failure::BadInput, Text::tr("line {}: time_s '{}' is not a number of seconds",
                                                     record.line, shortened(time)));
@@ -204,25 +220,63 @@ Result<ImportedReadings> readReadingsCsv(std::string_view text) {
             Failure::BadInput,
             Text::tr(
                 "the file is empty; its first line must name the columns, e.g. temperature_degC,gauge_kPa"));
+    if (isOwnExport(records.front())) return readOwnExport(records);
     auto layout = layoutOf(records.front());
     if (!layout) return tl::unexpected(layout.error());
+    layout->decimalComma = separatorOfCsv(text) == ';';
     ImportedReadings out;
+    ImportedRun run;
     for (std::size_t i = 1; i < records.size(); ++i) {
         auto reading = readingOf(records[i], *layout);
         if (reading) {
-            reading->position = static_cast<int>(out.readings.size()) + 1;
-            out.readings.push_back(std::move(*reading));
+            reading->position = static_cast<int>(run.readings.size()) + 1;
+            run.readings.push_back(std::move(*reading));
         } else if (out.complaints.size() < kMostComplaints) {
             out.complaints.push_back(reading.error().message);
         }
     }
-    if (out.readings.empty())
+    if (run.readings.empty())
         return fail(Failure::BadInput,
                     out.complaints.empty()
                         ? Text::tr("there are no readings below the first line")
                         : Text::tr("no line can be read; the first: {}", out.complaints.front()));
-    out.plan = impliedPlan(*layout, out.readings);
+    run.plan = impliedPlan(*layout, run.readings);
+    out.runs.push_back(std::move(run));
     return out;
+}
+
+std::size_t ImportedReadings::count() const {
+    std::size_t all = 0;
+    for (const ImportedRun& run : runs)
+        all += run.readings.size();
+    return all;
+}
+
+Result<ImportedReadings> readReadingsJson(std::string_view text) {
+    const auto document = parseJson(text);
+    if (!document) return tl::unexpected(document.error().failure());
+    const auto list = document->is_object() ? document->find("readings") : document->end();
+    if (list == document->end() || !list->is_array() || list->empty())
+        return fail(Failure::BadInput,
+                    Text::tr("there are no 'readings' in this file; accepted: a lesson exported as JSON"));
+    // As lines under the names of the first one's keys.
+    std::vector<CsvRecord> records(1);
+    for (const auto& item : list->front().items())
+        records.front().fields.push_back(item.key());
+    int line = 1;
+    for (const auto& reading : *list) {
+        CsvRecord& record = records.emplace_back();
+        record.line = ++line;
+        for (const std::string& name : records.front().fields) {
+            const auto value = reading.is_object() ? reading.find(name) : reading.end();
+            record.fields.push_back(value == reading.end() || value->is_null() ? std::string()
+                                    : value->is_string() ? csvText(value->get<std::string>())
+                                                         : value->dump());
+        }
+    }
+    if (!isOwnExport(records.front()))
+        return fail(Failure::BadInput, Text::tr("these readings are not those of a lesson exported as JSON"));
+    return readOwnExport(records);
 }
 
 } // namespace uttrin

@@ -28,12 +28,18 @@ std::string plain(std::string_view text) {
     return out;
 }
 
+/// Whether the sign at a place is that of an exponent: 1e-3.
+bool isExponent(const std::string& text, std::size_t i) {
+    const auto digit = [&](std::size_t at) { return std::isdigit(static_cast<unsigned char>(text[at])) != 0; };
+    return i >= 2 && (text[i - 1] == 'e' || text[i - 1] == 'E') && (digit(i - 2) || text[i - 2] == '.') && digit(i + 1);
+}
+
 /// Where two arms are parted: at '|', or at a minus sign that stands after a blank or a unit and is not the
 /// first sign.
 std::size_t armBreak(const std::string& text) {
     if (const auto bar = text.find('|'); bar != std::string::npos) return bar;
     for (std::size_t i = 1; i + 1 < text.size(); ++i)
-        if (text[i] == '-' && (text[i - 1] == ' ' || std::isalpha(static_cast<unsigned char>(text[i - 1]))))
+        if (text[i] == '-' && !isExponent(text, i) && (text[i - 1] == ' ' || std::isalpha(static_cast<unsigned char>(text[i - 1]))))
             return i;
     return std::string::npos;
 }

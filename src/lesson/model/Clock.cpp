@@ -4,6 +4,7 @@
 #include <fmt/format.h>
 
 #include <chrono>
+#include <cstdio>
 #include <cstdlib>
 #include <ctime>
 
@@ -54,6 +55,23 @@ std::string isoText(Milliseconds at, int utcOffsetMin) {
     const int offset = std::abs(utcOffsetMin);
     return fmt::format("{:%Y-%m-%dT%H:%M:%S}{}{:02}:{:02}", calendar(at, utcOffsetMin),
                        utcOffsetMin < 0 ? '-' : '+', offset / 60, offset % 60);
+}
+
+std::optional<Milliseconds> timeOfIso(const std::string& text) {
+    int year = 0, month = 0, day = 0, hour = 0, minute = 0, second = 0, ahead = 0, aheadMinutes = 0, read = 0;
+    char sign = '+';
+    if (std::sscanf(text.c_str(), "%4d-%2d-%2dT%2d:%2d:%2d%c%2d:%2d%n", &year, &month, &day, &hour, &minute,
+                    &second, &sign, &ahead, &aheadMinutes, &read) != 9 ||
+        read != static_cast<int>(text.size()) || (sign != '+' && sign != '-'))
+        return std::nullopt;
+    const std::chrono::year_month_day date{std::chrono::year(year),
+                                           std::chrono::month(static_cast<unsigned>(month)),
+                                           std::chrono::day(static_cast<unsigned>(day))};
+    if (!date.ok() || hour > 23 || minute > 59 || second > 60 || ahead > 23 || aheadMinutes > 59)
+        return std::nullopt;
+    const std::int64_t days = std::chrono::sys_days(date).time_since_epoch().count(),
+                       offset = (sign == '-' ? -1 : 1) * (60LL * ahead + aheadMinutes);
+    return 1000LL * (((days * 24 + hour) * 60 + minute - offset) * 60 + second);
 }
 
 } // namespace uttrin

@@ -2,6 +2,9 @@
 
 #include "notebook/Records.h"
 
+#include <optional>
+#include <string>
+
 namespace uttrin {
 
 /// Where the time comes from: the system, or a test's hand.
@@ -31,5 +34,7 @@ private:
 [[nodiscard]] std::string clockTextWithSeconds(Milliseconds at, int utcOffsetMin);
 /// "2026-04-24T08:42:07+02:00" likewise.
 [[nodiscard]] std::string isoText(Milliseconds at, int utcOffsetMin);
+/// The moment of such a text; nothing where it is none.
+[[nodiscard]] std::optional<Milliseconds> timeOfIso(const std::string& text);
 
 } // namespace uttrin

@@ -53,6 +53,10 @@ std::vector<StationState> navigationView(const LessonSession& s) {
     at(Station::Run) = {Text::tr("{0} {0|point|points}", kept),
                         Text::tr("{}, run {}", model.group(run.groupId).name, run.number), kept > 0, false};
     if (fitted < 3) return out;
+    if (s.selection().resultsHidden) {
+        at(Station::WorkUp) = {Text::tr("result hidden"), {}, true, false};
+        return out;
+    }
     if (const auto fit = model.fit(run.id, {}, false)) {
         at(Station::WorkUp) = {
             Text::set(

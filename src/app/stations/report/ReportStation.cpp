@@ -157,7 +157,7 @@ void ReportStation::saveJson() {
 }
 
 void ReportStation::importCsv() {
-    const QString path = dialogs::openFile(this, tr("Import readings"), tr("CSV (*.csv *.txt)"));
+    const QString path = dialogs::openFile(this, tr("Import readings"), tr("Readings (*.csv *.txt *.json)"));
     if (!path.isEmpty()) importCsvFile(path);
 }
 
@@ -165,15 +165,15 @@ void ReportStation::importCsvFile(const QString& path) {
     constexpr std::size_t kMostBytes = 16 * kMebibyte;
     const auto text = readWholeFile(path.toStdString(), kMostBytes);
     const auto imported =
-        text ? readReadingsCsv(*text) : Result<ImportedReadings>(tl::unexpected(text.error()));
+        text ? (path.endsWith(QStringLiteral(".json"), Qt::CaseInsensitive) ? readReadingsJson(*text)
+                                                                            : readReadingsCsv(*text))
+             : Result<ImportedReadings>(tl::unexpected(text.error()));
     if (!imported) {
         m_controller.report(imported);
         return;
     }
     const QString name = QFileInfo(path).completeBaseName();
-    if (!m_controller.carryOut(&LessonCommands::addImported, name.toStdString(), imported->plan,
-                               imported->readings))
-        return;
+    if (!m_controller.carryOut(&LessonCommands::addImported, name.toStdString(), imported->runs)) return;
     QStringList lines;
     for (const auto& c : imported->complaints)
         lines << onScreen(c);
@@ -181,8 +181,8 @@ void ReportStation::importCsvFile(const QString& path) {
     if (!lines.isEmpty())
         m_complaints->setText(tr("Not read:") + QLatin1Char('\n') + lines.mid(0, 12).join(QLatin1Char('\n')) +
                               (lines.size() > 12 ? tr("\nand %1 more").arg(lines.size() - 12) : QString()));
-    m_controller.say(onScreen(Text::tr("{0} {0|reading|readings} imported as '{1}'.",
-                                       imported->readings.size(), name.toStdString())));
+    m_controller.say(onScreen(
+        Text::tr("{0} {0|reading|readings} imported as '{1}'.", imported->count(), name.toStdString())));
 }
 
 void ReportStation::printReport() {

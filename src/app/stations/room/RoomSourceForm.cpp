@@ -15,7 +15,7 @@ namespace uttrin::app {
 namespace {
 
 constexpr int kBarometer = 0, kReport = 1, kHeight = 2, kEmptyVessel = 3, kNominal = 4, kMercury = 5;
-constexpr int kReducedYes = 0, kReducedNo = 1;
+constexpr int kReducedYes = 0, kReducedNo = 1, kAirport = 2;
 
 } // namespace
 
@@ -35,10 +35,11 @@ void RoomSourceForm::buildSource() {
                           tr("Assume a value"), tr("Mercury column")});
     m_column->addWidget(m_method);
     m_reducedQuestion = makeLabel(
-        tr("Is the report reduced to sea level? Most are: near 1013 hPa whatever the height."), "muted");
+        tr("Is the report reduced to sea level? Most are: near 1013 hPa whatever the height. Weather services reduce it "
+           "with the temperature, airports give an altimeter setting."), "muted");
     m_column->addWidget(m_reducedQuestion);
     m_reduced = new Segments(QStringLiteral("roomReduced"));
-    m_reduced->setChoices({tr("Yes, to sea level"), tr("No, as read at the station")});
+    m_reduced->setChoices({tr("Yes, to sea level"), tr("No, as read at the station"), tr("Yes, at an airport")});
     m_column->addWidget(m_reduced);
 }
 
@@ -138,7 +139,7 @@ void RoomSourceForm::showFields() {
     m_unitBox->setVisible(asked.value);
     m_uncertainty->setVisible(asked.uncertainty);
     m_altitude->setVisible(asked.altitude);
-    m_air->setVisible(asked.air);
+    m_air->setVisible(asked.air && m_reduced->chosen() != kAirport);
     m_ultimate->setVisible(asked.ultimate);
     m_value->setLabel(chosen == kEmptyVessel ? tr("Gauge, pumped down (negative)")
                       : chosen == kNominal   ? tr("Assumed")
@@ -161,12 +162,13 @@ std::optional<RoomEntry> RoomSourceForm::typed() const {
     const RoomFields needed = fieldsNeeded(e.method);
     for (const auto& [isNeeded, field] : {std::pair{needed.value, m_value},
                                           {needed.altitude, m_altitude},
-                                          {needed.air, m_air},
+                                          {needed.air && m_reduced->chosen() != kAirport, m_air},
                                           {needed.ultimate, m_ultimate}})
         if (isNeeded && !field->value()) return std::nullopt;
     e.value = m_value->value().value_or(0.0);
     e.valueU = m_uncertainty->value().value_or(0.0);
     e.altitudeM = m_altitude->value().value_or(0.0);
+    e.reduction = m_reduced->chosen() == kAirport ? Reduction::AltimeterSetting : Reduction::Hypsometric;
     e.airCelsius = m_air->value().value_or(15.0);
     e.ultimatePa = m_ultimate->value().value_or(0.0);
     return e;
@@ -185,7 +187,7 @@ void RoomSourceForm::show(const RoomEntry& e) {
         showFields();
         return;
     }
-    m_reduced->choose(e.method == RoomMethod::SeaLevelReport  ? kReducedYes
+    m_reduced->choose(e.method == RoomMethod::SeaLevelReport  ? e.reduction == Reduction::AltimeterSetting ? kAirport : kReducedYes
                       : e.method == RoomMethod::StationReport ? kReducedNo
                                                               : -1);
     m_unit->setCurrentIndex(m_unit->findData(QString::fromStdString(e.unit)));

@@ -11,6 +11,7 @@
 #include "app/controls/TableModel.h"
 #include "app/map/PhaseMap.h"
 #include "lesson/commands/ReadingCommands.h"
+#include "lesson/commands/SelectionCommands.h"
 #include "lesson/views/MapView.h"
 #include "lesson/views/WorkUp.h"
 
@@ -127,6 +128,7 @@ void WorkUpStation::wire() {
     connect(m_method, &Segments::picked, this, &WorkUpStation::refresh);
     connect(m_scale, &QCheckBox::clicked, this, &WorkUpStation::refresh);
     connect(m_studentMode, &QCheckBox::clicked, this, [this] {
+        m_controller.carryOut(&SelectionCommands::hideResults, m_studentMode->isChecked());
         m_student->clear();
         refresh();
     });

@@ -1,0 +1,159 @@
+#include "ExportedReadings.h"
+
+#include "lesson/model/Clock.h"
+#include "plan/PlanJson.h"
+
+#include <algorithm>
+#include <map>
+
+namespace uttrin {
+namespace {
+
+/// A line of an own export by the names of its columns.
+class Line {
+public:
+    Line(const CsvRecord& header, const CsvRecord& record) : m_header(header), m_record(record) {}
+
+    [[nodiscard]] int number() const { return m_record.line; }
+    [[nodiscard]] std::string text(std::string_view name) const {
+        for (std::size_t i = 0; i < m_header.fields.size() && i < m_record.fields.size(); ++i)
+            if (m_header.fields[i] == name) return textOfCsv(m_record.fields[i]);
+        return {};
+    }
+    /// A number, or nothing where the cell is empty; what is no number is kept as the failure.
+    [[nodiscard]] std::optional<double> value(std::string_view name) {
+        const std::string cell = text(name);
+        if (cell.empty()) return std::nullopt;
+        const auto number = parseNumber(cell);
+        if (!number) return refuse(name, number.error().message), std::nullopt;
+        return *number;
+    }
+    template <typename E>
+    void identified(std::string_view name, E& into) {
+        const std::string cell = text(name);
+        if (cell.empty()) return;
+        const auto known = valueOf<E>(cell);
+        if (known)
+            into = *known;
+        else
+            refuse(name, known.error().message);
+    }
+    void flag(std::string_view name, bool& into) {
+        const std::string cell = text(name);
+        if (cell == "yes" || cell == "true")
+            into = true;
+        else if (cell == "no" || cell == "false")
+            into = false;
+        else if (!cell.empty())
+            refuse(name, Text::tr("'{}' is neither yes nor no", shortened(cell)));
+    }
+    void refuse(std::string_view name, const Text& why) {
+        if (!m_failure) m_failure = Text::tr("line {}, column '{}': {}", m_record.line, name, why);
+    }
+    [[nodiscard]] const std::optional<Text>& failure() const { return m_failure; }
+
+private:
+    const CsvRecord& m_header;
+    const CsvRecord& m_record;
+    std::optional<Text> m_failure;
+};
+
+/// The zero check of a line, as its place in the run from 1 on; the same one is kept once.
+std::optional<RowId> zeroOf(Line& line, ImportedRun& run) {
+    const auto first = line.value("zero_first"), second = line.value("zero_second");
+    const auto at = timeOfIso(line.text("zero_at"));
+    if (!first || !at) return std::nullopt;
+    for (std::size_t i = 0; i < run.zeros.size(); ++i)
+        if (run.zeros[i].takenAt == *at && run.zeros[i].first == *first && run.zeros[i].second == second)
+            return static_cast<RowId>(i) + 1;
+    run.zeros.push_back({0, 0, *at, *first, second});
+    return static_cast<RowId>(run.zeros.size());
+}
+
+Reading readingOf(Line& line, ImportedRun& run) {
+    Reading r;
+    const bool arms = hasTwoArms(run.plan.rig.gauge.convention);
+    const auto first = line.value(arms ? "left_arm" : "gauge"), temperature = line.value("temperature"),
+               point = line.value("point"), place = line.value("target"), vigour = line.value("vigour");
+    const auto at = timeOfIso(line.text("taken_at"));
+    if (!first) line.refuse(arms ? "left_arm" : "gauge", Text::tr("there is no reading"));
+    if (!temperature) line.refuse("temperature", Text::tr("there is no reading"));
+    if (!at) line.refuse("taken_at", Text::tr("it is no time such as 2026-04-24T08:42:07+02:00"));
+    if (vigour && !(*vigour >= 1.0 && *vigour <= 5.0))
+        line.refuse("vigour", Text::tr("it is not a number from 1 to 5"));
+    constexpr double kMostPoints = 1e6;
+    for (const auto& [name, number] : {std::pair{"point", point}, {"target", place}})
+        if (number && !(*number >= -1.0 && *number < kMostPoints))
+            line.refuse(name, Text::tr("it is no place in a row"));
+    r.second = arms ? line.value("right_arm") : std::nullopt;
+    if (arms && !r.second) line.refuse("right_arm", Text::tr("there is no reading"));
+    r.beforePull = line.value("temperature_before_pull");
+    line.identified("criterion", r.criterion);
+    line.identified("side", r.side);
+    line.flag("isolated", r.isolated);
+    if (!line.text("use_in_fit").empty()) line.flag("use_in_fit", r.useInFit.emplace());
+    r.zeroId = zeroOf(line, run);
+    if (line.failure()) return r;
+    r.first = *first;
+    r.temperature = *temperature;
+    r.takenAt = *at;
+    r.position = static_cast<int>(point.value_or(static_cast<double>(run.readings.size() + 1)));
+    if (place) r.place = static_cast<int>(*place);
+    if (vigour) r.vigour = static_cast<int>(*vigour);
+    r.judge = line.text("judge");
+    if (std::string struck = line.text("struck"); !struck.empty()) r.struckReason = std::move(struck);
+    return r;
+}
+
+} // namespace
+
+bool isOwnExport(const CsvRecord& header) {
+    for (const char* needed : {"group", "run", "taken_at", "temperature", "rig"})
+        if (std::ranges::find(header.fields, needed) == header.fields.end()) return false;
+    return true;
+}
+
+Result<ImportedReadings> readOwnExport(const std::vector<CsvRecord>& records) {
+    constexpr std::size_t kMostComplaints = 200;
+    ImportedReadings out;
+    std::map<std::string, Plan> plans; // most runs have the rig of another
+    const auto complain = [&](Text why) {
+        if (out.complaints.size() < kMostComplaints) out.complaints.push_back(std::move(why));
+    };
+    bool known = false; // whether the rig of the run in hand could be read
+    for (std::size_t i = 1; i < records.size(); ++i) {
+        Line line(records.front(), records[i]);
+        const std::string group = line.text("group"), rig = line.text("rig");
+        const int number = static_cast<int>(std::clamp(line.value("run").value_or(1.0), 1.0, 1e6));
+        if (!rig.empty()) { // a run begins
+            if (!plans.contains(rig)) {
+                const auto plan = readPlan(rig);
+                if (plan)
+                    plans.emplace(rig, *plan);
+                else
+                    complain(
+                        Text::tr("line {}, column '{}': {}", line.number(), "rig", plan.error().message));
+            }
+            known = plans.contains(rig);
+            if (known) out.runs.push_back({group, number, plans.at(rig), {}, {}});
+        }
+        if (!known || out.runs.empty()) {
+            complain(Text::tr("line {}: the rig of its run is not known", line.number()));
+            continue;
+        }
+        Reading reading = readingOf(line, out.runs.back());
+        if (line.failure())
+            complain(*line.failure());
+        else
+            out.runs.back().readings.push_back(std::move(reading));
+    }
+    std::erase_if(out.runs, [](const ImportedRun& r) { return r.readings.empty(); });
+    if (out.runs.empty())
+        return fail(Failure::BadInput,
+                    out.complaints.empty()
+                        ? Text::tr("there are no readings below the first line")
+                        : Text::tr("no line can be read; the first: {}", out.complaints.front()));
+    return out;
+}
+
+} // namespace uttrin
