@@ -118,7 +118,10 @@ void fillAtRandom(testing::HandledSession& s, testing::FakeClock& clock) {
         run.plan.rig.gauge.convention = *rc::gen::element(
             PressureConvention::GaugeNegative, PressureConvention::TwoArm, PressureConvention::Absolute);
         const bool arms = run.plan.rig.gauge.convention == PressureConvention::TwoArm;
-        if (arms) run.plan.rig.gauge.unit = "cm";
+        if (arms) {
+            run.plan.rig.gauge.unit = "cm";
+            run.plan.rig.gauge.armSum = 82.0;
+        }
         run.plan.rig.gauge.name = *rc::gen::element(std::string("gauge"), std::string("-a; \"b\""));
         run.plan.rig.depthCm = *rc::gen::inRange(0, 9);
         if (*rc::gen::arbitrary<bool>())
@@ -162,6 +165,7 @@ RC_GTEST_PROP(Exports, ComeBackTheSameThroughCsvAndJson, ()) {
     const auto json = nlohmann::ordered_json::parse(lessonJson(first.model()))["readings"];
     int which = 0;
     for (const auto& in : {readReadingsCsv(csv), readReadingsJson(lessonJson(first.model()))}) {
+        if (!in) RC_LOG() << in.error().message;
         RC_ASSERT(in.has_value());
         RC_ASSERT(in->complaints.empty());
         testing::HandledSession again(*Notebook::create(dir / ("b" + std::to_string(which++) + ".uttrin")),

@@ -23,6 +23,7 @@ std::vector<std::pair<std::string, Json>> cells(const LessonModel& model, const 
     const auto& gauge = plan.rig.gauge;
     const bool arms = hasTwoArms(gauge.convention);
     const auto orNull = [](const auto& value) { return value ? Json(*value) : Json(); };
+    const auto rigs = begins ? model.rigsOf(run.id) : std::vector<RunRig>(); // as the run was taken
     const ZeroCheck* zero = nullptr;
     for (const ZeroCheck& z : model.data().zeros)
         if (z.id == r.raw.zeroId) zero = &z;
@@ -61,7 +62,7 @@ std::vector<std::pair<std::string, Json>> cells(const LessonModel& model, const 
         {"in_fit", r.inFit},
         {"struck", r.raw.struckReason.value_or("")},
         {"marks", plain(Text::join(r.marks, Text::set("; ")))},
-        {"rig", begins ? Json(writePlan(plan)) : Json()},
+        {"rig", begins ? Json(rigs.empty() ? writePlan(plan) : rigs.back().rig) : Json()},
     };
 }
 
