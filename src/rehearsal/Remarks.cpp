@@ -53,10 +53,9 @@ Text pressureByIce(const Rehearsal& r, std::size_t at, const RigFluid& fluid) {
                                 fluid.solidSaturation(kelvin));
     if (!gauge) return byIce;
     constexpr double kMuch = 0.1; // of the pressure
-    return s.airPascal > kMuch * s.pascal
-               ? Text::tr("{}, the gauge {:.0f} Pa, {:.0f} % of it air", byIce, (*gauge)[at],
-                          100.0 * s.airPascal / s.pascal)
-               : Text::tr("{}, the gauge {:.0f} Pa", byIce, (*gauge)[at]);
+    return s.airPascal > kMuch * s.pascal ? Text::tr("{}, the gauge {:.0f} Pa, {:.0f} % of it air", byIce,
+                                                     (*gauge)[at], 100.0 * s.airPascal / s.pascal)
+                                          : Text::tr("{}, the gauge {:.0f} Pa", byIce, (*gauge)[at]);
 }
 
 struct Swelling {
@@ -125,10 +124,20 @@ Text blownOver(const Rehearsal& r, std::size_t at) {
     return {};
 }
 
+/// What has given way by now in the watched vessel: nothing else is to be seen then.
+Text gaveWay(const Rehearsal& r, double seconds) {
+    Text last;
+    for (const RigEvent& e : r.run.events)
+        if (e.kind == RigEventKind::GaveWay && e.vessel == r.setup.watched && e.seconds <= seconds + 1e-6)
+            last = Text::tr("By now {}.", eventText(r.setup, e));
+    return last;
+}
+
 } // namespace
 
 Text appearanceAt(const Rehearsal& r, std::size_t at) {
     if (hasTelling(r, RigRemark::Sizes)) return sizes(r, at);
+    if (const Text broken = gaveWay(r, r.run.samples[at].seconds); !broken.empty()) return broken;
     std::vector<Text> says{appearanceText(r.watched(), r.watchedAt(at))};
     const RigSample& now = r.run.samples[at];
     for (std::size_t i = 0; i < now.liquidTubes.size(); ++i) {

@@ -4,6 +4,7 @@
 #include "rehearsal/CoolingFit.h"
 #include "rehearsal/Ensemble.h"
 #include "rehearsal/ManualRun.h"
+#include "rehearsal/Remarks.h"
 #include "substances/SubstanceLibrary.h"
 
 #include <gtest/gtest.h>
@@ -261,6 +262,10 @@ TEST(Demonstrations, AClosedHeatedVesselWarnsAndGivesNoSteps) {
     EXPECT_NE(plain(facts.warnings.front()).find("never do this"), std::string::npos);
     EXPECT_NEAR(facts.highestPascal, 94'310.0 + 500e3,
                 2e3); // there glass would have burst: nothing is told beyond
+    const Rehearsal closed = played(demonstration("closed-and-heated"));
+    const auto says = [&](std::size_t at) { return plain(appearanceAt(closed, at)); };
+    EXPECT_EQ(says(closed.run.samples.size() - 1), "By now glass without a rating would have burst.");
+    EXPECT_EQ(says(0).find("By now"), std::string::npos);
     EXPECT_NE(plain(facts.warnings.back()).find("glass without a rating would have burst"),
               std::string::npos);
     EXPECT_TRUE(factsOf(played(demonstration("pressure-cooker"))).warnings.empty()); // it has its valve

@@ -107,7 +107,7 @@ QWidget* PlanStation::buildLadder() {
     m_to = new NumberField(tr("to"), {}, QStringLiteral("planTo"));
     m_count = new NumberField(tr("targets"), {}, QStringLiteral("planCount"));
     m_step = new NumberField(tr("step"), {}, QStringLiteral("planStep"));
-    m_trial = new NumberField(tr("one trial point"), QStringLiteral("kPa"), QStringLiteral("planTrial"));
+    m_trial = new NumberField(tr("one trial point"), tr("kPa abs."), QStringLiteral("planTrial"));
     m_trial->setPlaceholder(tr("none"));
     m_trial->setToolTip(
         tr("One point at a low pressure before the others, to see how the rig behaves. It is left out of the "

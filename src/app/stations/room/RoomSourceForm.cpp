@@ -144,7 +144,7 @@ void RoomSourceForm::showFields() {
     m_value->setLabel(chosen == kEmptyVessel ? tr("Gauge, pumped down (negative)")
                       : chosen == kNominal   ? tr("Assumed")
                                              : tr("Reading"));
-    m_uncertainty->setUnit(QString());
+    m_uncertainty->setUnit(m_unit->currentText());
 }
 
 std::optional<RoomEntry> RoomSourceForm::typed() const {
