@@ -141,6 +141,11 @@ void describePoints(ClausiusClapeyronFit& fit, std::span<const FitPoint> points)
 
 } // namespace
 
+double ClausiusClapeyronFit::enthalpyWithin95() const {
+    constexpr double kNormal95 = 1.96; // the common errors are known, not found from the scatter
+    return std::hypot(0.5 * (enthalpy.high - enthalpy.low), kNormal95 * enthalpySharedU);
+}
+
 Estimate ClausiusClapeyronFit::boilingPointAt(Pressure p) const {
     const double distance = std::log(p.pascal()) - line.intercept;
     const double t = line.slope / distance;

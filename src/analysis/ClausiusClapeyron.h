@@ -54,6 +54,8 @@ struct ClausiusClapeyronFit {
     Estimate enthalpy; ///< J/mol, -R times the slope
     double enthalpySharedU =
         0.0; ///< J/mol, from the errors common to all points (accuracy, room), by shifting them
+    /// J/mol, half of the 95 % interval with the common errors in it: what the result as a whole is good for.
+    [[nodiscard]] double enthalpyWithin95() const;
     Estimate normalBoilingPoint; ///< K, at 101 325 Pa
     std::vector<PointResult> points;
 

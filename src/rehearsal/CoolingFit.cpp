@@ -2,6 +2,7 @@
 
 #include "UncertainValues.h"
 #include "physics/Constants.h"
+#include "quantities/Rounding.h"
 
 #include <Eigen/Dense>
 
@@ -86,6 +87,12 @@ Result<CoolingFit> fitToReadings(const RigFile& rig, const std::vector<RigSettin
                               uncertain.spread(at) * std::sqrt(covariance(i, i))});
     }
     fit.rmsKelvin = std::sqrt(residuals(*now, readings).squaredNorm() / static_cast<double>(readings.size()));
+    constexpr double kExplains = 10.0; // times what a reading is good for, on average
+    if (fit.rmsKelvin > kExplains * readingU)
+        return fail(Failure::BadInput, Text::tr("no likely value of this rig explains these readings: the "
+                                                "best still lies {} K off on average. "
+                                                "Were they read off this rig, and counted from its clock?",
+                                                fixed(fit.rmsKelvin, 1)));
     fit.rehearsal = std::move(*now);
     return fit;
 }

@@ -223,6 +223,37 @@ TEST_F(Rehearse, ReadingsOfACoolingFlaskPredictTheRest) {
         QTest::qWaitFor([&] { return d->text("readyText").contains(QStringLiteral("shut at 10:")); }, 30'000))
         << d->text("readyText").toStdString();
     EXPECT_TRUE(d->text("readyText").contains(QStringLiteral("does not cool to 5.0 °C by itself")));
+    // The forecast stands beside what was fitted, and comes back.
+    ASSERT_EQ(map().paths.size(), 2U);
+    EXPECT_EQ(map().paths[0].name, "forecast");
+    EXPECT_EQ(map().paths[1].name, "fitted to your readings");
+    d->press("backToForecast");
+    wait();
+    EXPECT_EQ(map().paths.back().name, "boiled a full minute");
+    EXPECT_FALSE(d->find<QPushButton>("backToForecast")->isVisible());
+    // Readings belong to the rig that they were read off.
+    const QString typed = readings->toPlainText();
+    choose("bell-jar");
+    EXPECT_TRUE(readings->toPlainText().isEmpty());
+    choose("sealed-flask");
+    EXPECT_EQ(readings->toPlainText(), typed);
+}
+
+TEST_F(Rehearse, WhatWasSetStaysWhenAnotherVariantIsChosenAndAnotherRoomPlaysItAnew) {
+    d->type("knob1", QStringLiteral("300"));
+    wait();
+    d->press("rigVariant_1");
+    wait();
+    EXPECT_EQ(d->find<QLineEdit>("knob1")->text(), QStringLiteral("300"));
+    const double before = *map().roomPascal;
+    goTo(Station::Room);
+    d->type("roomValue", QStringLiteral("851"));
+    d->press("roomEnter");
+    goTo(Station::Rehearse);
+    wait();
+    EXPECT_NEAR(*map().roomPascal, 85'100.0, 1.0);
+    EXPECT_NE(*map().roomPascal, before);
+    EXPECT_NE(d->text("comesNext"), QString());
 }
 
 TEST_F(Rehearse, EveryDemonstrationIsDrawnAndHasItsGuide) {

@@ -45,7 +45,7 @@ TEST_F(BenchViewsTest, TheSpineTellsTheLessonAsItGoes) {
     captureAll();
     navigation = navigationView(*s);
     EXPECT_EQ(at(navigation, Station::Run).line2, "Cedar, run 2");
-    EXPECT_EQ(at(navigation, Station::WorkUp).line2, "kJ/mol");
+    EXPECT_EQ(at(navigation, Station::WorkUp).line2, "kJ/mol (95 %)");
     EXPECT_EQ(plain(at(navigation, Station::WorkUp).line1).substr(0, 1), "4");
     EXPECT_EQ(at(navigation, Station::Report).line1, "ready");
 }

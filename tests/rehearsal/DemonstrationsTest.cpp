@@ -322,6 +322,10 @@ TEST(CoolingFit, FindsTheHeatLossAndPredictsTheRestOfTheLesson) {
     EXPECT_LT(std::abs(at(fit->rehearsal, 60.0) - at(real, 60.0)),
               0.5 * std::abs(at(played(rig), 60.0) - at(real, 60.0)));
     EXPECT_EQ(fitToReadings(rig, {}, {}, 0.2).error().kind, Failure::TooFewPoints);
+    // The flask's readings explain nothing in a bell jar with water of the room's temperature.
+    const auto foreign = fitToReadings(demonstration("bell-jar"), {}, readings, 0.2);
+    ASSERT_FALSE(foreign);
+    EXPECT_NE(plain(foreign.error().message).find("explains these readings"), std::string::npos);
     EXPECT_EQ(fitToReadings(rig, {}, {{1e6, 300.0}}, 0.2).error().kind, Failure::OutOfRange);
 }
 

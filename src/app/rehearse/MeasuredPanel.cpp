@@ -7,6 +7,7 @@
 
 #include <QHBoxLayout>
 #include <QPlainTextEdit>
+#include <QPushButton>
 
 namespace uttrin::app {
 namespace {
@@ -66,6 +67,11 @@ MeasuredPanel::MeasuredPanel(QWidget* parent) : QWidget(parent) {
     m_fitText = makeLabel({}, "muted");
     m_fitText->setObjectName(QStringLiteral("fitText"));
     first->addWidget(m_fitText);
+    m_back = new QPushButton(tr("Back to the forecast"));
+    m_back->setObjectName(QStringLiteral("backToForecast"));
+    m_back->setToolTip(tr("The rehearsal as it was before it was fitted to your readings"));
+    m_back->hide();
+    first->addWidget(m_back, 0, Qt::AlignLeft);
     first->addStretch();
     auto* second = ready->column();
     second->addWidget(makeLabel(tr("Be ready at the minute"), "heading"));
@@ -81,11 +87,25 @@ MeasuredPanel::MeasuredPanel(QWidget* parent) : QWidget(parent) {
     second->addWidget(m_readyText);
     second->addStretch();
     connect(fit, &QPushButton::clicked, this, &MeasuredPanel::fitWanted);
+    connect(m_back, &QPushButton::clicked, this, [this] {
+        m_back->hide();
+        m_fitText->clear();
+        emit forecastWanted();
+    });
     connect(plan, &QPushButton::clicked, this, &MeasuredPanel::readyWanted);
 }
 
-void MeasuredPanel::setClockMove(const QString& what) {
-    m_clockLabel->setText(what.isEmpty() ? tr("begun at") : tr("%1 at").arg(what));
+void MeasuredPanel::showRig(const QString& id, const QString& clockMove) {
+    if (id != m_rig) {
+        m_typed[m_rig] = {m_clock->text(), m_readings->toPlainText(), m_wanted->toPlainText()};
+        m_rig = id;
+        const Typed& own = m_typed[id];
+        m_clock->setText(own.clock);
+        m_readings->setPlainText(own.readings);
+        m_wanted->setPlainText(own.wanted);
+    }
+    m_back->hide();
+    m_clockLabel->setText(clockMove.isEmpty() ? tr("begun at") : tr("%1 at").arg(clockMove));
     m_fitText->clear();
     m_readyText->clear();
 }
@@ -114,6 +134,7 @@ std::optional<std::vector<ClockMoment>> MeasuredPanel::wanted() {
 void MeasuredPanel::showFit(const CoolingFit& fit) {
     const auto clock = parseClock(m_clock->text().toStdString());
     if (!clock) return;
+    m_back->show();
     m_fitText->setText(joined(fitSentences(fit, *clock, typedNumber(m_target->text()).value_or(65.0))));
 }
 

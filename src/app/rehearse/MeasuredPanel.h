@@ -4,9 +4,12 @@
 
 #include <QWidget>
 
+#include <map>
+
 class QLabel;
 class QLineEdit;
 class QPlainTextEdit;
+class QPushButton;
 
 namespace uttrin::app {
 
@@ -16,8 +19,9 @@ class MeasuredPanel : public QWidget {
     Q_OBJECT
 public:
     explicit MeasuredPanel(QWidget* parent = nullptr);
-    /// What the clock starts with, e.g. "clamp shut"; and forgets what it said of another rig.
-    void setClockMove(const QString& what);
+    /// Readings belong to one rig: those of another are put aside until that one is shown again.
+    /// @param clockMove  what the clock starts with, e.g. "clamp shut".
+    void showRig(const QString& id, const QString& clockMove);
     /// The readings as typed; nothing if something is wrong with them, which it then says.
     [[nodiscard]] std::optional<std::vector<MeasuredMoment>> readings();
     [[nodiscard]] std::optional<std::vector<ClockMoment>> wanted();
@@ -28,11 +32,18 @@ public:
 signals:
     void fitWanted();
     void readyWanted();
+    void forecastWanted(); ///< as it was before the fit
 
 private:
     QLabel *m_clockLabel, *m_fitText, *m_readyText;
     QLineEdit *m_clock, *m_target;
     QPlainTextEdit *m_readings, *m_wanted;
+    QPushButton* m_back;
+    struct Typed {
+        QString clock, readings, wanted;
+    };
+    QString m_rig;
+    std::map<QString, Typed> m_typed; ///< by rig
 };
 
 } // namespace uttrin::app

@@ -158,7 +158,8 @@ void RehearseStation::showGuide() {
 void RehearseStation::fillGuide() {
     showGuide();
     const auto setup = rig().setup();
-    m_measured->setClockMove(
+    m_measured->showRig(
+        QString::fromStdString(m_rigs[static_cast<std::size_t>(m_rig)].id),
         setup && setup->clockMove >= 0
             ? onScreen(Text::data(setup->moves[static_cast<std::size_t>(setup->clockMove)].says))
             : QString());
@@ -182,6 +183,7 @@ void RehearseStation::start() {
     m_tape->setBand(nullptr);
     std::optional<std::vector<RigSetting>> other;
     if (m_beside >= 0) other = settingsOf(m_beside);
+    m_isFitted = false;
     m_started = settingsOf(m_variant);
     m_runner->play(rig(), m_started, other);
 }
@@ -215,8 +217,11 @@ void RehearseStation::showMoment() {
                    : Text::data(rig().name());
     };
     m_map->show(rehearsalMap(mapView(session(), MapPurpose::Room), *r,
-                             m_manualRun ? Text::tr("run by hand") : named(m_variant),
-                             m_manualRun ? nullptr : m_other.get(), named(m_beside), at));
+                             m_manualRun  ? Text::tr("run by hand")
+                             : m_isFitted ? Text::tr("fitted to your readings")
+                                          : named(m_variant),
+                             m_manualRun ? nullptr : m_other.get(),
+                             m_isFitted ? Text::tr("forecast") : named(m_beside), at));
     fit();
     m_tape->setMoment(m_moment);
     emit stripChanged(rehearsalStrip(*r, at));

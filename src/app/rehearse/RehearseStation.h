@@ -83,7 +83,8 @@ private:
 
     std::vector<Demonstration> m_rigs;
     int m_rig = 0, m_variant = 0, m_beside = -1;
-    std::vector<RigSetting> m_turned;  ///< what the person changed
+    std::vector<RigSetting> m_turned; ///< what the person changed
+    bool m_isFitted = false;          ///< what is shown was fitted to readings; the forecast stands beside it
     std::vector<RigSetting> m_started; ///< with which the last rehearsal was started
     RehearsalRunner* m_runner;
     std::shared_ptr<const Rehearsal> m_played, m_other;

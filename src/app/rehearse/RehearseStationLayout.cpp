@@ -201,6 +201,7 @@ void RehearseStation::wire() {
         if (const auto readings = m_measured->readings(); readings && !m_manualRun)
             m_runner->fit(rig(), settingsOf(m_variant), *readings);
     });
+    connect(m_measured, &MeasuredPanel::forecastWanted, this, &RehearseStation::start);
     connect(m_measured, &MeasuredPanel::readyWanted, this, [this] {
         if (const auto wanted = m_measured->wanted())
             m_runner->workOut([rig = rig(), settings = settingsOf(m_variant), moments = *wanted] {
@@ -209,6 +210,8 @@ void RehearseStation::wire() {
     });
     connect(m_runner, &RehearsalRunner::fitted, this, [this](const std::shared_ptr<const CoolingFit>& fit) {
         m_measured->showFit(*fit);
+        if (!m_isFitted) m_other = m_played; // the forecast is kept, beside it
+        m_isFitted = true;
         m_played = std::make_shared<const Rehearsal>(fit->rehearsal);
         m_tape->show(rehearsalTape(*m_played));
         showMoment();

@@ -58,12 +58,12 @@ std::vector<StationState> navigationView(const LessonSession& s) {
         return out;
     }
     if (const auto fit = model.fit(run.id, {}, false)) {
-        at(Station::WorkUp) = {
-            Text::set(
-                "{} ± {}",
-                fixed(fit->fit.enthalpy.value * 1e-3, decimalsForUncertainty(fit->fit.enthalpy.u * 1e-3)),
-                fixed(fit->fit.enthalpy.u * 1e-3, decimalsForUncertainty(fit->fit.enthalpy.u * 1e-3))),
-            Text::set("kJ/mol"), true, false};
+        at(Station::WorkUp) = {Text::set("{} ± {}",
+                                         fixed(fit->fit.enthalpy.value * 1e-3,
+                                               decimalsForUncertainty(fit->fit.enthalpyWithin95() * 1e-3)),
+                                         fixed(fit->fit.enthalpyWithin95() * 1e-3,
+                                               decimalsForUncertainty(fit->fit.enthalpyWithin95() * 1e-3))),
+                               Text::set("kJ/mol (95 %)"), true, false};
         at(Station::Report) = {Text::tr("ready"), {}, false, false};
     }
     return out;

@@ -118,16 +118,20 @@ void describeDissolved(WorkUpView& v, const Plan& plan, const RunFit& f) {
 
 void describeResult(WorkUpView& v, const LessonSession& s, const RunFit& f) {
     const auto& fit = f.fit;
-    const double u = fit.enthalpy.u * 1e-3, shared = fit.enthalpySharedU * 1e-3;
-    const int decimals = std::min(3, decimalsForUncertainty(u));
-    v.result =
-        Text::set("ΔH = {} ± {} kJ/mol", fixed(fit.enthalpy.value * 1e-3, decimals), fixed(u, decimals));
-    v.resultUnder = Text::tr(
-        "95 %: {} to {} kJ/mol ({}, n = {}). Common errors of gauge, thermometer and room add ± {} kJ/mol.",
-        fixed(fit.enthalpy.low * 1e-3, decimals), fixed(fit.enthalpy.high * 1e-3, decimals),
-        fit.line.scaled ? Text::tr("Student's t, errors from the scatter")
-                        : Text::tr("normal, errors as stated"),
-        fit.points.size(), fixed(shared, std::min(2, decimalsForUncertainty(shared))));
+    const double u = fit.enthalpy.u * 1e-3, shared = fit.enthalpySharedU * 1e-3,
+                 whole = fit.enthalpyWithin95() * 1e-3;
+    const int decimals = std::min(3, decimalsForUncertainty(u)),
+              inHead = std::min(3, decimalsForUncertainty(whole));
+    v.result = Text::set("ΔH = {} ± {} kJ/mol (95 %)", fixed(fit.enthalpy.value * 1e-3, inHead),
+                         fixed(whole, inHead));
+    v.resultUnder =
+        Text::tr("With common errors of gauge, thermometer and room (± {4} kJ/mol, standard). Scatter alone, "
+                 "95 %: {0} to {1} "
+                 "kJ/mol ({2}, n = {3}).",
+                 fixed(fit.enthalpy.low * 1e-3, decimals), fixed(fit.enthalpy.high * 1e-3, decimals),
+                 fit.line.scaled ? Text::tr("Student's t, errors from the scatter")
+                                 : Text::tr("normal, errors as stated"),
+                 fit.points.size(), fixed(shared, std::min(2, decimalsForUncertainty(shared))));
     v.comparison = Text::tr(
         "The accepted curve over the same span has slope {} kJ/mol: yours is {} %. The enthalpy itself "
         "averages {} kJ/mol there: the vapour is not quite an ideal gas.",
