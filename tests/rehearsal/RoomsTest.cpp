@@ -2,6 +2,7 @@
 #include "physics/Constants.h"
 #include "rehearsal/Appearance.h"
 #include "rehearsal/Demonstrations.h"
+#include "rehearsal/Remarks.h"
 #include "rehearsal/StoryFigures.h"
 #include "substances/SubstanceLibrary.h"
 
