@@ -1,19 +1,26 @@
 #include "SlipCheck.h"
 
+#include "SlipOfThePen.h"
 #include "quantities/Rounding.h"
 
-#include <array>
+#include <algorithm>
 #include <cmath>
+#include <numbers>
 
 namespace uttrin {
 namespace {
 
 constexpr double kCoverageFactor = 3.0;  // deviations beyond three standard uncertainties are spoken of
-constexpr double kSmallestOddity = 0.6;  // K, what boiling 'slow and steady' scatters by anyway
+constexpr double kScatter = 0.2;         // K, what boiling 'slow and steady' scatters by anyway
 constexpr double kExplainedWithin = 1.5; // K, a slip explains a pair if it brings it this close to the curve
-constexpr double kWorthExplaining = 3.0; // K, closer pairs are superheat or air, not slips of the pen
 constexpr double kMostSuperheat = 12.0;  // K, clean glass does not hold back more at the bench
 constexpr double kAboveRoom = 1.05;      // relative, what a vessel on a pump cannot be
+// How often an odd pair is a slip of the pen, and how far from boiling the bench itself goes in the mean.
+constexpr double kPenShare = 0.3;
+constexpr double kMeanSuperheat = 2.0, kMeanBelow = 4.0; // K
+// What is offered: likelier than this, and not more than so many.
+constexpr double kLeastShare = 0.1;
+constexpr std::size_t kMostOffers = 3;
 
 struct Deviation {
     double kelvin, u;
@@ -32,49 +39,49 @@ std::optional<Deviation> deviation(const CapturePair& pair, const GaugeReading& 
                      std::hypot(t->u(), p->u() / boils->slope, boils->temperatureU())};
 }
 
-struct Explanation {
-    SlipKind kind;
-    GaugeReading reading;
-    double temperature;
-    Text sentence;
-};
+double gaussian(double x, double sigma) {
+    return std::exp(-0.5 * (x / sigma) * (x / sigma)) / (sigma * std::sqrt(2.0 * std::numbers::pi));
+}
 
-std::vector<Explanation> explanations(const CapturePair& pair) {
-    const auto& r = pair.reading;
-    const double t = pair.temperatureReading;
-    const auto shown = [&](const GaugeReading& g) {
-        return Text::set("{} {}", text(pair.gauge, g), unitText(pair.gauge));
-    };
-    std::vector<Explanation> all;
-    const auto add = [&](SlipKind kind, GaugeReading g, const Text& why) {
-        all.push_back({kind, g, t, Text::sentences({why, Text::tr("Did you mean {}?", shown(g))})});
-    };
-    if (r.second) {
-        add(SlipKind::ArmsSwapped, {*r.second, r.first},
-            Text::tr("The arms look swapped: the arm towards the vessel stands above the other once it is "
-                     "pumped."));
-    } else {
-        add(SlipKind::Sign, {-r.first, std::nullopt},
-            pair.gauge.convention == PressureConvention::GaugeNegative
-                ? Text::tr("The minus sign is missing.")
-                : Text::tr("There is a minus sign too many."));
-        add(SlipKind::TenFold, {r.first * 10.0, std::nullopt}, Text::tr("Ten times too small, it seems."));
-        add(SlipKind::TenFold, {r.first / 10.0, std::nullopt}, Text::tr("Ten times too large, it seems."));
-        const Unit& own = unit(pair.gauge.unit);
-        for (const std::string_view other : {"kPa", "mbar", "bar", "mmHg", "cmHg", "inHg", "psi"})
-            if (std::abs(unit(other).factor / own.factor - 1.0) > 0.01)
-                add(SlipKind::PressureUnit, {r.first * unit(other).factor / own.factor, std::nullopt},
-                    Text::tr("That looks like a reading in {}.", unit(other).display));
+/// How well the two arms add up to what they do in this tube: one if they do, or for other instruments.
+double armsFit(const PressureInstrument& gauge, const GaugeReading& reading) {
+    if (!reading.second || !(gauge.armSum > 0.0)) return 1.0;
+    constexpr double kEvenBore = 0.005; // relative, how even the bore of a good tube is
+    const double sigma =
+        std::max(std::hypot(gauge.accuracy, gauge.division), kEvenBore * gauge.armSum);
+    const double off = (reading.first + *reading.second - gauge.armSum) / sigma;
+    return std::exp(-0.5 * off * off);
+}
+
+/// How likely the pair is as it stands: superheated, or bubbling below boiling.
+double weightAsTyped(const CapturePair& pair, const std::optional<Deviation>& plain) {
+    if (!plain || plain->kelvin > kMostSuperheat) return 0.0;
+    const double mean = plain->kelvin > 0.0 ? kMeanSuperheat : kMeanBelow;
+    return (1.0 - kPenShare) * std::exp(-std::abs(plain->kelvin) / mean) / mean *
+           armsFit(pair.gauge, pair.reading);
+}
+
+/// What may have been meant, the likeliest first, with shares of everything that may have happened.
+std::vector<SlipOffer> offersFor(const CapturePair& pair, const Liquid& liquid, double asTyped) {
+    std::vector<SlipOffer> offers;
+    double total = asTyped;
+    for (SlipOfThePen& slip : slipsOfThePen(pair)) {
+        const auto d = deviation(pair, slip.gauge, slip.temperature, liquid);
+        if (!d || std::abs(d->kelvin) > std::max(kExplainedWithin, kCoverageFactor * d->u)) continue;
+        SlipOffer offer{slip.kind, std::move(slip.sentence), std::move(slip.meant), {}, {}, 0.0};
+        offer.share = kPenShare * slip.weight * gaussian(d->kelvin, std::hypot(d->u, kScatter)) *
+                      armsFit(pair.gauge, slip.gauge);
+        if (slip.ofThermometer)
+            offer.temperature = slip.temperature;
+        else
+            offer.gauge = slip.gauge;
+        total += offer.share;
+        offers.push_back(std::move(offer));
     }
-    const Unit& scale = unit(pair.thermometer.unit);
-    if (scale.symbol != "K") {
-        const Unit& other = unit(scale.symbol == "degC" ? "degF" : "degC");
-        const double mended = scale.fromSi(other.toSi(t));
-        all.push_back({SlipKind::TemperatureUnit, r, mended,
-                       Text::tr("That looks like a temperature in {}. Did you mean {} {}?", other.display,
-                                fixed(mended, 1), scale.display)});
-    }
-    return all;
+    for (SlipOffer& offer : offers)
+        offer.share /= total;
+    std::ranges::stable_sort(offers, std::ranges::greater{}, &SlipOffer::share);
+    return offers;
 }
 
 bool isTarget(const CapturePair& pair) {
@@ -82,21 +89,6 @@ bool isTarget(const CapturePair& pair) {
     const double tolerance = 0.01 * pair.gauge.division;
     return std::abs(scaleValue(pair.gauge, *pair.targetReading) - scaleValue(pair.gauge, pair.reading)) <
            tolerance;
-}
-
-SlipFinding explain(const CapturePair& pair, const Liquid& liquid, SlipFinding finding) {
-    for (Explanation& e : explanations(pair)) {
-        const auto d = deviation(pair, e.reading, e.temperature, liquid);
-        if (!d || std::abs(d->kelvin) > std::max(kExplainedWithin, kCoverageFactor * d->u)) continue;
-        finding.kind = e.kind;
-        finding.sentence = std::move(e.sentence);
-        if (e.kind == SlipKind::TemperatureUnit)
-            finding.mendedTemperature = e.temperature;
-        else
-            finding.mendedGauge = e.reading;
-        return finding;
-    }
-    return finding;
 }
 
 SlipFinding describe(const CapturePair& pair, SlipFinding f) {
@@ -130,22 +122,34 @@ SlipFinding checkForSlip(const CapturePair& pair, const Liquid& liquid) {
     SlipFinding finding;
     if (!pair.room && countsFromRoom(pair.gauge.convention)) return finding;
     const auto plain = deviation(pair, pair.reading, pair.temperatureReading, liquid);
-    if (!plain) {
+    if (plain) {
+        finding.superheatKelvin = plain->kelvin;
+        finding.superheatU = plain->u;
+        if (std::abs(plain->kelvin) <= kCoverageFactor * std::hypot(plain->u, kScatter)) return finding;
+        finding = describe(pair, finding);
+    } else {
         finding.kind = SlipKind::Impossible;
         finding.sentence =
             Text::tr("That pressure cannot be in this vessel: below a perfect vacuum, or well above "
                      "the room. Read the gauge again.");
-        return explain(pair, liquid, finding);
     }
-    finding.superheatKelvin = plain->kelvin;
-    finding.superheatU = plain->u;
-    const double off = std::abs(plain->kelvin);
-    if (off <= std::max(kSmallestOddity, kCoverageFactor * plain->u)) return finding;
-    if (off > std::max(kWorthExplaining, kCoverageFactor * plain->u)) {
-        SlipFinding explained = explain(pair, liquid, finding);
-        if (explained.kind != SlipKind::None) return explained;
+    const double asTyped = weightAsTyped(pair, plain);
+    finding.offers = offersFor(pair, liquid, asTyped);
+    std::erase_if(finding.offers, [](const SlipOffer& o) { return o.share < kLeastShare; });
+    if (finding.offers.size() > kMostOffers) finding.offers.resize(kMostOffers);
+    if (finding.offers.empty()) return finding;
+    double penShare = 0.0;
+    for (const SlipOffer& o : finding.offers)
+        penShare += o.share;
+    if (penShare > 0.5) {
+        finding.kind = finding.offers.front().kind;
+        finding.sentence = finding.offers.front().sentence;
+    } else {
+        finding.sentence =
+            Text::sentences({finding.sentence, Text::tr("It may also be a slip of the pen."),
+                             finding.offers.front().sentence});
     }
-    return describe(pair, finding);
+    return finding;
 }
 
 } // namespace uttrin

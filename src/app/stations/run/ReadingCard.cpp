@@ -123,15 +123,18 @@ void ReadingCard::buildFinding() {
     m_finding = makeLabel({}, "caution");
     m_finding->setObjectName(QStringLiteral("finding"));
     box->addWidget(m_finding);
-    auto* choices = new QHBoxLayout;
-    m_mend = new QPushButton(tr("Mend it"));
-    m_mend->setObjectName(QStringLiteral("mend"));
+    FlowLayout* choices = FlowLayout::inRow(8);
+    // One button for each thing that may have been meant, the likeliest first.
+    for (std::size_t i = 0; i < m_mend.size(); ++i) {
+        m_mend[i] = new QPushButton;
+        m_mend[i]->setObjectName(i == 0 ? QStringLiteral("mend") : QStringLiteral("mend%1").arg(i));
+        connect(m_mend[i], &QPushButton::clicked, this, [this, i] { mend(i); });
+        choices->addWidget(m_mend[i]);
+    }
     m_keep = new QPushButton(tr("Keep as typed"));
     m_keep->setObjectName(QStringLiteral("keep"));
-    choices->addWidget(m_mend);
     choices->addWidget(m_keep);
-    choices->addStretch();
-    box->addLayout(choices);
+    box->addWidget(choices->parentWidget());
     column()->addWidget(m_findingBox);
     m_findingBox->hide();
 }
@@ -168,18 +171,19 @@ void ReadingCard::wire() {
     connect(m_judge, &QLineEdit::textEdited, this, &ReadingCard::edited);
     connect(m_capture, &QPushButton::clicked, this, &ReadingCard::captureRequested);
     connect(m_keep, &QPushButton::clicked, this, &ReadingCard::keepRequested);
-    connect(m_mend, &QPushButton::clicked, this, &ReadingCard::mend);
     connect(m_confirm, &QPushButton::clicked, this, &ReadingCard::bracketRequested);
     connect(m_note, &QPushButton::clicked, this, &ReadingCard::noteRequested);
     connect(m_zero, &QPushButton::clicked, this, &ReadingCard::zeroRequested);
 }
 
-void ReadingCard::mend() {
-    if (m_shownFinding.mendedGauge) {
-        m_first->setValue(m_shownFinding.mendedGauge->first);
-        m_second->setValue(m_shownFinding.mendedGauge->second);
+void ReadingCard::mend(std::size_t which) {
+    if (which >= m_shownFinding.offers.size()) return;
+    const SlipOffer& offer = m_shownFinding.offers[which];
+    if (offer.gauge) {
+        m_first->setValue(offer.gauge->first);
+        m_second->setValue(offer.gauge->second);
     }
-    if (m_shownFinding.mendedTemperature) m_temperature->setValue(m_shownFinding.mendedTemperature);
+    if (offer.temperature) m_temperature->setValue(offer.temperature);
     emit edited();
     hideFinding();
     m_capture->setFocus();
@@ -249,9 +253,8 @@ void ReadingCard::showRepeats(const QString& text) {
 void ReadingCard::focusFirst() { m_first->edit()->setFocus(); }
 
 void ReadingCard::focusMending() {
-    const bool mendable = m_shownFinding.mendedGauge || m_shownFinding.mendedTemperature;
-    if (mendable)
-        m_mend->setFocus();
+    if (!m_shownFinding.offers.empty())
+        m_mend.front()->setFocus();
     else
         m_temperature->edit()->setFocus();
 }
@@ -262,9 +265,13 @@ void ReadingCard::showFinding(const SlipFinding& finding, bool waiting) {
     m_waits = m_finds && waiting;
     m_findingBox->setVisible(m_finds);
     if (!m_finds) return;
-    const bool mendable = finding.mendedGauge || finding.mendedTemperature;
     m_finding->setText(onScreen(finding.sentence));
-    m_mend->setVisible(mendable);
+    for (std::size_t i = 0; i < m_mend.size(); ++i) {
+        m_mend[i]->setVisible(i < finding.offers.size());
+        if (i >= finding.offers.size()) continue;
+        m_mend[i]->setText(tr("Take %1").arg(onScreen(finding.offers[i].meant)));
+        m_mend[i]->setToolTip(onScreen(finding.offers[i].sentence));
+    }
     m_keep->setVisible(waiting);
 }
 

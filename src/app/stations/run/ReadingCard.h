@@ -3,6 +3,7 @@
 #include "app/controls/Card.h"
 #include "lesson/commands/LessonSession.h"
 
+#include <array>
 #include <vector>
 
 class QCheckBox;
@@ -60,7 +61,7 @@ private:
     void buildFinding();
     void buildActions();
     void wire();
-    void mend();
+    void mend(std::size_t which);
     [[nodiscard]] std::vector<NumberField*> needed() const;
 
     NumberField *m_first, *m_second, *m_temperature, *m_beforePull;
@@ -71,7 +72,8 @@ private:
     QPushButton *m_capture, *m_confirm, *m_zero, *m_note;
     QWidget* m_findingBox;
     QLabel* m_finding;
-    QPushButton *m_keep, *m_mend;
+    QPushButton* m_keep;
+    std::array<QPushButton*, 3> m_mend{}; ///< one for each offer
     QLabel* m_repeats;
     SlipFinding m_shownFinding;
     bool m_twoArms = false, m_asksBefore = false; ///< which fields the rig and the method need
