@@ -87,10 +87,12 @@ Job addRoom(VerbOptions& verb) {
     verb.add("--sea-level", in->seaLevel,
              "a pressure reduced to sea level; with --altitude and --temperature");
     verb.add("--temperature", in->temperature, "air temperature outdoors");
-    verb.add("--reduction", in->reduction, "hypsometric, altimeter-setting (an airport's) or standard-atmosphere")
+    verb.add("--reduction", in->reduction,
+             "hypsometric, altimeter-setting (an airport's) or standard-atmosphere")
         .oneOf({"hypsometric", "altimeter-setting", "standard-atmosphere"})
         .showDefault();
-    verb.add("--dead-head", in->deadHead, "gauge reading of the empty vessel pumped down; with --ultimate");
+    verb.add("--dead-head", in->deadHead,
+             "gauge reading of the empty vessel pumped down; with --ultimate, if it is known");
     verb.add("--ultimate", in->ultimate, "the pump's ultimate pressure");
     verb.add("--barometer", in->station, "a barometer's reading, its corrections applied");
     verb.add("--u", in->u, "standard uncertainty of the reading");
@@ -100,13 +102,9 @@ Job addRoom(VerbOptions& verb) {
         if (!in->u.empty()) e.valueU = need(parsePressureDifference(in->u)).pascal();
         if (!in->altitude.empty()) e.altitudeM = need(parseLength(in->altitude)).metre();
         if (!in->deadHead.empty()) {
-            if (in->ultimate.empty())
-                throw Refusal{
-                    {Failure::BadInput,
-                     Text::tr("--dead-head needs the pump's ultimate pressure: --ultimate \"0.6 kPa\"")}};
             e.method = RoomMethod::DeadHead;
             e.value = need(parseGaugePressure(in->deadHead)).pascal();
-            e.ultimatePa = need(parsePressure(in->ultimate)).pascal();
+            if (!in->ultimate.empty()) e.ultimatePa = need(parsePressure(in->ultimate)).pascal();
         } else if (!in->seaLevel.empty()) {
             if (in->altitude.empty())
                 throw Refusal{{Failure::BadInput,
@@ -118,7 +116,7 @@ Job addRoom(VerbOptions& verb) {
             e.method = RoomMethod::SeaLevelReport;
             e.value = need(parsePressure(in->seaLevel)).pascal();
             if (!in->temperature.empty()) e.airCelsius = need(parseTemperature(in->temperature)).celsius();
-            e.reduction = hypsometric                             ? Reduction::Hypsometric
+            e.reduction = hypsometric                            ? Reduction::Hypsometric
                           : in->reduction == "altimeter-setting" ? Reduction::AltimeterSetting
                                                                  : Reduction::StandardAtmosphere;
         } else if (!in->station.empty()) {
@@ -129,19 +127,19 @@ Job addRoom(VerbOptions& verb) {
         } else {
             throw Refusal{{Failure::BadInput,
                            Text::tr("say how the room's pressure is known: --barometer, --sea-level with "
-                                    "--altitude, --altitude alone, or --dead-head with --ultimate")}};
+                                    "--altitude, --altitude alone, or --dead-head")}};
         }
         const auto room = need(stationPressure(e));
         Answer a;
         a.json = {{"station_pressure_pa", room.station.pascal()},
                   {"station_pressure_pa_u", room.uPa},
                   {"method", id(room.method)},
-                  {"bias", biasOf(room.method)}};
+                  {"bias", biasOf(e)}};
         if (e.method == RoomMethod::SeaLevelReport) a.json["reduction"] = in->reduction;
         const bool fromHeight = e.method == RoomMethod::Altitude || e.method == RoomMethod::SeaLevelReport;
         if (fromHeight) a.json["source"] = "ISO 2533:1975";
         a.text = fmt::format("station pressure {} +- {} ({}). {}\n", kPa(room.station.pascal()),
-                             kPa(room.uPa), label(room.method), biasOf(room.method));
+                             kPa(room.uPa), label(room.method), biasOf(e));
         return a;
     };
 }

@@ -104,10 +104,15 @@ Job addSaturation(VerbOptions& verb) {
             s.condensedDensity(state.temperature));
         add("density_vapour_kg_per_m3", s.vapourDensity(state.temperature));
         a.json["source"] = s.source(state.phases);
+        const auto supercooled = state.phases == Phases::SolidVapour
+                                     ? s.metastableLiquidPressure(state.temperature)
+                                     : Result<Pressure>(tl::unexpected(Failure{}));
+        if (supercooled) a.json["supercooled_liquid_pressure_pa"] = supercooled->pascal();
         a.text =
             fmt::format("{} at {:.2f} degC: {} ({}){}\n", s.facts().name, state.temperature.celsius(),
                         kPa(state.pressure.pascal()), name(state.phases),
                         enthalpy ? fmt::format(", enthalpy {:.1f} kJ/kg", *enthalpy * 1e-3) : std::string());
+        if (supercooled) a.text += fmt::format("over supercooled liquid: {}\n", kPa(supercooled->pascal()));
         return a;
     };
 }

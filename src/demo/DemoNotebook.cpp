@@ -166,9 +166,10 @@ void write(Notebook::Editor& edit) {
     const RowId lesson =
         edit.insert(Lesson{0, "Boiling water without a hundred degrees", "Skarnfell Upper School", "K12",
                            "2026-04-23", 612.0, true, 120, true});
+    RoomEntry read = roomEntry(RoomMethod::Barometer, 943.1, 0.3);
+    read.roomCelsius = 21.0;
     edit.insert(RoomRecord{0, lesson, std::nullopt, RoomRole::Start, kFirstPeriod - 18 * kMinute,
-                           kFirstPeriod - 17 * kMinute,
-                           writeRoom(roomEntry(RoomMethod::Barometer, 943.1, 0.3)), true});
+                           kFirstPeriod - 17 * kMinute, writeRoom(read), true});
     Writer w(edit, lesson);
     const Plan uTube = uTubePlan(), bellJar = bellJarPlan();
     const RowId a = w.setup(uTube), b = w.setup(bellJar);

@@ -19,7 +19,23 @@ constexpr double kInchScaleTrueAt = (62.0 - 32.0) / 1.8; // degC
 constexpr double kAttachedU = 0.5;                       // K
 constexpr double kInstrumentU = 10.0;                    // Pa
 
+constexpr BarometerTick kTicks[] = {
+    {"attached", &BarometerTicks::attached, Text::phrase("attached thermometer read first"),
+     Text::phrase("Read it before your hand and breath warm it.")},
+    {"cone", &BarometerTicks::cone, Text::phrase("mercury just touches the cone"),
+     Text::phrase(
+         "Screw the cistern up or down until the tip of the cone and its image in the mercury just meet.")},
+    {"slide", &BarometerTicks::slide, Text::phrase("slide set on the top of the mercury"),
+     Text::phrase("Tap the tube. Bring the slide down, your eye level with it, until its edge just touches "
+                  "the top of the "
+                  "mercury.")},
+    {"vernier", &BarometerTicks::vernier, Text::phrase("vernier read"),
+     Text::phrase("Read the scale below the vernier's 0, then the line of the vernier that meets another.")},
+};
+
 } // namespace
+
+std::span<const BarometerTick> barometerTicks() { return kTicks; }
 
 std::string_view id(ScaleMaterial material) { return material == ScaleMaterial::Brass ? "brass" : "glass"; }
 

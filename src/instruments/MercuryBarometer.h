@@ -3,6 +3,8 @@
 #include "quantities/Failure.h"
 #include "quantities/Quantities.h"
 
+#include <optional>
+#include <span>
 #include <string>
 #include <string_view>
 #include <vector>
@@ -13,6 +15,25 @@ namespace uttrin {
 enum class ScaleMaterial { Brass, Glass };
 [[nodiscard]] std::string_view id(ScaleMaterial material); ///< "brass", "glass"
 [[nodiscard]] Result<ScaleMaterial> scaleMaterialFromId(std::string_view id);
+
+/// What was done when a mercury barometer was read, in the order in which it is done.
+struct BarometerTicks {
+    bool attached = false; ///< its thermometer first, before a hand or a breath warms it
+    bool cone = false;     ///< the mercury in the cistern made to touch the tip of the cone
+    bool slide = false;    ///< the slide brought down until it just touches the top of the mercury
+    bool vernier = false;  ///< the vernier read
+    friend bool operator==(const BarometerTicks&, const BarometerTicks&) = default;
+};
+
+/// A step of reading a mercury barometer.
+struct BarometerTick {
+    std::string_view id; ///< in files: "attached", "cone", "slide", "vernier"
+    bool BarometerTicks::*done;
+    Phrase name; ///< what is ticked
+    Phrase what; ///< how it is done, in one sentence
+};
+/// In order.
+[[nodiscard]] std::span<const BarometerTick> barometerTicks();
 
 /// A mercury barometer as a person sees it: the last graduation below the vernier's zero, and which line of
 /// the vernier meets a graduation.
@@ -28,6 +49,7 @@ struct MercuryReading {
     double latitudeDegrees = 45.0;
     double altitudeM = 0.0;
     double indexCorrection = 0.0; ///< of this instrument, from its certificate, added; in `unit`
+    std::optional<BarometerTicks> ticks = std::nullopt; ///< empty: nobody was asked
 
     /// The reading with its vernier, in `unit`.
     [[nodiscard]] double value() const;

@@ -194,13 +194,16 @@ Result<AbsoluteReading> toAbsolute(const PressureInstrument& i, const GaugeReadi
                 "this reading counts from the room's pressure, and the room's pressure is not known yet"));
     const double scale = pascalPerScaleUnit(i);
     double value = scaleValue(i, reading);
-    if (zero) value -= zeroError(i, *zero, room ? std::optional(room->station) : std::nullopt);
+    const EmptyPull* pull = room && room->pull && countsFromRoom(i.convention) && room->pull->unit == i.unit
+                                ? &*room->pull
+                                : nullptr;
+    if (zero && !pull) value -= zeroError(i, *zero, room ? std::optional(room->station) : std::nullopt);
 
     AbsoluteReading out;
     // A reading is good to half a division either way; the two arms are read one by one, as is the zero.
     const double once = 0.5 * i.division * scale / std::numbers::sqrt3;
     out.uIndependent = twoArm ? std::numbers::sqrt2 * once : once;
-    const double accuracy = i.accuracy * scale / std::numbers::sqrt3;
+    double accuracy = i.accuracy * scale / std::numbers::sqrt3;
     const double column =
         twoArm ? std::hypot(kGravityRelativeU, densityRelativeU(i.liquid)) * std::abs(value) * scale : 0.0;
     switch (i.convention) {
@@ -224,7 +227,15 @@ Result<AbsoluteReading> toAbsolute(const PressureInstrument& i, const GaugeReadi
         out.uShared = std::hypot(accuracy, room->uPa, column);
         break;
     }
-    if (zero) { // read by the same scale once for all points; against the room where it does not count from it
+    if (pull) {
+        // p = floor + depth of the pull - depth of the reading, both off by the same zero: of the class what
+        // grows with the difference of the two is left.
+        const double between =
+            (out.pressure.pascal() - pull->floorPa) / std::max(pull->depthPa, scale * i.division);
+        accuracy *= std::clamp(std::abs(between), 0.0, 1.0);
+        out.uShared = std::hypot(accuracy, pull->floorUPa, std::numbers::sqrt2 * column);
+    } else if (zero) { // read by the same scale once for all points; against the room where it does not count
+                       // from it
         const double ofZero = countsFromRoom(i.convention) || !room ? 0.0 : room->uPa;
         out.uShared = std::hypot(out.uShared, out.uIndependent, ofZero);
     }

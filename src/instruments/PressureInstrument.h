@@ -117,6 +117,8 @@ struct AbsoluteReading {
 
 /// The absolute pressure that a reading means.
 /// @param room  needed by the conventions that count from it; Failure::Unreferenced without.
+///              Where that comes from a pull on the empty vessel with this gauge, the error of its zero is in
+///              both and cancels: no zero is taken off, and of its accuracy that of its scale remains.
 /// @param zero  the instrument's own reading while open to the room; its error is taken off. Not needed.
 [[nodiscard]] Result<AbsoluteReading> toAbsolute(const PressureInstrument& instrument,
                                                  const GaugeReading& reading,

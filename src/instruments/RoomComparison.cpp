@@ -68,6 +68,27 @@ Text compare(const RoomSource& a, const RoomSource& b, std::optional<double> alt
                  : Text::tr("The {} lies {} kPa below the {}: {}", theOther, kPa, first, asked);
 }
 
+Text doubtAtHeight(const RoomSource& source, double altitudeM) {
+    const bool told = source.entry.method == RoomMethod::StationReport || measuredHere(source.entry.method);
+    const auto usual = standardAtmospherePressure(Length::fromMetre(altitudeM));
+    if (!told || !usual) return {};
+    const double pa = source.pressure.station.pascal();
+    const double usually = usual->pascal();
+    // Between the deepest lows and the strongest highs lie some 3.5 kPa either way.
+    constexpr double kWeatherAtMost = 3500.0;
+    if (std::abs(pa - usually) <= kWeatherAtMost) return {};
+    const Text said = Text::tr("At {} m the pressure is usually near {} kPa, and {} kPa is not the weather.",
+                               fixed(altitudeM, 0), fixed(usually * 1e-3, 1), fixed(pa * 1e-3, 1));
+    if (std::abs(pa - kStandardAtmospherePascal) <= kWeatherAtMost)
+        return Text::sentences(
+            {said,
+             source.entry.method == RoomMethod::StationReport
+                 ? Text::tr("It looks reduced to sea level: say so above if it is, and check the height.")
+                 : Text::tr("A barometer that is set to sea level shows this: set it to the station's own "
+                            "pressure, and check the height.")});
+    return Text::sentences({said, Text::tr("Check the number, its unit and the height.")});
+}
+
 std::vector<Text> compareAll(const std::vector<RoomSource>& sources, std::optional<double> altitudeM) {
     std::vector<Text> out;
     for (std::size_t i = 0; i < sources.size(); ++i)

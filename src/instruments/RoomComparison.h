@@ -21,6 +21,11 @@ struct RoomSource {
 /// @param altitudeM  of the room, if known.
 [[nodiscard]] Text compare(const RoomSource& a, const RoomSource& b, std::optional<double> altitudeM);
 
+/// What is odd about one source where the room's height is known: a pressure 'as read at the station' that no
+/// weather makes at this height, but that fits one reduced to sea level, or one in millimetres of mercury.
+/// Empty if nothing is.
+[[nodiscard]] Text doubtAtHeight(const RoomSource& source, double altitudeM);
+
 /// All pairs that disagree.
 [[nodiscard]] std::vector<Text> compareAll(const std::vector<RoomSource>& sources,
                                            std::optional<double> altitudeM);

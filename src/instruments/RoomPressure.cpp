@@ -1,8 +1,12 @@
 #include "RoomPressure.h"
 
+#include "quantities/Rounding.h"
+
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <numbers>
+#include <vector>
 
 namespace uttrin {
 namespace {
@@ -61,16 +65,49 @@ Result<RoomPressure> plausible(const RoomPressure& room, const RoomEntry& e) {
                                             e.value, e.unit, label(e.method), room.station.kilopascal()));
 }
 
+/// @param floorU, readingU  Pa
+Result<RoomPressure> emptyPull(const RoomEntry& e, double floorPa, double floorU, double readingU) {
+    if (floorPa < 0.0)
+        return fail(Failure::BadInput, Text::tr("a pump's ultimate pressure cannot be below zero"));
+    const double depth =
+        std::abs(unit(e.unit).toSi(e.value)); // under the room, with its minus sign or without
+    return plausible({Pressure::fromPascal(depth + floorPa), std::hypot(readingU, floorU),
+                      RoomMethod::DeadHead, EmptyPull{e.unit, depth, floorPa, std::hypot(readingU, floorU)}},
+                     e);
+}
+
 } // namespace
 
 std::string_view id(RoomMethod method) { return textOf(method).id; }
 Text label(RoomMethod method) { return textOf(method).label; }
 Text biasOf(RoomMethod method) { return textOf(method).bias; }
 
+Text biasOf(const RoomEntry& entry) {
+    std::vector<Text> all{biasOf(entry.method)};
+    if (entry.method == RoomMethod::DeadHead && !entry.ultimatePa)
+        all.push_back(Text::tr(
+            "What the pump leaves is not known: the room may stand up to {} kPa higher than this, more "
+            "with a hand pump. A barometer read beside it tells.",
+            fixed(kUnknownUltimateAtMost * 1e-3, 0)));
+    if (entry.method == RoomMethod::MercuryBarometer && entry.mercury.ticks && !entry.mercury.ticks->cone)
+        all.push_back(Text::tr(
+            "The mercury was not set to the tip of the cone: the reading is off by as much as it stands "
+            "away from it."));
+    return Text::sentences(all);
+}
+
+std::optional<double> roomCelsiusOf(const RoomEntry& entry) {
+    if (entry.roomCelsius) return entry.roomCelsius;
+    if (entry.method == RoomMethod::MercuryBarometer) return entry.mercury.attachedCelsius;
+    return std::nullopt;
+}
+
 RoomFields fieldsAsked(RoomMethod method) {
     RoomFields asked = fieldsNeeded(method);
     asked.uncertainty = asked.value && method != RoomMethod::Nominal;
-    asked.altitude = asked.altitude || method == RoomMethod::Nominal; // to say what assuming costs there
+    // To say what assuming costs there, and whether a report looks reduced to sea level.
+    asked.altitude = asked.altitude || method == RoomMethod::Nominal || method == RoomMethod::StationReport;
+    asked.ultimate = method == RoomMethod::DeadHead;
     return asked;
 }
 
@@ -80,7 +117,6 @@ RoomFields fieldsNeeded(RoomMethod method) {
     needed.value = method != RoomMethod::Altitude && !needed.mercury;
     needed.altitude = method == RoomMethod::Altitude || method == RoomMethod::SeaLevelReport;
     needed.air = method == RoomMethod::SeaLevelReport;
-    needed.ultimate = method == RoomMethod::DeadHead;
     return needed;
 }
 
@@ -119,25 +155,30 @@ Result<RoomPressure> stationPressure(const RoomEntry& e) {
         break;
     case RoomMethod::DeadHead:
         if (pa == 0.0)
-            return fail(Failure::BadInput, Text::tr("an empty-vessel pull reads below the room; 0 is no pull"));
-        if (e.ultimatePa < 0.0)
-            return fail(Failure::BadInput, Text::tr("a pump's ultimate pressure cannot be below zero"));
-        // A depth under the room, with its minus sign or without.
-        return plausible({Pressure::fromPascal(std::abs(pa) + e.ultimatePa),
-                          std::hypot(u, kUltimateRelativeU * e.ultimatePa), e.method},
-                         e);
+            return fail(Failure::BadInput,
+                        Text::tr("an empty-vessel pull reads below the room; 0 is no pull"));
+        return emptyPull(e, e.ultimatePa.value_or(0.0),
+                         e.ultimatePa ? kUltimateRelativeU * *e.ultimatePa
+                                      : kUnknownUltimateAtMost / std::numbers::sqrt3,
+                         u);
     }
     return fail(Failure::BadInput, Text::tr("unknown method"));
 }
 
 PressureDifference ultimateFromPair(const RoomPressure& barometer, GaugePressure deadHead) {
-    return deadHead.inRoom(barometer.station) - Pressure::fromPascal(0.0);
+    return PressureDifference::fromPascal(barometer.station.pascal() - std::abs(deadHead.pascal()));
+}
+
+bool measuresTheRoom(RoomMethod method) {
+    return method == RoomMethod::Barometer || method == RoomMethod::MercuryBarometer ||
+           method == RoomMethod::StationReport || method == RoomMethod::SeaLevelReport;
 }
 
 RoomPressure interpolate(const RoomPressure& first, const RoomPressure& second, double fraction) {
     const double f = std::clamp(fraction, 0.0, 1.0);
     const auto drift = second.station - first.station;
-    return {first.station + drift * f, std::hypot((1.0 - f) * first.uPa, f * second.uPa), first.method};
+    return {first.station + drift * f, std::hypot((1.0 - f) * first.uPa, f * second.uPa), first.method,
+            second.pull ? first.pull : std::nullopt};
 }
 
 } // namespace uttrin

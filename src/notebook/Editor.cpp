@@ -69,6 +69,7 @@ RowId Notebook::Editor::insert(const Group& r) { return insertRecord(m_notebook.
 RowId Notebook::Editor::insert(const Run& r) { return insertRecord(m_notebook.m_state->db, r); }
 RowId Notebook::Editor::insert(const RunRig& r) { return insertRecord(m_notebook.m_state->db, r); }
 RowId Notebook::Editor::insert(const Reading& r) { return insertRecord(m_notebook.m_state->db, r); }
+RowId Notebook::Editor::insert(const LiquidStart& r) { return insertRecord(m_notebook.m_state->db, r); }
 RowId Notebook::Editor::insert(const ZeroCheck& r) { return insertRecord(m_notebook.m_state->db, r); }
 RowId Notebook::Editor::insert(const Note& r) { return insertRecord(m_notebook.m_state->db, r); }
 RowId Notebook::Editor::insert(const Picture& r) { return insertRecord(m_notebook.m_state->db, r); }

@@ -151,6 +151,8 @@ LessonData loadAll(SQLite::Database& db, RowId lessonId) {
             db, "JOIN setup ON setup.id = unlocking.setup_id WHERE setup.lesson_id = ? ORDER BY unlocking.id",
             lessonId);
     }
+    if (version >= kFirstVersionWithLiquidStarts)
+        data.starts = tables::select<LiquidStart>(db, ofRuns("liquid_start", "liquid_start.id"), lessonId);
     return data;
 }
 

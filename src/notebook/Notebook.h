@@ -66,6 +66,7 @@ public:
         RowId insert(const RunRig&);
         RowId insert(const Reading&);
         RowId insert(const ZeroCheck&);
+        RowId insert(const LiquidStart&);
         RowId insert(const Note&);
         RowId insert(const Picture&);
         RowId insert(const Photo&);

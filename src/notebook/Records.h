@@ -131,6 +131,15 @@ struct ZeroCheck {
     std::optional<double> second;
 };
 
+/// How warm a run's liquid was before anything was done to it, as its thermometer showed. The last one
+/// counts.
+struct LiquidStart {
+    RowId id = 0;
+    RowId runId = 0;
+    Milliseconds takenAt = 0;
+    double temperature = 0.0;
+};
+
 struct Note {
     RowId id = 0;
     RowId runId = 0;
@@ -172,6 +181,7 @@ struct LessonData {
     std::vector<RunRig> rigs;      ///< by run, oldest first
     std::vector<Reading> readings; ///< by run, then by position
     std::vector<ZeroCheck> zeros;
+    std::vector<LiquidStart> starts;
     std::vector<Note> notes;
     std::vector<Photo> photos; ///< without the pictures themselves: see Notebook::picture
 };

@@ -66,7 +66,7 @@ void placeOrphans(SQLite::Database& db) {
         any(orphans("setup", "lesson_id", "lesson")) || any(orphans("run", "setup_id", "setup")) ||
         any(orphans("run", "group_id", "class_group")) || any(orphans("reading", "run_id", "run")) ||
         any(orphans("zero_check", "run_id", "run")) || any(orphans("note", "run_id", "run")) ||
-        any(orphans("photo", "lesson_id", "lesson"));
+        any(orphans("liquid_start", "run_id", "run")) || any(orphans("photo", "lesson_id", "lesson"));
     if (lost) {
         const auto add = [&](const std::string& insert) {
             db.exec(insert);
@@ -83,7 +83,8 @@ void placeOrphans(SQLite::Database& db) {
         for (const char* table : {"class_group", "room", "setup", "photo"})
             db.exec(fmt::format("UPDATE {} SET lesson_id = {} WHERE lesson_id NOT IN (SELECT id FROM lesson)",
                                 table, lesson));
-        for (const char* table : {"reading", "zero_check", "note"}) // their runs, with the ids that they had
+        for (const char* table :
+             {"reading", "zero_check", "liquid_start", "note"}) // their runs, with the ids that they had
             db.exec(fmt::format(
                 "INSERT INTO run (id, setup_id, group_id, number, started_at) SELECT DISTINCT run_id, {}, "
                 "{}, 1, taken_at FROM {} WHERE run_id NOT IN (SELECT id FROM run) GROUP BY run_id",
@@ -113,6 +114,7 @@ void copyReadable(SQLite::Database& from, SQLite::Database& to) {
     copyTable<RunRig>(from, to);
     copyTable<ZeroCheck>(from, to);
     copyTable<Reading>(from, to);
+    copyTable<LiquidStart>(from, to);
     copyTable<Note>(from, to);
     copyTable<Picture>(from, to);
     copyTable<Photo>(from, to);

@@ -33,6 +33,7 @@ void build(SQLite::Database& db, int version) {
     if (version >= kFirstVersionWithPhotos) db.exec(kPhotoTables);
     if (version >= kFirstVersionWithRunRigs) db.exec(kRunRigTable);
     if (version >= kFirstVersionWithPredictionPressures) db.exec(kPredictionPressureTables);
+    if (version >= kFirstVersionWithLiquidStarts) db.exec(kLiquidStartTable);
     db.exec(fmt::format("PRAGMA application_id = {}; PRAGMA user_version = {}", kApplicationId, version));
 }
 
@@ -52,6 +53,7 @@ void upgradeSchema(SQLite::Database& db, int from) {
         db.exec(kRigsOfOldRuns);
     }
     if (from < kFirstVersionWithPredictionPressures) db.exec(kPredictionPressureTables);
+    if (from < kFirstVersionWithLiquidStarts) db.exec(kLiquidStartTable);
     db.exec(fmt::format("PRAGMA user_version = {}", kSchemaVersion));
     transaction.commit();
 }

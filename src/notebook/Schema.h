@@ -9,9 +9,9 @@
 namespace uttrin {
 
 inline constexpr int kApplicationId = 0x55545452; ///< "UTTR" in PRAGMA application_id
-inline constexpr int kSchemaVersion = 4;          ///< PRAGMA user_version
+inline constexpr int kSchemaVersion = 5;          ///< PRAGMA user_version
 inline constexpr int kFirstVersionWithPhotos = 2, kFirstVersionWithRunRigs = 3,
-                     kFirstVersionWithPredictionPressures = 4;
+                     kFirstVersionWithPredictionPressures = 4, kFirstVersionWithLiquidStarts = 5;
 
 /// The tables of version 1. Readings are never deleted; struck ones keep their reason.
 inline constexpr const char* kSchema = R"sql(
@@ -75,6 +75,12 @@ CREATE TABLE prediction_pressure (
   id INTEGER PRIMARY KEY REFERENCES prediction(id), pressure_pa REAL NOT NULL);
 CREATE TABLE unlocking (
   id INTEGER PRIMARY KEY, setup_id INTEGER NOT NULL REFERENCES setup(id), unlocked_at INTEGER NOT NULL);
+)sql";
+
+/// What version 5 adds: how warm the liquid of a run was at its start.
+inline constexpr const char* kLiquidStartTable = R"sql(
+CREATE TABLE liquid_start (
+  id INTEGER PRIMARY KEY, run_id INTEGER NOT NULL REFERENCES run(id), taken_at INTEGER NOT NULL, temperature REAL NOT NULL);
 )sql";
 
 /// Makes all tables in an empty file. @throws SQLite::Exception, and nothing is made.

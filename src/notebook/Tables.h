@@ -113,6 +113,13 @@ struct Table<ZeroCheck> {
 };
 
 template <>
+struct Table<LiquidStart> {
+    static constexpr std::string_view name = "liquid_start";
+    static constexpr std::array<std::string_view, 4> columns{"id", "run_id", "taken_at", "temperature"};
+    static auto fields(auto& r) { return std::tie(r.id, r.runId, r.takenAt, r.temperature); }
+};
+
+template <>
 struct Table<Note> {
     static constexpr std::string_view name = "note";
     static constexpr std::array<std::string_view, 4> columns{"id", "run_id", "taken_at", "text"};

@@ -138,6 +138,17 @@ Result<Pressure> Substance::metastableLiquidPressure(Temperature t) const {
     return Pressure::fromPascal(m_d.supercooled->pressure(k));
 }
 
+Result<Temperature> Substance::metastableLiquidTemperature(Pressure p) const {
+    if (!m_d.supercooled)
+        return fail(Failure::OutOfRange, Text::tr("no equation for supercooled {} is known", m_d.facts.name));
+    if (!(p.pascal() >= m_d.supercooled->lowestPressure() &&
+          p.pascal() <= m_d.supercooled->highestPressure()))
+        return fail(Failure::OutOfRange,
+                    Text::tr("supercooled {} is known from {:.6g} Pa to {:.6g} Pa", m_d.facts.name,
+                             m_d.supercooled->lowestPressure(), m_d.supercooled->highestPressure()));
+    return Temperature::fromKelvin(m_d.supercooled->temperature(p.pascal()));
+}
+
 Temperature Substance::lowestMetastable() const {
     return m_d.supercooled ? Temperature::fromKelvin(m_d.supercooled->lowest()) : m_d.facts.triple;
 }

@@ -140,6 +140,9 @@ public:
     /// Vapour pressure over the liquid below the triple point, where it is metastable; OutOfRange where no
     /// equation is known or the temperature is not below the triple point.
     [[nodiscard]] Result<Pressure> metastableLiquidPressure(Temperature t) const;
+    /// Temperature at which the supercooled liquid has this vapour pressure: the inverse of
+    /// `metastableLiquidPressure`.
+    [[nodiscard]] Result<Temperature> metastableLiquidTemperature(Pressure p) const;
     /// Lower end of the metastable liquid's equation; the triple point where there is none.
     [[nodiscard]] Temperature lowestMetastable() const;
     /// Pressure at which the solid melts; OutOfRange where no equation is known.

@@ -157,8 +157,8 @@ Result<void> check(const Plan& plan) {
     const Temperature hottest =
         facts.normalBoilingPoint > facts.triple ? facts.normalBoilingPoint : facts.critical;
     constexpr double kIcePointSlack = 0.02; // K: water begins at 0 degC, a little below its triple point
-    if (!(plan.startCelsius >= facts.triple.celsius() - kIcePointSlack &&
-          plan.startCelsius <= hottest.celsius() + kIcePointSlack))
+    if (plan.startCelsius && !(*plan.startCelsius >= facts.triple.celsius() - kIcePointSlack &&
+                               *plan.startCelsius <= hottest.celsius() + kIcePointSlack))
         return fail(Failure::BadInput, Text::tr("{} must start between {:.4g} and {:.4g} degC, as a liquid",
                                                 facts.name, facts.triple.celsius(), hottest.celsius()));
     if (isBracket(plan.criterion))

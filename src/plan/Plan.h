@@ -66,7 +66,7 @@ struct Plan {
     Rig rig;
     Ladder ladder;
     double periodMinutes = 55.0;
-    double startCelsius = 20.0;                            ///< of the water at the start
+    std::optional<double> startCelsius; ///< of the liquid at the start; empty: as warm as the room
     BoilingCriterion criterion = BoilingCriterion::Steady; ///< the class's picture of boiling; no bracket
 };
 

@@ -248,8 +248,8 @@ Json planToJson(const Plan& p) {
            {"rig", rigToJson(p.rig)},
            {"ladder", ladderToJson(p.ladder)},
            {"period_min", p.periodMinutes},
-           {"start_temperature", formatMeasure(p.startCelsius, unit("degC"))},
            {"criterion", identifier(p.criterion)}};
+    if (p.startCelsius) j["start_temperature"] = formatMeasure(*p.startCelsius, unit("degC"));
     if (p.solute.kind != SoluteKind::None) j["solute"] = soluteToJson(p.solute);
     return j;
 }

@@ -4,6 +4,8 @@
 
 #include <nlohmann/json.hpp>
 
+#include <algorithm>
+
 namespace uttrin {
 namespace {
 
@@ -11,15 +13,21 @@ using Json = nlohmann::ordered_json;
 using Reader = JsonReader;
 
 Json mercuryToJson(const MercuryReading& m) {
-    return {{"main_scale", formatMeasure(m.mainScale, unit(m.unit))},
-            {"main_division", m.mainDivision},
-            {"vernier_divisions", m.vernierDivisions},
-            {"vernier_line", m.vernierLine},
-            {"attached", formatMeasure(m.attachedCelsius, unit("degC"))},
-            {"scale", id(m.scale)},
-            {"latitude_deg", m.latitudeDegrees},
-            {"altitude", formatMeasure(m.altitudeM, unit("m"))},
-            {"index", m.indexCorrection}};
+    Json j{{"main_scale", formatMeasure(m.mainScale, unit(m.unit))},
+           {"main_division", m.mainDivision},
+           {"vernier_divisions", m.vernierDivisions},
+           {"vernier_line", m.vernierLine},
+           {"attached", formatMeasure(m.attachedCelsius, unit("degC"))},
+           {"scale", id(m.scale)},
+           {"latitude_deg", m.latitudeDegrees},
+           {"altitude", formatMeasure(m.altitudeM, unit("m"))},
+           {"index", m.indexCorrection}};
+    if (m.ticks) {
+        j["ticked"] = Json::array();
+        for (const BarometerTick& tick : barometerTicks())
+            if ((*m.ticks).*tick.done) j["ticked"].push_back(tick.id);
+    }
+    return j;
 }
 
 void readMercuryFrom(Reader r, MercuryReading& m) {
@@ -40,6 +48,17 @@ void readMercuryFrom(Reader r, MercuryReading& m) {
     r.parsed("altitude", m.altitudeM,
              [](std::string_view s) { return parseLength(s).map([](Length l) { return l.metre(); }); });
     r.number("index", m.indexCorrection);
+    if (!r.has("ticked")) return;
+    std::vector<std::string> ticked;
+    r.strings("ticked", ticked);
+    m.ticks.emplace();
+    for (const std::string& word : ticked) {
+        const auto tick = std::ranges::find(barometerTicks(), word, &BarometerTick::id);
+        if (tick == barometerTicks().end())
+            r.refuse("ticked", Text::tr("steps of {}", Text::list(barometerTicks(), &BarometerTick::id)));
+        else
+            (*m.ticks).*tick->done = true;
+    }
 }
 
 constexpr std::pair<Reduction, std::string_view> kReductions[] = {
@@ -58,6 +77,7 @@ Result<Reduction> reductionFromId(std::string_view word) {
 
 Json roomToJson(const RoomEntry& e) {
     Json j{{"method", id(e.method)}};
+    if (e.roomCelsius) j["room_temperature"] = formatMeasure(*e.roomCelsius, unit("degC"));
     if (e.method == RoomMethod::MercuryBarometer) {
         j["mercury"] = mercuryToJson(e.mercury);
         return j;
@@ -66,19 +86,24 @@ Json roomToJson(const RoomEntry& e) {
         j["reading"] = formatMeasure(e.value, unit(e.unit));
         j["uncertainty"] = formatMeasure(e.valueU, unit(e.unit));
     }
-    if (e.method == RoomMethod::Altitude || e.method == RoomMethod::SeaLevelReport)
+    const bool rests = e.method == RoomMethod::Altitude || e.method == RoomMethod::SeaLevelReport;
+    if (rests || (e.method == RoomMethod::StationReport && e.altitudeM != 0.0)) // else it only compares
         j["altitude"] = formatMeasure(e.altitudeM, unit("m"));
     if (e.method == RoomMethod::SeaLevelReport) {
         j["air"] = formatMeasure(e.airCelsius, unit("degC"));
         for (const auto& [reduction, name] : kReductions)
             if (reduction == e.reduction) j["reduction"] = name;
     }
-    if (e.method == RoomMethod::DeadHead) j["ultimate"] = formatMeasure(e.ultimatePa, unit("Pa"));
+    if (e.method == RoomMethod::DeadHead && e.ultimatePa)
+        j["ultimate"] = formatMeasure(*e.ultimatePa, unit("Pa"));
     return j;
 }
 
 void readRoomFrom(Reader r, RoomEntry& e) {
     r.parsed("method", e.method, roomMethodFromId);
+    r.parsed("room_temperature", e.roomCelsius, [](std::string_view s) {
+        return parseTemperature(s).map([](Temperature t) { return t.celsius(); });
+    });
     if (e.method == RoomMethod::MercuryBarometer) return readMercuryFrom(r.child("mercury"), e.mercury);
     if (e.method != RoomMethod::Altitude) {
         Measure reading{0.0, &unit("hPa")}, u{0.0, nullptr};

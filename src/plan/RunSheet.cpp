@@ -1,5 +1,6 @@
 #include "RunSheet.h"
 
+#include "quantities/Rounding.h"
 #include "substances/SubstanceLibrary.h"
 
 #include <algorithm>
@@ -40,7 +41,7 @@ double heatSeconds(const Rig& rig, const Substance& substance, double fromKelvin
 
 /// Fills in the estimated times along the order of taking.
 void estimateTimes(const Plan& plan, const Substance& substance, Pressure room, RunSheet& sheet) {
-    double kelvin = kIcePointKelvin + plan.startCelsius, pa = room.pascal();
+    double kelvin = kIcePointKelvin + sheet.startCelsius, pa = room.pascal();
     sheet.totalSeconds = kSetUpSeconds + kClearUpSeconds;
     for (Target& t : sheet.targets) {
         if (t.state != TargetState::Ok) continue;
@@ -135,7 +136,30 @@ Result<std::vector<Pressure>> ladderPressures(const Plan& plan, Pressure room) {
     return out;
 }
 
-Result<RunSheet> makeRunSheet(const Plan& plan, const RoomPressure& room) {
+namespace {
+
+/// Where the times count from: as the plan says, else as warm as the room, as long as the liquid is one
+/// there.
+void setStart(const Plan& plan, const Substance& substance, std::optional<double> roomCelsius,
+              RunSheet& sheet) {
+    const SubstanceFacts& facts = substance.facts();
+    const double room = roomCelsius.value_or(kAssumedRoomCelsius);
+    const double hottest = std::max(facts.normalBoilingPoint, facts.triple).celsius();
+    sheet.startCelsius = plan.startCelsius.value_or(std::clamp(room, facts.triple.celsius(), hottest));
+    sheet.startAssumed = !plan.startCelsius && !roomCelsius;
+}
+
+} // namespace
+
+Text startText(const Plan& plan, const RunSheet& sheet) {
+    if (plan.method != Method::HoldPressure) return {};
+    const Text celsius = fixed(sheet.startCelsius, 0);
+    return sheet.startAssumed
+               ? Text::tr("The liquid is assumed to start at {} °C: Room has no temperature yet.", celsius)
+               : Text::tr("The liquid starts at {} °C.", celsius);
+}
+
+Result<RunSheet> makeRunSheet(const Plan& plan, const RoomPressure& room, std::optional<double> roomCelsius) {
     if (const auto ok = check(plan); !ok) return tl::unexpected(ok.error());
     const Liquid liquid = liquidOf(plan);
     const auto ladder = ladderPressures(plan, room.station);
@@ -164,6 +188,7 @@ Result<RunSheet> makeRunSheet(const Plan& plan, const RoomPressure& room) {
                      [](const Target& a, const Target& b) { return a.absolute < b.absolute; });
     for (std::size_t i = 0; i < sheet.targets.size(); ++i)
         sheet.targets[i].order = static_cast<int>(i) + 1;
+    setStart(plan, liquid.solvent(), roomCelsius, sheet);
     estimateTimes(plan, liquid.solvent(), room.station, sheet);
     sheet.whyLowestFirst = whyLowestFirst(plan.method);
     sheet.materials = materialsFor(plan);
@@ -230,7 +255,8 @@ Result<Plan> withSubstance(const Plan& plan, const std::string& id, Pressure roo
                      "at the Plan station first",
                      facts.name, ladder->from * 1e-3, ladder->to * 1e-3));
     const Temperature hottest = std::max(facts.normalBoilingPoint, facts.triple);
-    out.startCelsius = std::clamp(plan.startCelsius, facts.triple.celsius(), hottest.celsius());
+    if (plan.startCelsius)
+        out.startCelsius = std::clamp(*plan.startCelsius, facts.triple.celsius(), hottest.celsius());
     if (plan.ladder.spacing == Spacing::Pressure) return out;
     return withSpacing(out, plan.ladder.spacing, room).map([&out](const Ladder& spaced) {
         out.ladder = spaced;

@@ -37,6 +37,8 @@ struct Caution {
 struct RunSheet {
     std::vector<Target> targets; ///< in the order of taking
     double totalSeconds = 0.0;   ///< of all targets that can be taken, with set-up and clearing away
+    double startCelsius = 20.0;  ///< from which the times count
+    bool startAssumed = false;   ///< nobody has measured it, nor the room
     bool fits = true;            ///< into the period
     bool secondRunFits = false;
     Text whyLowestFirst;
@@ -47,11 +49,19 @@ struct RunSheet {
 /// Time before the first and after the last target, s: assembling, leak test; cooling, clearing up.
 inline constexpr double kSetUpSeconds = 300.0;
 inline constexpr double kClearUpSeconds = 240.0;
+/// The room's temperature where nobody has read it.
+inline constexpr double kAssumedRoomCelsius = 20.0;
+
+/// From what the minutes of a run sheet count: where the liquid is heated, and whether that was measured.
+[[nodiscard]] Text startText(const Plan& plan, const RunSheet& sheet);
 
 /// Works out the run sheet. Estimates: heating at 70 % of the heater's power into the liquid; pumping a dry
 /// volume exponentially to the ultimate pressure; fixed times for steadying, reading and bleeding (named in
 /// the source file). Fails where the plan makes no sense, or a target lies outside the substance's curve.
-[[nodiscard]] Result<RunSheet> makeRunSheet(const Plan& plan, const RoomPressure& room);
+/// @param roomCelsius  of the room's air, which a liquid has whose start the plan does not say; 20 °C are
+///                     assumed where that is not known either.
+[[nodiscard]] Result<RunSheet> makeRunSheet(const Plan& plan, const RoomPressure& room,
+                                            std::optional<double> roomCelsius = {});
 
 /// The absolute pressures of a ladder in a room, lowest first, the trial point not among them.
 [[nodiscard]] Result<std::vector<Pressure>> ladderPressures(const Plan& plan, Pressure room);

@@ -117,10 +117,10 @@ Text waitedForOverRoom(const Played& p) {
     return dash();
 }
 
-/// Force of the room's air on a plunger over the saturated vapour of 20 °C.
+/// Force of the room's air on a plunger over vapour that is saturated at the room's temperature.
 Text push(const Played& p) {
-    constexpr double kCool = 293.15;
-    return Text::set("{:.0f} N", p.vessel().mouth * (p.roomPascal() - p.fluid.liquidSaturation(kCool)));
+    const double room = p.r.setup.model.roomKelvin;
+    return Text::set("{:.0f} N", p.vessel().mouth * (p.roomPascal() - p.fluid.liquidSaturation(room)));
 }
 
 /// Pa/m, at the room's pressure and temperature.

@@ -45,6 +45,10 @@ Text roomSentence(const LessonSession& s) {
                     Text::tr("{}; {} kPa at {}, the drift between them interpolated in time.", atStart,
                              fixed(last->station.kilopascal(), decimals), clockText(end->takenAt, offset));
     if (room->method == RoomMethod::Nominal) sentences.push_back(Text::tr("It was assumed, not measured."));
+    if (const RoomEntry* entry = model.roomEntry(start->id); entry && entry->method == room->method)
+        sentences.push_back(biasOf(*entry));
+    if (const auto celsius = model.roomCelsius(s.groupId(), start->takenAt))
+        sentences.push_back(Text::tr("The room's air had {} °C.", fixed(*celsius, 1)));
     const auto corrections = std::count_if(model.data().rooms.begin(), model.data().rooms.end(),
                                            [](const RoomRecord& r) { return !r.current; });
     if (corrections > 0)
@@ -299,6 +303,9 @@ Result<Document> labReport(const LessonSession& s, const ReportOptions& options)
     d.blocks.emplace_back(Paragraph{
         zeroed ? Text::tr("The gauge's zero, open to the room, was read before the points and is taken off.")
                : Text::tr("The gauge's zero was not checked.")});
+    if (const auto began = model.startOf(run.id))
+        d.blocks.emplace_back(
+            Paragraph{Text::tr("The liquid started at {} °C.", fixed(began->temperature.celsius(), 1))});
     d.blocks.emplace_back(Paragraph{exclusions(readings)});
     d.blocks.emplace_back(Heading{2, Text::tr("Readings")});
     d.blocks.emplace_back(readingsTable(v, plan, options.answers));

@@ -252,6 +252,23 @@ TEST_F(Rehearse, WhatWasSetStaysWhenAnotherVariantIsChosenAndAnotherRoomPlaysItA
     goTo(Station::Rehearse);
     wait();
     EXPECT_NEAR(*map().roomPascal, 85'100.0, 1.0);
+    EXPECT_TRUE(d->text("stripRoomUnder").contains(QStringLiteral("21 °C, rehearsed"))) // as it was read
+        << d->text("stripRoomUnder").toStdString();
+    goTo(Station::Room);
+    d->type("roomValue", QStringLiteral("851"));
+    d->type("roomTemperature", QStringLiteral("33"));
+    d->press("roomEnter");
+    goTo(Station::Rehearse);
+    wait();
+    EXPECT_TRUE(d->text("stripRoomUnder").contains(QStringLiteral("33 °C, rehearsed")))
+        << d->text("stripRoomUnder").toStdString();
+    goTo(Station::Room);
+    d->type("roomTemperature", QString());
+    d->press("roomEnter");
+    goTo(Station::Rehearse);
+    wait();
+    EXPECT_TRUE(d->text("stripRoomUnder").contains(QStringLiteral("°C assumed")))
+        << d->text("stripRoomUnder").toStdString();
     EXPECT_NE(*map().roomPascal, before);
     EXPECT_NE(d->text("comesNext"), QString());
 }

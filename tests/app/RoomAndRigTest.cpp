@@ -86,6 +86,49 @@ TEST_F(RoomStation, AMercuryColumnIsReadWithItsVernierAndCorrected) {
     EXPECT_TRUE(d.text("roomHistory").contains(QStringLiteral("mercury barometer")));
 }
 
+TEST_F(RoomStation, WhatWasDoneAtTheBarometerIsTickedAndKept) {
+    d.press("roomMethod_5");
+    for (const auto& [field, value] : {std::pair{"barometerMain", "526"},
+                                       {"barometerVernier", "7"},
+                                       {"barometerAttached", "9"},
+                                       {"barometerLatitude", "-16.5"},
+                                       {"barometerHeight", "3010"}})
+        d.type(field, QString::fromLatin1(value));
+    d.press("barometerTick_attached");
+    d.press("barometerTick_slide");
+    EXPECT_TRUE(d.text("roomWarning").contains(QStringLiteral("not set to the tip of the cone")))
+        << d.text("roomWarning").toStdString();
+    d.press("barometerTick_cone");
+    EXPECT_FALSE(d.text("roomWarning").contains(QStringLiteral("cone")));
+    d.press("roomEnter");
+    ASSERT_TRUE(d.session().room());
+    const RoomEntry* kept = d.session().model().roomEntry(d.session().model().data().rooms.back().id);
+    ASSERT_TRUE(kept && kept->mercury.ticks);
+    EXPECT_EQ(*kept->mercury.ticks, (BarometerTicks{true, true, true, false}));
+    EXPECT_EQ(d.session().model().roomCelsius({}), 9.0);
+}
+
+TEST_F(RoomStation, APullWithAnUnknownPumpAndTheRoomsTemperatureAreTaken) {
+    d.press("roomMethod_3");
+    d.type("roomValue", QStringLiteral("-71.4"));
+    auto* units = d.find<QComboBox>("roomUnit");
+    units->setCurrentText(QStringLiteral("kPa"));
+    emit units->activated(units->currentIndex());
+    Driver::settle();
+    ASSERT_TRUE(d.find<QAbstractButton>("roomEnter")->isEnabled()) << d.text("roomWarning").toStdString();
+    EXPECT_TRUE(d.text("roomWarning").contains(QStringLiteral("up to 3 kPa higher")));
+    d.type("roomTemperature", QStringLiteral("abc"));
+    EXPECT_TRUE(d.find<QLineEdit>("roomTemperature")->property("wrong").toBool());
+    d.type("roomTemperature", QStringLiteral("31,5"));
+    d.press("roomEnter");
+    EXPECT_NEAR(d.session().room()->station.pascal(), 71'400.0, 1e-6);
+    EXPECT_EQ(d.session().model().roomCelsius({}), 31.5);
+    // The demonstrations are rehearsed in that room.
+    const RoomEntry* kept = d.session().model().roomEntry(d.session().model().data().rooms.back().id);
+    ASSERT_TRUE(kept);
+    EXPECT_FALSE(kept->ultimatePa);
+}
+
 TEST_F(RoomStation, TheVernierPictureIsSetByKeysAndByDragging) {
     d.press("roomMethod_5");
     d.type("barometerMain", QStringLiteral("709"));

@@ -110,6 +110,21 @@ TEST_F(RunStation, OneHandTypesAndCaptures) {
     EXPECT_EQ(d.find<QTableView>("taken")->model()->index(0, 0).data().toString(), QStringLiteral("1"));
 }
 
+TEST_F(RunStation, TheLiquidsStartIsStamped) {
+    d.press("startTemperature"); // nothing typed
+    EXPECT_TRUE(d.text("message").contains(QStringLiteral("Type how warm the liquid is")));
+    EXPECT_EQ(QApplication::focusWidget(), d.find<QLineEdit>("readTemperature"));
+    d.type("readTemperature", QStringLiteral("41.5"));
+    d.press("startTemperature");
+    EXPECT_EQ(d.session().notebook().count("liquid_start"), 1);
+    EXPECT_NEAR(d.session().model().startOf(*d.session().runId())->temperature.celsius(), 41.5, 1e-9);
+    EXPECT_TRUE(d.find<QLineEdit>("readTemperature")->text().isEmpty());
+    d.type("readTemperature", QStringLiteral("180"));
+    d.press("startTemperature");
+    EXPECT_EQ(d.session().notebook().count("liquid_start"), 1);
+    EXPECT_EQ(d.find<QLineEdit>("readTemperature")->text(), QStringLiteral("180")); // nothing typed is lost
+}
+
 TEST_F(RunStation, TheInstrumentsAreSetUntilTheyLookLikeThoseOnTheBench) {
     d.press("runShown_1");
     auto* dial = d.find<app::DialPicture>("dialPicture");

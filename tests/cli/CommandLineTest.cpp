@@ -50,6 +50,14 @@ TEST(CommandLine, SaturationMeetsTheSteamTables) {
     EXPECT_EQ(j["phases"], "liquid-vapour");
     EXPECT_GT(j["pressure_pa_u"].get<double>(), 0.0);
     EXPECT_EQ(json("saturation --temperature '230 K'")["phases"], "solid-vapour");
+    // Smithsonian Meteorological Tables at -20 °C: over ice 103.2 Pa, over water that has not frozen 125.4
+    // Pa.
+    const auto frozen = json("saturation --temperature '-20 degC'");
+    EXPECT_NEAR(frozen["pressure_pa"], 103.2, 0.3);
+    EXPECT_NEAR(frozen["supercooled_liquid_pressure_pa"], 125.4, 0.4);
+    EXPECT_FALSE(j.contains("supercooled_liquid_pressure_pa"));
+    EXPECT_FALSE(json("saturation --fluid carbon-dioxide --temperature '-80 degC'")
+                     .contains("supercooled_liquid_pressure_pa"));
 }
 
 TEST(CommandLine, EverySubstanceOfTheContractIsThere) {
@@ -142,6 +150,9 @@ TEST(CommandLine, RoomAndGaugeGiveTheirWorkedExamples) {
                 5); // ISO 2533 table, interpolated
     EXPECT_NEAR(json("room --dead-head '-91.3 kPa' --ultimate '0.6 kPa'")["station_pressure_pa"], 91900,
                 1e-6);
+    const auto bound = json("room --dead-head '-71.4 kPa'"); // of a pump that nobody knows
+    EXPECT_NEAR(bound["station_pressure_pa"], 71400, 1e-6);
+    EXPECT_NE(bound["bias"].get<std::string>().find("not known"), std::string::npos);
     EXPECT_NEAR(
         json(
             "gauge --type open-u-tube --legs '66.0 cm' '21.0 cm' --temperature '22 degC' --room '1008.2 hPa'")

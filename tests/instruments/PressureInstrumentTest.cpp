@@ -75,6 +75,51 @@ TEST(PressureInstrument, TheZeroOpenToTheRoomIsTakenOff) {
                 1e-6);
 }
 
+// The vessel empty, then full, on one gauge whose needle stands 0.8 kPa too high: what it is off by is in
+// both.
+RC_GTEST_PROP(PressureInstrument, TheZeroOfAGaugeThatGaveTheRoomToCancels, ()) {
+    const double room = *rc::gen::inRange(60'000, 105'000), floor = *rc::gen::inRange(0, 2500),
+                 wanted = *rc::gen::inRange(3000, 60'000);
+    const double zero = *rc::gen::inRange(-30, 31) / 10.0; // kPa
+    RoomEntry pull;
+    pull.method = RoomMethod::DeadHead;
+    pull.unit = "kPa";
+    pull.value = -(room - floor) / 1000.0 + zero;
+    pull.ultimatePa = floor;
+    const auto known = stationPressure(pull);
+    RC_ASSERT(known.has_value());
+    const auto gauge = dial(PressureConvention::GaugeNegative, "kPa", 1);
+    const GaugeReading shown{-(room - wanted) / 1000.0 + zero, {}};
+    for (const auto& check : {std::optional<GaugeReading>(), std::optional(GaugeReading{zero, {}})}) {
+        const auto p = toAbsolute(gauge, shown, *known, check);
+        RC_ASSERT(p.has_value());
+        RC_ASSERT(std::abs(p->pressure.pascal() - wanted) < 0.1);
+    }
+    // Another gauge has another zero, which does not cancel.
+    auto other = gauge;
+    other.unit = "mbar";
+    const auto q = toAbsolute(other, {-(known->station.pascal() - wanted) / 100.0 + 5.0, {}}, *known,
+                              GaugeReading{5.0, {}});
+    RC_ASSERT(q.has_value());
+    RC_ASSERT(std::abs(q->pressure.pascal() - wanted) < 0.1);
+}
+
+// Close to what the pump left, a class that is an error of the scale says nothing; by the room it says all.
+TEST(PressureInstrument, OfTheClassThatGaveTheRoomItsScaleRemains) {
+    RoomEntry pull;
+    pull.method = RoomMethod::DeadHead;
+    pull.unit = "kPa";
+    pull.value = -84.0;
+    pull.ultimatePa = 0.0;
+    const auto room = *stationPressure(pull);
+    auto gauge = dial(PressureConvention::GaugeNegative, "kPa", 0.01);
+    gauge.accuracy = 2.0;
+    const double all = 2000.0 / std::sqrt(3.0);
+    EXPECT_LT(toAbsolute(gauge, {-83.99, {}}, room)->uShared, 0.01 * all);
+    EXPECT_NEAR(toAbsolute(gauge, {-42.0, {}}, room)->uShared, 0.5 * all, 1.0);
+    EXPECT_NEAR(toAbsolute(gauge, {0.0, {}}, room)->uShared, all, 1.0);
+}
+
 TEST(PressureInstrument, SharedAndIndependentUncertaintyAreKeptApart) {
     const auto gauge = dial(PressureConvention::GaugeNegative, "kPa", 1);
     const auto p = *toAbsolute(gauge, {-68, {}}, roomOf(94310, 400));

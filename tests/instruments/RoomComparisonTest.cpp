@@ -53,5 +53,24 @@ TEST(RoomComparison, OtherCausesAreNamed) {
     EXPECT_EQ(all.size(), 3U);
 }
 
+// 640 m: the standard atmosphere has 93.87 kPa there.
+TEST(RoomComparison, AReportThatNoWeatherMakesAtItsHeightIsDoubted) {
+    const auto doubt = [](RoomMethod method, double hPa, double altitude) {
+        return plain(doubtAtHeight(source(method, hPa), altitude));
+    };
+    const std::string reduced = doubt(RoomMethod::StationReport, 1019.0, 640.0);
+    EXPECT_NE(reduced.find("usually near 93.9 kPa, and 101.9 kPa is not the weather"), std::string::npos)
+        << reduced;
+    EXPECT_NE(reduced.find("reduced to sea level"), std::string::npos) << reduced;
+    EXPECT_NE(doubt(RoomMethod::Barometer, 1019.0, 640.0).find("set to sea level"), std::string::npos);
+    EXPECT_EQ(doubt(RoomMethod::StationReport, 945.0, 640.0), "");
+    EXPECT_EQ(doubt(RoomMethod::StationReport, 1019.0, 20.0), "");
+    const std::string odd = doubt(RoomMethod::StationReport, 720.0, 640.0); // neither the one nor the other
+    EXPECT_NE(odd.find("Check the number, its unit and the height."), std::string::npos) << odd;
+    // What is computed from the height, or already reduced, cannot be doubted by it.
+    for (const RoomMethod method : {RoomMethod::SeaLevelReport, RoomMethod::Altitude, RoomMethod::Nominal})
+        EXPECT_EQ(doubt(method, 1019.0, 640.0), "");
+}
+
 } // namespace
 } // namespace uttrin

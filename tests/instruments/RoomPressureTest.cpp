@@ -53,6 +53,41 @@ TEST(RoomPressure, AnEmptyVesselPullAddsWhatThePumpLeaves) {
     EXPECT_NEAR(ultimateFromPair(barometer, GaugePressure::fromPascal(-91.3e3)).pascal(), 700, 1e-6);
 }
 
+// Nobody knows what the pump leaves: the pull is the least that the room can be, with the bound said.
+TEST(RoomPressure, APullWithAPumpThatNobodyKnowsIsABound) {
+    const auto e = entry(RoomMethod::DeadHead, -71.4, "kPa", 0.5);
+    const auto r = stationPressure(e);
+    ASSERT_TRUE(r) << r.error().message;
+    EXPECT_NEAR(r->station.pascal(), 71'400, 1e-9);
+    EXPECT_GE(r->uPa, kUnknownUltimateAtMost / std::sqrt(3.0)); // anything from nothing to the bound
+    EXPECT_NE(plain(biasOf(e)).find("may stand up to 3 kPa higher"), std::string::npos) << biasOf(e);
+    auto known = e;
+    known.ultimatePa = 0.0; // known, and nothing
+    EXPECT_LT(stationPressure(known)->uPa, r->uPa);
+    EXPECT_EQ(plain(biasOf(known)).find("is not known"), std::string::npos);
+}
+
+TEST(RoomPressure, AMercuryBarometerWhoseConeWasNotSetSaysSo) {
+    auto e = entry(RoomMethod::MercuryBarometer, 0.0, "hPa", 0.0);
+    EXPECT_EQ(plain(biasOf(e)).find("cone"), std::string::npos); // nobody was asked
+    e.mercury.ticks = BarometerTicks{true, false, true, true};
+    EXPECT_NE(plain(biasOf(e)).find("not set to the tip of the cone"), std::string::npos) << biasOf(e);
+    e.mercury.ticks->cone = true;
+    EXPECT_EQ(plain(biasOf(e)).find("cone"), std::string::npos);
+}
+
+TEST(RoomPressure, TheRoomsTemperatureIsReadOrTheBarometersOwn) {
+    auto e = entry(RoomMethod::Barometer, 702.0, "hPa", 0.3);
+    EXPECT_FALSE(roomCelsiusOf(e));
+    e.roomCelsius = -4.5;
+    EXPECT_EQ(roomCelsiusOf(e), -4.5);
+    e.method = RoomMethod::MercuryBarometer;
+    e.mercury.attachedCelsius = 31.0;
+    EXPECT_EQ(roomCelsiusOf(e), -4.5);
+    e.roomCelsius.reset();
+    EXPECT_EQ(roomCelsiusOf(e), 31.0);
+}
+
 TEST(RoomPressure, ANominalValueIsNeverBetterThanTheWeather) {
     EXPECT_DOUBLE_EQ(stationPressure(entry(RoomMethod::Nominal, 1, "atm", 0))->uPa, kWeatherSpreadPascal);
 }
@@ -100,7 +135,9 @@ TEST(RoomPressure, EachSourceAsksForWhatItNeeds) {
     EXPECT_FALSE(fieldsAsked(RoomMethod::Altitude).value);
     EXPECT_TRUE(fieldsNeeded(RoomMethod::SeaLevelReport).air);
     EXPECT_FALSE(fieldsAsked(RoomMethod::StationReport).air);
-    EXPECT_TRUE(fieldsNeeded(RoomMethod::DeadHead).ultimate);
+    // What the pump leaves is asked for, but a pull without it is a bound.
+    EXPECT_TRUE(fieldsAsked(RoomMethod::DeadHead).ultimate);
+    EXPECT_FALSE(fieldsNeeded(RoomMethod::DeadHead).ultimate);
     EXPECT_TRUE(fieldsNeeded(RoomMethod::MercuryBarometer).mercury);
     EXPECT_FALSE(fieldsAsked(RoomMethod::MercuryBarometer).value);
     // An assumed value has no uncertainty to type, and asks where the room is only to say what that costs.

@@ -8,6 +8,8 @@
 #include <gtest/gtest.h>
 #include <rapidcheck/gtest.h>
 
+#include <algorithm>
+
 namespace uttrin {
 namespace {
 
@@ -70,6 +72,22 @@ TEST_F(DialMeaningTest, APositivePressureIsNeverGuessed) {
     // A bare number counts as the rig's own gauge does.
     EXPECT_FALSE(readDialText("-0.62", gauge)->ambiguous);
     EXPECT_EQ(readDialText("-0.62", gauge)->instrument.unit, gauge.unit);
+}
+
+// 200 Pa: over ice -13 °C has 198.5 Pa and -12 °C 217.3; over water that has not frozen -15 °C has 191.4 Pa
+// and -14 °C 207.8 (Smithsonian Meteorological Tables).
+TEST_F(DialMeaningTest, BelowFreezingIceAndSupercooledWaterAreToldApart) {
+    enterRoom(702.0);
+    const auto text = readDialText("200 Pa", s->plan().rig.gauge, CountsFrom::Absolute);
+    ASSERT_TRUE(text) << text.error().message;
+    const auto m = dialMeaning(*s, text->instrument, text->reading);
+    ASSERT_TRUE(m);
+    const auto ice = std::ranges::find_if(m->lines, [](const auto& l) { return l.caption == "water"; });
+    ASSERT_NE(ice, m->lines.end());
+    EXPECT_NE(plain(ice->value).find("solid, sublimes at \u221212.9"), std::string::npos) << ice->value;
+    ASSERT_NE(ice + 1, m->lines.end());
+    EXPECT_NE(plain((ice + 1)->value).find("supercooled liquid, boils at \u221214."), std::string::npos)
+        << (ice + 1)->value;
 }
 
 TEST_F(DialMeaningTest, WithoutARoomAGaugeReadingStaysUnreferenced) {

@@ -58,6 +58,69 @@ TEST_F(LessonSessionTest, DriftBetweenTwoRoomReadingsIsInterpolatedInTime) {
                     94310.0 - 200.0 * static_cast<double>(r.raw.takenAt - start) / 2.4e6, 1e-6);
 }
 
+// What was read last before a moment is the room's temperature then; before the first it is the first.
+TEST_F(LessonSessionTest, TheRoomHasTheTemperatureThatWasReadLast) {
+    EXPECT_FALSE(s->model().roomCelsius({}));
+    RoomEntry cold = barometer(702.0);
+    const Milliseconds start = clock.time;
+    ASSERT_TRUE(s->enterRoom(cold, RoomRole::Start, start));
+    EXPECT_FALSE(s->model().roomCelsius({})); // a pressure alone says nothing of it
+    cold.roomCelsius = 8.5;
+    ASSERT_TRUE(s->enterRoom(cold, RoomRole::Start, start));
+    RoomEntry warm = barometer(703.0);
+    warm.roomCelsius = 14.0;
+    ASSERT_TRUE(s->enterRoom(warm, RoomRole::End, start + 3'600'000));
+    EXPECT_EQ(s->model().roomCelsius({}, start - 1000), 8.5);
+    EXPECT_EQ(s->model().roomCelsius({}, start + 1'800'000), 8.5);
+    EXPECT_EQ(s->model().roomCelsius({}, start + 3'600'000), 14.0);
+    EXPECT_EQ(s->model().roomCelsius({}), 14.0);
+    ASSERT_TRUE(s->undo());
+    EXPECT_EQ(s->model().roomCelsius({}), 8.5);
+}
+
+TEST_F(LessonSessionTest, TheLiquidsStartIsStampedCorrectedAndTakenBack) {
+    enterRoom(702.0);
+    EXPECT_FALSE(s->stampStart(4.0)); // to whom would it belong
+    ASSERT_TRUE(s->startRun("Dune"));
+    const RowId run = *s->runId();
+    EXPECT_TRUE(s->model().sheetOfRun(run)->startAssumed);
+    for (const double wrong : {-40.0, 300.0, std::nan("")}) {
+        EXPECT_FALSE(s->stampStart(wrong)) << wrong;
+        EXPECT_EQ(s->notebook().count("liquid_start"), 0);
+    }
+    ASSERT_TRUE(s->stampStart(3.0));
+    EXPECT_NEAR(s->model().sheetOfRun(run)->startCelsius, 3.0, 1e-9);
+    EXPECT_FALSE(s->model().sheetOfRun(run)->startAssumed);
+    const double fromCold = s->model().sheetOfRun(run)->targets.front().seconds;
+    ASSERT_TRUE(s->stampStart(33.0)); // read again: the later one counts
+    EXPECT_LT(s->model().sheetOfRun(run)->targets.front().seconds, fromCold);
+    ASSERT_TRUE(s->undo());
+    EXPECT_NEAR(s->model().startOf(run)->temperature.celsius(), 3.0, 1e-9);
+    ASSERT_TRUE(s->startRun("Cedar")); // another group's liquid is another liquid
+    EXPECT_FALSE(s->model().startOf(*s->runId()));
+}
+
+// A pull with a pump that nobody knows, and a barometer on the wall: the barometer counts.
+TEST_F(LessonSessionTest, AnUnknownPumpsPullTakesTheBarometerThatWasReadBesideIt) {
+    RoomEntry pull;
+    pull.method = RoomMethod::DeadHead;
+    pull.unit = "kPa";
+    pull.value = -69.0;
+    ASSERT_TRUE(s->startRun("Dune"));
+    const RowId group = *s->groupId();
+    ASSERT_TRUE(s->enterRoom(pull, RoomRole::Start, clock.time, group));
+    EXPECT_NEAR(s->room()->station.pascal(), 69'000.0, 1e-6);
+    ASSERT_TRUE(
+        s->enterRoom(barometer(702.0), RoomRole::Start, clock.time + 7 * 3'600'000)); // another lesson's
+    EXPECT_NEAR(s->room()->station.pascal(), 69'000.0, 1e-6);
+    ASSERT_TRUE(s->enterRoom(barometer(705.0), RoomRole::Start, clock.time + 600'000));
+    EXPECT_NEAR(s->room()->station.pascal(), 70'500.0, 1e-6);
+    EXPECT_EQ(s->room()->method, RoomMethod::Barometer);
+    pull.ultimatePa = 400.0; // a pump that is known says it itself
+    ASSERT_TRUE(s->enterRoom(pull, RoomRole::Start, clock.time, group));
+    EXPECT_NEAR(s->room()->station.pascal(), 69'400.0, 1e-6);
+}
+
 TEST_F(LessonSessionTest, TargetsAdvanceAndOnlyTheActualIsFitted) {
     ASSERT_TRUE(s->enterRoom(barometer(943.1), RoomRole::Start, clock.time));
     ASSERT_TRUE(s->startRun("Cedar"));

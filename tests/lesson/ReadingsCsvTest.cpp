@@ -126,6 +126,8 @@ void fillAtRandom(testing::HandledSession& s, testing::FakeClock& clock) {
         run.plan.rig.depthCm = *rc::gen::inRange(0, 9);
         if (*rc::gen::arbitrary<bool>())
             run.zeros.push_back({0, 0, 1'700'000'000'000, 0.02, arms ? std::optional(0.5) : std::nullopt});
+        if (*rc::gen::arbitrary<bool>())
+            run.start = LiquidStart{0, 0, 1'699'999'000'000, *rc::gen::inRange(0, 4000) / 100.0};
         const int points = *rc::gen::inRange(1, 6);
         for (int k = 0; k < points; ++k) {
             Reading r;

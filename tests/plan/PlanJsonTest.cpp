@@ -75,11 +75,18 @@ RC_GTEST_PROP(PlanJson, AWrittenPlanReadsBackTheSame, ()) {
     file.plan.ladder.trialInFit = *rc::gen::arbitrary<bool>();
     file.room.method = *rc::gen::element(RoomMethod::Barometer, RoomMethod::SeaLevelReport,
                                          RoomMethod::Altitude, RoomMethod::DeadHead);
-    file.room.ultimatePa = 512.25;
+    if (*rc::gen::arbitrary<bool>()) file.room.ultimatePa = *rc::gen::inRange(0, 5000) / 4.0;
+    if (*rc::gen::arbitrary<bool>()) file.room.roomCelsius = *rc::gen::inRange(-80, 180) / 4.0;
+    if (*rc::gen::arbitrary<bool>()) file.plan.startCelsius = *rc::gen::inRange(0, 360) / 4.0;
+    file.room.altitudeM = *rc::gen::inRange(0, 4000);
     const std::string once = writePlanFile(file);
     const auto back = readPlanFile(once);
     RC_ASSERT(back.has_value());
     RC_ASSERT(writePlanFile(*back) == once);
+    RC_ASSERT(back->room.ultimatePa.has_value() ==
+              (file.room.ultimatePa.has_value() && file.room.method == RoomMethod::DeadHead));
+    RC_ASSERT(back->room.roomCelsius == file.room.roomCelsius);
+    RC_ASSERT(back->plan.startCelsius == file.plan.startCelsius);
 }
 
 RC_GTEST_PROP(PlanJson, AnyTextIsReadOrRefusedWithAReason, (std::string text)) {
@@ -120,9 +127,21 @@ TEST(PlanJson, InstrumentsSolutionsAndBarometersComeBackAsTheyWere) {
     e.mercury.vernierLine = 4;
     e.mercury.scale = ScaleMaterial::Glass;
     e.mercury.latitudeDegrees = 61.2;
+    e.mercury.ticks = BarometerTicks{true, false, true, false};
+    e.roomCelsius = 33.5;
     const auto room = readRoom(writeRoom(e));
     ASSERT_TRUE(room) << room.error().message;
     EXPECT_EQ(room->mercury, e.mercury);
+    EXPECT_EQ(room->roomCelsius, e.roomCelsius);
+}
+
+TEST(PlanJson, AStepOfTheBarometerThatNobodyKnowsIsNamed) {
+    const auto room = readRoom(R"({"method": "mercury", "mercury": {"main_scale": "709 mmHg", "ticked":
+        ["cone", "polish"]}})");
+    ASSERT_FALSE(room);
+    const std::string said = plain(room.error().message);
+    EXPECT_NE(said.find("/mercury/ticked"), std::string::npos) << said;
+    EXPECT_NE(said.find("attached, cone, slide, vernier"), std::string::npos) << said;
 }
 
 } // namespace

@@ -34,6 +34,31 @@ TEST(RunSheet, TargetsGoUpFromTheLowestAndShowTheDial) {
     EXPECT_FALSE(sheet->whyLowestFirst.empty());
 }
 
+// The minutes of the first point count from where the liquid is: at 62 kPa in a cold hut they are more.
+TEST(RunSheet, TheLiquidStartsAsWarmAsTheRoomUnlessThePlanSaysIt) {
+    Plan plan = dialPlan();
+    plan.ladder.from = 15e3;
+    plan.ladder.to = 55e3;
+    const RoomPressure hut{Pressure::fromPascal(62'000), 30, RoomMethod::Barometer};
+    const auto cold = *makeRunSheet(plan, hut, 4.0), warm = *makeRunSheet(plan, hut, 34.0),
+               unknown = *makeRunSheet(plan, hut);
+    EXPECT_DOUBLE_EQ(cold.startCelsius, 4.0);
+    EXPECT_FALSE(cold.startAssumed);
+    EXPECT_EQ(startText(plan, cold), "The liquid starts at 4 °C.");
+    EXPECT_TRUE(unknown.startAssumed);
+    EXPECT_EQ(startText(plan, unknown),
+              "The liquid is assumed to start at 20 °C: Room has no temperature yet.");
+    EXPECT_GT(cold.targets.front().seconds, unknown.targets.front().seconds);
+    EXPECT_GT(unknown.targets.front().seconds, warm.targets.front().seconds);
+    plan.startCelsius = 40.0; // from the tap, and it says so
+    const auto told = *makeRunSheet(plan, hut, 4.0);
+    EXPECT_DOUBLE_EQ(told.startCelsius, 40.0);
+    EXPECT_FALSE(told.startAssumed);
+    // Water in a room below its ice point is no liquid: it starts at the ice point.
+    plan.startCelsius.reset();
+    EXPECT_NEAR(makeRunSheet(plan, hut, -12.0)->startCelsius, 0.01, 1e-9);
+}
+
 TEST(RunSheet, SpacingsAreEvenInWhatTheySay) {
     Plan plan = dialPlan();
     for (const auto spacing : {Spacing::Pressure, Spacing::Temperature, Spacing::InverseTemperature}) {

@@ -316,7 +316,10 @@ std::optional<double> expectedFigure(const std::string& name, const Rehearsal& r
         const double t = r.watchedAt(0).kelvin;
         return 100.0 * 42.4e3 / (8.314 * t * t);
     }
-    if (name == "push") return (room - 2339.0) * 5.515e-4;
+    if (name == "push") { // over water of the room's temperature; its vapour by Magnus' formula
+        const double t = r.setup.model.roomKelvin - 273.15;
+        return (room - 611.2 * std::exp(17.62 * t / (243.12 + t))) * 5.515e-4;
+    }
     if (name == "fall_per_km")
         return 100.0 * (1.0 - std::exp(-9.80665 * 0.0289652 * 1000.0 / (8.314 * r.setup.model.roomKelvin)));
     return std::nullopt;

@@ -105,6 +105,15 @@ TEST(PublishedValues, SupercooledWaterLiesAboveIceAndIsNotOfferedAboveTheTripleP
         EXPECT_NEAR(water().metastableLiquidPressure(t)->pascal() / pascal, 1.0, 3e-3);
         EXPECT_GT(water().metastableLiquidPressure(t)->pascal(), water().vapourPressure(t)->pascal());
     }
+    for (const auto& [celsius, pascal] : {std::pair{-10.0, 286.3}, {-20.0, 125.4}, {-25.0, 80.7}})
+        EXPECT_NEAR(water().metastableLiquidTemperature(Pressure::fromPascal(pascal))->celsius(), celsius,
+                    0.05);
+    for (const double outside : {0.0, 700.0, 1e5}) {
+        const auto none = water().metastableLiquidTemperature(Pressure::fromPascal(outside));
+        ASSERT_FALSE(none) << outside;
+        EXPECT_NE(plain(none.error().message).find("supercooled water is known from"), std::string::npos);
+    }
+    EXPECT_FALSE((*findSubstance("acetone"))->metastableLiquidTemperature(Pressure::fromPascal(2.0)));
     EXPECT_FALSE(water().metastableLiquidPressure(Temperature::fromCelsius(5.0)));
     EXPECT_FALSE((*findSubstance("acetone"))->metastableLiquidPressure(Temperature::fromCelsius(-100.0)));
     EXPECT_EQ((*findSubstance("acetone"))->lowestMetastable(), (*findSubstance("acetone"))->facts().triple);

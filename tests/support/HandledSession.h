@@ -54,6 +54,7 @@ public:
     auto checkZero(double first, std::optional<double> second) {
         return RunCommands(*this).checkZero(first, second);
     }
+    auto stampStart(double temperature) { return RunCommands(*this).stampStart(temperature); }
     auto addNote(const std::string& text) { return RunCommands(*this).addNote(text); }
     /// Types at the bench.
     void edit(const std::function<void(BenchDraft&)>& typing) {

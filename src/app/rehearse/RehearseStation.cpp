@@ -31,6 +31,8 @@
 namespace uttrin::app {
 namespace {
 
+constexpr const char* kRoomTemperature = "/room/temperature"; // in a rig file
+
 void emptyLayout(QLayout* layout) {
     while (QLayoutItem* item = layout->takeAt(0)) {
         if (item->widget()) {
@@ -114,13 +116,23 @@ void RehearseStation::announce() {
     m_controller.carryOut(&SelectionCommands::setRehearsing, name);
 }
 
+/// The room's temperature as the lesson knows it, if this rig has one.
+std::optional<double> RehearseStation::roomCelsius() const {
+    if (!m_controller.isOpen() || !rig().sets(kRoomTemperature)) return std::nullopt;
+    const LessonSession& s = m_controller.session();
+    return s.model().roomCelsius(s.groupId());
+}
+
 /// The room as the lesson knows it, a variant, and what the person turned, in this order.
 std::vector<RigSetting> RehearseStation::settingsOf(int variant) const {
     std::vector<RigSetting> settings;
     const auto& variants = rig().variants();
-    if (m_controller.isOpen())
+    if (m_controller.isOpen()) {
         if (const auto room = m_controller.session().room(); room && rig().sets("/room/pressure"))
             settings.push_back({"/room/pressure", formatMeasure(room->station.pascal(), unit("Pa"))});
+        if (const auto celsius = roomCelsius())
+            settings.push_back({kRoomTemperature, formatMeasure(*celsius, unit("degC"))});
+    }
     if (variant >= 0 && static_cast<std::size_t>(variant) < variants.size()) {
         const auto& own = variants[static_cast<std::size_t>(variant)].settings;
         settings.insert(settings.end(), own.begin(), own.end());
@@ -224,7 +236,9 @@ void RehearseStation::showMoment() {
                              m_isFitted ? Text::tr("forecast") : named(m_beside), at));
     fit();
     m_tape->setMoment(m_moment);
-    emit stripChanged(rehearsalStrip(*r, at));
+    const bool turned =
+        std::ranges::any_of(m_turned, [](const RigSetting& s) { return s.pointer == kRoomTemperature; });
+    emit stripChanged(rehearsalStrip(*r, at, turned || roomCelsius()));
 }
 
 void RehearseStation::showChance(const std::shared_ptr<const EnsembleOutcome>& chance) {

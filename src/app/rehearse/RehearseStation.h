@@ -75,6 +75,7 @@ private:
     void fillCaution();
     [[nodiscard]] const RigFile& rig() const;
     [[nodiscard]] std::vector<RigSetting> settingsOf(int variant) const;
+    [[nodiscard]] std::optional<double> roomCelsius() const;
     void start();
     void showMoment();
     void showChance(const std::shared_ptr<const EnsembleOutcome>& chance);

@@ -46,6 +46,7 @@ Result<RowId> LessonCommands::addImported(const std::string& name, const std::ve
             last = edit.insert(Run{0, setup, groupNamed(edit, from.group.empty() ? name : from.group),
                                    from.number, began > 0 ? began : now(), now()});
             edit.insert(RunRig{0, last, text, now(), {}});
+            if (from.start) edit.insert(LiquidStart{0, last, from.start->takenAt, from.start->temperature});
             std::vector<RowId> zeros;
             for (ZeroCheck zero : from.zeros) {
                 zero.runId = last;

@@ -40,6 +40,21 @@ Result<void> RunCommands::checkZero(double first, std::optional<double> second) 
     });
 }
 
+Result<void> RunCommands::stampStart(double temperature) {
+    const auto run = session().runId();
+    if (!run)
+        return fail(Failure::BadInput, Text::tr("The liquid's start belongs to a run: start one first."));
+    const Plan& plan = session().benchPlan();
+    const auto t = toTemperature(plan.rig.thermometer, temperature);
+    if (!t) return tl::unexpected(t.error());
+    Plan started = plan;
+    started.startCelsius = t->temperature.celsius();
+    if (const auto possible = check(started); !possible) return tl::unexpected(possible.error());
+    return perform(Text::tr("Stamp the liquid's start temperature"), [&](Notebook::Editor& edit) {
+        edit.insert(LiquidStart{0, *run, now(), temperature});
+    });
+}
+
 Result<void> RunCommands::addNote(const std::string& text) {
     const auto run = session().runId();
     if (!run) return fail(Failure::BadInput, Text::tr("A note belongs to a run: start one first."));

@@ -93,6 +93,9 @@ Reading readingOf(Line& line, ImportedRun& run) {
     line.flag("isolated", r.isolated);
     if (!line.text("use_in_fit").empty()) line.flag("use_in_fit", r.useInFit.emplace());
     r.zeroId = zeroOf(line, run);
+    if (const auto start = line.value("start_temperature"))
+        if (const auto stamped = timeOfIso(line.text("start_at")))
+            run.start = LiquidStart{0, 0, *stamped, *start};
     if (line.failure()) return r;
     r.first = *first;
     r.temperature = *temperature;

@@ -24,6 +24,10 @@ std::vector<std::pair<std::string, Json>> cells(const LessonModel& model, const 
     const bool arms = hasTwoArms(gauge.convention);
     const auto orNull = [](const auto& value) { return value ? Json(*value) : Json(); };
     const auto rigs = begins ? model.rigsOf(run.id) : std::vector<RunRig>(); // as the run was taken
+    const LiquidStart* start = nullptr;
+    if (begins)
+        for (const LiquidStart& s : model.data().starts)
+            if (s.runId == run.id) start = &s;
     const ZeroCheck* zero = nullptr;
     for (const ZeroCheck& z : model.data().zeros)
         if (z.id == r.raw.zeroId) zero = &z;
@@ -58,6 +62,8 @@ std::vector<std::pair<std::string, Json>> cells(const LessonModel& model, const 
         {"zero_first", zero ? Json(zero->first) : Json()},
         {"zero_second", zero ? orNull(zero->second) : Json()},
         {"zero_at", zero ? Json(isoText(zero->takenAt, model.lesson().utcOffsetMin)) : Json()},
+        {"start_temperature", start ? Json(start->temperature) : Json()},
+        {"start_at", start ? Json(isoText(start->takenAt, model.lesson().utcOffsetMin)) : Json()},
         {"use_in_fit", orNull(r.raw.useInFit)},
         {"in_fit", r.inFit},
         {"struck", r.raw.struckReason.value_or("")},

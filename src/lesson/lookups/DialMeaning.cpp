@@ -30,8 +30,11 @@ std::string plain(std::string_view text) {
 
 /// Whether the sign at a place is that of an exponent: 1e-3.
 bool isExponent(const std::string& text, std::size_t i) {
-    const auto digit = [&](std::size_t at) { return std::isdigit(static_cast<unsigned char>(text[at])) != 0; };
-    return i >= 2 && (text[i - 1] == 'e' || text[i - 1] == 'E') && (digit(i - 2) || text[i - 2] == '.') && digit(i + 1);
+    const auto digit = [&](std::size_t at) {
+        return std::isdigit(static_cast<unsigned char>(text[at])) != 0;
+    };
+    return i >= 2 && (text[i - 1] == 'e' || text[i - 1] == 'E') && (digit(i - 2) || text[i - 2] == '.') &&
+           digit(i + 1);
 }
 
 /// Where two arms are parted: at '|', or at a minus sign that stands after a blank or a unit and is not the
@@ -39,7 +42,8 @@ bool isExponent(const std::string& text, std::size_t i) {
 std::size_t armBreak(const std::string& text) {
     if (const auto bar = text.find('|'); bar != std::string::npos) return bar;
     for (std::size_t i = 1; i + 1 < text.size(); ++i)
-        if (text[i] == '-' && !isExponent(text, i) && (text[i - 1] == ' ' || std::isalpha(static_cast<unsigned char>(text[i - 1]))))
+        if (text[i] == '-' && !isExponent(text, i) &&
+            (text[i - 1] == ' ' || std::isalpha(static_cast<unsigned char>(text[i - 1]))))
             return i;
     return std::string::npos;
 }
@@ -155,9 +159,16 @@ Result<DialMeaning> dialMeaning(const LessonSession& s, const PressureInstrument
         const double u = std::hypot(p->u() / state->slope, state->temperatureU());
         const int decimals = std::clamp(decimalsForUncertainty(u), 0, 2);
         const Text celsius = fixed(state->temperature.celsius(), decimals), spread = fixed(u, decimals);
-        out.lines.push_back({liquid.name(), state->phases == Phases::LiquidVapour
-                                                ? Text::tr("boils at {} ± {} °C", celsius, spread)
-                                                : Text::tr("sublimes at {} ± {} °C", celsius, spread)});
+        if (state->phases == Phases::LiquidVapour) {
+            out.lines.push_back({liquid.name(), Text::tr("boils at {} ± {} °C", celsius, spread)});
+            return;
+        }
+        out.lines.push_back({liquid.name(), Text::tr("solid, sublimes at {} ± {} °C", celsius, spread)});
+        if (const auto liquidAt = liquid.solvent().metastableLiquidTemperature(p->pressure);
+            liquidAt && liquid.pure())
+            out.lines.push_back({{},
+                                 Text::tr("supercooled liquid, boils at {} ± {} °C",
+                                          fixed(liquidAt->celsius(), decimals), spread)});
     };
     boiling(liquidOf(s.plan()));
     for (const std::string& id : s.selection().laidOver)

@@ -3,6 +3,7 @@
 #include "notebook/Records.h"
 #include "plan/Plan.h"
 
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -16,6 +17,7 @@ struct ImportedRun {
     std::vector<Reading> readings; ///< good ones only; run and ids are not set; `zeroId` is a place in
                                    ///< `zeros`, from 1 on
     std::vector<ZeroCheck> zeros;
+    std::optional<LiquidStart> start = std::nullopt;
 };
 
 } // namespace uttrin

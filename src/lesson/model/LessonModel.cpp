@@ -94,18 +94,13 @@ void LessonModel::readPlans() {
     }
 }
 
-void LessonModel::readRooms() {
-    for (const RoomRecord& r : m_data.rooms) {
-        const auto entry = readRoom(r.entry);
-        const auto room =
-            entry ? stationPressure(*entry) : Result<RoomPressure>(tl::unexpected(entry.error()));
-        if (entry) m_entries.emplace(r.id, *entry);
-        if (room)
-            m_rooms.emplace(r.id, *room);
-        else
-            m_troubles.push_back(
-                Text::tr("A reading of the room's pressure cannot be used: {}", room.error().message));
-    }
+std::optional<LiquidTemperature> LessonModel::startOf(RowId runId) const {
+    for (auto start = m_data.starts.rbegin(); start != m_data.starts.rend(); ++start)
+        if (start->runId == runId)
+            if (const auto t =
+                    toTemperature(planOfRun(runId).rig.thermometer, start->temperature, start->takenAt))
+                return *t;
+    return std::nullopt;
 }
 
 std::vector<RunRig> LessonModel::rigsOf(RowId runId) const {
@@ -148,63 +143,28 @@ bool belongs(const Prediction& p, const Target& target) {
     return std::abs(*p.pascal - target.absolute.pascal()) <= kSame * target.absolute.pascal();
 }
 
-const RoomRecord* LessonModel::roomRecord(std::optional<RowId> groupId, RoomRole role) const {
-    const RoomRecord* best = nullptr;
-    for (const RoomRecord& r : m_data.rooms) {
-        if (!r.current || r.role != role || !m_rooms.contains(r.id)) continue;
-        if (r.groupId && r.groupId != groupId) continue;
-        const bool own = r.groupId.has_value();
-        if (!best || own || !best->groupId) best = &r; // later rows replace earlier ones of the same rank
-    }
-    return best;
-}
-
-const RoomEntry* LessonModel::roomEntry(RowId id) const {
-    const auto found = m_entries.find(id);
-    return found == m_entries.end() ? nullptr : &found->second;
-}
-
-std::optional<RoomPressure> LessonModel::room(std::optional<RowId> groupId,
-                                              std::optional<Milliseconds> at) const {
-    const RoomRecord* start = roomRecord(groupId, RoomRole::Start);
-    if (!start) return std::nullopt;
-    const RoomPressure& first = m_rooms.at(start->id);
-    const RoomRecord* end = roomRecord(groupId, RoomRole::End);
-    const bool sameSource = end && end->groupId == start->groupId && end->takenAt != start->takenAt;
-    if (!at || !sameSource) return first;
-    // In time, whichever was read first; before the one and after the other it stays as it was.
-    const double fraction =
-        static_cast<double>(*at - start->takenAt) / static_cast<double>(end->takenAt - start->takenAt);
-    return interpolate(first, m_rooms.at(end->id), fraction);
-}
-
-namespace {
-
-Result<RunSheet> sheetIn(const std::optional<RoomPressure>& known, const Plan& plan) {
+Result<RunSheet> LessonModel::sheetIn(const Plan& plan, std::optional<RowId> groupId) const {
+    const auto known = room(groupId);
     if (!known)
         return fail(
             Failure::Unreferenced,
             Text::tr("The dial readings of the targets count from the room's pressure, and that is not known "
                      "yet. Enter it at the Room station (Ctrl+1)."));
-    return makeRunSheet(plan, *known);
+    return makeRunSheet(plan, *known, roomCelsius(groupId));
 }
-
-} // namespace
 
 const Result<RunSheet>& LessonModel::sheet(RowId setupId, std::optional<RowId> groupId) const {
     const auto key = std::pair(setupId, groupId);
     const auto known = m_sheets.find(key);
-    return known != m_sheets.end()
-               ? known->second
-               : m_sheets.emplace(key, sheetIn(room(groupId), plan(setupId))).first->second;
+    return known != m_sheets.end() ? known->second
+                                   : m_sheets.emplace(key, sheetIn(plan(setupId), groupId)).first->second;
 }
 
 const Result<RunSheet>& LessonModel::sheetOfRun(RowId runId) const {
-    const auto known = m_runSheets.find(runId);
-    return known != m_runSheets.end()
-               ? known->second
-               : m_runSheets.emplace(runId, sheetIn(room(run(runId).groupId), planOfRun(runId)))
-                     .first->second;
+    if (const auto known = m_runSheets.find(runId); known != m_runSheets.end()) return known->second;
+    Plan plan = planOfRun(runId);
+    if (const auto start = startOf(runId)) plan.startCelsius = start->temperature.celsius();
+    return m_runSheets.emplace(runId, sheetIn(plan, run(runId).groupId)).first->second;
 }
 
 std::span<const Reading> LessonModel::readingsOf(RowId runId) const {

@@ -21,12 +21,13 @@ struct ReducedReading {
     std::optional<RoomPressure> room;        ///< at the reading's time; empty: unreferenced
     std::optional<AbsoluteReading> absolute; ///< empty while unreferenced
     LiquidTemperature liquid;
-    bool hasTemperature = false; ///< what the thermometer showed can be a temperature
+    bool hasTemperature = false;           ///< what the thermometer showed can be a temperature
     std::optional<double> superheatKelvin; ///< temperature less boiling point at this pressure
     double superheatU = 0.0;               ///< K
     bool trial = false;
     bool inFit = false;
-    std::optional<std::size_t> otherHalf; ///< of a bracket: where the restart stands that makes one point with it
+    std::optional<std::size_t>
+        otherHalf;           ///< of a bracket: where the restart stands that makes one point with it
     std::vector<Text> marks; ///< why this point differs from the rest, or is left out
 
     [[nodiscard]] bool struck() const { return raw.struckReason.has_value(); }
@@ -82,6 +83,12 @@ public:
     [[nodiscard]] std::optional<RoomPressure> room(std::optional<RowId> groupId,
                                                    std::optional<Milliseconds> at = std::nullopt) const;
 
+    /// The temperature of the room's air at a time, °C: as it was read last before it, else first after it.
+    [[nodiscard]] std::optional<double> roomCelsius(std::optional<RowId> groupId,
+                                                    std::optional<Milliseconds> at = std::nullopt) const;
+    /// How warm a run's liquid was at its start, as it was stamped last.
+    [[nodiscard]] std::optional<LiquidTemperature> startOf(RowId runId) const;
+
     /// The run sheet in the known room; Unreferenced without one.
     [[nodiscard]] const Result<RunSheet>& sheet(RowId setupId,
                                                 std::optional<RowId> groupId = std::nullopt) const;
@@ -102,6 +109,8 @@ public:
 private:
     void readPlans();
     void readRooms();
+    void pairPulls();
+    [[nodiscard]] Result<RunSheet> sheetIn(const Plan& plan, std::optional<RowId> groupId) const;
     void mark(std::vector<ReducedReading>& run, const Plan& plan) const;
     static void joinBrackets(std::vector<ReducedReading>& run);
     [[nodiscard]] Result<RunFit> fitAnew(RowId runId, const FitOptions& options, bool causes) const;

@@ -192,13 +192,15 @@ RigScene sceneOf(const Rehearsal& r, std::size_t at) {
     return scene;
 }
 
-StripView rehearsalStrip(const Rehearsal& r, std::size_t at) {
+StripView rehearsalStrip(const Rehearsal& r, std::size_t at, bool temperatureKnown) {
     const VesselState& s = r.watchedAt(at);
     const RigModel& m = r.setup.model;
     const double room = modelAt(r, r.run.samples[at].seconds).roomPascalAt(r.run.samples[at].seconds);
     StripView v;
     v.room = {Text::tr("Room"), kilopascals(room), Text::set("kPa"),
-              Text::tr("{} °C, rehearsed", fixed(celsius(m.roomKelvin), 0)), false};
+              temperatureKnown ? Text::tr("{} °C, rehearsed", fixed(celsius(m.roomKelvin), 0))
+                               : Text::tr("{} °C assumed", fixed(celsius(m.roomKelvin), 0)),
+              false};
     const Text air = s.pascal > 0.0 && s.airPascal > 0.001 * s.pascal
                          ? Text::tr("{} kPa of it air", kilopascals(s.airPascal))
                          : Text::tr("hardly any of it air");

@@ -51,7 +51,9 @@ struct RigScene {
 [[nodiscard]] RigScene sceneOf(const Rehearsal& rehearsal, std::size_t sample);
 
 /// The bench strip over a rehearsal.
-[[nodiscard]] StripView rehearsalStrip(const Rehearsal& rehearsal, std::size_t sample);
+/// @param temperatureKnown  whether somebody read the room's temperature, or set it; else it is only assumed.
+[[nodiscard]] StripView rehearsalStrip(const Rehearsal& rehearsal, std::size_t sample,
+                                       bool temperatureKnown = true);
 
 /// The phase map with a rehearsed path, and the one that it is compared with.
 /// @param base  of the lesson: its gauge stands at the right edge.

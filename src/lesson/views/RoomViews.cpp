@@ -50,12 +50,18 @@ namespace {
 std::optional<Text> ultimateText(const LessonSession& s, const RoomEntry& entry) {
     const RoomRecord* start = s.model().roomRecord(std::nullopt, RoomRole::Start);
     const RoomEntry* other = start ? s.model().roomEntry(start->id) : nullptr;
-    if (!other || other->method != RoomMethod::Barometer) return std::nullopt;
+    if (!other || !measuresTheRoom(other->method)) return std::nullopt;
     const auto barometer = stationPressure(*other);
     if (!barometer) return std::nullopt;
     const auto pulled = GaugePressure::fromPascal(unit(entry.unit).toSi(entry.value));
-    return Text::tr("With your barometer this pull gives the pump's ultimate pressure: {} kPa.",
+    return Text::tr("With your barometer this pull gives the pump's ultimate pressure: {} kPa, if the "
+                    "gauge's zero is right.",
                     fixed(ultimateFromPair(*barometer, pulled).pascal() * 1e-3, 2));
+}
+
+/// Of the room, where the lesson has it.
+std::optional<double> knownHeight(const LessonSession& s) {
+    return s.model().lesson().altitudeKnown ? std::optional(s.model().lesson().altitudeM) : std::nullopt;
 }
 
 /// What an assumed value costs, in kelvin of boiling point.
@@ -100,11 +106,14 @@ RoomPreview roomPreview(const LessonSession& s, const std::optional<RoomEntry>& 
         view.under = Text::tr("station pressure, {} hPa. Water boils here at {} ± {} °C.",
                               fixed(pa * 1e-2, std::max(0, decimals - 1)),
                               fixed(boils->temperature.celsius(), 2), fixed(room->uPa / boils->slope, 2));
-    std::vector<Text> warning{biasOf(room->method)};
+    std::vector<Text> warning{biasOf(*entry)};
+    if (const auto height = altitudeM ? altitudeM : knownHeight(s))
+        warning.push_back(doubtAtHeight({*entry, *room}, *height));
     if (room->method == RoomMethod::Nominal) warning.push_back(costOfAssuming(*room, altitudeM));
     if (room->method == RoomMethod::DeadHead) {
         if (entry->value > 0.0)
-            warning.push_back(Text::tr("Taken as {} {} below the room.", fixed(entry->value, 2), entry->unit));
+            warning.push_back(
+                Text::tr("Taken as {} {} below the room.", fixed(entry->value, 2), entry->unit));
         warning.push_back(ultimateText(s, *entry).value_or(Text()));
     }
     if (const Text all = Text::sentences(warning); !all.empty()) view.warnings.push_back(all);
@@ -129,15 +138,19 @@ std::vector<Text> roomTimeRemarks(const LessonSession& s) {
     const auto day = [&](Milliseconds at) { return isoText(at, offset).substr(0, 10); };
     for (const RoomRecord* r : {start, end})
         if (day(r->takenAt) != day(first.takenAt))
-            remarks.push_back(Text::tr("The room was read on {}, the points were taken on {}: correct the date if that is "
-                                       "not so.",
-                                       day(r->takenAt), day(first.takenAt)));
+            remarks.push_back(
+                Text::tr("The room was read on {}, the points were taken on {}: correct the date if that is "
+                         "not so.",
+                         day(r->takenAt), day(first.takenAt)));
     if (start->takenAt == end->takenAt)
-        remarks.push_back(Text::tr("Both readings of the room have one time: no drift can be worked out between them."));
+        remarks.push_back(
+            Text::tr("Both readings of the room have one time: no drift can be worked out between them."));
     else if (std::max(start->takenAt, end->takenAt) < first.takenAt)
-        remarks.push_back(Text::tr("Both readings of the room were taken before the points: the later one counts for all."));
+        remarks.push_back(Text::tr(
+            "Both readings of the room were taken before the points: the later one counts for all."));
     else if (std::min(start->takenAt, end->takenAt) > last.takenAt)
-        remarks.push_back(Text::tr("Both readings of the room were taken after the points: the earlier one counts for all."));
+        remarks.push_back(Text::tr(
+            "Both readings of the room were taken after the points: the earlier one counts for all."));
     return remarks;
 }
 

@@ -280,7 +280,7 @@ void PlanStation::showSheet(const RunSheet& sheet) {
                            .arg(onScreen(sheet.totalSeconds / 60.0, 0),
                                 onScreen(session().plan().periodMinutes, 0), verdict,
                                 onScreen(sheet.whyLowestFirst)) +
-                       others);
+                       QLatin1Char(' ') + onScreen(startText(session().plan(), sheet)) + others);
     auto* lock = findChild<QPushButton*>(QStringLiteral("lockPredictions"));
     lock->setText(locked ? tr("Unlock predictions") : tr("Lock predictions"));
     lock->setToolTip(locked ? tr("To change one; the report says that it was done")

@@ -9,9 +9,12 @@
 #include "quantities/Rounding.h"
 #include "quantities/Units.h"
 
+#include <QCheckBox>
 #include <QComboBox>
 #include <QGridLayout>
 #include <QHBoxLayout>
+#include <QSignalBlocker>
+#include <QVBoxLayout>
 
 #include <algorithm>
 #include <cmath>
@@ -19,8 +22,11 @@
 namespace uttrin::app {
 
 MercuryForm::MercuryForm(QWidget* parent) : QWidget(parent) {
-    auto* row = new QHBoxLayout(this);
-    row->setContentsMargins(0, 0, 0, 0);
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->addLayout(buildTicks());
+    auto* row = new QHBoxLayout;
+    column->addLayout(row);
     m_vernier = new VernierPicture(QStringLiteral("vernierPicture"));
     m_vernier->setMinimumSize(165, 250);
     row->addWidget(m_vernier, 1);
@@ -36,6 +42,22 @@ MercuryForm::MercuryForm(QWidget* parent) : QWidget(parent) {
         follow();
     });
     connect(m_vernier, &VernierPicture::moved, this, &MercuryForm::moveVernier);
+}
+
+QLayout* MercuryForm::buildTicks() {
+    auto* ticks = new QVBoxLayout;
+    ticks->setSpacing(2);
+    ticks->addWidget(makeLabel(tr("In this order, a tick for each"), "muted"));
+    for (const BarometerTick& step : barometerTicks()) {
+        auto* tick =
+            new QCheckBox(QStringLiteral("%1  %2").arg(ticks->count()).arg(onScreen(Text(step.name))));
+        tick->setObjectName(QStringLiteral("barometerTick_") + asIs(step.id));
+        tick->setToolTip(onScreen(Text(step.what)));
+        connect(tick, &QCheckBox::toggled, this, &MercuryForm::edited);
+        ticks->addWidget(tick);
+        m_ticks.push_back(tick);
+    }
+    return ticks;
 }
 
 QLayout* MercuryForm::buildFields() {
@@ -89,6 +111,9 @@ std::optional<MercuryReading> MercuryForm::typed() const {
     m.altitudeM = *height;
     m.indexCorrection = m_index->value().value_or(0.0);
     m.scale = m_scaleMaterial->chosen() == 1 ? ScaleMaterial::Glass : ScaleMaterial::Brass;
+    m.ticks.emplace();
+    for (std::size_t i = 0; i < m_ticks.size(); ++i)
+        (*m.ticks).*barometerTicks()[i].done = m_ticks[i]->isChecked();
     return m;
 }
 
@@ -103,6 +128,10 @@ void MercuryForm::show(const MercuryReading& m) {
     m_height->setValue(m.altitudeM);
     m_index->setValue(m.indexCorrection);
     m_scaleMaterial->choose(m.scale == ScaleMaterial::Glass ? 1 : 0);
+    for (std::size_t i = 0; i < m_ticks.size(); ++i) {
+        const QSignalBlocker quiet(m_ticks[i]);
+        m_ticks[i]->setChecked(m.ticks && (*m.ticks).*barometerTicks()[i].done);
+    }
     m_vernier->setInstrument(m);
 }
 

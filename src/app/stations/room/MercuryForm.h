@@ -5,7 +5,9 @@
 #include <QWidget>
 
 #include <optional>
+#include <vector>
 
+class QCheckBox;
 class QComboBox;
 class QLabel;
 
@@ -40,12 +42,14 @@ private:
     void follow();
     void moveVernier(double value);
     [[nodiscard]] std::string unit() const;
+    [[nodiscard]] QLayout* buildTicks();
 
     VernierPicture* m_vernier;
     NumberField *m_mainScale, *m_vernierLine, *m_attached, *m_latitude, *m_height, *m_index;
     QComboBox* m_unit;
     Segments* m_scaleMaterial;
     QLabel* m_steps;
+    std::vector<QCheckBox*> m_ticks; ///< one for each step of reading, in order
 };
 
 } // namespace uttrin::app

@@ -34,12 +34,14 @@ void RoomSourceForm::buildSource() {
     m_method->setChoices({tr("Barometer"), tr("Weather report"), tr("Height alone"), tr("Empty vessel"),
                           tr("Assume a value"), tr("Mercury column")});
     m_column->addWidget(m_method);
-    m_reducedQuestion = makeLabel(
-        tr("Is the report reduced to sea level? Most are: near 1013 hPa whatever the height. Weather services reduce it "
-           "with the temperature, airports give an altimeter setting."), "muted");
+    m_reducedQuestion = makeLabel(tr("Is the report reduced to sea level? Most are: near 1013 hPa whatever "
+                                     "the height. Weather services reduce it "
+                                     "with the temperature, airports give an altimeter setting."),
+                                  "muted");
     m_column->addWidget(m_reducedQuestion);
     m_reduced = new Segments(QStringLiteral("roomReduced"));
-    m_reduced->setChoices({tr("Yes, to sea level"), tr("No, as read at the station"), tr("Yes, at an airport")});
+    m_reduced->setChoices(
+        {tr("Yes, to sea level"), tr("No, as read at the station"), tr("Yes, at an airport")});
     m_column->addWidget(m_reduced);
 }
 
@@ -59,6 +61,11 @@ void RoomSourceForm::buildFields() {
         new NumberField(tr("Height above sea level"), QStringLiteral("m"), QStringLiteral("roomAltitude"));
     m_air = new NumberField(tr("Air outdoors"), QStringLiteral("°C"), QStringLiteral("roomAir"));
     m_ultimate = new NumberField(tr("The pump leaves"), QStringLiteral("Pa"), QStringLiteral("roomUltimate"));
+    m_ultimate->setToolTip(tr("The pump's ultimate pressure; leave it empty where it is not known"));
+    m_roomTemperature =
+        new NumberField(tr("Room temperature"), QStringLiteral("°C"), QStringLiteral("roomTemperature"));
+    m_roomTemperature->setToolTip(tr("Of the air in the room: what liquids start from and cool towards. 20 "
+                                     "°C are assumed where it is left empty."));
     m_unitBox = new QWidget;
     auto* unitColumn = new QVBoxLayout(m_unitBox);
     unitColumn->setContentsMargins(0, 0, 0, 0);
@@ -71,6 +78,7 @@ void RoomSourceForm::buildFields() {
     grid->addWidget(m_altitude, 1, 0, 1, 2);
     grid->addWidget(m_air, 1, 2, 1, 2);
     grid->addWidget(m_ultimate, 2, 0, 1, 2);
+    grid->addWidget(m_roomTemperature, 3, 0, 1, 2);
     m_column->addLayout(grid);
     m_mercury = new MercuryForm;
     m_column->addWidget(m_mercury);
@@ -84,7 +92,7 @@ void RoomSourceForm::wire() {
     connect(m_method, &Segments::picked, this, changed);
     connect(m_reduced, &Segments::picked, this, changed);
     connect(m_unit, &QComboBox::currentIndexChanged, this, changed);
-    for (NumberField* f : {m_value, m_uncertainty, m_altitude, m_air, m_ultimate})
+    for (NumberField* f : {m_value, m_uncertainty, m_altitude, m_air, m_ultimate, m_roomTemperature})
         connect(f, &NumberField::edited, this, &RoomSourceForm::edited);
     connect(m_mercury, &MercuryForm::edited, this, &RoomSourceForm::edited);
 }
@@ -141,7 +149,9 @@ void RoomSourceForm::showFields() {
     m_altitude->setVisible(asked.altitude);
     m_air->setVisible(asked.air && m_reduced->chosen() != kAirport);
     m_ultimate->setVisible(asked.ultimate);
-    m_value->setLabel(chosen == kEmptyVessel ? tr("Gauge, pumped down (negative)")
+    m_roomTemperature->setVisible(chosen >= 0 &&
+                                  !asked.mercury); // a mercury barometer has its own thermometer
+    m_value->setLabel(chosen == kEmptyVessel ? tr("Gauge, pumped down")
                       : chosen == kNominal   ? tr("Assumed")
                                              : tr("Reading"));
     m_uncertainty->setUnit(m_unit->currentText());
@@ -162,15 +172,15 @@ std::optional<RoomEntry> RoomSourceForm::typed() const {
     const RoomFields needed = fieldsNeeded(e.method);
     for (const auto& [isNeeded, field] : {std::pair{needed.value, m_value},
                                           {needed.altitude, m_altitude},
-                                          {needed.air && m_reduced->chosen() != kAirport, m_air},
-                                          {needed.ultimate, m_ultimate}})
+                                          {needed.air && m_reduced->chosen() != kAirport, m_air}})
         if (isNeeded && !field->value()) return std::nullopt;
     e.value = m_value->value().value_or(0.0);
     e.valueU = m_uncertainty->value().value_or(0.0);
     e.altitudeM = m_altitude->value().value_or(0.0);
     e.reduction = m_reduced->chosen() == kAirport ? Reduction::AltimeterSetting : Reduction::Hypsometric;
     e.airCelsius = m_air->value().value_or(15.0);
-    e.ultimatePa = m_ultimate->value().value_or(0.0);
+    if (e.method == RoomMethod::DeadHead) e.ultimatePa = m_ultimate->value();
+    e.roomCelsius = m_roomTemperature->value();
     return e;
 }
 
@@ -187,7 +197,8 @@ void RoomSourceForm::show(const RoomEntry& e) {
         showFields();
         return;
     }
-    m_reduced->choose(e.method == RoomMethod::SeaLevelReport  ? e.reduction == Reduction::AltimeterSetting ? kAirport : kReducedYes
+    m_reduced->choose(e.method == RoomMethod::SeaLevelReport
+                          ? e.reduction == Reduction::AltimeterSetting ? kAirport : kReducedYes
                       : e.method == RoomMethod::StationReport ? kReducedNo
                                                               : -1);
     m_unit->setCurrentIndex(m_unit->findData(QString::fromStdString(e.unit)));
@@ -195,7 +206,8 @@ void RoomSourceForm::show(const RoomEntry& e) {
     m_uncertainty->setValue(e.valueU);
     m_altitude->setValue(e.altitudeM != 0.0 ? std::optional(e.altitudeM) : std::nullopt);
     m_air->setValue(e.method == RoomMethod::SeaLevelReport ? std::optional(e.airCelsius) : std::nullopt);
-    m_ultimate->setValue(e.method == RoomMethod::DeadHead ? std::optional(e.ultimatePa) : std::nullopt);
+    m_ultimate->setValue(e.method == RoomMethod::DeadHead ? e.ultimatePa : std::nullopt);
+    m_roomTemperature->setValue(e.roomCelsius);
     showFields();
 }
 

@@ -46,7 +46,7 @@ private:
     QVBoxLayout* m_column;
     Segments *m_method, *m_reduced;
     QLabel* m_reducedQuestion;
-    NumberField *m_value, *m_uncertainty, *m_altitude, *m_air, *m_ultimate;
+    NumberField *m_value, *m_uncertainty, *m_altitude, *m_air, *m_ultimate, *m_roomTemperature;
     QComboBox* m_unit;
     QWidget* m_unitBox;
     MercuryForm* m_mercury;

@@ -42,11 +42,16 @@ void ReadingCard::buildTop() {
     m_zero->setObjectName(QStringLiteral("zeroCheck"));
     m_zero->setToolTip(tr("Open the gauge to the room, type what it shows, press this: its zero is stored "
                           "and taken off from now on."));
+    m_startTemperature = new QPushButton(tr("At the start"));
+    m_startTemperature->setObjectName(QStringLiteral("startTemperature"));
+    m_startTemperature->setToolTip(
+        tr("Type how warm the liquid is before anything is done to it, press this: the minutes "
+           "that are still needed count from it."));
     m_note = new QPushButton(tr("Note…"));
     m_note->setObjectName(QStringLiteral("note"));
     m_note->setToolTip(tr("Stamp a phrase with the time (Ctrl+T)"));
     m_note->setShortcut(QKeySequence(QStringLiteral("Ctrl+T")));
-    for (QPushButton* b : {m_zero, m_note}) {
+    for (QPushButton* b : {m_zero, m_startTemperature, m_note}) {
         setRole(b, "link");
         top->addWidget(b);
     }
@@ -174,6 +179,7 @@ void ReadingCard::wire() {
     connect(m_confirm, &QPushButton::clicked, this, &ReadingCard::bracketRequested);
     connect(m_note, &QPushButton::clicked, this, &ReadingCard::noteRequested);
     connect(m_zero, &QPushButton::clicked, this, &ReadingCard::zeroRequested);
+    connect(m_startTemperature, &QPushButton::clicked, this, &ReadingCard::startRequested);
 }
 
 void ReadingCard::mend(std::size_t which) {
@@ -250,6 +256,7 @@ void ReadingCard::showRepeats(const QString& text) {
     m_repeats->setVisible(!text.isEmpty());
 }
 
+void ReadingCard::focusTemperature() { m_temperature->edit()->setFocus(); }
 void ReadingCard::focusFirst() { m_first->edit()->setFocus(); }
 
 void ReadingCard::focusMending() {
@@ -301,8 +308,9 @@ void ReadingCard::show(const LessonSession& session) {
     m_criterion->setCurrentIndex(indexOf(kCriteria, d.criterion));
     m_judge->setText(QString::fromStdString(d.judge));
     const bool running = session.runId().has_value();
-    for (QWidget* w : {static_cast<QWidget*>(m_capture), static_cast<QWidget*>(m_confirm),
-                       static_cast<QWidget*>(m_zero), static_cast<QWidget*>(m_note)})
+    for (QWidget* w :
+         {static_cast<QWidget*>(m_capture), static_cast<QWidget*>(m_confirm), static_cast<QWidget*>(m_zero),
+          static_cast<QWidget*>(m_startTemperature), static_cast<QWidget*>(m_note)})
         w->setEnabled(running);
     m_confirm->setText(session.bracketAwaitsRestart() ? tr("It starts again") : tr("Confirm…"));
 }

@@ -32,6 +32,7 @@ public:
     void setVigour(int vigour);
     void showRepeats(const QString& text);
     void focusFirst();
+    void focusTemperature();
     /// Where a slip is mended: its offer, or the thermometer's field.
     void focusMending();
 
@@ -48,6 +49,7 @@ signals:
     void keepRequested(); ///< although it looks odd
     void bracketRequested();
     void zeroRequested();
+    void startRequested();
     void noteRequested();
 
 protected:
@@ -69,7 +71,7 @@ private:
     QComboBox* m_criterion;
     FieldEdit* m_judge;
     QCheckBox *m_isolated, *m_cooling;
-    QPushButton *m_capture, *m_confirm, *m_zero, *m_note;
+    QPushButton *m_capture, *m_confirm, *m_zero, *m_startTemperature, *m_note;
     QWidget* m_findingBox;
     QLabel* m_finding;
     QPushButton* m_keep;

@@ -91,6 +91,7 @@ void RunStation::wire() {
     connect(m_reading, &ReadingCard::bracketRequested, this, &RunStation::confirmBracket);
     connect(m_reading, &ReadingCard::noteRequested, this, &RunStation::askNote);
     connect(m_reading, &ReadingCard::zeroRequested, this, &RunStation::checkZero);
+    connect(m_reading, &ReadingCard::startRequested, this, &RunStation::stampStart);
     connect(m_start, &QPushButton::clicked, this, [this] { startRunFor(m_newGroup->text()); });
     connect(m_newGroup, &QLineEdit::returnPressed, this, [this] { startRunFor(m_newGroup->text()); });
     connect(m_target, &TargetCard::stepped, this,
@@ -127,6 +128,22 @@ void RunStation::checkZero() {
     m_controller.setDraft(draft);
     m_controller.refresh();
     m_controller.say(tr("Zero stored; it is taken off the readings from now on."));
+}
+
+void RunStation::stampStart() {
+    takeDraft();
+    BenchDraft draft = session().draft();
+    if (!draft.temperature) {
+        m_controller.say(
+            tr("Type how warm the liquid is before anything is done to it, then press At the start."));
+        m_reading->focusTemperature();
+        return;
+    }
+    if (!m_controller.carryOut(&RunCommands::stampStart, *draft.temperature)) return;
+    draft.temperature.reset();
+    m_controller.setDraft(draft);
+    m_controller.refresh();
+    m_controller.say(tr("Start temperature stamped; the minutes still needed count from it."));
 }
 
 void RunStation::capture() {

@@ -47,6 +47,7 @@ private:
     void showInstruments();
     void settle(bool keepOdd);
     void checkZero();
+    void stampStart();
 
     PhaseMap* m_map;
     InstrumentPair* m_pair;
