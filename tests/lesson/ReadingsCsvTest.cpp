@@ -11,6 +11,10 @@
 #include <nlohmann/json.hpp>
 #include <rapidcheck/gtest.h>
 
+#include <array>
+#include <cmath>
+#include <cstdio>
+
 namespace uttrin {
 namespace {
 
@@ -179,6 +183,44 @@ RC_GTEST_PROP(Exports, ComeBackTheSameThroughCsvAndJson, ()) {
     }
 }
 
+/// What a reader of another make finds in a workbook.
+nlohmann::json readWorkbook(const std::filesystem::path& path) {
+    FILE* pipe = popen((READ_WORKBOOK " '" + path.string() + "'").c_str(), "r");
+    std::string text;
+    std::array<char, 4096> part{};
+    for (std::size_t n = 0; (n = fread(part.data(), 1, part.size(), pipe)) > 0;)
+        text.append(part.data(), n);
+    return pclose(pipe) == 0 ? nlohmann::json::parse(text) : nlohmann::json();
+}
+
+// A workbook opens elsewhere with the numbers and texts of the export, and with no formula in it.
+RC_GTEST_PROP(Exports, AWorkbookOpensWithTheSameNumbers, ()) {
+    if (*rc::gen::inRange(0, 8) != 0) return; // the other reader is slow to start: one in eight
+    const testing::TempDir dir;
+    testing::FakeClock clock;
+    testing::HandledSession s(*Notebook::create(dir / "a.uttrin"), clock, 120);
+    fillAtRandom(s, clock);
+    const auto files = exportNotebook(s.notebook(), "xlsx", dir / "out");
+    RC_ASSERT(files.has_value());
+    const auto book = readWorkbook(files->front());
+    RC_ASSERT(book.is_object());
+    RC_ASSERT(book["formulas"].empty());
+    const auto readings = nlohmann::json::parse(lessonJson(s.model()))["readings"];
+    RC_ASSERT(book["rows"].size() == readings.size());
+    for (std::size_t i = 0; i < readings.size(); ++i)
+        for (const auto& [name, value] : readings[i].items()) {
+            const auto& cell = book["rows"][i][name];
+            RC_LOG() << name << ": " << value << " " << cell << "\n";
+            if (value.is_number())
+                RC_ASSERT(std::abs(cell.get<double>() - value.get<double>()) <=
+                          1e-14 * std::abs(value.get<double>()));
+            else if (value.is_boolean())
+                RC_ASSERT(cell == (value.get<bool>() ? "yes" : "no"));
+            else
+                RC_ASSERT(cell == value || (cell.is_null() && value == ""));
+        }
+}
+
 TEST(Exports, ARoomThatCannotBeReadIsNamedAndTheRestIsExported) {
     const testing::TempDir dir;
     const testing::FakeClock clock;
@@ -201,6 +243,12 @@ TEST(Exports, TextThatIsNoUtf8IsExportedWithASignInItsPlace) {
     const auto json = nlohmann::json::parse(lessonJson(s.model()));
     EXPECT_EQ(json["lesson"]["title"], "caf\uFFFD");
     EXPECT_EQ(json["lesson"]["school"], "\uFFFD\uFFFD");
+    auto in = *readReadingsCsv("temperature_degC,absolute_kPa\n60.06,20.0\n");
+    in.runs[0].readings[0].judge = "C\xe9\x01";
+    ASSERT_TRUE(s.addImported("x", in.runs));
+    const auto book = readWorkbook(exportNotebook(s.notebook(), "xlsx", dir / "out")->front());
+    ASSERT_TRUE(book.is_object());
+    EXPECT_TRUE(book["rows"][0]["judge"].get<std::string>().starts_with("C\uFFFD")) << book["rows"][0]["judge"];
 }
 
 RC_GTEST_PROP(ReadingsCsv, AnyTextIsReadOrRefusedWithAReason, (std::string text)) {

@@ -91,6 +91,12 @@ void forEachReading(const LessonModel& model, Use use) {
     }
 }
 
+/// A text as a workbook can hold it: a sign in the place of what is no UTF-8.
+std::string workbookText(const Json& text) {
+    const std::string quoted = text.dump(-1, ' ', false, Json::error_handler_t::replace);
+    return Json::parse(quoted).get<std::string>();
+}
+
 /// @throws nothing: a workbook that cannot be written is told by its closing.
 Result<void> writeWorkbook(const LessonModel& model, const std::filesystem::path& path) {
     lxw_workbook* book = workbook_new(path.c_str());
@@ -111,7 +117,7 @@ Result<void> writeWorkbook(const LessonModel& model, const std::filesystem::path
                 worksheet_write_number(sheet, row, column, value.template get<double>(), nullptr);
             else // a text, whatever it begins with: no formula
                 worksheet_write_string(sheet, row, column,
-                                       value.is_string() ? value.template get<std::string>().c_str()
+                                       value.is_string() ? workbookText(value).c_str()
                                                          : cellText(value).c_str(),
                                        nullptr);
             ++column;
