@@ -4,6 +4,7 @@
 
 #include <fmt/format.h>
 
+#include <algorithm>
 #include <array>
 #include <charconv>
 #include <cmath>
@@ -179,6 +180,19 @@ const Unit& unit(std::string_view symbol) {
     throw std::logic_error(fmt::format("no unit '{}'", symbol));
 }
 
+bool canBeReadTwoWays(std::string_view number, char separator) {
+    const std::string clean = asciiMinus(trimmed(number));
+    std::string_view digits = clean;
+    if (digits.starts_with('-') || digits.starts_with('+')) digits.remove_prefix(1);
+    constexpr std::size_t kGroup = 3;
+    const std::size_t at = digits.find(separator);
+    if (at == std::string_view::npos || at == 0 || at > kGroup || digits.size() != at + 1 + kGroup) return false;
+    if (digits.front() == '0') return false; // no thousands begin so
+    return std::ranges::all_of(digits, [&](const char& c) {
+        return &c == digits.data() + at || (c >= '0' && c <= '9');
+    });
+}
+
 Result<double> parseNumber(std::string_view text) {
     const std::string clean = asciiMinus(trimmed(text));
     const auto number = leadingNumber(clean);
@@ -203,6 +217,11 @@ Result<Measure> parseMeasure(std::string_view text, Dimension dimension) {
             Failure::BadInput,
             Text::tr("'{}' has no unit; a {} is written as \"VALUE UNIT\", e.g. {}; accepted units: {}",
                      shortened(text), wordsOf(dimension).name, example, acceptedUnits(dimension)));
+    if (symbol.starts_with(','))
+        return fail(Failure::BadInput,
+                    Text::tr("'{}' has a comma; a {} is written with '.' before its decimals and nothing "
+                             "between thousands, e.g. {}",
+                             shortened(text), wordsOf(dimension).name, example));
     const auto found = findUnit(symbol, dimension);
     if (!found) return tl::unexpected(found.error());
     return Measure{number->first, *found};

@@ -61,7 +61,7 @@ TEST(Units, ABadMeasureNamesTheWordAndWhatIsAccepted) {
                            {"1e999 kPa", "number"},
                            {"-3 kPa", "above zero"},
                            {"0 kPa", "above zero"},
-                           {"9,4 kPa", "not a unit"}};
+                           {"9,4 kPa", "has a comma"}};
     for (const BadRow& row : rows) {
         SCOPED_TRACE(row.text);
         const auto p = parsePressure(row.text);
@@ -70,6 +70,23 @@ TEST(Units, ABadMeasureNamesTheWordAndWhatIsAccepted) {
         EXPECT_NE(plain(p.error().message).find(row.says), std::string::npos) << p.error().message;
     }
     EXPECT_FALSE(parseTemperature("-300 degC"));
+}
+
+TEST(Units, ACommaIsNamedAndNoUnitIsBlamed) {
+    for (const char* text : {"1,200 hPa", "0,5 hPa", "1.013,25 hPa", "12,345,678 Pa"}) {
+        const auto m = parseMeasure(text, Dimension::Pressure);
+        ASSERT_FALSE(m) << text;
+        EXPECT_NE(plain(m.error().message).find("has a comma"), std::string::npos) << m.error().message;
+    }
+}
+
+TEST(Units, OneSeparatorBeforeThreeDigitsCanBeReadTwoWays) {
+    for (const char* text : {"1,200", "-1,013", "\u2212999,000", " 12,345 "})
+        EXPECT_TRUE(canBeReadTwoWays(text, ',')) << text;
+    for (const char* text : {"", ",", "0,200", "1,20", "1,2000", "1234,567", ",200", "1,2,300", "1,200.5", "a,bcd",
+                             "1.200", "1,20a"})
+        EXPECT_FALSE(canBeReadTwoWays(text, ',')) << text;
+    EXPECT_TRUE(canBeReadTwoWays("1.200", '.'));
 }
 
 RC_GTEST_PROP(Units, AFormattedMeasureParsesBackToTheSameNumber, ()) {

@@ -5,7 +5,6 @@
 
 #include <QCoreApplication>
 #include <QLocale>
-#include <QRegularExpression>
 
 namespace uttrin::app {
 namespace {
@@ -59,9 +58,7 @@ QString onScreen(double value, int decimals) { return onScreen(fixed(value, deci
 bool canBeReadTwoWays(const QString& text) {
     // "1,200" where the comma is no decimal sign, "1.200" where the point is none: a thousand or not.
     const bool point = QLocale().decimalPoint() == QLatin1String(".");
-    static const QRegularExpression kComma(QStringLiteral("^[-+\u2212]?[1-9][0-9]{0,2},[0-9]{3}$")),
-        kPoint(QStringLiteral("^[-+\u2212]?[1-9][0-9]{0,2}\\.[0-9]{3}$"));
-    return (point ? kComma : kPoint).match(text.trimmed()).hasMatch();
+    return uttrin::canBeReadTwoWays(text.toStdString(), point ? ',' : '.');
 }
 
 std::optional<double> typedNumber(const QString& text) {

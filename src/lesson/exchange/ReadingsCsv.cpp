@@ -67,7 +67,8 @@ struct Layout {
     PressureConvention convention = PressureConvention::GaugeNegative;
     std::optional<std::size_t> vigour, time, struck, judge;
     std::size_t width = 0;
-    bool decimalComma = false; ///< may stand in numbers
+    bool semicolons = false;   ///< part the columns, so that a comma may stand in numbers
+    bool commaSeen = false;    ///< before decimals, so that a point may part thousands
 };
 
 Result<Layout> layoutOf(const CsvRecord& record) {
@@ -122,21 +123,28 @@ int decimalsOf(std::string_view number) {
     return point == std::string_view::npos ? 0 : static_cast<int>(number.find_last_not_of(" \t") - point);
 }
 
-/// A number as the file writes it.
-Result<double> numberIn(std::string field, bool decimalComma) {
-    if (decimalComma) std::ranges::replace(field, ',', '.');
+/// A number as the file writes it. One that can be read as thousands too is not taken for decimals.
+Result<double> numberIn(std::string field, const Layout& l) {
+    if ((l.semicolons && canBeReadTwoWays(field, ',')) || (l.commaSeen && canBeReadTwoWays(field, '.'))) {
+        std::string whole = field;
+        std::erase_if(whole, [](char c) { return c == ',' || c == '.'; });
+        std::ranges::replace(field, '.', ',');
+        return fail(Failure::BadInput, Text::tr("can be read two ways: write {} or, with one more decimal, {}0", whole,
+                                                field));
+    }
+    if (l.semicolons) std::ranges::replace(field, ',', '.');
     return parseNumber(field);
 }
 
-Result<double> cell(const CsvRecord& record, Column& column, bool decimalComma, const Text& name) {
+Result<double> cell(const CsvRecord& record, Column& column, const Layout& l, const Text& name) {
     if (column.index >= record.fields.size())
         return fail(Failure::BadInput, Text::tr("line {}: there is no {} (only {} fields)", record.line, name,
                                                 record.fields.size()));
     std::string field = record.fields[column.index];
-    if (decimalComma) std::ranges::replace(field, ',', '.');
-    const auto number = parseNumber(field);
+    const auto number = numberIn(field, l);
     if (!number)
         return fail(Failure::BadInput, Text::tr("line {}: {} {}", record.line, name, number.error().message));
+    if (l.semicolons) std::ranges::replace(field, ',', '.');
     column.decimals = std::max(column.decimals, std::min(decimalsOf(field), 6));
     return *number;
 }
@@ -152,14 +160,14 @@ Result<Reading> readingOf(const CsvRecord& record, Layout& l) {
                                                 "a number: write 60.5, or separate "
                                                 "columns by ';'",
                                                 record.line, record.fields.size(), l.width));
-    const auto temperature = cell(record, l.temperature, l.decimalComma, Text::tr("temperature"));
+    const auto temperature = cell(record, l.temperature, l, Text::tr("temperature"));
     if (!temperature) return tl::unexpected(temperature.error());
     r.temperature = *temperature;
     if (!(l.temperature.unit->toSi(r.temperature) > 0.0))
         return fail(Failure::BadInput,
                     Text::tr("line {}: the temperature is below absolute zero", record.line));
     const auto first =
-        cell(record, l.first, l.decimalComma,
+        cell(record, l.first, l,
              l.convention == PressureConvention::TwoArm ? Text::tr("left arm") : Text::tr("pressure"));
     if (!first) return tl::unexpected(first.error());
     r.first = *first;
@@ -167,12 +175,12 @@ Result<Reading> readingOf(const CsvRecord& record, Layout& l) {
         return fail(Failure::BadInput,
                     Text::tr("line {}: an absolute pressure must be above zero", record.line));
     if (l.convention == PressureConvention::TwoArm) {
-        const auto second = cell(record, l.second, l.decimalComma, Text::tr("right arm"));
+        const auto second = cell(record, l.second, l, Text::tr("right arm"));
         if (!second) return tl::unexpected(second.error());
         r.second = *second;
     }
     if (const std::string vigour = textAt(record, l.vigour); !vigour.empty()) {
-        const auto v = numberIn(vigour, l.decimalComma);
+        const auto v = numberIn(vigour, l);
         if (!v || !(*v >= 1.0 && *v <= 5.0))
             return fail(Failure::BadInput, Text::tr("line {}: vigour '{}' is not a number from 1 to 5",
                                                     record.line, shortened(vigour)));
@@ -180,7 +188,7 @@ Result<Reading> readingOf(const CsvRecord& record, Layout& l) {
     }
     if (const std::string time = textAt(record, l.time); !time.empty()) {
         constexpr double kLongestSeconds = 1e8;
-        const auto seconds = numberIn(time, l.decimalComma);
+        const auto seconds = numberIn(time, l);
         if (!seconds || !(std::abs(*seconds) < kLongestSeconds))
             return fail(Failure::BadInput, Text::tr("line {}: time_s '{}' is not a number of seconds",
                                                     record.line, shortened(time)));
@@ -189,6 +197,18 @@ Result<Reading> readingOf(const CsvRecord& record, Layout& l) {
     if (const std::string struck = textAt(record, l.struck); !struck.empty()) r.struckReason = struck;
     r.judge = textAt(record, l.judge);
     return r;
+}
+
+/// Whether a comma stands before decimals somewhere: where no thousands can be meant.
+bool hasDecimalComma(const std::vector<CsvRecord>& records) {
+    const auto hasOne = [](const std::string& field) {
+        std::string pointed = field;
+        std::ranges::replace(pointed, ',', '.');
+        return pointed != field && !canBeReadTwoWays(field, ',') && parseNumber(pointed).has_value();
+    };
+    return std::any_of(records.begin() + 1, records.end(), [&](const CsvRecord& record) {
+        return std::ranges::any_of(record.fields, hasOne);
+    });
 }
 
 /// Instruments as the columns and their decimals imply them.
@@ -223,7 +243,8 @@ Result<ImportedReadings> readReadingsCsv(std::string_view text) {
     if (isOwnExport(records.front())) return readOwnExport(records);
     auto layout = layoutOf(records.front());
     if (!layout) return tl::unexpected(layout.error());
-    layout->decimalComma = separatorOfCsv(text) == ';';
+    layout->semicolons = separatorOfCsv(text) == ';';
+    layout->commaSeen = layout->semicolons && hasDecimalComma(records);
     ImportedReadings out;
     ImportedRun run;
     for (std::size_t i = 1; i < records.size(); ++i) {
