@@ -145,7 +145,11 @@ GaugeReading readingAt(const PressureInstrument& i, double scaleValue) {
 }
 
 double readableStep(const PressureInstrument& i) {
-    return i.digital && !hasTwoArms(i.convention) ? i.division : 0.5 * i.division;
+    if (i.digital && !hasTwoArms(i.convention)) return i.division;
+    constexpr double kHalf = 0.5, kFifth = 0.2;
+    const double leading = i.division / std::pow(10.0, std::floor(std::log10(i.division) + 1e-9));
+    // Half of 0.05 would have a figure more than the scale has: the eye divides such a division in five.
+    return i.division * (std::abs(leading - 5.0) < 1e-6 ? kFifth : kHalf);
 }
 
 std::pair<double, double> spanShown(const PressureInstrument& i, double roomPascal) {

@@ -105,8 +105,8 @@ struct AbsoluteReading {
 /// The reading at which it amounts to this number: the inverse of `scaleValue`, in a tube of even bore.
 [[nodiscard]] GaugeReading readingAt(const PressureInstrument& instrument, double scaleValue);
 
-/// The smallest difference that can be read: half a division between the lines of a scale, a whole one of a
-/// display.
+/// The smallest difference that can be read: half a division between the lines of a scale (a fifth of one of
+/// 5, 50 or 0.05, whose half has more figures than the scale), a whole one of a display.
 [[nodiscard]] double readableStep(const PressureInstrument& instrument);
 
 /// The ends of its scale, in its unit: as declared, else as a scale for a room of this pressure has them.

@@ -69,6 +69,7 @@ void JsonReader::strings(const char* key, std::vector<std::string>& into) {
     const Json* list = at(key);
     if (!list) return;
     if (!list->is_array()) return refuse(key, Text::tr("a list of texts in quotes"));
+    into.clear(); // as a number takes the place of the one before
     for (const Json& item : *list) {
         if (!item.is_string()) return refuse(key, Text::tr("a list of texts in quotes"));
         into.push_back(item.get<std::string>());

@@ -37,6 +37,7 @@ public:
     void count(const char* key, int& into);
     void flag(const char* key, bool& into);
     void string(const char* key, std::string& into);
+    /// The list takes the place of what `into` holds; an empty one empties it.
     void strings(const char* key, std::vector<std::string>& into);
     /// A quantity "VALUE UNIT", in SI; with its bounds, both included.
     void measure(const char* key, double& into, Dimension dimension, double low = -kAny, double high = kAny);

@@ -1,5 +1,6 @@
 #include "LabReport.h"
 
+#include "ReportParts.h"
 #include "SvgPlot.h"
 #include "lesson/views/WorkUp.h"
 #include "quantities/Rounding.h"
@@ -14,47 +15,6 @@ namespace {
 const Text& blank() {
     static const Text line = Text::set("________");
     return line;
-}
-
-void opening(Document& d, const Lesson& lesson, const Text& subtitle) {
-    d.blocks.emplace_back(Heading{1, d.title});
-    if (lesson.madeUp)
-        d.blocks.emplace_back(Banner{
-            Text::tr("Sample data, made up: true boiling points seen through simulated instruments.")});
-    const Text room = lesson.roomName.empty() ? Text() : Text::tr("room {}", lesson.roomName);
-    d.blocks.emplace_back(
-        Paragraph{Text::join({Text::typed(lesson.school), room, Text::typed(lesson.heldOn), subtitle},
-                             Text::set(" · ")),
-                  true});
-}
-
-Text roomSentence(const LessonSession& s) {
-    const auto& model = s.model();
-    const auto room = model.room(s.groupId());
-    if (!room) return Text::tr("The room's pressure was not recorded: all gauge readings stay unreferenced.");
-    const RoomRecord* start = model.roomRecord(s.groupId(), RoomRole::Start);
-    const int decimals = decimalsForUncertainty(room->uPa * 1e-3), offset = model.lesson().utcOffsetMin;
-    const Text atStart =
-        Text::tr("Room pressure {} ± {} kPa ({}, read {})", fixed(room->station.kilopascal(), decimals),
-                 fixed(room->uPa * 1e-3, decimals), label(room->method), clockText(start->takenAt, offset));
-    std::vector<Text> sentences{Text::set("{}.", atStart)};
-    if (const RoomRecord* end = model.roomRecord(s.groupId(), RoomRole::End))
-        if (const auto* entry = model.roomEntry(end->id))
-            if (const auto last = stationPressure(*entry))
-                sentences.front() =
-                    Text::tr("{}; {} kPa at {}, the drift between them interpolated in time.", atStart,
-                             fixed(last->station.kilopascal(), decimals), clockText(end->takenAt, offset));
-    if (room->method == RoomMethod::Nominal) sentences.push_back(Text::tr("It was assumed, not measured."));
-    if (const RoomEntry* entry = model.roomEntry(start->id); entry && entry->method == room->method)
-        sentences.push_back(biasOf(*entry));
-    if (const auto celsius = model.roomCelsius(s.groupId(), start->takenAt))
-        sentences.push_back(Text::tr("The room's air had {} °C.", fixed(*celsius, 1)));
-    const auto corrections = std::count_if(model.data().rooms.begin(), model.data().rooms.end(),
-                                           [](const RoomRecord& r) { return !r.current; });
-    if (corrections > 0)
-        sentences.push_back(Text::tr(
-            "It was corrected {0} {0|time|times}; the earlier values are in the record.", corrections));
-    return Text::sentences(sentences);
 }
 
 Text conventionText(PressureConvention c) {
@@ -186,6 +146,32 @@ Figure clapeyronFigure(const std::vector<ReducedReading>& readings, const Clausi
             std::move(plot), 165, 99};
 }
 
+/// Paper to draw the points on by hand: its ends are round, and its corners give no point away. Where nothing
+/// is read yet it spans the targets.
+std::optional<Figure> graphPaper(const std::vector<ReducedReading>& readings, const Result<RunSheet>& sheet) {
+    SvgPlot plot;
+    plot.xLabel = Text::set("1000 K / T");
+    plot.yLabel = Text::tr("ln (p / Pa)");
+    const auto add = [&](Temperature t, Pressure p) {
+        plot.points.push_back({1000.0 / t.kelvin(), std::log(p.pascal()), 0.0, 0.0, false});
+    };
+    for (const ReducedReading& r : readings)
+        if (r.absolute && r.absolute->pressure.pascal() > 0.0)
+            add(r.liquid.temperature, r.absolute->pressure);
+    if (plot.points.size() < 2 && sheet)
+        for (const Target& t : sheet->targets)
+            if (t.state == TargetState::Ok) add(t.boils, t.absolute);
+    if (plot.points.size() < 2) return std::nullopt;
+    frameAround(plot);
+    widenToSteps(plot);
+    plot.points.clear();
+    constexpr int kFineLines = 5; // to a step
+    plot.divisions = kFineLines;
+    return Figure{
+        Text::tr("Draw your points: ln p against 1/T. Put the line through them by eye, or by calculation."),
+        std::move(plot), 165, 99};
+}
+
 Figure mapFigure(const std::vector<ReducedReading>& readings, const LessonSession& s) {
     SvgPlot plot;
     plot.xLabel = Text::tr("temperature, °C");
@@ -310,6 +296,8 @@ Result<Document> labReport(const LessonSession& s, const ReportOptions& options)
     d.blocks.emplace_back(Heading{2, Text::tr("Readings")});
     d.blocks.emplace_back(readingsTable(v, plan, options.answers));
     addPredictions(d, s, options.answers);
+    if (!options.answers)
+        if (auto paper = graphPaper(readings, s.benchSheet())) d.blocks.emplace_back(std::move(*paper));
     if (options.answers && !readings.empty()) {
         d.blocks.emplace_back(clapeyronFigure(readings, v.fit ? &v.fit->fit : nullptr));
         d.blocks.emplace_back(mapFigure(readings, s));
@@ -327,50 +315,6 @@ Result<Document> labReport(const LessonSession& s, const ReportOptions& options)
     d.blocks.emplace_back(Heading{2, Text::tr("Cautions")});
     const auto room = s.room();
     for (const Caution& c : cautionsFor(plan, room ? std::optional(room->method) : std::nullopt))
-        d.blocks.emplace_back(CautionBox{c.text});
-    return d;
-}
-
-Result<Document> benchSheet(const LessonSession& s) {
-    const auto& sheet = s.sheet();
-    if (!sheet) return tl::unexpected(sheet.error());
-    const Plan& plan = s.plan();
-    Document d;
-    d.title = Text::tr("Run sheet: {}", Text::data(plan.title));
-    opening(d, s.model().lesson(), methodText(plan.method));
-    d.blocks.emplace_back(Paragraph{roomSentence(s)});
-    d.blocks.emplace_back(Paragraph{sheet->whyLowestFirst});
-    Table t{Text::tr("Targets in the order of taking"),
-            {Text::set("#"),
-             Text::tr("{} shows, {}", Text::data(plan.rig.gauge.name), unitText(plan.rig.gauge)),
-             Text::tr("kPa abs."), Text::tr("boils, °C"), Text::tr("K a division"), Text::tr("at depth, K"),
-             Text::tr("min"), Text::tr("read: gauge"), Text::tr("read: °C"), Text::tr("remarks")},
-            {},
-            {},
-            true};
-    for (const Target& target : sheet->targets) {
-        const Text remark = target.state == TargetState::AboveRoom        ? Text::tr("above the room")
-                            : target.state == TargetState::BelowPumpFloor ? Text::tr("below the pump's floor")
-                            : target.trial                                ? Text::tr("trial point")
-                                                                          : Text();
-        t.rows.push_back({Text::set("{}", target.order), tableText(plan.rig.gauge, target.dial),
-                          fixed(target.absolute.kilopascal(), 1),
-                          Text::set("{} ± {}", fixed(target.boils.celsius(), 1), fixed(target.boilsU, 1)),
-                          fixed(target.kelvinPerDivision, 2), fixedSigned(target.depthKelvin, 2),
-                          fixed(target.seconds / 60.0, 1), Text(), Text(), remark});
-        t.struck.push_back(target.state != TargetState::Ok);
-    }
-    d.blocks.emplace_back(std::move(t));
-    d.blocks.emplace_back(Paragraph{
-        Text::sentences({Text::tr("About {:.0f} min with setting up and clearing away, of {:.0f} min.",
-                                  sheet->totalSeconds / 60.0, plan.periodMinutes),
-                         sheet->secondRunFits ? Text::tr("A second run fits too.")
-                         : sheet->fits        ? Text::tr("A second run does not fit.")
-                                              : Text::tr("It does not fit: take fewer targets.")})});
-    d.blocks.emplace_back(Heading{2, Text::tr("To fetch")});
-    d.blocks.emplace_back(BulletList{sheet->materials});
-    d.blocks.emplace_back(Heading{2, Text::tr("Cautions")});
-    for (const Caution& c : sheet->cautions)
         d.blocks.emplace_back(CautionBox{c.text});
     return d;
 }

@@ -15,7 +15,4 @@ struct ReportOptions {
 /// Fails where no run is selected.
 [[nodiscard]] Result<Document> labReport(const LessonSession& session, const ReportOptions& options);
 
-/// The run sheet for the bench: targets with dial readings, materials, cautions.
-[[nodiscard]] Result<Document> benchSheet(const LessonSession& session);
-
 } // namespace uttrin

@@ -14,6 +14,7 @@ constexpr double kWidth = 800, kHeight = 480, kLeft = 78, kRight = 20, kTop = 16
 constexpr const char* kInk = "#1D2B36";
 constexpr const char* kMuted = "#5C6871";
 constexpr const char* kGrid = "#E6DFCF";
+constexpr const char* kPaper = "#C9BFA8"; // fine enough under a pencil, dark enough for a copier
 constexpr const char* kTeal = "#0F6F7C";
 
 class Canvas {
@@ -57,16 +58,37 @@ private:
     std::string m_out;
 };
 
+/// Of an axis: ten lines at most.
+double stepOf(double low, double high) {
+    constexpr double kLines = 10.0;
+    return roundStep((high - low) / kLines);
+}
+
+/// Paper to draw on: lines between the steps, and the steps themselves stronger.
+void drawPaper(Canvas& c, const SvgPlot& plot, double dx, double dy) {
+    const double bottom = kHeight - kBottom, right = kWidth - kRight;
+    constexpr double kHair = 0.6, kStep = 1.4, kLittle = 1e-9;
+    const auto lines = [&](double low, double high, double step, const auto& draw) {
+        const double fine = step / plot.divisions;
+        for (auto k = std::llround(std::ceil(low / fine - kLittle));
+             static_cast<double>(k) * fine <= high + kLittle * fine; ++k)
+            draw(static_cast<double>(k) * fine, k % plot.divisions == 0 ? kStep : kHair);
+    };
+    lines(plot.xLow, plot.xHigh, dx,
+          [&](double x, double width) { c.line(c.px(x), kTop, c.px(x), bottom, kPaper, width); });
+    lines(plot.yLow, plot.yHigh, dy,
+          [&](double y, double width) { c.line(kLeft, c.py(y), right, c.py(y), kPaper, width); });
+}
+
 void drawAxes(Canvas& c, const SvgPlot& plot) {
     const double bottom = kHeight - kBottom, right = kWidth - kRight;
-    constexpr double kLines = 10.0; // at most, across the plot
-    const double dx = roundStep((plot.xHigh - plot.xLow) / kLines),
-                 dy = roundStep((plot.yHigh - plot.yLow) / kLines);
-    for (double x = std::ceil(plot.xLow / dx) * dx; x <= plot.xHigh; x += dx) {
+    const double dx = stepOf(plot.xLow, plot.xHigh), dy = stepOf(plot.yLow, plot.yHigh);
+    if (plot.divisions > 1) drawPaper(c, plot, dx, dy);
+    for (double x = std::ceil(plot.xLow / dx - 1e-9) * dx; x <= plot.xHigh + 1e-9 * dx; x += dx) {
         c.line(c.px(x), kTop, c.px(x), bottom, kGrid, 1);
         c.text(c.px(x), bottom + 20, fixed(x, decimalsForDivision(dx)), "middle", kInk);
     }
-    for (double y = std::ceil(plot.yLow / dy) * dy; y <= plot.yHigh; y += dy) {
+    for (double y = std::ceil(plot.yLow / dy - 1e-9) * dy; y <= plot.yHigh + 1e-9 * dy; y += dy) {
         c.line(kLeft, c.py(y), right, c.py(y), kGrid, 1);
         c.text(kLeft - 8, c.py(y) + 5, fixed(y, decimalsForDivision(dy)), "end", kInk);
     }
@@ -122,6 +144,14 @@ void frameAround(SvgPlot& plot) {
     plot.xHigh = xMax->x + dx;
     plot.yLow = yMin->y - dy;
     plot.yHigh = yMax->y + dy;
+}
+
+void widenToSteps(SvgPlot& plot) {
+    const double dx = stepOf(plot.xLow, plot.xHigh), dy = stepOf(plot.yLow, plot.yHigh);
+    plot.xLow = dx * std::floor(plot.xLow / dx);
+    plot.xHigh = dx * std::ceil(plot.xHigh / dx);
+    plot.yLow = dy * std::floor(plot.yLow / dy);
+    plot.yHigh = dy * std::ceil(plot.yHigh / dy);
 }
 
 std::string toSvg(const SvgPlot& plot, const Wording& wording) {

@@ -32,10 +32,15 @@ struct SvgPlot {
         Text label;
     };
     std::vector<Level> levels;
+    int divisions =
+        1; ///< of a step of the axes: above 1 the picture is paper to draw on, with finer lines between
 };
 
 /// Sets the ends of both axes so that all points lie inside with some space around them.
 void frameAround(SvgPlot& plot);
+
+/// Widens both axes to whole steps, so that their ends give nothing away of what lies inside.
+void widenToSteps(SvgPlot& plot);
 
 /// The picture as SVG Tiny 1.2, without scripts or outside references, as a face says it.
 [[nodiscard]] std::string toSvg(const SvgPlot& plot, const Wording& wording);

@@ -7,6 +7,7 @@
 #include "app/photo/PhotoReader.h"
 #include "app/rehearse/RehearseStation.h"
 #include "app/tools/DialReader.h"
+#include "report/BenchSheet.h"
 #include "report/LabReport.h"
 #include "support/SeenTexts.h"
 

@@ -135,6 +135,25 @@ TEST(PressureInstrument, ShowsWholeAndHalfDivisions) {
     EXPECT_EQ(text(uTube(), {61.75, 20.4}), "61.75 | 20.40");
 }
 
+// What is shown of a target has no more figures than the dial: -19.18 and not -19.175 in divisions of 0.05.
+TEST(PressureInstrument, ReadsBetweenDivisionsWithoutMoreFiguresThanTheEyeHas) {
+    for (const auto& [division, step] : {std::pair{0.05, 0.01},
+                                         {0.1, 0.05},
+                                         {0.02, 0.01},
+                                         {5.0, 1.0},
+                                         {1.0, 0.5},
+                                         {0.5, 0.1},
+                                         {0.25, 0.125},
+                                         {2.0, 1.0},
+                                         {50.0, 10.0}})
+        EXPECT_NEAR(readableStep(dial(PressureConvention::GaugeNegative, "inHg", division)), step, 1e-12)
+            << division;
+    const auto gauge = dial(PressureConvention::GaugeNegative, "inHg", 0.05);
+    const auto shown = toReadableReading(gauge, Pressure::fromPascal(101'325.0 - 19.176 * 3386.389),
+                                         Pressure::fromPascal(101'325.0));
+    EXPECT_EQ(tableText(gauge, shown), "\u221219.18");
+}
+
 TEST(PressureInstrument, ANonsensicalDeclarationIsNamed) {
     auto i = uTube(0.0);
     EXPECT_NE(plain(check(i).error().message).find("arms"), std::string::npos);

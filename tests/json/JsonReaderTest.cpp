@@ -16,7 +16,7 @@ TEST(JsonReader, ReadsWhatIsThereAndLeavesTheRest) {
     int count = 0;
     bool on = false;
     std::string word;
-    std::vector<std::string> words;
+    std::vector<std::string> words{"what was said before"};
     r.number("n", n);
     r.count("count", count);
     r.flag("on", on);

@@ -142,6 +142,17 @@ TEST(RehearseViews, AnOpenPanHasNoValveAndAnUnusedDishIsNotDrawn) {
     EXPECT_NE(plain(pump->state).find("g in oil"), std::string::npos);
 }
 
+TEST(RehearseViews, ADryingAgentLooksAsWhatItIs) {
+    const RigFile& rig = findDemonstration("freeze-by-boiling")->rig;
+    for (const auto& [agent, grains] : {std::pair{"sulfuric-acid", false}, {"calcium-chloride", true}}) {
+        const auto r = rehearse(rig, {{"/drying_dishes/drying agent/agent", agent}});
+        ASSERT_TRUE(r) << r.error().message;
+        const RigScene scene = sceneOf(*r, 1);
+        ASSERT_TRUE(partOf(scene, ScenePart::Dish));
+        EXPECT_EQ(partOf(scene, ScenePart::Dish)->grains, grains) << agent;
+    }
+}
+
 TEST(RehearseViews, TheStripTellsBoilingFromQuietAndFromIce) {
     const Rehearsal& r = played("freeze-by-boiling");
     const StripView air = rehearsalStrip(r, r.sampleAt(12.0)), boils = rehearsalStrip(r, r.sampleAt(35.0)),

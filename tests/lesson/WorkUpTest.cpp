@@ -48,7 +48,7 @@ TEST_F(WorkUpTest, EveryConventionIsWrittenOutStepByStep) {
          0.5,
          20,
          {},
-         {"In kilopascal: 20.00 inHg × 3.38", "Absolute pressure: 94.31 kPa − 67.73 kPa = 26.58 kPa"}},
+         {"In kilopascal: 20.0 inHg × 3.38", "Absolute pressure: 94.31 kPa − 67.73 kPa = 26.58 kPa"}},
         {PressureConvention::Absolute, "mbar", 1.0, 243, {}, {"Absolute pressure: as read = 24.30 kPa"}},
         {PressureConvention::TwoArm,
          "cm",

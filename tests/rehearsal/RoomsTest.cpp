@@ -12,6 +12,7 @@
 #include <cmath>
 #include <functional>
 #include <map>
+#include <stdexcept>
 
 namespace uttrin::rooms {
 namespace {
@@ -395,6 +396,33 @@ INSTANTIATE_TEST_SUITE_P(Rooms, InEachRoom, ::testing::ValuesIn(allIds()), [](co
     std::erase(name, '-');
     return name;
 });
+
+// What a variant says anew takes the place of what the demonstration says: nothing of the other is left.
+TEST(Stories, AVariantSaysWhatItIsAndNothingOfTheOthers) {
+    const auto variant = [](std::string_view id, std::string_view name) -> const RigVariant& {
+        for (const RigVariant& v : findDemonstration(id)->rig.variants())
+            if (v.name == name) return v;
+        throw std::logic_error(std::string(name));
+    };
+    for (const char* name :
+         {"calcium chloride", "pump alone", "trap in ice and salt", "damp calcium chloride"}) {
+        const RigStory& s = variant("freeze-by-boiling", name).story;
+        for (const auto* list : {&s.materials, &s.cautions})
+            for (const std::string& text : *list)
+                EXPECT_EQ(text.find("acid"), std::string::npos) << name << ": " << text;
+    }
+    EXPECT_NE(variant("freeze-by-boiling", "strong acid").story.cautions.front().find("acid"),
+              std::string::npos);
+    // What nobody is to do has no list of what to fetch and no steps.
+    for (const auto& [id, name] : {std::pair{"sealed-flask", "household jar"},
+                                   {"sealed-flask", "bottle"},
+                                   {"bell-jar", "in the palm of a hand"},
+                                   {"syrup-on-the-stove", "with alcohol"}}) {
+        const RigStory& s = variant(id, name).story;
+        EXPECT_TRUE(s.steps.empty() && s.materials.empty()) << name;
+        EXPECT_FALSE(s.cautions.empty()) << name;
+    }
+}
 
 // What a step uses stands in the list of what to fetch.
 TEST(Stories, EachThingThatAStepUsesStandsInTheMaterials) {

@@ -1,5 +1,6 @@
 #include "demo/DemoNotebook.h"
 #include "quantities/Rounding.h"
+#include "report/BenchSheet.h"
 #include "report/LabReport.h"
 #include "report/SvgPlot.h"
 #include "support/FakeClock.h"
@@ -7,6 +8,7 @@
 #include "support/TempDir.h"
 
 #include <gtest/gtest.h>
+#include <rapidcheck/gtest.h>
 
 #include <memory>
 
@@ -40,7 +42,8 @@ TEST_F(ReportTest, CarriesMethodRoomInstrumentsResultAndCautions) {
 TEST_F(ReportTest, TheStudentsCopyHoldsReadingsButNoAnswers) {
     const std::string page = html(false);
     EXPECT_NE(page.find("71.95 | 10.15"), std::string::npos); // the reading
-    for (const char* answer : {"ΔH = 42.", "12.24", "9.41", "<svg", "accepted curve over the same span has"})
+    for (const char* answer :
+         {"ΔH = 42.", "12.24", "9.41", "<polygon", "accepted curve over the same span has"})
         EXPECT_EQ(page.find(answer), std::string::npos) << answer;
     EXPECT_NE(page.find("________"), std::string::npos);
 }
@@ -80,6 +83,51 @@ TEST_F(ReportTest, TheBenchSheetShowsWhatTheDialWillShow) {
     for (const char* needed :
          {"U-tube shows, cm", "72.05 | 10.05", "To fetch", "Lowest pressure first", "trial point"})
         EXPECT_NE(page.find(needed), std::string::npos) << needed;
+}
+
+TEST_F(ReportTest, ASheetForAClassThatIsToFindThemHasNoBoilingPoints) {
+    const std::string all = toHtml(*benchSheet(*s), Wording()),
+                      bare = toHtml(*benchSheet(*s, {false}), Wording());
+    EXPECT_NE(all.find("Run sheet: " + s->model().lesson().title), std::string::npos);
+    EXPECT_NE(all.find(s->plan().title), std::string::npos);
+    for (const Target& t : s->sheet()->targets) {
+        const std::string boils = plain(fixed(t.boils.celsius(), 1)),
+                          shown = plain(tableText(s->plan().rig.gauge, t.dial));
+        EXPECT_NE(all.find(boils + " ±"), std::string::npos) << boils;
+        EXPECT_EQ(bare.find(boils), std::string::npos) << boils;
+        EXPECT_NE(bare.find(shown), std::string::npos) << shown;
+    }
+    EXPECT_EQ(bare.find("K a division"), std::string::npos); // from which they follow
+}
+
+TEST_F(ReportTest, TheStudentsCopyHasPaperToDrawOn) {
+    const std::string answers = html(true), copy = html(false);
+    EXPECT_EQ(answers.find("Draw your points"), std::string::npos);
+    ASSERT_NE(copy.find("Draw your points"), std::string::npos);
+    EXPECT_EQ(copy.find("<polygon"), std::string::npos); // and no point on it
+    EXPECT_EQ(copy.find("<polyline"), std::string::npos);
+    const auto lines = [](const std::string& page) {
+        std::size_t count = 0;
+        for (std::size_t at = page.find("<line"); at != std::string::npos; at = page.find("<line", at + 1))
+            ++count;
+        return count;
+    };
+    EXPECT_GT(lines(copy), 40U);
+}
+
+// All that was on the plot is on it still, and its ends are steps of the axes.
+RC_GTEST_PROP(SvgPlot, WidenedToStepsItHoldsWhatItHeld, ()) {
+    SvgPlot plot;
+    plot.xLow = *rc::gen::inRange(-5000, 5000) / 1000.0;
+    plot.xHigh = plot.xLow + *rc::gen::inRange(1, 9000) / 1000.0;
+    plot.yLow = *rc::gen::inRange(-5000, 5000) / 100.0;
+    plot.yHigh = plot.yLow + *rc::gen::inRange(1, 9000) / 100.0;
+    const SvgPlot before = plot;
+    widenToSteps(plot);
+    RC_ASSERT(plot.xLow <= before.xLow && plot.xHigh >= before.xHigh);
+    RC_ASSERT(plot.yLow <= before.yLow && plot.yHigh >= before.yHigh);
+    const double span = before.xHigh - before.xLow, widened = plot.xHigh - plot.xLow;
+    RC_ASSERT(widened <= 1.5 * span); // by a step at each end, of which a fifth of the span is the widest
 }
 
 TEST(SvgPlot, PutsPointsWhereTheyBelongAndLeavesOutWhatLiesOutside) {

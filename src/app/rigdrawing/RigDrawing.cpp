@@ -162,7 +162,7 @@ void RigDrawing::drawParts(QPainter& p, std::vector<Label>& labels) const {
             anchor = drawDraught(p, place, part.active);
             break;
         case ScenePart::Dish:
-            anchor = drawDish(p, place);
+            anchor = drawDish(p, place, part.grains);
             break;
         }
         labels.push_back({anchor, onScreen(part.name), onScreen(part.state), part.active});

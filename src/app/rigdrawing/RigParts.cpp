@@ -115,12 +115,28 @@ QPointF drawDraught(QPainter& p, const DrawnPlace& at, bool blows) {
     return {at.body.right() - 20, at.body.top() - 20};
 }
 
-QPointF drawDish(QPainter& p, const DrawnPlace& at) {
+QPointF drawDish(QPainter& p, const DrawnPlace& at, bool grains) {
     const QRectF tray(at.body.center().x() - at.shell.width() * 0.36, at.box.bottom() - 26,
                       at.shell.width() * 0.72, 20);
+    if (grains) {
+        constexpr double kGrain = 7.0;
+        p.setPen(QPen(theme().muted, 1));
+        p.setBrush(theme().card);
+        const int across = static_cast<int>(tray.width() / kGrain);
+        for (int row = 0; row < 3; ++row) // a heap: each row a grain shorter at both ends
+            for (int i = row; i < across - row; ++i)
+                p.drawEllipse(QPointF(tray.left() + kGrain * (i + 0.5), tray.bottom() - kGrain * (row + 0.5)),
+                              0.5 * kGrain, 0.5 * kGrain);
+    } else {
+        constexpr double kRim = 6.0;
+        p.setPen(Qt::NoPen);
+        p.setBrush(theme().hairline);
+        p.drawRect(tray.adjusted(0, kRim, 0, 0));
+        p.setPen(QPen(theme().muted, 1));
+        p.drawLine(tray.topLeft() + QPointF(0, kRim), tray.topRight() + QPointF(0, kRim));
+    }
     p.setPen(QPen(theme().ink, 1.8));
-    p.setBrush(theme().hairline);
-    p.drawRect(tray);
+    p.drawPolyline(QPolygonF{tray.topLeft(), tray.bottomLeft(), tray.bottomRight(), tray.topRight()});
     return {tray.right(), tray.center().y()};
 }
 

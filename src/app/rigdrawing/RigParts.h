@@ -31,6 +31,7 @@ QPointF drawIce(QPainter& p, const DrawnPlace& at, bool onDryGlass, double left)
 /// already.
 QPointF drawAround(QPainter& p, const DrawnPlace& at, bool cold, bool onDryGlass, int index);
 QPointF drawDraught(QPainter& p, const DrawnPlace& at, bool blows);
-QPointF drawDish(QPainter& p, const DrawnPlace& at);
+/// A dish of drying agent. @param grains  of a salt, heaped; else a liquid with its surface.
+QPointF drawDish(QPainter& p, const DrawnPlace& at, bool grains);
 
 } // namespace uttrin::app

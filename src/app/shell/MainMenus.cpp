@@ -94,7 +94,7 @@ void MainWindow::buildNotebookMenu() {
         [this](bool) { page<ReportStation>(Station::Report)->importCsv(); }, true);
     addAction(
         file, tr("Print the r&un sheet as PDF…"), {}, "actionPrintSheet",
-        [this](bool) { saveSheet(m_controller, this); }, true);
+        [this](bool) { saveSheet(m_controller, true, this); }, true);
     addAction(
         file, tr("Print the report…"), QKeySequence::Print, "actionPrint",
         [this](bool) { page<ReportStation>(Station::Report)->printReport(); }, true);

@@ -116,8 +116,10 @@ QWidget* MainWindow::make(Station station) {
         return new RigStation(m_controller);
     case Station::Plan: {
         auto* plan = new PlanStation(m_controller);
-        connect(plan, &PlanStation::printRequested, this, [this] { printSheet(m_controller, this); });
-        connect(plan, &PlanStation::saveSheetRequested, this, [this] { saveSheet(m_controller, this); });
+        connect(plan, &PlanStation::printRequested, this,
+                [this](bool boilingPoints) { printSheet(m_controller, boilingPoints, this); });
+        connect(plan, &PlanStation::saveSheetRequested, this,
+                [this](bool boilingPoints) { saveSheet(m_controller, boilingPoints, this); });
         return plan;
     }
     case Station::Rehearse: {

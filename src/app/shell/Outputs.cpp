@@ -6,19 +6,19 @@
 #include "app/map/PhaseMap.h"
 #include "files/WholeFile.h"
 #include "pdf/PdfReport.h"
-#include "report/LabReport.h"
+#include "report/BenchSheet.h"
 
 namespace uttrin::app {
-void printSheet(LessonController& controller, QWidget* over) {
-    const auto sheet = benchSheet(controller.session());
+void printSheet(LessonController& controller, bool boilingPoints, QWidget* over) {
+    const auto sheet = benchSheet(controller.session(), {boilingPoints});
     if (!sheet)
         controller.tell(sheet.error());
     else if (dialogs::print(over, *sheet))
         controller.say(onScreen(Text::tr("Sent to the printer.")));
 }
 
-void saveSheet(LessonController& controller, QWidget* over) {
-    const auto sheet = benchSheet(controller.session());
+void saveSheet(LessonController& controller, bool boilingPoints, QWidget* over) {
+    const auto sheet = benchSheet(controller.session(), {boilingPoints});
     if (!sheet) return controller.tell(sheet.error());
     const QString path = dialogs::saveFile(over, onScreen(Text::tr("Run sheet as PDF")),
                                            dialogs::suggestedFile(Text::tr("run-sheet"), "pdf"),

@@ -146,6 +146,7 @@ void addParts(const RigSetup& setup, const RigModel& m, const RigSample& sample,
             {ScenePart::Dish, m.dishes[i].vessel, kRoom, true, 1.0, Text::data(m.dishes[i].name),
              Text::tr("{} °C, {:.1f} g taken up", fixed(celsius(sample.dishes[i].kelvin), 0),
                       1000.0 * sample.dishes[i].waterKg)});
+        scene.parts.back().grains = m.dishes[i].agent.kind == DryingAgentKind::CalciumChloride;
     }
 }
 

@@ -36,6 +36,7 @@ struct ScenePart {
     double left = 1.0;             ///< share of its ice that is left
     Text name, state;              ///< "clamp", "shut"
     bool onDryGlass = false;       ///< of ice, a bath or a hand: above the liquid, not beside it
+    bool grains = false;           ///< of a drying agent: a salt in grains, not a liquid
     bool fromBelow = false; ///< a tube for liquid, up from the bottom into the other, which stands above
 };
 

@@ -60,10 +60,17 @@ PlanStation::PlanStation(LessonController& controller) : StationPage(controller)
     auto* print = new QPushButton(tr("Print…"));
     print->setToolTip(tr("The run sheet, on paper for the bench"));
     print->setObjectName(QStringLiteral("printSheet"));
-    connect(print, &QPushButton::clicked, this, &PlanStation::printRequested);
+    auto* boilingPoints = new QCheckBox(tr("with boiling points"));
+    boilingPoints->setObjectName(QStringLiteral("sheetBoilingPoints"));
+    boilingPoints->setToolTip(
+        tr("On the sheet that is printed or saved; off for a class that is to find them"));
+    boilingPoints->setChecked(true);
+    connect(print, &QPushButton::clicked, this,
+            [this, boilingPoints] { emit printRequested(boilingPoints->isChecked()); });
     auto* save = new QPushButton(tr("Save as PDF…"));
     save->setObjectName(QStringLiteral("saveSheet"));
-    connect(save, &QPushButton::clicked, this, &PlanStation::saveSheetRequested);
+    connect(save, &QPushButton::clicked, this,
+            [this, boilingPoints] { emit saveSheetRequested(boilingPoints->isChecked()); });
     auto* even = new QPushButton(tr("Targets back"));
     even->setObjectName(QStringLiteral("resetTargets"));
     even->setToolTip(tr("Puts targets that were moved by hand back into their row"));
@@ -80,7 +87,7 @@ PlanStation::PlanStation(LessonController& controller) : StationPage(controller)
         else
             m_controller.carryOut(&PlanCommands::lockPredictions);
     });
-    for (QPushButton* b : {print, save, even, lock})
+    for (QAbstractButton* b : std::initializer_list<QAbstractButton*>{print, save, boilingPoints, even, lock})
         buttons->addFixed(b);
     right->column()->addWidget(buttons->parentWidget());
     auto* fetch = new Card;

@@ -20,8 +20,9 @@ public:
     explicit PlanStation(LessonController& controller);
 
 signals:
-    void printRequested();
-    void saveSheetRequested();
+    /// @param boilingPoints  whether the sheet shows them.
+    void printRequested(bool boilingPoints);
+    void saveSheetRequested(bool boilingPoints);
 
 protected:
     void refresh() override;
