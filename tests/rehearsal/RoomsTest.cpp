@@ -397,6 +397,19 @@ INSTANTIATE_TEST_SUITE_P(Rooms, InEachRoom, ::testing::ValuesIn(allIds()), [](co
     return name;
 });
 
+// 5 L of air at 250 kPa through 20 cm of 0.8 mm: some 0.11 g a second fill 0.8 L of headspace by 45 kPa.
+TEST(AirOntoBoiling, FillsInTheTimeOfATurbulentTube) {
+    const auto r = rehearse(findDemonstration("air-onto-boiling")->rig,
+                            {{"/vessels/air bottle/air", "250 kPa"}, {"/moves/2/when/above", "140 kPa"}});
+    ASSERT_TRUE(r) << r.error().message;
+    std::vector<double> moves;
+    for (const RigEvent& e : r->run.events)
+        if (e.kind == RigEventKind::Moved) moves.push_back(e.seconds);
+    ASSERT_GE(moves.size(), 3U); // vent shut, air on, air valve shut
+    EXPECT_GT(moves[2] - moves[1], 2.4);
+    EXPECT_LT(moves[2] - moves[1], 3.1);
+}
+
 // What a variant says anew takes the place of what the demonstration says: nothing of the other is left.
 TEST(Stories, AVariantSaysWhatItIsAndNothingOfTheOthers) {
     const auto variant = [](std::string_view id, std::string_view name) -> const RigVariant& {

@@ -59,6 +59,23 @@ TEST(Flow, ALongTubeOfDenseAirMeetsTheEngineersRule) {
         1.0, 0.02);
 }
 
+// Isothermal flow through a rough tube's friction, its inlet and its expansion: p1² - p2² = R T G² (f L/d + 2 ln
+// (p1/p2) + 1.5), f = 0.316 Re^(-1/4) (Blasius).
+TEST(Flow, ATurbulentTubeMeetsTheLawOfItsFriction) {
+    const FlowingGas air;
+    const double d = 0.8e-3, length = 0.2, high = 250e3, kelvin = 294.0, specific = 287.05;
+    for (const double low : {96e3, 140e3, 200e3}) {
+        double g = 100.0; // kg/(m² s)
+        for (int i = 0; i < 50; ++i) {
+            const double friction = 0.316 * std::pow(g * d / 1.82e-5, -0.25);
+            g = std::sqrt((high * high - low * low) /
+                          (specific * kelvin * (friction * length / d + 2.0 * std::log(high / low) + 1.5)));
+        }
+        const double area = 0.25 * 3.14159265 * d * d;
+        EXPECT_NEAR(tubeMassFlow({d, length}, air, kelvin, high, low) / (g * area), 1.0, 0.15) << low;
+    }
+}
+
 TEST(Flow, ASlowStreamThroughAHoleMeetsSampsonsSolution) {
     // R. A. Sampson (1891): volume flow = radius^3 difference / (3 viscosity), without inertia.
     const FlowingGas air;
