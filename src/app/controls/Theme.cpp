@@ -29,6 +29,8 @@ QLabel[role="live"] { font-size: @livepx; font-weight: 600; } QLabel[role="liveN
 QLabel[role="figure"] { font-size: @figurepx; font-weight: 600; }
 QLabel[role="caution"] { color: @caution; background: @cautionGround; border-radius: 6px; padding: 8px 10px; font-weight: 500; }
 QLabel[role="cautionText"] { color: @caution; font-weight: 600; }
+QLabel[role="message"], QLabel[role="failure"] { border-radius: 6px; padding: 4px 10px; font-weight: 500; }
+QLabel[role="message"] { background: @liquidTint; } QLabel[role="failure"] { color: @caution; background: @cautionGround; }
 QLabel[role="note"] { background: @liquidTint; border-radius: 6px; padding: 8px 10px; }
 QLineEdit, QComboBox, QTextEdit, QPlainTextEdit, QDateTimeEdit { background: @card; border: 1px solid @hairline; border-radius: 6px; padding: 5px 8px; selection-background-color: @done; selection-color: @card; }
 QLineEdit:focus, QComboBox:focus, QTextEdit:focus, QPlainTextEdit:focus { border: 2px solid @done; padding: 4px 7px; }

@@ -8,6 +8,7 @@
 #include "SampleNotebook.h"
 #include "ToolWindows.h"
 #include "WelcomePage.h"
+#include "app/controls/MessageLine.h"
 #include "app/controller/Dialogs.h"
 #include "app/controls/Labels.h"
 #include "app/controls/OnScreen.h"
@@ -76,7 +77,7 @@ void MainWindow::buildNotebookMenu() {
                                   dialogs::notebookFilter(), QStringLiteral("uttrin"));
             if (!path.isEmpty() &&
                 m_controller.carryOut(&LessonCommands::saveCopy, std::filesystem::path(path.toStdString())))
-                showMessage(tr("A complete copy is in %1.").arg(path), false);
+                m_message->say(tr("A complete copy is in %1.").arg(path), false);
         },
         true);
     file->addSeparator();
@@ -120,7 +121,7 @@ void MainWindow::buildEditMenu() {
             else if (station() == Station::WorkUp)
                 page<WorkUpStation>(Station::WorkUp)->strikeSelected();
             else
-                showMessage(tr("Points are chosen at the Run or Work-up station."), false);
+                m_message->say(tr("Points are chosen at the Run or Work-up station."), false);
         },
         true);
     addAction(

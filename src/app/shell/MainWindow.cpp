@@ -11,6 +11,7 @@
 #include "WelcomePage.h"
 #include "app/controller/Dialogs.h"
 #include "app/controls/Labels.h"
+#include "app/controls/MessageLine.h"
 #include "app/controls/OnScreen.h"
 #include "app/controls/Theme.h"
 #include "app/map/PhaseMap.h"
@@ -45,7 +46,6 @@ namespace uttrin::app {
 namespace {
 
 constexpr int kMostRecent = 8;
-constexpr int kMessageMs = 8000;
 
 } // namespace
 
@@ -98,14 +98,9 @@ void MainWindow::build() {
     m_offers = new QVBoxLayout(centre);
     m_offers->setContentsMargins(0, 0, 0, 0);
     m_offers->setSpacing(0);
-    m_message = makeLabel({}, "note");
-    m_message->setObjectName(QStringLiteral("message"));
-    m_message->hide();
     m_offers->addWidget(m_stack, 1);
-    m_offers->addWidget(m_message);
     setCentralWidget(centre);
-    m_messageTimer = new QTimer(this);
-    m_messageTimer->setSingleShot(true);
+    m_message = new MessageLine(menuBar());
 }
 
 QWidget* MainWindow::make(Station station) {
@@ -186,13 +181,13 @@ void MainWindow::wire() {
     connect(&m_controller, &LessonController::changed, this, &MainWindow::showAll);
     connect(&m_controller, &LessonController::draftChanged, this,
             [this] { m_strip->show(stripView(m_controller.session())); });
+    connect(&m_controller, &LessonController::changed, m_message, &MessageLine::forgetFailure);
     connect(&m_controller, &LessonController::failed, this,
-            [this](const QString& text) { showMessage(text, true); });
+            [this](const QString& text) { m_message->say(text, true); });
     connect(&m_controller, &LessonController::said, this,
-            [this](const QString& text) { showMessage(text, false); });
+            [this](const QString& text) { m_message->say(text, false); });
     if (auto* guarded = qobject_cast<GuardedApplication*>(QCoreApplication::instance()))
         connect(guarded, &GuardedApplication::faultCaught, this, &MainWindow::tellFault);
-    connect(m_messageTimer, &QTimer::timeout, m_message, &QWidget::hide);
     auto* minute = new QTimer(this); // the tape's "now" moves on
     connect(minute, &QTimer::timeout, this, [this] {
         if (m_controller.isOpen() && m_tape->isVisible()) m_tape->show(tapeView(m_controller.session()));
@@ -201,7 +196,7 @@ void MainWindow::wire() {
 }
 
 void MainWindow::tellFault(const QString& what) {
-    showMessage(tr("The program met a fault of its own (%1). What was captured is on disk, what is typed "
+    m_message->say(tr("The program met a fault of its own (%1). What was captured is on disk, what is typed "
                    "stays; save a "
                    "copy of the notebook if it comes again.")
                     .arg(what),
@@ -214,7 +209,7 @@ void MainWindow::tellSubstanceProblems(const std::vector<SubstanceProblem>& prob
         lines << onScreen(p.sentence());
     constexpr qsizetype kMost = 4;
     const QString more = lines.size() > kMost ? tr(" … and %1 more").arg(lines.size() - kMost) : QString();
-    showMessage(tr("Your own substances: %1%2").arg(lines.mid(0, kMost).join(QStringLiteral("; ")), more),
+    m_message->say(tr("Your own substances: %1%2").arg(lines.mid(0, kMost).join(QStringLiteral("; ")), more),
                 true);
 }
 
@@ -255,17 +250,11 @@ void MainWindow::showAll() {
     }
 }
 
-void MainWindow::showMessage(const QString& text, bool failure) {
-    setRole(m_message, failure ? "caution" : "note");
-    m_message->setText((failure ? QStringLiteral("\u26A0  ") : QString()) + text);
-    m_message->show();
-    m_messageTimer->start(failure ? 3 * kMessageMs : kMessageMs);
-}
-
 void MainWindow::goTo(Station s) {
     const bool onNavigation = m_navigation->isAncestorOf(QApplication::focusWidget());
     m_navigation->setCurrent(static_cast<int>(s));
     if (onNavigation) m_navigation->station(static_cast<int>(s))->setFocus();
+    if (s != station()) m_message->forgetFailure();
     m_stations->setCurrentWidget(page(s));
     m_tape->setVisible(s == Station::Run);
     if (m_controller.isOpen() && s != Station::Rehearse) m_strip->show(stripView(m_controller.session()));
@@ -301,7 +290,7 @@ bool MainWindow::createNotebook(const QString& path) {
 bool MainWindow::openSample() {
     const auto copy = copyOfSample();
     if (!copy) {
-        showMessage(onScreen(copy.error().message), true);
+        m_message->say(onScreen(copy.error().message), true);
         return false;
     }
     dropUnchangedSample();
@@ -325,9 +314,9 @@ void MainWindow::offerSalvage(const QString& path) {
         offer->deleteLater();
         const auto saved = Notebook::salvage(path.toStdString(), to.toStdString());
         if (!saved)
-            showMessage(onScreen(saved.error().message), true);
+            m_message->say(onScreen(saved.error().message), true);
         else if (openNotebook(to))
-            showMessage(onScreen(Text::tr(
+            m_message->say(onScreen(Text::tr(
                             "{0} {0|reading|readings} saved from the damaged notebook, which was left as "
                             "it is.",
                             *saved)),

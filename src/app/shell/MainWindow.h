@@ -9,15 +9,14 @@
 #include <array>
 #include <functional>
 
-class QLabel;
 class QMenu;
 class QStackedWidget;
-class QTimer;
 class QVBoxLayout;
 
 namespace uttrin::app {
 
 class BenchStrip;
+class MessageLine;
 class MinuteTape;
 class PhaseMap;
 class NavigationColumn;
@@ -71,7 +70,6 @@ private:
     void askNew();
     void askOpen();
     void showAll();
-    void showMessage(const QString& text, bool failure);
     void rememberRecent(const QString& path);
     void fillRecent();
     void offerSalvage(const QString& path);
@@ -89,9 +87,8 @@ private:
     QStackedWidget *m_stack, *m_stations;
     std::array<QWidget*, kStations> m_pages{};
     MinuteTape* m_tape;
-    QLabel* m_message;
-    QTimer* m_messageTimer;
-    QVBoxLayout* m_offers; ///< the centre, with messages and offers under it
+    MessageLine* m_message;
+    QVBoxLayout* m_offers; ///< the centre, with offers under it
     QMenu *m_recent, *m_lessons;
     QAction *m_undo, *m_redo, *m_projector;
     QList<QAction*> m_needNotebook;
