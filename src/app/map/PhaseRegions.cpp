@@ -22,31 +22,68 @@ PhaseRegions::PhaseRegions(PhaseMap* map)
 void PhaseRegions::applyDefaultAntialiasingHint(QCPPainter* p) const { p->setAntialiasing(true); }
 QRect PhaseRegions::clipRect() const { return m_map->m_plot->axisRect()->rect(); }
 
-void PhaseRegions::draw(QCPPainter* p) {
+PhaseRegions::Key PhaseRegions::key() const {
+    PhasePlot& plot = *m_map->m_plot;
+    const MapView& view = m_map->view();
     const Theme& t = theme();
+    return {clipRect(),
+            plot.xAxis->range().lower,
+            plot.xAxis->range().upper,
+            plot.yAxis->range().lower,
+            plot.yAxis->range().upper,
+            plot.bufferDevicePixelRatio(),
+            static_cast<int>(m_map->axes()),
+            t.small,
+            t.title,
+            t.name,
+            QLocale().name(),
+            view.substance,
+            view.overlays,
+            view.solution ? std::optional(view.solution->solute()) : std::nullopt,
+            pathNamesBox(*m_map)};
+}
+
+void PhaseRegions::draw(QCPPainter* p) {
     const QRect area = clipRect();
     if (area.isEmpty()) return; // before the first layout
+    if (p->modes() & (QCPPainter::pmVectorized | QCPPainter::pmNoCaching)) return paint(*p);
+    if (const Key now = key(); now != m_key) {
+        m_key = now;
+        m_picture = QPixmap(area.size() * now.ratio);
+        m_picture.setDevicePixelRatio(now.ratio);
+        m_picture.fill(Qt::transparent);
+        QCPPainter painter(&m_picture);
+        painter.setAntialiasing(true);
+        painter.translate(-area.topLeft());
+        paint(painter);
+    }
+    p->drawPixmap(area.topLeft(), m_picture);
+}
+
+void PhaseRegions::paint(QCPPainter& p) const {
+    const Theme& t = theme();
+    const QRect area = clipRect();
     const PhaseCurve curve(*m_map->view().substance);
-    p->setPen(Qt::NoPen);
-    p->setBrush(t.liquid);
-    p->drawRect(area);
+    p.setPen(Qt::NoPen);
+    p.setBrush(t.liquid);
+    p.drawRect(area);
     const QPolygonF border = borderOf(curve);
-    fillSolid(*p, curve, border);
+    fillSolid(p, curve, border);
     QPolygonF vapour = border;
     vapour << QPointF(border.last().x(), area.bottom() + 60)
            << QPointF(border.first().x(), area.bottom() + 60);
-    p->setPen(Qt::NoPen);
-    p->setBrush(t.vapour);
-    p->drawPolygon(vapour);
-    fillAboveCritical(*p, curve);
-    p->setBrush(Qt::NoBrush);
-    p->setPen(QPen(t.ink, 2));
-    drawCurve(*p, curve);
-    drawMetastable(*p);
-    drawSolution(*p);
-    drawNamedPoints(*p, curve);
-    drawOverlays(*p);
-    drawLabels(*p, border);
+    p.setPen(Qt::NoPen);
+    p.setBrush(t.vapour);
+    p.drawPolygon(vapour);
+    fillAboveCritical(p, curve);
+    p.setBrush(Qt::NoBrush);
+    p.setPen(QPen(t.ink, 2));
+    drawCurve(p, curve);
+    drawMetastable(p);
+    drawSolution(p);
+    drawNamedPoints(p, curve);
+    drawOverlays(p);
+    drawLabels(p, border);
 }
 
 double PhaseRegions::xPixel(double kelvin) const {

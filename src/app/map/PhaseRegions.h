@@ -1,6 +1,11 @@
 #pragma once
 
+#include "solutions/Liquid.h"
+
 #include <qcustomplot.h>
+
+#include <optional>
+#include <vector>
 
 namespace uttrin::app {
 
@@ -20,6 +25,20 @@ protected:
     QRect clipRect() const override;
 
 private:
+    /// All that the picture depends on.
+    struct Key {
+        QRect area;
+        double xLow = 0.0, xHigh = 0.0, yLow = 0.0, yHigh = 0.0, ratio = 0.0;
+        int axes = -1, small = 0, title = 0;
+        QString theme, locale;
+        const Substance* substance = nullptr;
+        std::vector<const Substance*> overlays;
+        std::optional<Solute> solute;
+        QRectF names;
+        friend bool operator==(const Key&, const Key&) = default;
+    };
+    [[nodiscard]] Key key() const;
+    void paint(QCPPainter& p) const;
     [[nodiscard]] double xPixel(double kelvin) const;
     [[nodiscard]] double yPixel(double pascal) const; ///< kept within reach of the area
     [[nodiscard]] QPolygonF borderOf(const PhaseCurve& curve) const;
@@ -32,6 +51,8 @@ private:
     void drawOverlays(QCPPainter& p) const;
     void drawLabels(QCPPainter& p, const QPolygonF& border) const;
     PhaseMap* m_map;
+    Key m_key;
+    QPixmap m_picture; ///< as it was painted for that key: most redraws are for what lies over it
 };
 
 } // namespace uttrin::app

@@ -66,16 +66,35 @@ void ScaleTicker::generate(const QCPRange& range, const QLocale&, QChar, int, QV
     if (tickLabels) tickLabels->clear();
     const double a = m_valueOf(range.lower), b = m_valueOf(range.upper);
     if (!m_shown || !std::isfinite(a) || !std::isfinite(b) || a == b) return;
+    // The same scale along the same stretch, as at most redraws: three of its values tell any other.
+    const Stretch stretch{range.lower,
+                          range.upper,
+                          m_axis->coordToPixel(range.lower),
+                          m_axis->coordToPixel(range.upper),
+                          a,
+                          m_valueOf(range.center()),
+                          b};
+    if (stretch == m_stretch) {
+        ticks = m_ticks;
+        if (subTicks) *subTicks = m_subTicks;
+        if (tickLabels) *tickLabels = m_labels;
+        return;
+    }
     auto labelled = graduations(std::min(a, b), std::max(a, b), kLabelPixels);
+    m_labels.clear();
+    m_subTicks.clear();
     std::sort(labelled.begin(), labelled.end(),
               [](const Graduation& l, const Graduation& r) { return l.coord < r.coord; });
     for (const Graduation& g : labelled) {
         ticks.push_back(g.coord);
-        if (tickLabels) tickLabels->push_back(fieldText(std::abs(g.value) < 1e-9 ? 0.0 : g.value));
+        m_labels.push_back(fieldText(std::abs(g.value) < 1e-9 ? 0.0 : g.value));
     }
-    if (subTicks)
-        for (const Graduation& g : graduations(std::min(a, b), std::max(a, b), kTickPixels))
-            subTicks->push_back(g.coord);
+    for (const Graduation& g : graduations(std::min(a, b), std::max(a, b), kTickPixels))
+        m_subTicks.push_back(g.coord);
+    m_ticks = ticks;
+    m_stretch = stretch;
+    if (subTicks) *subTicks = m_subTicks;
+    if (tickLabels) *tickLabels = m_labels;
 }
 
 } // namespace uttrin::app

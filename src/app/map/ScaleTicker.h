@@ -2,6 +2,7 @@
 
 #include <qcustomplot.h>
 
+#include <array>
 #include <functional>
 #include <vector>
 
@@ -37,6 +38,11 @@ private:
     const QCPAxis* m_axis;
     Map m_coordOf, m_valueOf;
     bool m_shown = true;
+    /// What was asked for last, and the answer: its ends, where they lie, px, and values of the scale.
+    using Stretch = std::array<double, 7>;
+    Stretch m_stretch{};
+    QVector<double> m_ticks, m_subTicks;
+    QVector<QString> m_labels;
 };
 
 } // namespace uttrin::app

@@ -99,9 +99,12 @@ NavigationColumn::NavigationColumn(QWidget* parent) : QWidget(parent) {
 }
 
 void NavigationColumn::show(const std::vector<StationState>& states) {
-    for (std::size_t i = 0; i < m_stations.size(); ++i)
+    bool marks = false; // what the column itself draws beside its buttons
+    for (std::size_t i = 0; i < m_stations.size(); ++i) {
+        marks = marks || m_stations[i]->state().done != states[i].done;
         m_stations[i]->show(states[i]);
-    update();
+    }
+    if (marks) update();
 }
 
 void NavigationColumn::setCurrent(int station) {
