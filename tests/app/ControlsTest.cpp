@@ -86,7 +86,7 @@ TEST(NumberField, SettingAValueSaysNothingAndClearsTheMistake) {
 }
 
 TEST(Segments, OneIsChosenAndOnlyThePersonsChoiceIsToldOf) {
-    Segments segments(QStringLiteral("s"));
+    Segments segments(QStringLiteral("s"), QStringLiteral("Letter"));
     segments.setChoices({QStringLiteral("a"), QStringLiteral("b"), QStringLiteral("c")});
     QSignalSpy picked(&segments, &Segments::picked);
     EXPECT_EQ(segments.chosen(), -1);
@@ -107,7 +107,7 @@ TEST(Segments, OneIsChosenAndOnlyThePersonsChoiceIsToldOf) {
 }
 
 TEST(Segments, TakeAsManyRowsAsTheirNamesNeedAndCutNone) {
-    Segments segments(QStringLiteral("s"), Segments::Rows::AsNeeded);
+    Segments segments(QStringLiteral("s"), QStringLiteral("Variant"), Segments::Rows::AsNeeded);
     const QStringList names{QStringLiteral("boiled a full minute"), QStringLiteral("shut"),
                             QStringLiteral("with a wet hand on it"), QStringLiteral("in a bottle")};
     segments.setChoices(names);

@@ -1,5 +1,6 @@
 #pragma once
 
+#include "app/accessibility/Spoken.h"
 #include "app/controller/LessonController.h"
 #include "app/controls/Theme.h"
 #include "app/shell/MainWindow.h"
@@ -85,6 +86,12 @@ public:
         QWidget* at = QApplication::focusWidget() ? QApplication::focusWidget() : &window;
         QTest::keyClick(at, k, modifiers);
         settle();
+    }
+
+    /// What a drawn widget says.
+    QString said(const char* name) {
+        const auto* spoken = dynamic_cast<app::Spoken*>(find<QWidget>(name));
+        return spoken ? spoken->spokenValue() : QString();
     }
 
     QString text(const char* label) {

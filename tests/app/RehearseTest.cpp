@@ -197,7 +197,7 @@ TEST_F(Rehearse, TheKeyboardAloneFliesARig) {
     QTest::keyClick(station, Qt::Key_Space);
     ASSERT_TRUE(QTest::qWaitFor([&] { return station->moment() > paused; }, 5'000));
     EXPECT_EQ(std::ranges::find(scene().parts, ScenePart::Valve, &ScenePart::kind)->state, "open");
-    EXPECT_TRUE(d->find<RigDrawing>("rigDrawing")->accessibleName().contains(QStringLiteral("bleed open")));
+    EXPECT_TRUE(d->said("rigDrawing").contains(QStringLiteral("bleed open")));
     EXPECT_EQ(map().paths.front().name, "run by hand");
     choose("sealed-flask"); // another rig lands this one
     EXPECT_FALSE(station->isManual());

@@ -144,9 +144,7 @@ TEST_F(RunStation, TheInstrumentsAreSetUntilTheyLookLikeThoseOnTheBench) {
 
 TEST_F(RunStation, TheMarginMovesWhileTyping) {
     typePair(40e3, -6.0);
-    const auto* margin = d.find<QWidget>("margin");
-    EXPECT_TRUE(margin->accessibleName().contains(QStringLiteral("K to go")))
-        << margin->accessibleName().toStdString();
+    EXPECT_TRUE(d.said("margin").contains(QStringLiteral("K to go"))) << d.said("margin").toStdString();
     auto* map = d.find<PhaseMap>("phaseMap");
     ASSERT_TRUE(map->view().liveKelvin);
     EXPECT_LT(*map->view().liveKelvin,

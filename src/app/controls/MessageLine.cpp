@@ -16,11 +16,18 @@ constexpr int kSeconds = 8; // a message; a failure stays three times as long
 
 } // namespace
 
-void announce(QWidget* from, const QString& text) {
-    if (!QAccessible::isActive() || text.isEmpty()) return;
+Announcements& Announcements::all() {
+    static Announcements announcements;
+    return announcements;
+}
+
+void announce(QWidget* from, const QString& text, const QString& name) {
+    if (text.isEmpty()) return;
+    emit Announcements::all().said(text);
     from->setAccessibleName(text);
     QAccessibleEvent spoken(from, QAccessible::Alert);
     QAccessible::updateAccessibility(&spoken);
+    if (!name.isEmpty()) from->setAccessibleName(name);
 }
 
 MessageLine::MessageLine(QMenuBar* bar) : QLabel(bar->window()), m_bar(bar), m_away(new QTimer(this)) {

@@ -8,8 +8,8 @@ class QTimer;
 
 namespace uttrin::app {
 
-/// What the program says: in the free part of the menu's line, where nothing moves for it. A text that needs more
-/// room grows over what lies below. A click takes it away; what is spoken is spoken at once.
+/// What the program says: in the free part of the menu's line, where nothing moves for it. A text that needs
+/// more room grows over what lies below. A click takes it away; what is spoken is spoken at once.
 class MessageLine : public QLabel {
     Q_OBJECT
 public:
@@ -31,7 +31,18 @@ private:
     bool m_failure = false;
 };
 
+/// All that is announced, for whoever else wants to hear it.
+class Announcements : public QObject {
+    Q_OBJECT
+public:
+    static Announcements& all();
+
+signals:
+    void said(const QString& text);
+};
+
 /// Says something to those who listen, at once, for a widget that shows it.
-void announce(QWidget* from, const QString& text);
+/// @param name  what the widget is called else; it is called so again afterwards.
+void announce(QWidget* from, const QString& text, const QString& name = {});
 
 } // namespace uttrin::app

@@ -3,14 +3,18 @@
 #include "FlowLayout.h"
 #include "Labels.h"
 
+#include <QAccessible>
 #include <QButtonGroup>
 #include <QHBoxLayout>
+#include <QKeyEvent>
 
 namespace uttrin::app {
 
-Segments::Segments(const QString& name, Rows rows, QWidget* parent)
+Segments::Segments(const QString& name, const QString& title, Rows rows, QWidget* parent)
     : QWidget(parent), m_group(new QButtonGroup(this)) {
     setObjectName(name);
+    setAccessibleName(title);
+    setProperty("spokenRole", static_cast<int>(QAccessible::Grouping));
     QLayout* row = rows == Rows::One ? static_cast<QLayout*>(new QHBoxLayout(this)) : new FlowLayout(this);
     row->setContentsMargins(0, 0, 0, 0);
     row->setSpacing(6);
@@ -32,11 +36,38 @@ void Segments::setChoices(const QStringList& labels) {
     }
     for (int i = 0; i < labels.size(); ++i) {
         auto* b = new QPushButton(labels[i]);
+        b->installEventFilter(this);
         b->setCheckable(true);
         b->setObjectName(QStringLiteral("%1_%2").arg(objectName()).arg(i));
         setRole(b, "segment");
         m_group->addButton(b, i);
         layout()->addWidget(b);
+    }
+}
+
+/// The arrows go from one choice to the next and choose nothing: Space and Enter do.
+bool Segments::eventFilter(QObject* watched, QEvent* event) {
+    if (event->type() != QEvent::KeyPress) return false;
+    const auto all = m_group->buttons();
+    const auto here = static_cast<int>(all.indexOf(static_cast<QAbstractButton*>(watched)));
+    const auto go = [&](int to) {
+        const auto count = static_cast<int>(all.size());
+        all[(to + count) % count]->setFocus(Qt::TabFocusReason);
+        return true;
+    };
+    switch (static_cast<QKeyEvent*>(event)->key()) {
+    case Qt::Key_Left:
+    case Qt::Key_Up:
+        return go(here - 1);
+    case Qt::Key_Right:
+    case Qt::Key_Down:
+        return go(here + 1);
+    case Qt::Key_Home:
+        return go(0);
+    case Qt::Key_End:
+        return go(-1);
+    default:
+        return false;
     }
 }
 

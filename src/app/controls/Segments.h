@@ -20,11 +20,13 @@ class Segments : public QWidget {
     Q_OBJECT
 public:
     enum class Rows { One, AsNeeded };
-    explicit Segments(const QString& name, Rows rows = Rows::One, QWidget* parent = nullptr);
+    /// @param title  what is chosen, for those who do not see what stands over it.
+    Segments(const QString& name, const QString& title, Rows rows = Rows::One, QWidget* parent = nullptr);
     void setChoices(const QStringList& labels);
     [[nodiscard]] int chosen() const;
     void choose(int index); ///< emits nothing; -1 chooses none
     QPushButton* button(int index);
+    bool eventFilter(QObject* watched, QEvent* event) override;
 
 signals:
     void picked(int index); ///< by the person

@@ -2,7 +2,6 @@
 
 #include <QApplication>
 #include <QFontDatabase>
-#include <QPainter>
 #include <QPalette>
 #include <QStyle>
 #include <QStyleFactory>
@@ -33,24 +32,20 @@ QLabel[role="message"], QLabel[role="failure"] { border-radius: 6px; padding: 4p
 QLabel[role="message"] { background: @liquidTint; } QLabel[role="failure"] { color: @caution; background: @cautionGround; }
 QLabel[role="note"] { background: @liquidTint; border-radius: 6px; padding: 8px 10px; }
 QLineEdit, QComboBox, QTextEdit, QPlainTextEdit, QDateTimeEdit { background: @card; border: 1px solid @hairline; border-radius: 6px; padding: 5px 8px; selection-background-color: @done; selection-color: @card; }
-QLineEdit:focus, QComboBox:focus, QTextEdit:focus, QPlainTextEdit:focus { border: 2px solid @done; padding: 4px 7px; }
 QLineEdit[wrong="true"] { border: 2px solid @caution; background: @cautionGround; padding: 4px 7px; }
 QLineEdit[big="true"] { font-size: 24px; font-weight: 600; padding: 6px 10px; }
 QLineEdit:read-only { background: @paper; }
 QComboBox QAbstractItemView { background: @card; border: 1px solid @hairline; selection-background-color: @done; selection-color: @card; }
 QPushButton { outline: none; background: @card; border: 1px solid @hairline; border-radius: 6px; padding: 7px 14px; font-weight: 500; }
 QPushButton:hover { border-color: @muted; }
-QPushButton:focus { border: 2px solid @done; padding: 6px 13px; }
 QPushButton:pressed { background: @hairline; }
 QPushButton:disabled { color: @muted; background: @paper; }
 QPushButton[role="main"] { background: @action; color: @onAction; border: 1px solid @action; font-size: @titlepx; font-weight: 600; padding: 10px 16px; }
-QPushButton[role="main"]:focus { border: 2px solid @done; }
 QPushButton[role="main"]:disabled { background: @hairline; color: @muted; border-color: @hairline; }
-QPushButton[role="segment"] { padding: 6px 7px; } QPushButton[role="segment"]:focus { padding: 5px 6px; }
+QPushButton[role="segment"] { padding: 6px 7px; }
 QPushButton[role="segment"]:checked { background: @done; color: @card; border-color: @done; }
 QPushButton[role="mark"] { text-align: left; padding: 5px 10px; } QPushButton[role="mark"]:checked { border: 2px solid @done; background: @liquidTint; padding: 4px 9px; }
 QPushButton[role="link"] { border: none; background: transparent; color: @done; padding: 4px 6px; text-align: left; }
-QPushButton[role="link"]:focus { border: 2px solid @done; padding: 2px 4px; }
 QToolTip { background: @ink; color: @card; border: none; padding: 5px 7px; font-size: @smallpx; }
 QMenuBar { background: @navigation; } QMenuBar::item { padding: 5px 10px; background: transparent; } QMenuBar::item:selected { background: @hairline; }
 QMenu { background: @card; border: 1px solid @hairline; padding: 4px; } QMenu::item { padding: 6px 24px 6px 12px; border-radius: 4px; } QMenu::item:selected { background: @done; color: @card; } QMenu::item:disabled { color: @muted; } QMenu::separator { height: 1px; background: @hairline; margin: 4px 8px; }
@@ -59,7 +54,6 @@ QTableView::item { padding: 2px 4px; }
 QHeaderView { background: @card; } QHeaderView::section { background: @card; color: @muted; border: none; border-bottom: 1px solid @hairline; padding: 5px 4px; font-size: @smallpx; font-weight: 500; }
 QTextBrowser { background: @card; border: 1px solid @hairline; border-radius: 6px; }
 QCheckBox { spacing: 8px; background: transparent; }
-QCheckBox:focus { color: @done; }
 QCheckBox::indicator { width: 16px; height: 16px; border: 1px solid @muted; border-radius: 4px; background: @card; }
 QCheckBox::indicator:checked { background: @done; border-color: @done; image: url(:/icons/@check.svg); }
 QCheckBox::indicator:disabled { border-color: @hairline; }
@@ -115,6 +109,7 @@ Theme Theme::light() {
     t.hotTint = QColor(0xF5, 0xCD, 0xC0);
     t.caution = QColor(0x7A, 0x52, 0x00);
     t.cautionGround = QColor(0xFF, 0xF3, 0xD6);
+    t.focus = QColor(0x0F, 0x6F, 0x7C);
     t.navigation = QColor(0xF2, 0xEC, 0xDC);
     t.action = t.ink;
     t.onAction = t.card;
@@ -137,6 +132,7 @@ Theme Theme::projector() {
     t.hotTint = QColor(0x6B, 0x2D, 0x1D);
     t.caution = QColor(0xFF, 0xD2, 0x7A);
     t.cautionGround = QColor(0x3D, 0x30, 0x12);
+    t.focus = QColor(0x5F, 0xD0, 0xDC);
     t.navigation = QColor(0x0D, 0x14, 0x1A);
     t.action = QColor(0xF6, 0xF1, 0xE4);
     t.onAction = QColor(0x12, 0x1B, 0x22);
@@ -159,13 +155,6 @@ QFont fontOf(int px, QFont::Weight weight) {
     font.setPixelSize(px);
     font.setWeight(weight);
     return font;
-}
-
-void frameIfFocused(QPainter& painter, const QWidget& widget) {
-    if (!widget.hasFocus()) return;
-    painter.setPen(QPen(current.done, 2));
-    painter.setBrush(Qt::NoBrush);
-    painter.drawRect(QRectF(widget.rect()).adjusted(1, 1, -1, -1));
 }
 
 void applyTheme(const Theme& t) {

@@ -4,9 +4,6 @@
 #include <QFont>
 #include <QString>
 
-class QPainter;
-class QWidget;
-
 namespace uttrin::app {
 
 /// The look: every colour and size that a widget may use.
@@ -17,6 +14,7 @@ struct Theme {
     QColor done;                         ///< what is done or set by the person
     QColor hot, hotTint;                 ///< boiling, and nothing else
     QColor caution, cautionGround;       ///< safety and what is missing, and nothing else
+    QColor focus;                        ///< the ring around what has the keyboard
     QColor navigation, action, onAction; ///< ground of the navigation column; main action and the text on it
     QColor onPhoto{0x0B, 0x53, 0x5E}, sightOnPhoto{0xB3, 0x1B, 0x5E}; ///< marks on a photograph, in any theme
     int live = 30;                                                    ///< px, figures of the strip
@@ -48,8 +46,5 @@ private:
 
 /// The shipped font at a size in px. REQUIRES: loadFonts was called.
 [[nodiscard]] QFont fontOf(int px, QFont::Weight weight = QFont::Normal);
-
-/// Frames a painted widget that has the keyboard; nothing on one that has not.
-void frameIfFocused(QPainter& painter, const QWidget& widget);
 
 } // namespace uttrin::app

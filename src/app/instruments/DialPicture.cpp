@@ -21,6 +21,7 @@ constexpr double kStart = 225.0, kSweep = 270.0; // degrees: from lower left clo
 void DialPicture::setInstrument(const PressureInstrument& i, double roomPascal) {
     std::tie(m_low, m_high) = spanShown(i, roomPascal);
     m_division = i.division;
+    m_step = readableStep(i);
     m_resting = std::clamp(0.0, m_low, m_high);
     m_unit = asIs(unitText(i));
     update();
@@ -36,6 +37,7 @@ void DialPicture::setInstrument(const Thermometer& thermometer) {
     m_low = std::floor(shown(kColdest) / step) * step;
     m_high = std::ceil(shown(kHottest) / step) * step;
     m_division = thermometer.division;
+    m_step = 0.5 * m_division;
     m_resting = shown(kRoom);
     m_unit = asIs(readingUnit(thermometer));
     update();
@@ -109,11 +111,10 @@ void DialPicture::paintEvent(QPaintEvent*) {
     p.setPen(Qt::NoPen);
     p.setBrush(t.ink);
     p.drawEllipse(c, 0.05 * r, 0.05 * r);
-    if (hasFocus()) {
-        p.setPen(QPen(t.done, 2));
-        p.setBrush(Qt::NoBrush);
-        p.drawEllipse(c, r + 3, r + 3);
-    }
+}
+
+QString DialPicture::said(double value) const {
+    return QStringLiteral("%1 %2").arg(onScreen(value, decimalsForDivision(m_step)), m_unit);
 }
 
 } // namespace uttrin::app

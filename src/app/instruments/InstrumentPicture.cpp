@@ -19,13 +19,21 @@ InstrumentPicture::InstrumentPicture(const QString& name, QWidget* parent) : QWi
     setFocusPolicy(Qt::StrongFocus);
     setCursor(Qt::PointingHandCursor);
     setToolTip(usage());
+    setAccessibleName(tr("Picture of the instrument"));
 }
 
 void InstrumentPicture::setValue(std::optional<double> value) {
+    if (m_value == value) return;
     m_value = value;
-    setAccessibleName(value ? tr("Picture of the instrument, showing %1").arg(fieldText(*value))
-                            : tr("Picture of the instrument"));
+    spokenChanged(this);
     update();
+}
+
+QString InstrumentPicture::spokenValue() const { return m_value ? said(*m_value) : tr("no reading yet"); }
+
+std::optional<Spoken::Setting> InstrumentPicture::spokenSetting() const {
+    const auto [low, high] = ends();
+    return Setting{m_value.value_or(resting()), low, high, step()};
 }
 
 QString InstrumentPicture::usage() {

@@ -1,5 +1,6 @@
 #pragma once
 
+#include "app/accessibility/Spoken.h"
 #include "instruments/MercuryBarometer.h"
 #include "instruments/PressureInstrument.h"
 #include "instruments/Thermometer.h"
@@ -15,7 +16,7 @@ namespace uttrin::app {
 
 /// An instrument drawn to scale. It follows a value, and can itself be set: by dragging its needle, meniscus
 /// or vernier, by the wheel, and by the arrow keys, in steps of what can be read.
-class InstrumentPicture : public QWidget {
+class InstrumentPicture : public QWidget, public Spoken {
     Q_OBJECT
 public:
     explicit InstrumentPicture(const QString& name, QWidget* parent = nullptr);
@@ -25,10 +26,17 @@ public:
     /// Where the instrument is wanted next: a small pointer at the scale. Empty takes it away.
     void setTarget(std::optional<double> target);
 
+    [[nodiscard]] QAccessible::Role spokenRole() const override { return QAccessible::Slider; }
+    [[nodiscard]] QString spokenValue() const override;
+    [[nodiscard]] std::optional<Setting> spokenSetting() const override;
+    void setSpoken(double value) override { setTo(value); }
+
 signals:
     void moved(double value); ///< by the person
 
 protected:
+    /// A value as it is read off, with its unit.
+    [[nodiscard]] virtual QString said(double value) const = 0;
     /// What one step of the keys and the wheel moves: the smallest difference that can be read.
     [[nodiscard]] virtual double step() const = 0;
     [[nodiscard]] virtual std::pair<double, double> ends() const = 0;
@@ -66,7 +74,8 @@ public:
 
 protected:
     void paintEvent(QPaintEvent* event) override;
-    [[nodiscard]] double step() const override { return 0.5 * m_division; }
+    [[nodiscard]] QString said(double value) const override;
+    [[nodiscard]] double step() const override { return m_step; }
     [[nodiscard]] std::pair<double, double> ends() const override { return {m_low, m_high}; }
     [[nodiscard]] double valueAt(QPointF pixel) const override;
     [[nodiscard]] double resting() const override { return m_resting; }
@@ -74,7 +83,7 @@ protected:
 private:
     [[nodiscard]] double angle(double value) const; ///< degrees, 0 to the right, counterclockwise
     [[nodiscard]] double radius() const;
-    double m_low = -1.0, m_high = 0.0, m_division = 0.02, m_resting = 0.0;
+    double m_low = -1.0, m_high = 0.0, m_division = 0.02, m_step = 0.01, m_resting = 0.0;
     QString m_unit;
 };
 
@@ -92,7 +101,8 @@ public:
 
 protected:
     void paintEvent(QPaintEvent* event) override;
-    [[nodiscard]] double step() const override { return 0.5 * m_instrument.division; }
+    [[nodiscard]] QString said(double value) const override;
+    [[nodiscard]] double step() const override { return readableStep(m_instrument); }
     [[nodiscard]] std::pair<double, double> ends() const override;
     [[nodiscard]] double valueAt(QPointF pixel) const override;
     [[nodiscard]] double resting() const override { return 0.0; }
@@ -116,6 +126,7 @@ public:
 
 protected:
     void paintEvent(QPaintEvent* event) override;
+    [[nodiscard]] QString said(double value) const override;
     [[nodiscard]] double step() const override { return 0.5 * m_thermometer.division; }
     [[nodiscard]] std::pair<double, double> ends() const override;
     [[nodiscard]] double valueAt(QPointF pixel) const override;
@@ -141,6 +152,7 @@ public:
 
 protected:
     void paintEvent(QPaintEvent* event) override;
+    [[nodiscard]] QString said(double value) const override;
     [[nodiscard]] double step() const override { return m_division; }
     [[nodiscard]] std::pair<double, double> ends() const override { return {m_low, m_high}; }
     [[nodiscard]] double valueAt(QPointF pixel) const override;
@@ -169,6 +181,7 @@ public:
 protected:
     void paintEvent(QPaintEvent* event) override;
     void mousePressEvent(QMouseEvent* event) override;
+    [[nodiscard]] QString said(double value) const override;
     [[nodiscard]] double step() const override { return m_reading.vernierStep(); }
     [[nodiscard]] std::pair<double, double> ends() const override;
     [[nodiscard]] double valueAt(QPointF pixel) const override;

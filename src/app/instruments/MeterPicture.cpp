@@ -101,11 +101,6 @@ void MeterPicture::paintEvent(QPaintEvent*) {
     }
     if (target()) drawTarget(p, QPointF(xOf(*target()), bar().top() + 1), QPointF(0, 1));
     drawJoined(p, QPointF(body.center().x(), body.bottom()));
-    if (hasFocus()) {
-        p.setPen(QPen(t.done, 2));
-        p.setBrush(Qt::NoBrush);
-        p.drawRoundedRect(body.adjusted(-3, -3, 3, 3), 12, 12);
-    }
 }
 
 void MeterPicture::drawJoined(QPainter& p, QPointF from) const {
@@ -158,6 +153,10 @@ void MeterPicture::drawCoil(QPainter& p, QPointF from) const {
     winding.lineTo(from.x() + 8, top);
     p.setPen(QPen(m_joined == Joined::CopperCoil ? QColor(0xA8, 0x5C, 0x2E) : theme().muted, 2));
     p.drawPath(winding);
+}
+
+QString MeterPicture::said(double value) const {
+    return QStringLiteral("%1 %2").arg(onScreen(value, decimalsForDivision(m_division)), m_unit);
 }
 
 } // namespace uttrin::app

@@ -84,7 +84,11 @@ void ThermometerPicture::paintEvent(QPaintEvent*) {
     p.setPen(t.muted);
     p.drawText(QRectF(x + 22, height() - 32.0, 60, 20), Qt::AlignLeft | Qt::AlignVCenter,
                asIs(unit(m_thermometer.unit).display));
-    frameIfFocused(p, *this);
+}
+
+QString ThermometerPicture::said(double value) const {
+    return QStringLiteral("%1 %2").arg(onScreen(value, decimalsForDivision(step())),
+                                       asIs(readingUnit(m_thermometer)));
 }
 
 } // namespace uttrin::app

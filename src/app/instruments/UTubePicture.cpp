@@ -137,7 +137,11 @@ void UTubePicture::paintEvent(QPaintEvent*) {
     p.setPen(t.muted);
     write(p, a.x(), -1, closed ? tr("closed") : tr("vessel"));
     write(p, b.x(), -1, closed ? tr("vessel") : tr("room"));
-    frameIfFocused(p, *this);
+}
+
+QString UTubePicture::said(double value) const {
+    return QStringLiteral("%1 %2").arg(onScreen(text(m_instrument, readingAt(m_instrument, value))),
+                                       asIs(unitText(m_instrument)));
 }
 
 } // namespace uttrin::app

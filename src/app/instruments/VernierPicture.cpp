@@ -106,11 +106,11 @@ void VernierPicture::paintEvent(QPaintEvent*) {
             p.drawText(QRectF(scale + 30, at - 10, 30, 20), Qt::AlignLeft | Qt::AlignVCenter,
                        QString::number(k));
     }
-    if (hasFocus()) {
-        p.setPen(QPen(t.done, 2));
-        p.setBrush(Qt::NoBrush);
-        p.drawRoundedRect(QRectF(rect()).adjusted(1, 1, -1, -1), 6, 6);
-    }
+}
+
+QString VernierPicture::said(double value) const {
+    return QStringLiteral("%1 %2").arg(onScreen(value, decimalsForDivision(step())),
+                                       asIs(unit(m_reading.unit).display));
 }
 
 } // namespace uttrin::app

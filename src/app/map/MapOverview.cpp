@@ -15,6 +15,7 @@ namespace uttrin::app {
 
 MapOverview::MapOverview(PhaseMap* map) : QWidget(map), m_map(map) {
     setObjectName(QStringLiteral("overview"));
+    setAccessibleName(tr("What the map shows of the whole"));
     setToolTip(PhaseMap::tr(
         "The whole substance. Drag the frame to look elsewhere; double-click the map to come back."));
     setCursor(Qt::OpenHandCursor);
@@ -102,6 +103,15 @@ void MapOverview::moveTo(QPointF pixel) {
 void MapOverview::mousePressEvent(QMouseEvent* event) { moveTo(event->position()); }
 void MapOverview::mouseMoveEvent(QMouseEvent* event) {
     if (event->buttons() & Qt::LeftButton) moveTo(event->position());
+}
+
+QString MapOverview::spokenValue() const {
+    const QRect area = m_map->plotArea();
+    const auto low = m_map->valuesAt(area.bottomLeft()), high = m_map->valuesAt(area.topRight());
+    const auto celsius = std::minmax(low.first, high.first);
+    return tr("%1 to %2 °C, %3 to %4 kPa")
+        .arg(onScreen(celsius.first - kIcePointKelvin, 0), onScreen(celsius.second - kIcePointKelvin, 0),
+             onScreen(low.second * 1e-3, 1), onScreen(high.second * 1e-3, 1));
 }
 
 } // namespace uttrin::app

@@ -1,5 +1,7 @@
 #pragma once
 
+#include "app/accessibility/Spoken.h"
+
 #include <QWidget>
 
 namespace uttrin::app {
@@ -7,10 +9,12 @@ namespace uttrin::app {
 class PhaseMap;
 
 /// The whole substance in a corner, with a frame for what the map shows; the frame can be dragged.
-class MapOverview : public QWidget {
+class MapOverview : public QWidget, public Spoken {
     Q_OBJECT
 public:
     explicit MapOverview(PhaseMap* map);
+    [[nodiscard]] QAccessible::Role spokenRole() const override { return QAccessible::Graphic; }
+    [[nodiscard]] QString spokenValue() const override;
 
 protected:
     void paintEvent(QPaintEvent* event) override;

@@ -30,6 +30,7 @@ constexpr int kLow = 230; // px; under a lower map stands the unit alone
 
 PhaseMap::PhaseMap(QWidget* parent) : QWidget(parent), m_plot(new PhasePlot(*this)) {
     setObjectName(QStringLiteral("phaseMap"));
+    setAccessibleName(tr("Phase map"));
     setFocusPolicy(Qt::StrongFocus);
     setMouseTracking(true);
     m_plot->setInteractions(QCP::iRangeDrag | QCP::iRangeZoom);
@@ -150,8 +151,7 @@ void PhaseMap::show(const MapView& view) {
     m_view = view;
     styleAxes();
     if (!sameFrame) frame();
-    setAccessibleName(
-        tr("Phase map with %1 targets and %2 points").arg(view.targets.size()).arg(view.points.size()));
+    spokenChanged(this);
     m_plot->replot(QCustomPlot::rpQueuedReplot);
 }
 

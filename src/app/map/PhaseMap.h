@@ -1,5 +1,6 @@
 #pragma once
 
+#include "app/accessibility/Spoken.h"
 #include "lesson/views/MapView.h"
 
 #include <QSharedPointer>
@@ -20,7 +21,7 @@ class MapOverview;
 
 /// The phase map: temperature across, pressure up, the phases as tints, the instrument's own scale at the
 /// right edge. Or the same data as ln p against 1/T. Targets can be dragged, or moved with the arrow keys.
-class PhaseMap : public QWidget {
+class PhaseMap : public QWidget, public Spoken {
     Q_OBJECT
 public:
     enum class Axes { PressureLog, PressureLinear, ClausiusClapeyron };
@@ -51,6 +52,10 @@ public:
     [[nodiscard]] QRect plotArea() const;
     /// Draws at once what would be drawn when the events are done.
     void redraw();
+
+    [[nodiscard]] QAccessible::Role spokenRole() const override { return QAccessible::Chart; }
+    [[nodiscard]] QString spokenValue() const override;
+    [[nodiscard]] std::vector<Part> spokenParts() const override;
 
     /// The map as a file's bytes.
     [[nodiscard]] QByteArray asSvg();

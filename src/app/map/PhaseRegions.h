@@ -1,6 +1,6 @@
 #pragma once
 
-#include "solutions/Liquid.h"
+#include "lesson/views/MapView.h"
 
 #include <qcustomplot.h>
 

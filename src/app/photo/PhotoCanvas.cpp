@@ -1,5 +1,6 @@
 #include "PhotoCanvas.h"
 
+#include "app/controls/OnScreen.h"
 #include "app/controls/Theme.h"
 
 #include <QKeyEvent>
@@ -206,7 +207,6 @@ void PhotoCanvas::paintEvent(QPaintEvent*) {
         p.setPen(i == m_chosen ? QColor(Qt::white) : colour);
         p.drawText(label, Qt::AlignCenter, QString::number(i + 1));
     }
-    frameIfFocused(p, *this);
 }
 
 Loupe::Loupe(QWidget* parent) : QWidget(parent) {
@@ -239,6 +239,32 @@ void Loupe::paintEvent(QPaintEvent*) {
     p.setPen(QPen(t.hairline.darker(130), 2));
     p.setBrush(Qt::NoBrush);
     p.drawRect(QRectF(rect()).adjusted(1, 1, -1, -1));
+}
+
+QString PhotoCanvas::spokenValue() const {
+    const auto steps = m_marking.steps();
+    const auto placed = std::ranges::count_if(steps, [](const MarkStep& s) { return s.at.has_value(); });
+    return tr("%1 of %2 marks placed").arg(placed).arg(static_cast<qlonglong>(steps.size()));
+}
+
+std::vector<Spoken::Part> PhotoCanvas::spokenParts() const {
+    std::vector<Part> all;
+    std::size_t index = 0;
+    for (const MarkStep& s : m_marking.steps()) {
+        const QPoint at = s.at ? toWidget(*s.at).toPoint() : QPoint();
+        if (s.at)
+            all.push_back({tr("mark %1 at %2, %3 px")
+                               .arg(static_cast<qlonglong>(index + 1))
+                               .arg(onScreen(s.at->x, 0), onScreen(s.at->y, 0)),
+                           QRect(at - QPoint(8, 8), QSize(16, 16)), index == m_chosen});
+        ++index;
+    }
+    return all;
+}
+
+QString Loupe::spokenValue() const {
+    return m_picture.isNull() ? tr("nothing to enlarge yet")
+                              : tr("about %1, %2 px").arg(onScreen(m_at.x(), 0), onScreen(m_at.y(), 0));
 }
 
 } // namespace uttrin::app

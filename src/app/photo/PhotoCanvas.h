@@ -1,5 +1,6 @@
 #pragma once
 
+#include "app/accessibility/Spoken.h"
 #include "photo/PhotoMarking.h"
 
 #include <QImage>
@@ -10,7 +11,7 @@ namespace uttrin::app {
 /// A picture on which marks are put: a click puts the chosen one, a drag moves it, the arrow keys move it by
 /// one px of the picture (with Shift by a quarter, with Ctrl by ten). The wheel enlarges, the right button
 /// moves the picture.
-class PhotoCanvas : public QWidget {
+class PhotoCanvas : public QWidget, public Spoken {
     Q_OBJECT
 public:
     /// @param marking  stays with the caller and outlives this.
@@ -24,6 +25,10 @@ public:
     void enlarge(double factor) { enlargeAbout(rect().center(), factor); }
     [[nodiscard]] QPointF toWidget(PhotoPoint p) const;
     [[nodiscard]] PhotoPoint toPicture(QPointF pixel) const;
+
+    [[nodiscard]] QAccessible::Role spokenRole() const override { return QAccessible::Canvas; }
+    [[nodiscard]] QString spokenValue() const override;
+    [[nodiscard]] std::vector<Part> spokenParts() const override;
 
 signals:
     void marked();             ///< by the person
@@ -53,11 +58,13 @@ private:
 };
 
 /// What lies about a point of a picture, greatly enlarged, with a fine cross over it.
-class Loupe : public QWidget {
+class Loupe : public QWidget, public Spoken {
     Q_OBJECT
 public:
     explicit Loupe(QWidget* parent = nullptr);
     void look(const QImage& picture, QPointF at);
+    [[nodiscard]] QAccessible::Role spokenRole() const override { return QAccessible::Graphic; }
+    [[nodiscard]] QString spokenValue() const override;
 
 protected:
     void paintEvent(QPaintEvent* event) override;

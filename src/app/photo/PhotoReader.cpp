@@ -95,7 +95,7 @@ QWidget* PhotoReader::buildSide() {
     auto* column = side->column();
     column->setSpacing(7);
     column->addWidget(makeLabel(tr("What does the picture show?"), "heading"));
-    m_shows = new Segments(QStringLiteral("photoShows"));
+    m_shows = new Segments(QStringLiteral("photoShows"), tr("What the picture shows"));
     m_shows->setChoices({tr("gauge"), tr("thermometer"), tr("barometer")});
     m_shows->choose(0);
     column->addWidget(m_shows);
@@ -105,10 +105,10 @@ QWidget* PhotoReader::buildSide() {
     for (const char* symbol : kBarometerUnits)
         m_barometerUnit->addItem(asIs(unit(symbol).display), QLatin1String(symbol));
     column->addWidget(m_barometerUnit);
-    m_shape = new Segments(QStringLiteral("photoShape"));
+    m_shape = new Segments(QStringLiteral("photoShape"), tr("Shape of the scale"));
     m_shape->setChoices({tr("straight scale"), tr("dial")});
     column->addWidget(m_shape);
-    m_rise = new Segments(QStringLiteral("photoRise"));
+    m_rise = new Segments(QStringLiteral("photoRise"), tr("Which way the numbers rise"));
     m_rise->setChoices({tr("numbers rise clockwise \u21BB"), tr("the other way \u21BA")});
     column->addWidget(m_rise);
     auto* view = new QHBoxLayout;

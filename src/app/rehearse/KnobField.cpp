@@ -38,6 +38,9 @@ KnobField::KnobField(const RigKnob& knob, const QString& name, QWidget* parent)
     setToolTip(tr("%1 to %2 %3")
                    .arg(fieldText(knob.unit->fromSi(knob.low)), fieldText(knob.unit->fromSi(knob.high)),
                         asIs(knob.unit->display)));
+    connect(m_number->edit(), &QLineEdit::textChanged, this, [this](const QString& text) {
+        m_slider->setProperty("spokenValue", QStringLiteral("%1 %2").arg(text, asIs(m_knob.unit->display)));
+    });
     connect(m_number, &NumberField::edited, this, [this] {
         const auto number = m_number->value();
         if (!number) return;

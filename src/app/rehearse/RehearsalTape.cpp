@@ -24,14 +24,14 @@ constexpr double kIcePoint = 273.15;
 RehearsalTape::RehearsalTape(QWidget* parent) : QWidget(parent) {
     setObjectName(QStringLiteral("rehearsalTape"));
     setFocusPolicy(Qt::StrongFocus);
+    setAccessibleName(tr("Tape of the rehearsal"));
     setMinimumHeight(112);
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Expanding);
 }
 
 void RehearsalTape::show(const RehearsalTapeView& view) {
     m_view = view;
-    setAccessibleName(onScreen(Text::tr("Tape of the rehearsal: {0} in all, {1} {1|mark|marks}",
-                                        momentText(view.seconds), view.marks.size())));
+    spokenChanged(this);
     update();
 }
 
@@ -42,7 +42,30 @@ void RehearsalTape::setBand(std::shared_ptr<const EnsembleOutcome> chance) {
 
 void RehearsalTape::setMoment(double seconds) {
     m_moment = seconds;
+    spokenChanged(this);
     update();
+}
+
+QString RehearsalTape::spokenValue() const {
+    const auto at = std::ranges::lower_bound(m_view.times, m_moment);
+    const auto i = static_cast<std::size_t>(at - m_view.times.begin());
+    const QString where =
+        tr("%1 of %2").arg(onScreen(momentText(m_moment)), onScreen(momentText(m_view.seconds)));
+    if (i >= m_view.celsius.size() || i >= m_view.vigour.size()) return where;
+    return tr("%1: %2 °C, %3")
+        .arg(where, onScreen(m_view.celsius[i], 1), m_view.vigour[i] > 0.0 ? tr("boiling") : tr("quiet"));
+}
+
+std::vector<Spoken::Part> RehearsalTape::spokenParts() const {
+    std::vector<Part> all;
+    for (const auto& mark : m_view.marks)
+        all.push_back({tr("%1: %2").arg(onScreen(momentText(mark.seconds)), onScreen(mark.text)),
+                       QRect(static_cast<int>(x(mark.seconds)) - 6, 0, 12, height())});
+    return all;
+}
+
+std::optional<Spoken::Setting> RehearsalTape::spokenSetting() const {
+    return Setting{m_moment, 0.0, m_view.seconds, 1.0};
 }
 
 double RehearsalTape::x(double seconds) const {
@@ -150,7 +173,6 @@ void RehearsalTape::paintEvent(QPaintEvent*) {
         }
     p.setPen(QPen(t.ink, 2));
     p.drawLine(QPointF(x(m_moment), 2), QPointF(x(m_moment), axis + 4));
-    frameIfFocused(p, *this);
 }
 
 void RehearsalTape::mousePressEvent(QMouseEvent* e) { emit momentPicked(secondsAt(e->position().x())); }

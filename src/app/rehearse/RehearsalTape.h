@@ -1,5 +1,6 @@
 #pragma once
 
+#include "app/accessibility/Spoken.h"
 #include "lesson/views/RehearseViews.h"
 #include "rehearsal/Ensemble.h"
 
@@ -11,13 +12,18 @@ namespace uttrin::app {
 
 /// The minutes of a rehearsal: temperature and boiling point, bursts of boiling, what lies on when, the
 /// moves. A press or a drag goes to a moment; left and right step, Home and End go to the ends.
-class RehearsalTape : public QWidget {
+class RehearsalTape : public QWidget, public Spoken {
     Q_OBJECT
 public:
     explicit RehearsalTape(QWidget* parent = nullptr);
     void show(const RehearsalTapeView& view);
     void setBand(std::shared_ptr<const EnsembleOutcome> chance);
     void setMoment(double seconds);
+    [[nodiscard]] QAccessible::Role spokenRole() const override { return QAccessible::Slider; }
+    [[nodiscard]] QString spokenValue() const override;
+    [[nodiscard]] std::vector<Part> spokenParts() const override;
+    [[nodiscard]] std::optional<Setting> spokenSetting() const override;
+    void setSpoken(double seconds) override { emit momentPicked(seconds); }
 
 signals:
     void momentPicked(double seconds);

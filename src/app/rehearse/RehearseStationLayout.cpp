@@ -34,7 +34,8 @@ void RehearseStation::buildLeft(QVBoxLayout* column) {
     m_choice->setObjectName(QStringLiteral("demonstration"));
     m_choice->setAccessibleName(tr("Demonstration"));
     column->addWidget(m_choice);
-    m_variants = new Segments(QStringLiteral("rigVariant"), Segments::Rows::AsNeeded);
+    m_variants = new Segments(QStringLiteral("rigVariant"), tr("Variant of the demonstration"),
+                              Segments::Rows::AsNeeded);
     column->addWidget(m_variants);
     m_drawing = new RigDrawing;
     column->addWidget(m_drawing, 1);
@@ -50,7 +51,7 @@ void RehearseStation::buildLeft(QVBoxLayout* column) {
 
 void RehearseStation::buildRight(QVBoxLayout* column) {
     FlowLayout* top = FlowLayout::inRow(3);
-    m_face = new Segments(QStringLiteral("rehearseFace"));
+    m_face = new Segments(QStringLiteral("rehearseFace"), tr("What is shown of the demonstration"));
     m_face->setChoices({tr("Map"), tr("Guide"), tr("Measured")});
     m_face->choose(0);
     top->addFixed(m_face);
@@ -136,7 +137,7 @@ void RehearseStation::buildTape(QVBoxLayout* column) {
     upper->addWidget(m_playButton);
     upper->addWidget(m_time);
     controls->addLayout(upper);
-    m_speed = new Segments(QStringLiteral("rehearsalSpeed"));
+    m_speed = new Segments(QStringLiteral("rehearsalSpeed"), tr("Speed of playing"));
     QStringList speeds;
     for (const double s : kSpeeds)
         speeds << QStringLiteral("%1×").arg(onScreen(s, 0));

@@ -23,17 +23,24 @@ bool standsInJar(VesselShape shape) {
 RigDrawing::RigDrawing(QWidget* parent) : QWidget(parent) {
     setObjectName(QStringLiteral("rigDrawing"));
     setMinimumSize(300, 140);
+    setAccessibleName(tr("Rig in cross-section"));
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Expanding);
 }
 
 void RigDrawing::show(const RigScene& scene, double phase) {
     m_scene = scene;
     m_phase = phase;
-    QStringList words;
-    for (const ScenePart& part : scene.parts)
-        words << onScreen(part.name) + QLatin1Char(' ') + onScreen(part.state);
-    setAccessibleName(tr("Rig in cross-section: %1").arg(words.join(QStringLiteral(", "))));
+    spokenChanged(this);
     update();
+}
+
+QString RigDrawing::spokenValue() const {
+    QStringList words;
+    if (!m_scene.thermometer.empty()) words << tr("thermometer %1").arg(onScreen(m_scene.thermometer));
+    if (!m_scene.gauge.empty()) words << tr("gauge %1").arg(onScreen(m_scene.gauge));
+    for (const ScenePart& part : m_scene.parts)
+        words << onScreen(part.name) + QLatin1Char(' ') + onScreen(part.state);
+    return words.join(QStringLiteral(", "));
 }
 
 void RigDrawing::drawSwelling(QPainter& p, std::size_t index) const {

@@ -1,5 +1,6 @@
 #pragma once
 
+#include "app/accessibility/Spoken.h"
 #include "lesson/views/RehearseViews.h"
 
 #include <QWidget>
@@ -10,13 +11,15 @@ struct DrawnPlace;
 
 /// A rig in cross-section that obeys the numbers: levels, bubbles by vigour, ice, frost, valves, what touches
 /// it, each with a word beside it.
-class RigDrawing : public QWidget {
+class RigDrawing : public QWidget, public Spoken {
     Q_OBJECT
 public:
     explicit RigDrawing(QWidget* parent = nullptr);
     /// @param phase  s of animation, in which bubbles rise.
     void show(const RigScene& scene, double phase);
     [[nodiscard]] const RigScene& scene() const { return m_scene; }
+    [[nodiscard]] QAccessible::Role spokenRole() const override { return QAccessible::Graphic; }
+    [[nodiscard]] QString spokenValue() const override;
 
 protected:
     void paintEvent(QPaintEvent* event) override;

@@ -1,6 +1,7 @@
 #include "BenchStrip.h"
 
 #include "app/controls/Labels.h"
+#include "app/controls/MessageLine.h"
 #include "app/controls/OnScreen.h"
 #include "app/controls/Theme.h"
 
@@ -20,15 +21,20 @@ constexpr double kLowest = -20.0, kHighest = 5.0; // K, ends of the margin's sca
 MarginBar::MarginBar(QWidget* parent) : QWidget(parent) {
     setObjectName(QStringLiteral("margin"));
     setMinimumWidth(190);
+    setAccessibleName(tr("Margin to boiling"));
+    setToolTip(tr("Temperature of the liquid less the temperature at which it boils at this pressure"));
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Expanding);
 }
 
 void MarginBar::show(const StripView& view) {
+    const bool begins = view.boiling && !m_view.boiling && m_view.marginKelvin;
     m_view = view;
-    setAccessibleName(tr("Margin to boiling: %1").arg(onScreen(view.marginText)));
-    setToolTip(tr("Temperature of the liquid less the temperature at which it boils at this pressure"));
+    spokenChanged(this);
+    if (begins) announce(this, tr("Boiling"), tr("Margin to boiling"));
     update();
 }
+
+QString MarginBar::spokenValue() const { return onScreen(m_view.marginText); }
 
 void MarginBar::paintEvent(QPaintEvent*) {
     const Theme& t = theme();

@@ -1,5 +1,6 @@
 #pragma once
 
+#include "app/accessibility/Spoken.h"
 #include "lesson/views/StripView.h"
 
 #include <QWidget>
@@ -9,11 +10,13 @@ class QLabel;
 namespace uttrin::app {
 
 /// How far the liquid is from boiling: quiet at the left of zero, boiling at zero, superheated at the right.
-class MarginBar : public QWidget {
+class MarginBar : public QWidget, public Spoken {
     Q_OBJECT
 public:
     explicit MarginBar(QWidget* parent = nullptr);
     void show(const StripView& view);
+    [[nodiscard]] QAccessible::Role spokenRole() const override { return QAccessible::Indicator; }
+    [[nodiscard]] QString spokenValue() const override;
 
 protected:
     void paintEvent(QPaintEvent* event) override;

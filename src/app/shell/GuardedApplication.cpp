@@ -1,8 +1,18 @@
 #include "GuardedApplication.h"
 
+#include "app/accessibility/ControlHabits.h"
+#include "app/accessibility/FocusRing.h"
+#include "app/accessibility/Spoken.h"
+
 #include <exception>
 
 namespace uttrin::app {
+
+GuardedApplication::GuardedApplication(int& argc, char** argv) : QApplication(argc, argv) {
+    speakControls();
+    FocusRing::follow();
+    installEventFilter(new ControlHabits(this));
+}
 
 bool GuardedApplication::notify(QObject* receiver, QEvent* event) {
     try {

@@ -9,7 +9,7 @@ namespace uttrin::app {
 class GuardedApplication : public QApplication {
     Q_OBJECT
 public:
-    using QApplication::QApplication;
+    GuardedApplication(int& argc, char** argv);
     bool notify(QObject* receiver, QEvent* event) override;
 
 signals:

@@ -25,18 +25,40 @@ void lozenge(QPainter& p, QPointF at, double r) {
 } // namespace
 
 MinuteTape::MinuteTape(QWidget* parent) : QWidget(parent) {
+    setAccessibleName(tr("Minutes of the period"));
     setObjectName(QStringLiteral("tape"));
     setFixedHeight(104);
 }
 
 void MinuteTape::show(const TapeView& view) {
     m_view = view;
-    const auto done =
-        std::count_if(view.marks.begin(), view.marks.end(), [](const auto& m) { return m.done; });
-    setAccessibleName(tr("Minute tape: %1 points taken, %2 to come")
-                          .arg(done)
-                          .arg(static_cast<qlonglong>(view.marks.size()) - done));
+    spokenChanged(this);
     update();
+}
+
+QString MinuteTape::spokenValue() const {
+    const auto done =
+        std::count_if(m_view.marks.begin(), m_view.marks.end(), [](const auto& m) { return m.done; });
+    const QString points =
+        tr("%1 points taken, %2 to come").arg(done).arg(static_cast<qlonglong>(m_view.marks.size()) - done);
+    return m_view.now
+               ? tr("minute %1 of %2, %3").arg(onScreen(*m_view.now, 0), onScreen(m_view.period, 0), points)
+               : points;
+}
+
+std::vector<Spoken::Part> MinuteTape::spokenParts() const {
+    std::vector<Part> all;
+    const auto place = [&](double from, double to) {
+        return QRect(static_cast<int>(x(from)) - 6, 0, static_cast<int>(x(to) - x(from)) + 12, height());
+    };
+    for (const TapeView::Block& b : m_view.blocks)
+        all.push_back(
+            {tr("%1, from minute %2 to %3").arg(onScreen(b.label), onScreen(b.from, 0), onScreen(b.to, 0)),
+             place(b.from, b.to)});
+    for (const TapeView::Mark& m : m_view.marks)
+        all.push_back(
+            {tr("minute %1: %2").arg(onScreen(m.minute, 0), onScreen(m.tip)), place(m.minute, m.minute)});
+    return all;
 }
 
 double MinuteTape::x(double minute) const {

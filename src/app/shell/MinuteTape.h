@@ -1,5 +1,6 @@
 #pragma once
 
+#include "app/accessibility/Spoken.h"
 #include "lesson/views/TapeView.h"
 
 #include <QWidget>
@@ -8,11 +9,14 @@ namespace uttrin::app {
 
 /// The minutes of the period along the bottom: captures behind, targets ahead, blocks for what is not a
 /// point.
-class MinuteTape : public QWidget {
+class MinuteTape : public QWidget, public Spoken {
     Q_OBJECT
 public:
     explicit MinuteTape(QWidget* parent = nullptr);
     void show(const TapeView& view);
+    [[nodiscard]] QAccessible::Role spokenRole() const override { return QAccessible::Chart; }
+    [[nodiscard]] QString spokenValue() const override;
+    [[nodiscard]] std::vector<Part> spokenParts() const override;
 
 protected:
     void paintEvent(QPaintEvent* event) override;

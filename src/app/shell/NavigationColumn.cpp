@@ -51,11 +51,6 @@ void StationButton::paintEvent(QPaintEvent*) {
         tab.lineTo(width() + 1, height() - 4.5);
         p.drawPath(tab);
     }
-    if (hasFocus()) {
-        p.setPen(QPen(t.done, 2));
-        p.setBrush(Qt::NoBrush);
-        p.drawRoundedRect(QRectF(kTextX - 4, 7, width() - kTextX, height() - 14), 4, 4);
-    }
     const bool quiet = !m_state.done && !m_state.missing && !isChecked();
     const QFont under = fontOf(std::max(12, t.small - 1), m_state.missing ? QFont::DemiBold : QFont::Normal);
     const int width = this->width() - kTextX - 6, title = t.text + 7;

@@ -43,7 +43,7 @@ DialReader::DialReader(LessonController& controller, QWidget* parent) : ToolWind
     m_question = makeLabel(tr("What does this number count from?"), "caution");
     m_question->setObjectName(QStringLiteral("dialQuestion"));
     column->addWidget(m_question);
-    m_from = new Segments(QStringLiteral("dialFrom"));
+    m_from = new Segments(QStringLiteral("dialFrom"), tr("What the number counts from"));
     m_from->setChoices({tr("gauge, above the room"), tr("depth of vacuum"), tr("absolute")});
     column->addWidget(m_from);
     m_meaning = makeLabel({});

@@ -46,7 +46,7 @@ SolutionsWindow::SolutionsWindow(LessonController& controller, QWidget* parent)
     auto* whole = new QVBoxLayout(this);
     whole->setContentsMargins(16, 14, 16, 14);
     whole->setSpacing(10);
-    m_topic = new Segments(QStringLiteral("solutionTopic"));
+    m_topic = new Segments(QStringLiteral("solutionTopic"), tr("Topic"));
     m_topic->setChoices({tr("ice with salt"), tr("syrup on the stove"), tr("ethanol and water"),
                          tr("methanol and water"), tr("acetone and water")});
     m_topic->choose(0);

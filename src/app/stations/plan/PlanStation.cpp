@@ -105,7 +105,8 @@ PlanStation::PlanStation(LessonController& controller) : StationPage(controller)
 QWidget* PlanStation::buildLadder() {
     auto* card = new Card;
     card->column()->addWidget(makeLabel(tr("Targets evenly spaced in"), "heading"));
-    m_spacing = new Segments(QStringLiteral("planSpacing"), Segments::Rows::AsNeeded);
+    m_spacing =
+        new Segments(QStringLiteral("planSpacing"), tr("Targets evenly spaced in"), Segments::Rows::AsNeeded);
     m_spacing->setChoices({tr("pressure"), tr("temperature"), tr("1/T"), tr("dial steps")});
     card->column()->addWidget(m_spacing);
     auto* grid = new QGridLayout;
@@ -131,7 +132,8 @@ QWidget* PlanStation::buildLadder() {
     grid->addWidget(m_period, 1, 2);
     card->column()->addLayout(grid);
     card->column()->addWidget(makeLabel(tr("Boiling means, for every point"), "muted"));
-    m_criterion = new Segments(QStringLiteral("planCriterion"), Segments::Rows::AsNeeded);
+    m_criterion = new Segments(QStringLiteral("planCriterion"), tr("Boiling means, for every point"),
+                               Segments::Rows::AsNeeded);
     m_criterion->setChoices({tr("first bubbles"), tr("slow and steady"), tr("stops, isolated")});
     card->column()->addWidget(m_criterion);
     return card;

@@ -32,7 +32,8 @@ GaugeCard::GaugeCard() {
 
 void GaugeCard::buildNames() {
     column()->addWidget(makeLabel(tr("Pressure instrument"), "heading"));
-    m_convention = new Segments(QStringLiteral("gaugeConvention"), Segments::Rows::AsNeeded);
+    m_convention = new Segments(QStringLiteral("gaugeConvention"), tr("What the pressure instrument shows"),
+                                Segments::Rows::AsNeeded);
     m_convention->setChoices({tr("Gauge, − below room"), tr("Vacuum depth, +"), tr("Absolute"),
                               tr("U-tube, open arm"), tr("U-tube, closed arm"), tr("Heat conduction")});
     column()->addWidget(
@@ -51,7 +52,7 @@ void GaugeCard::buildNames() {
     m_armSum = new NumberField(tr("Arms add up to"), {}, QStringLiteral("gaugeArmSum"));
     m_liquidTemperature =
         new NumberField(tr("Its liquid at"), QStringLiteral("°C"), QStringLiteral("gaugeLiquidTemperature"));
-    m_tap = new Segments(QStringLiteral("gaugeTap"));
+    m_tap = new Segments(QStringLiteral("gaugeTap"), tr("Where the pressure is taken"));
     m_tap->setChoices({tr("the vessel"), tr("the pump line")});
     grid->addLayout(labelled(tr("Name"), m_gaugeName), 0, 0);
     grid->addLayout(labelled(tr("Unit"), m_gaugeUnit), 0, 1);
@@ -80,7 +81,7 @@ void GaugeCard::buildTube() {
     m_tubeLiquidBox->setLayout(labelled(tr("Filled with"), m_tubeLiquid));
     m_gasBox = new QWidget;
     m_gasBox->setLayout(labelled(tr("Gas at the gauge"), m_gas));
-    m_display = new Segments(QStringLiteral("gaugeDisplay"));
+    m_display = new Segments(QStringLiteral("gaugeDisplay"), tr("How the pressure instrument shows it"));
     m_display->setChoices({tr("a needle"), tr("figures")});
     m_displayBox = new QWidget;
     m_displayBox->setLayout(labelled(tr("Shows it with"), m_display));

@@ -35,7 +35,7 @@ QWidget* RigStation::buildLeft() {
     left->setWidths(530, 560);
     auto* method = new Card;
     method->column()->addWidget(makeLabel(tr("Method"), "title"));
-    m_setup = new Segments(QStringLiteral("rigSetup"), Segments::Rows::AsNeeded);
+    m_setup = new Segments(QStringLiteral("rigSetup"), tr("Set-up"), Segments::Rows::AsNeeded);
     method->column()->addWidget(m_setup);
     m_runNote = makeLabel({}, "note");
     m_runNote->setObjectName(QStringLiteral("runRigNote"));

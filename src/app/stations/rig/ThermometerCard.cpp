@@ -42,7 +42,7 @@ ThermometerCard::ThermometerCard(QWidget* parent) : Card(parent) {
     grid->setColumnStretch(2, 1);
     grid->setColumnStretch(3, 1);
     column()->addLayout(grid);
-    m_place = new Segments(QStringLiteral("thermometerPlace"));
+    m_place = new Segments(QStringLiteral("thermometerPlace"), tr("Where the thermometer is"));
     m_place->setChoices({tr("in the liquid"), tr("near the chips"), tr("in the vapour"), tr("outside wall")});
     column()->addWidget(makeLabel(tr("Its sensor sits"), "muted"));
     column()->addWidget(m_place);

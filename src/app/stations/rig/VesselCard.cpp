@@ -54,9 +54,9 @@ void VesselCard::buildVessel() {
     grid->addWidget(m_heater, 1, 2);
     column()->addLayout(grid);
     FlowLayout* sources = FlowLayout::inRow(12);
-    m_heat = new Segments(QStringLiteral("heatSource"));
+    m_heat = new Segments(QStringLiteral("heatSource"), tr("Heated by"));
     m_heat->setChoices({tr("heating mantle"), tr("hot plate"), tr("water bath")});
-    m_pumpKind = new Segments(QStringLiteral("pumpKind"));
+    m_pumpKind = new Segments(QStringLiteral("pumpKind"), tr("Pump"));
     m_pumpKind->setChoices({tr("motor pump"), tr("hand pump")});
     sources->addWidget(m_heat);
     sources->addWidget(m_pumpKind);
@@ -94,7 +94,7 @@ void VesselCard::buildSolute() {
 
 void VesselCard::buildAid() {
     auto* aidRow = new QHBoxLayout;
-    m_aid = new Segments(QStringLiteral("nucleationAid"));
+    m_aid = new Segments(QStringLiteral("nucleationAid"), tr("Against superheat"));
     m_aid->setChoices({tr("boiling chips"), tr("stirrer"), tr("nothing")});
     m_fresh = new QCheckBox(tr("fresh for this run"));
     m_fresh->setObjectName(QStringLiteral("nucleationFresh"));

@@ -75,7 +75,7 @@ QLayout* MercuryForm::buildFields() {
     m_height = new NumberField(tr("Height"), QStringLiteral("m"), QStringLiteral("barometerHeight"));
     m_index = new NumberField(tr("Index corr."), {}, QStringLiteral("barometerIndex"));
     m_index->setValue(0.0);
-    m_scaleMaterial = new Segments(QStringLiteral("barometerScale"));
+    m_scaleMaterial = new Segments(QStringLiteral("barometerScale"), tr("Material of the scale"));
     m_scaleMaterial->setChoices({tr("brass scale"), tr("glass scale")});
     m_scaleMaterial->choose(0);
     auto* fields = new QGridLayout;

@@ -30,7 +30,8 @@ RoomSourceForm::RoomSourceForm() : m_column(new QVBoxLayout(this)) {
 
 void RoomSourceForm::buildSource() {
     m_column->addWidget(makeLabel(tr("How do you know this room's pressure?"), "title"));
-    m_method = new Segments(QStringLiteral("roomMethod"), Segments::Rows::AsNeeded);
+    m_method = new Segments(QStringLiteral("roomMethod"), tr("How the room's pressure is known"),
+                            Segments::Rows::AsNeeded);
     m_method->setChoices({tr("Barometer"), tr("Weather report"), tr("Height alone"), tr("Empty vessel"),
                           tr("Assume a value"), tr("Mercury column")});
     m_column->addWidget(m_method);
@@ -39,7 +40,7 @@ void RoomSourceForm::buildSource() {
                                      "with the temperature, airports give an altimeter setting."),
                                   "muted");
     m_column->addWidget(m_reducedQuestion);
-    m_reduced = new Segments(QStringLiteral("roomReduced"));
+    m_reduced = new Segments(QStringLiteral("roomReduced"), tr("Whether the report is reduced to sea level"));
     m_reduced->setChoices(
         {tr("Yes, to sea level"), tr("No, as read at the station"), tr("Yes, at an airport")});
     m_column->addWidget(m_reduced);

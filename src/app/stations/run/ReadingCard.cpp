@@ -3,6 +3,7 @@
 #include "app/controls/FieldEdit.h"
 #include "app/controls/FlowLayout.h"
 #include "app/controls/Labels.h"
+#include "app/controls/MessageLine.h"
 #include "app/controls/NumberField.h"
 #include "app/controls/OnScreen.h"
 #include "app/controls/Segments.h"
@@ -82,7 +83,7 @@ void ReadingCard::buildVigour() {
     keys->setWordWrap(false);
     how->addWidget(keys);
     column()->addLayout(how);
-    m_vigour = new Segments(QStringLiteral("vigour"), Segments::Rows::AsNeeded);
+    m_vigour = new Segments(QStringLiteral("vigour"), tr("How it boils"), Segments::Rows::AsNeeded);
     QStringList names;
     for (int v = 1; v <= 5; ++v)
         names << QStringLiteral("%1 %2").arg(v).arg(onScreen(vigourName(v)));
@@ -121,10 +122,8 @@ void ReadingCard::buildDetails() {
 }
 
 void ReadingCard::buildFinding() {
-    m_findingBox = new QWidget;
-    auto* box = new QVBoxLayout(m_findingBox);
-    box->setContentsMargins(0, 0, 0, 0);
-    box->setSpacing(6);
+    m_findingBox = new Card(this);
+    auto* box = m_findingBox->column();
     m_finding = makeLabel({}, "caution");
     m_finding->setObjectName(QStringLiteral("finding"));
     box->addWidget(m_finding);
@@ -140,7 +139,6 @@ void ReadingCard::buildFinding() {
     m_keep->setObjectName(QStringLiteral("keep"));
     choices->addWidget(m_keep);
     box->addWidget(choices->parentWidget());
-    column()->addWidget(m_findingBox);
     m_findingBox->hide();
 }
 
@@ -270,8 +268,8 @@ void ReadingCard::showFinding(const SlipFinding& finding, bool waiting) {
     m_shownFinding = finding;
     m_finds = finding.kind != SlipKind::None;
     m_waits = m_finds && waiting;
-    m_findingBox->setVisible(m_finds);
-    if (!m_finds) return;
+    if (!m_finds) return m_findingBox->hide();
+    const bool isNew = !m_findingBox->isVisible() || m_finding->text() != onScreen(finding.sentence);
     m_finding->setText(onScreen(finding.sentence));
     for (std::size_t i = 0; i < m_mend.size(); ++i) {
         m_mend[i]->setVisible(i < finding.offers.size());
@@ -280,6 +278,33 @@ void ReadingCard::showFinding(const SlipFinding& finding, bool waiting) {
         m_mend[i]->setToolTip(onScreen(finding.offers[i].sentence));
     }
     m_keep->setVisible(waiting);
+    placeFinding();
+    if (!isNew) return;
+    QStringList offers{m_finding->text()};
+    for (const SlipOffer& offer : finding.offers)
+        offers << tr("Take %1").arg(onScreen(offer.meant));
+    announce(m_finding, offers.join(QStringLiteral(". ")));
+}
+
+void ReadingCard::placeFinding() {
+    if (!m_finds) return;
+    constexpr int kApart = 8;
+    if (m_findingBox->parentWidget() != parentWidget()) m_findingBox->setParent(parentWidget());
+    const int height = m_findingBox->hasHeightForWidth() ? m_findingBox->heightForWidth(width())
+                                                         : m_findingBox->sizeHint().height();
+    m_findingBox->setGeometry(x(), y() + this->height() + kApart, width(), height);
+    m_findingBox->show();
+    m_findingBox->raise();
+}
+
+void ReadingCard::resizeEvent(QResizeEvent* event) {
+    Card::resizeEvent(event);
+    placeFinding();
+}
+
+void ReadingCard::moveEvent(QMoveEvent* event) {
+    Card::moveEvent(event);
+    placeFinding();
 }
 
 void ReadingCard::hideFinding() { showFinding({}, false); }

@@ -39,6 +39,7 @@ public:
     /// Shows what looks odd; nothing where nothing does.
     /// @param waiting  a capture waits for it to be mended or kept: Enter again does not let it through.
     void showFinding(const SlipFinding& finding, bool waiting);
+    [[nodiscard]] QWidget* findingBox() const { return m_findingBox; }
     void hideFinding();
     [[nodiscard]] bool showsFinding() const { return m_finds; }
     [[nodiscard]] bool findingWaits() const { return m_waits; }
@@ -55,12 +56,17 @@ signals:
 protected:
     bool eventFilter(QObject* watched, QEvent* event) override;
 
+protected:
+    void resizeEvent(QResizeEvent* event) override;
+    void moveEvent(QMoveEvent* event) override;
+
 private:
     void buildTop();
     void buildFields();
     void buildVigour();
     void buildDetails();
     void buildFinding();
+    void placeFinding();
     void buildActions();
     void wire();
     void mend(std::size_t which);
@@ -72,7 +78,7 @@ private:
     FieldEdit* m_judge;
     QCheckBox *m_isolated, *m_cooling;
     QPushButton *m_capture, *m_confirm, *m_zero, *m_startTemperature, *m_note;
-    QWidget* m_findingBox;
+    Card* m_findingBox; ///< lies over what is below this card while it is shown: nothing moves for it
     QLabel* m_finding;
     QPushButton* m_keep;
     std::array<QPushButton*, 3> m_mend{}; ///< one for each offer

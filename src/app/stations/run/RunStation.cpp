@@ -45,7 +45,7 @@ RunStation::RunStation(LessonController& controller) : StationPage(controller) {
                            "cautions stand on the Plan."));
     auto* below = new QHBoxLayout;
     below->addWidget(caution, 1);
-    m_shown = new Segments(QStringLiteral("runShown"));
+    m_shown = new Segments(QStringLiteral("runShown"), tr("What is shown beside the readings"));
     m_shown->setChoices({tr("Map"), tr("Instruments")});
     m_shown->choose(0);
     m_shown->button(1)->setToolTip(
@@ -156,6 +156,7 @@ void RunStation::settle(bool keepOdd) {
     if (!outcome) return;
     if (!outcome->readingId) {
         m_reading->showFinding(outcome->finding, true);
+        m_right->ensureWidgetVisible(m_reading->findingBox());
         // Enter again must not let a slip through.
         m_reading->focusMending();
         return;

@@ -37,7 +37,7 @@ WorkUpStation::WorkUpStation(LessonController& controller) : StationPage(control
     auto* plot = new QVBoxLayout;
     auto* head = new QWidget;
     auto* plotHead = new FlowLayout(head);
-    m_axes = new Segments(QStringLiteral("workAxes"));
+    m_axes = new Segments(QStringLiteral("workAxes"), tr("Axes of the map"));
     m_axes->setChoices({tr("ln p against 1/T"), tr("phase map")});
     m_axes->choose(0);
     plotHead->addFixed(m_axes);
@@ -88,7 +88,7 @@ WorkUpStation::WorkUpStation(LessonController& controller) : StationPage(control
 QWidget* WorkUpStation::buildResult() {
     auto* card = new Card;
     auto* head = new QHBoxLayout;
-    m_method = new Segments(QStringLiteral("fitMethod"));
+    m_method = new Segments(QStringLiteral("fitMethod"), tr("Which fit"));
     m_method->setChoices({tr("both errors"), tr("weighted"), tr("unweighted")});
     m_method->choose(0);
     head->addWidget(m_method);

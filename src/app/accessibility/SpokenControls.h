@@ -1,0 +1,59 @@
+#pragma once
+
+#include <QAccessibleWidget>
+
+class QAbstractButton;
+class QComboBox;
+class QSlider;
+
+namespace uttrin::app {
+
+/// A button: a radio button where one of several is chosen, a check box where it can be ticked. Pressed or
+/// toggled, it does what a click does.
+class SpokenButton : public QAccessibleWidget {
+public:
+    explicit SpokenButton(QAbstractButton* button);
+    [[nodiscard]] QAccessible::Role role() const override;
+    [[nodiscard]] QAccessible::State state() const override;
+    [[nodiscard]] QString text(QAccessible::Text kind) const override;
+    [[nodiscard]] QStringList actionNames() const override;
+    void doAction(const QString& name) override;
+    [[nodiscard]] QStringList keyBindingsForAction(const QString& name) const override;
+
+private:
+    QAbstractButton* m_button;
+};
+
+/// A list to choose from: named by its label, with what is chosen as its value.
+class SpokenList : public QAccessibleWidget {
+public:
+    explicit SpokenList(QComboBox* list);
+    [[nodiscard]] QAccessible::State state() const override;
+    [[nodiscard]] QString text(QAccessible::Text kind) const override;
+    [[nodiscard]] int childCount() const override;
+    [[nodiscard]] QAccessibleInterface* child(int index) const override;
+    [[nodiscard]] int indexOfChild(const QAccessibleInterface* child) const override;
+    [[nodiscard]] QStringList actionNames() const override;
+    void doAction(const QString& name) override;
+
+private:
+    QComboBox* m_list;
+};
+
+/// A slider, whose value is what its property "spokenValue" says: "450 g", not its position.
+class SpokenSlider : public QAccessibleWidget, public QAccessibleValueInterface {
+public:
+    explicit SpokenSlider(QSlider* slider);
+    [[nodiscard]] QString text(QAccessible::Text kind) const override;
+    void* interface_cast(QAccessible::InterfaceType type) override;
+    [[nodiscard]] QVariant currentValue() const override;
+    void setCurrentValue(const QVariant& value) override;
+    [[nodiscard]] QVariant maximumValue() const override;
+    [[nodiscard]] QVariant minimumValue() const override;
+    [[nodiscard]] QVariant minimumStepSize() const override;
+
+private:
+    QSlider* m_slider;
+};
+
+} // namespace uttrin::app

@@ -1,0 +1,35 @@
+#pragma once
+
+#include "Spoken.h"
+
+#include <QAccessibleWidget>
+#include <QPointer>
+
+namespace uttrin::app {
+
+/// A drawn widget: its role, its value, and its parts as children.
+class SpokenDrawing : public QAccessibleWidget, public QAccessibleValueInterface {
+public:
+    /// @param widget  REQUIRES: is a Spoken too.
+    explicit SpokenDrawing(QWidget* widget);
+    ~SpokenDrawing() override;
+    SpokenDrawing(const SpokenDrawing&) = delete;
+    SpokenDrawing& operator=(const SpokenDrawing&) = delete;
+    [[nodiscard]] QAccessible::Role role() const override;
+    [[nodiscard]] QString text(QAccessible::Text kind) const override;
+    [[nodiscard]] int childCount() const override;
+    [[nodiscard]] QAccessibleInterface* child(int index) const override;
+    [[nodiscard]] int indexOfChild(const QAccessibleInterface* child) const override;
+    void* interface_cast(QAccessible::InterfaceType type) override;
+    [[nodiscard]] QVariant currentValue() const override;
+    void setCurrentValue(const QVariant& value) override;
+    [[nodiscard]] QVariant maximumValue() const override;
+    [[nodiscard]] QVariant minimumValue() const override;
+    [[nodiscard]] QVariant minimumStepSize() const override;
+
+private:
+    [[nodiscard]] Spoken& spoken() const;
+    mutable std::vector<QAccessible::Id> m_parts;
+};
+
+} // namespace uttrin::app
