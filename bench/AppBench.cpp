@@ -234,7 +234,7 @@ int main(int argc, char** argv) {
     QApplication application(argc, argv);
     QCoreApplication::setOrganizationName(QStringLiteral("uttrin-bench"));
     loadFonts();
-    app::applyTheme(app::Theme::light());
+    app::applyTheme(app::Theme::paper());
     benchmark::Initialize(&argc, argv);
     benchmark::RunSpecifiedBenchmarks();
     return 0;

@@ -4,6 +4,7 @@
 #include "app/controls/Segments.h"
 #include "app/map/PhaseMap.h"
 #include "app/rehearse/RehearseStation.h"
+#include "app/tools/KeySheet.h"
 #include "quantities/Rounding.h"
 #include "rehearsal/Demonstrations.h"
 
@@ -15,9 +16,11 @@
 #include <QElapsedTimer>
 #include <QScrollArea>
 #include <QSlider>
+#include <QTextBrowser>
 #include <QWheelEvent>
 
 #include <functional>
+#include <map>
 #include <set>
 
 namespace uttrin {
@@ -217,6 +220,31 @@ TEST_F(Accessibility, WhatHappensIsAnnounced) {
     EXPECT_TRUE(std::ranges::any_of(told, [](const QString& s) {
         return s.contains(QStringLiteral("81.3"));
     })) << told.join(QStringLiteral(" | ")).toStdString();
+}
+
+// The sheet of keys is made from the actions: it has every one of them and none twice.
+TEST_F(Accessibility, TheSheetOfKeysHasEveryKeyOnce) {
+    for (int i = 0; i < kStations; ++i)
+        goTo(static_cast<Station>(i)); // each is built when it is first shown
+    std::map<QString, int> keys;
+    for (const app::KeyLine& line : app::keysOf(d->window)) {
+        EXPECT_FALSE(line.does.isEmpty()) << line.key.toStdString();
+        ++keys[line.key];
+    }
+    const auto actions = d->window.findChildren<QAction*>();
+    for (const QAction* a : actions) {
+        const QString key = a->shortcut().toString(QKeySequence::NativeText);
+        if (!key.isEmpty()) {
+            EXPECT_EQ(keys[key], 1) << key.toStdString() << " " << a->text().toStdString();
+        }
+    }
+    EXPECT_EQ(keys[QStringLiteral("Alt+3")], 1);
+    EXPECT_EQ(keys[QStringLiteral("Ctrl+T")], 1);
+    d->window.findChild<QAction*>(QStringLiteral("actionKeys"))->trigger();
+    Driver::settle();
+    auto* sheet = d->window.findChild<QTextBrowser*>(QStringLiteral("keySheet"));
+    ASSERT_TRUE(sheet && sheet->isVisible());
+    EXPECT_TRUE(sheet->toPlainText().contains(QStringLiteral("Ctrl+D")));
 }
 
 /// Where the picture of the window changes when a control takes the keyboard.

@@ -4,6 +4,7 @@
 #include "app/controls/Segments.h"
 #include "app/controls/TableModel.h"
 #include "app/controls/Theme.h"
+#include "app/controls/ThemeChoice.h"
 #include "app/map/ScaleTicker.h"
 #include "quantities/Rounding.h"
 
@@ -195,24 +196,52 @@ double contrast(const QColor& a, const QColor& b) {
 }
 
 TEST(Theme, TextStandsOutFromEveryGroundThatItLiesOn) {
-    for (const Theme& t : {Theme::light(), Theme::projector()}) {
+    for (const Theme& t : {Theme::paper(), Theme::night(), Theme::projector(), Theme::contrast()}) {
         SCOPED_TRACE(t.name.toStdString());
-        for (const QColor& ground : {t.paper, t.card, t.navigation}) {
+        for (const QColor& ground : {t.ground, t.card, t.navigation}) {
             EXPECT_GE(contrast(t.ink, ground), 7.0);
             EXPECT_GE(contrast(t.muted, ground), 4.5);
-            EXPECT_GE(contrast(t.done, ground), 3.0);
+            EXPECT_GE(contrast(t.done, ground), 4.5); // links are text
+            EXPECT_GE(contrast(t.edge, ground), 3.0); // of a field, a button, a box
+            EXPECT_GE(contrast(t.focus, ground), 3.0);
         }
         for (const QColor& tint : {t.liquid, t.vapour, t.ice})
             EXPECT_GE(contrast(t.ink, tint), 7.0);
         EXPECT_GE(contrast(t.caution, t.cautionGround), 4.5);
-        EXPECT_GE(contrast(t.caution, t.paper), 4.5);
+        EXPECT_GE(contrast(t.caution, t.ground), 4.5);
         EXPECT_GE(contrast(t.onAction, t.action), 7.0);
         EXPECT_GE(contrast(t.card, t.done), 4.5);  // the chosen segment
         EXPECT_GE(contrast(t.hot, t.liquid), 3.0); // large figures and the bar to boiling
         EXPECT_GE(t.small, 12);
     }
     EXPECT_GE(Theme::projector().live, 72);
-    EXPECT_EQ(Theme::light().live, 30);
+    EXPECT_EQ(Theme::paper().live, 30);
+}
+
+// Text is enlarged by as much as a person says, the drawn too; nothing becomes smaller than it is drawn at
+// 100 %.
+TEST(Theme, TextHasTheSizeThatAPersonChose) {
+    for (const Theme& t : {Theme::paper(), Theme::projector()})
+        for (const int percent : app::textSizes()) {
+            const Theme at = t.at(percent);
+            EXPECT_NEAR(at.text, t.text * percent / 100.0, 0.5);
+            EXPECT_NEAR(at.live, t.live * percent / 100.0, 0.5);
+            EXPECT_GE(at.tick, t.tick);
+            EXPECT_GE(at.small, 12);
+        }
+    EXPECT_EQ(Theme::paper().at(5000).factor, 2.0);
+    EXPECT_EQ(Theme::paper().at(-5).factor, 0.9);
+}
+
+TEST(Theme, AChoiceFollowsTheSystemUnlessItIsMade) {
+    using app::themeOf;
+    EXPECT_EQ(themeOf({}, false).name, QStringLiteral("paper"));
+    EXPECT_EQ(themeOf({}, true).name, QStringLiteral("night"));
+    EXPECT_EQ(themeOf({QStringLiteral("paper"), 100}, true).name, QStringLiteral("paper"));
+    EXPECT_EQ(themeOf({QStringLiteral("of the future"), 100}, false).name, QStringLiteral("paper"));
+    const auto names = app::themeNames();
+    for (const QString& name : names.mid(1))
+        EXPECT_EQ(themeOf({name, 100}, false).name, name);
 }
 
 TEST(Theme, TheShippedFontHasFiguresOfOneWidth) {

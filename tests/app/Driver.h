@@ -163,7 +163,7 @@ public:
         QCoreApplication::setOrganizationName(QStringLiteral("uttrin-test"));
         QCoreApplication::setApplicationName(QStringLiteral("uttrin-test"));
         loadFonts();
-        app::applyTheme(app::Theme::light());
+        app::applyTheme(app::Theme::paper());
     }
 };
 

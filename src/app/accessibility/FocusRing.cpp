@@ -95,7 +95,9 @@ bool FocusRing::eventFilter(QObject*, QEvent* event) {
 }
 
 void FocusRing::place() {
-    if (!m_focused || !m_focused->isVisible() || m_focused->window() != window()) return hide();
+    const bool page =
+        m_focused && m_focused->objectName() == QLatin1String("page"); // holds keys for all on it
+    if (!m_focused || page || !m_focused->isVisible() || m_focused->window() != window()) return hide();
     const QRect control(m_focused->mapTo(window(), QPoint(0, 0)), m_focused->size());
     const QRect visible = seen(*m_focused, *window());
     QRect ring = control.adjusted(-kOut, -kOut, kOut, kOut);

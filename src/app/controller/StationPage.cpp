@@ -12,6 +12,13 @@ StationPage::StationPage(LessonController& controller) : m_controller(controller
     });
 }
 
+void StationPage::takeFocus() {
+    for (QWidget* w = nextInFocusChain(); w != this; w = w->nextInFocusChain())
+        if (isAncestorOf(w) && w->isVisible() && w->isEnabled() &&
+            (w->focusPolicy() & Qt::TabFocus) == Qt::TabFocus)
+            return w->setFocus(Qt::OtherFocusReason);
+}
+
 void StationPage::showEvent(QShowEvent* event) {
     QWidget::showEvent(event);
     if (m_controller.isOpen()) refresh();

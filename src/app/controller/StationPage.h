@@ -11,6 +11,8 @@ class StationPage : public QWidget {
     Q_OBJECT
 public:
     explicit StationPage(LessonController& controller);
+    /// Gives the keyboard to what a person begins with here: the first control.
+    virtual void takeFocus();
 
 protected:
     /// Shows the present state. Called when something changed while the page is visible, and when it becomes

@@ -11,6 +11,8 @@
 namespace uttrin::app {
 
 void TableModel::show(const QStringList& columns, const QVector<Row>& rows, const QVector<int>& leftColumns) {
+    if (auto* view = qobject_cast<QTableView*>(QObject::parent())) // the size of the text may have changed
+        view->verticalHeader()->setDefaultSectionSize(theme().text + 11);
     const bool sameShape = columns == m_columns && rows.size() == m_rows.size();
     if (!sameShape) beginResetModel();
     m_columns = columns;

@@ -7,12 +7,14 @@
 #include <QStyleFactory>
 #include <QWidget>
 
+#include <algorithm>
+#include <cmath>
 #include <utility>
 
 namespace uttrin::app {
 namespace {
 
-Theme current = Theme::light();
+Theme current = Theme::paper();
 
 QString styleSheet(const Theme& t) {
     QString css = QStringLiteral(R"css(
@@ -31,12 +33,12 @@ QLabel[role="cautionText"] { color: @caution; font-weight: 600; }
 QLabel[role="message"], QLabel[role="failure"] { border-radius: 6px; padding: 4px 10px; font-weight: 500; }
 QLabel[role="message"] { background: @liquidTint; } QLabel[role="failure"] { color: @caution; background: @cautionGround; }
 QLabel[role="note"] { background: @liquidTint; border-radius: 6px; padding: 8px 10px; }
-QLineEdit, QComboBox, QTextEdit, QPlainTextEdit, QDateTimeEdit { background: @card; border: 1px solid @hairline; border-radius: 6px; padding: 5px 8px; selection-background-color: @done; selection-color: @card; }
+QLineEdit, QComboBox, QTextEdit, QPlainTextEdit, QDateTimeEdit { background: @card; border: 1px solid @edge; border-radius: 6px; padding: 5px 8px; selection-background-color: @done; selection-color: @card; }
 QLineEdit[wrong="true"] { border: 2px solid @caution; background: @cautionGround; padding: 4px 7px; }
 QLineEdit[big="true"] { font-size: 24px; font-weight: 600; padding: 6px 10px; }
 QLineEdit:read-only { background: @paper; }
 QComboBox QAbstractItemView { background: @card; border: 1px solid @hairline; selection-background-color: @done; selection-color: @card; }
-QPushButton { outline: none; background: @card; border: 1px solid @hairline; border-radius: 6px; padding: 7px 14px; font-weight: 500; }
+QPushButton { outline: none; background: @card; border: 1px solid @edge; border-radius: 6px; padding: 7px 14px; font-weight: 500; }
 QPushButton:hover { border-color: @muted; }
 QPushButton:pressed { background: @hairline; }
 QPushButton:disabled { color: @muted; background: @paper; }
@@ -54,23 +56,25 @@ QTableView::item { padding: 2px 4px; }
 QHeaderView { background: @card; } QHeaderView::section { background: @card; color: @muted; border: none; border-bottom: 1px solid @hairline; padding: 5px 4px; font-size: @smallpx; font-weight: 500; }
 QTextBrowser { background: @card; border: 1px solid @hairline; border-radius: 6px; }
 QCheckBox { spacing: 8px; background: transparent; }
-QCheckBox::indicator { width: 16px; height: 16px; border: 1px solid @muted; border-radius: 4px; background: @card; }
+QCheckBox { min-height: 24px; } QCheckBox::indicator { width: 16px; height: 16px; border: 1px solid @edge; border-radius: 4px; background: @card; }
 QCheckBox::indicator:checked { background: @done; border-color: @done; image: url(:/icons/@check.svg); }
 QCheckBox::indicator:disabled { border-color: @hairline; }
 QComboBox { padding-right: 22px; } QComboBox::drop-down { border: none; width: 20px; } QComboBox::down-arrow { image: url(:/icons/arrow.svg); width: 12px; height: 12px; }
 QTableView::indicator { width: 16px; height: 16px; }
 QListWidget { background: @card; border: 1px solid @hairline; border-radius: 6px; }
-QScrollBar:vertical { background: transparent; width: 10px; } QScrollBar::handle:vertical { background: @hairline; border-radius: 5px; min-height: 24px; }
-QScrollBar:horizontal { background: transparent; height: 10px; } QScrollBar::handle:horizontal { background: @hairline; border-radius: 5px; min-width: 24px; }
+QScrollBar:vertical { background: transparent; width: 16px; } QScrollBar::handle:vertical { background: @edge; border-radius: 5px; min-height: 24px; margin: 0 3px; }
+QScrollBar:horizontal { background: transparent; height: 16px; } QScrollBar::handle:horizontal { background: @edge; border-radius: 5px; min-width: 24px; margin: 3px 0; }
+QSlider { min-height: 24px; }
 QScrollBar::add-line, QScrollBar::sub-line { width: 0; height: 0; } QScrollBar::add-page, QScrollBar::sub-page { background: transparent; }
 QDialog { background: @paper; }
 )css");
     const std::pair<const char*, QString> values[] = {
         {"@cautionGround", t.cautionGround.name()},
         {"@caution", t.caution.name()},
-        {"@paper", t.paper.name()},
+        {"@paper", t.ground.name()},
         {"@card", t.card.name()},
         {"@hairline", t.hairline.name()},
+        {"@edge", t.edge.name()},
         {"@ink", t.ink.name()},
         {"@muted", t.muted.name()},
         {"@liquidTint", t.liquid.name()},
@@ -84,7 +88,7 @@ QDialog { background: @paper; }
         {"@livepx", QString::number(t.live) + "px"},
         {"@livenarrowpx", QString::number(t.live * 2 / 3) + "px"},
         {"@figurepx", QString::number(t.figure) + "px"},
-        {"@check", t.large ? QStringLiteral("check-dark") : QStringLiteral("check-light")},
+        {"@check", t.dark ? QStringLiteral("check-dark") : QStringLiteral("check-light")},
         {"@tablepx", QString::number(t.text - 1) + "px"}};
     for (const auto& [token, value] : values)
         css.replace(QLatin1String(token), value);
@@ -93,12 +97,13 @@ QDialog { background: @paper; }
 
 } // namespace
 
-Theme Theme::light() {
+Theme Theme::paper() {
     Theme t;
-    t.name = QStringLiteral("light");
-    t.paper = QColor(0xFA, 0xF6, 0xEC);
+    t.name = QStringLiteral("paper");
+    t.ground = QColor(0xFA, 0xF6, 0xEC);
     t.card = QColor(0xFF, 0xFD, 0xF8);
     t.hairline = QColor(0xDD, 0xD3, 0xBF);
+    t.edge = QColor(0x8C, 0x83, 0x70);
     t.ink = QColor(0x1D, 0x2B, 0x36);
     t.muted = QColor(0x5C, 0x68, 0x71);
     t.liquid = QColor(0xCD, 0xE5, 0xE6);
@@ -116,12 +121,13 @@ Theme Theme::light() {
     return t;
 }
 
-Theme Theme::projector() {
+Theme Theme::night() {
     Theme t;
-    t.name = QStringLiteral("projector");
-    t.paper = QColor(0x12, 0x1B, 0x22);
+    t.name = QStringLiteral("night");
+    t.ground = QColor(0x12, 0x1B, 0x22);
     t.card = QColor(0x1B, 0x27, 0x30);
     t.hairline = QColor(0x45, 0x55, 0x61);
+    t.edge = QColor(0x7F, 0x90, 0x9C);
     t.ink = QColor(0xF6, 0xF1, 0xE4);
     t.muted = QColor(0xB6, 0xC0, 0xC6);
     t.liquid = QColor(0x1F, 0x4A, 0x54);
@@ -136,12 +142,46 @@ Theme Theme::projector() {
     t.navigation = QColor(0x0D, 0x14, 0x1A);
     t.action = QColor(0xF6, 0xF1, 0xE4);
     t.onAction = QColor(0x12, 0x1B, 0x22);
+    t.dark = true;
+    return t;
+}
+
+Theme Theme::projector() {
+    Theme t = night();
+    t.name = QStringLiteral("projector");
     t.live = 72;
     t.figure = 42;
     t.large = true;
     t.title = 30;
     t.text = 19;
     t.small = 16;
+    t.tick = 14;
+    return t;
+}
+
+Theme Theme::contrast() {
+    Theme t = paper();
+    t.name = QStringLiteral("contrast");
+    t.ground = t.card = t.navigation = t.cautionGround = t.onAction = Qt::white;
+    t.ink = t.edge = t.hairline = t.action = Qt::black;
+    t.muted = QColor(0x26, 0x26, 0x26);
+    t.liquid = QColor(0xD6, 0xEE, 0xF2);
+    t.vapour = QColor(0xFF, 0xF6, 0xDC);
+    t.ice = QColor(0xE6, 0xE8, 0xFA);
+    t.done = t.focus = QColor(0x00, 0x46, 0x52);
+    t.hot = QColor(0x9E, 0x1F, 0x00);
+    t.caution = QColor(0x5C, 0x36, 0x00);
+    return t;
+}
+
+Theme Theme::at(int percent) const {
+    constexpr int kLeast = 90, kMost = 200;
+    Theme t = *this;
+    t.factor = std::clamp(percent, kLeast, kMost) / 100.0;
+    for (int* px : {&t.live, &t.figure, &t.title, &t.text, &t.small, &t.tick})
+        *px = static_cast<int>(std::lround(*px * t.factor));
+    t.tick = std::max(t.tick, tick); // never smaller than it is drawn at 100 %
+    t.small = std::max(t.small, tick);
     return t;
 }
 
@@ -149,6 +189,8 @@ const Theme& theme() { return current; }
 
 PaintedIn::PaintedIn(const Theme& t) : m_before(std::exchange(current, t)) {}
 PaintedIn::~PaintedIn() { current = m_before; }
+
+int scaled(int px) { return static_cast<int>(std::lround(px * current.factor)); }
 
 QFont fontOf(int px, QFont::Weight weight) {
     QFont font(QStringLiteral("Inter Tabular"));
@@ -162,9 +204,9 @@ void applyTheme(const Theme& t) {
     if (qApp->style()->name().compare(QLatin1String("fusion"), Qt::CaseInsensitive) != 0)
         QApplication::setStyle(QStyleFactory::create(QStringLiteral("Fusion")));
     QPalette palette;
-    palette.setColor(QPalette::Window, t.paper);
+    palette.setColor(QPalette::Window, t.ground);
     palette.setColor(QPalette::Base, t.card);
-    palette.setColor(QPalette::AlternateBase, t.paper);
+    palette.setColor(QPalette::AlternateBase, t.ground);
     palette.setColor(QPalette::Button, t.card);
     for (const auto role : {QPalette::WindowText, QPalette::Text, QPalette::ButtonText})
         palette.setColor(role, t.ink);

@@ -9,7 +9,8 @@ namespace uttrin::app {
 /// The look: every colour and size that a widget may use.
 struct Theme {
     QString name;
-    QColor paper, card, hairline, ink, muted;
+    QColor ground, card, hairline, ink, muted;
+    QColor edge;                         ///< of fields, buttons and boxes: seen against card and ground, 3:1
     QColor liquid, vapour, ice;          ///< tints of the phases, the same everywhere
     QColor done;                         ///< what is done or set by the person
     QColor hot, hotTint;                 ///< boiling, and nothing else
@@ -20,10 +21,17 @@ struct Theme {
     int live = 30;                                                    ///< px, figures of the strip
     int figure = 30;                                                  ///< px, the one big figure of a card
     int title = 20, text = 15, small = 13;                            ///< px
+    int tick = 12;                                                    ///< px, the smallest: numbers at scales
+    double factor = 1.0;                                              ///< by which a person enlarged all text
+    bool dark = false;
     bool large = false; ///< to be read from the back row: fewer things, larger
 
-    static Theme light();
+    static Theme paper();     ///< warm and light
+    static Theme night();     ///< dark, of normal size
     static Theme projector(); ///< dark and large, to be read from the back row
+    static Theme contrast();  ///< black on white, without tints where text stands
+    /// The same with all text so much larger. @param percent  within 90 and 200.
+    [[nodiscard]] Theme at(int percent) const;
 };
 
 /// The theme in use.
@@ -43,6 +51,9 @@ public:
 private:
     Theme m_before;
 };
+
+/// A length that goes with the text, px: as it is at 100 %.
+[[nodiscard]] int scaled(int px);
 
 /// The shipped font at a size in px. REQUIRES: loadFonts was called.
 [[nodiscard]] QFont fontOf(int px, QFont::Weight weight = QFont::Normal);

@@ -82,7 +82,7 @@ void MeterPicture::paintEvent(QPaintEvent*) {
                p.fontMetrics().elidedText(m_name, Qt::ElideRight, static_cast<int>(body.width()) - 12));
     // The bar from cold to hot, in the unit of the reading, with its handle.
     p.setPen(QPen(t.hairline.darker(120), 1));
-    p.setBrush(t.paper);
+    p.setBrush(t.ground);
     p.drawRoundedRect(bar(), 5, 5);
     p.setFont(fontOf(t.small - 1));
     p.setPen(t.muted);

@@ -56,7 +56,7 @@ void ThermometerPicture::paintEvent(QPaintEvent*) {
     p.setPen(QPen(t.ink, 1.6));
     p.setBrush(t.card);
     p.drawRoundedRect(QRectF(x - 9, kTop - 10, 18, height() - kBulb - kTop + 26), 9, 9);
-    const QColor column = t.large ? QColor(0x8F, 0xB4, 0xF0) : QColor(0x2F, 0x4C, 0x7A);
+    const QColor column = t.dark ? QColor(0x8F, 0xB4, 0xF0) : QColor(0x2F, 0x4C, 0x7A);
     p.setBrush(column);
     p.drawEllipse(QPointF(x, height() - 22.0), 14, 14);
     p.setPen(QPen(column, 5, Qt::SolidLine, Qt::FlatCap));

@@ -68,7 +68,7 @@ void VernierPicture::paintEvent(QPaintEvent*) {
     p.setBrush(t.card);
     p.drawRoundedRect(QRectF(rect()).adjusted(0.5, 0.5, -0.5, -0.5), 6, 6);
     // The tube with the mercury up to the vernier's zero.
-    p.fillRect(QRectF(10, 2, tube, height() - 4), t.paper);
+    p.fillRect(QRectF(10, 2, tube, height() - 4), t.ground);
     p.fillRect(QRectF(10, y(shown), tube, height() - 2 - y(shown)), QColor(0x8C, 0x95, 0x9C));
     p.setPen(QPen(t.ink, 1.4));
     p.drawLine(QPointF(10, 2), QPointF(10, height() - 2.0));

@@ -11,7 +11,7 @@ void restyleChart(QCustomPlot& chart) {
     const Theme& t = theme();
     chart.clearGraphs();
     chart.clearItems();
-    chart.setBackground(t.paper);
+    chart.setBackground(t.ground);
     for (QCPAxis* axis : {chart.xAxis, chart.yAxis}) {
         axis->setTicker(QSharedPointer<RealMinusTicker>::create());
         axis->setTickLabelFont(fontOf(t.small));

@@ -55,7 +55,7 @@ QColor groupColour(int group) {
                                                      QColor(0x8A, 0x5A, 0x83), QColor(0x4D, 0x72, 0x2A),
                                                      QColor(0x6B, 0x5B, 0x4A)};
     const QColor c = colours[static_cast<std::size_t>(group % kShapes)];
-    return theme().name == QLatin1String("projector") ? c.lighter(190) : c;
+    return theme().dark ? c.lighter(190) : c;
 }
 
 } // namespace

@@ -45,8 +45,8 @@ void MapOverview::paintEvent(QPaintEvent*) {
     p.setBrush(t.card);
     p.drawRoundedRect(QRectF(rect()).adjusted(0.5, 0.5, -0.5, -0.5), 6, 6);
     p.setPen(t.muted);
-    p.setFont(fontOf(12, QFont::DemiBold));
-    p.drawText(QRectF(10, 4, width(), 18), Qt::AlignLeft | Qt::AlignVCenter,
+    p.setFont(fontOf(theme().tick, QFont::DemiBold));
+    p.drawText(QRectF(10, 4, width(), theme().tick + 6), Qt::AlignLeft | Qt::AlignVCenter,
                PhaseMap::tr("all of %1").arg(onScreen(m_map->view().substance->facts().name)));
     const PhaseCurve curve(*m_map->view().substance);
     const Ends e = ends();

@@ -113,7 +113,7 @@ bool PhaseMap::isLow() const { return height() < kLow; }
 
 void PhaseMap::styleAxes() {
     const Theme& t = theme();
-    m_plot->setBackground(t.paper);
+    m_plot->setBackground(t.ground);
     for (QCPAxis* axis : {m_plot->xAxis, m_plot->yAxis, m_plot->yAxis2}) {
         axis->setVisible(true);
         axis->setTicks(true);
@@ -140,9 +140,9 @@ void PhaseMap::styleAxes() {
     const bool dial = !countsFromRoom(m_view.gauge.convention) || m_view.roomPascal;
     m_dial->setShown(dial);
     m_plot->axisRect()->setAutoMargins(QCP::msNone);
-    const int below = isLow() ? (t.large ? 34 : 26) : t.large ? 64 : 50;
+    const int below = scaled(isLow() ? (t.large ? 34 : 26) : t.large ? 64 : 50);
     m_plot->axisRect()->setMargins(
-        QMargins(t.large ? 66 : 52, kTopEdge, kRightEdge + (t.large ? 24 : 0), below));
+        QMargins(scaled(t.large ? 66 : 52), kTopEdge, scaled(kRightEdge + (t.large ? 24 : 0)), below));
 }
 
 void PhaseMap::show(const MapView& view) {

@@ -280,7 +280,7 @@ void PhaseRegions::drawLabels(QCPPainter& p, const QPolygonF& border) const {
         p.setPen(colour);
         p.drawText(QRectF(x - 60, y - 15, 120, 30), Qt::AlignCenter, text);
     };
-    const bool dark = t.name == QLatin1String("projector");
+    const bool dark = t.dark;
     // Solid and liquid share the upper side; each stands in the middle of what is its own there.
     const double triple = std::clamp(
         (xPixel(m_map->view().substance->facts().triple.kelvin()) - area.left()) / area.width(), 0.0, 1.0);

@@ -27,7 +27,7 @@ struct Photographed {
 
 /// The instrument before a wall, as a camera sees it. The tilt turns the left side away and the top back.
 Photographed photograph(InstrumentPicture& instrument, QSize size, bool tilted) {
-    const PaintedIn daylight(Theme::light()); // an instrument does not change with the screen
+    const PaintedIn daylight(Theme::paper()); // an instrument does not change with the screen
     instrument.resize(size);
     instrument.ensurePolished();
     const double enlarge = kLongSide / std::max(size.width(), size.height());

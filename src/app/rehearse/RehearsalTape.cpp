@@ -89,7 +89,7 @@ void RehearsalTape::drawAxis(QPainter& p) const {
         }
     p.setPen(QPen(t.ink, 1.5));
     p.drawLine(QPointF(x(0), axis), QPointF(x(m_view.seconds), axis));
-    p.setFont(fontOf(12));
+    p.setFont(fontOf(theme().tick));
     for (double m = 0.0; m <= minutes + 1e-9; m += step) {
         p.setPen(QPen(t.ink, 1));
         p.drawLine(QPointF(x(60 * m), axis), QPointF(x(60 * m), axis + 6));
@@ -97,7 +97,7 @@ void RehearsalTape::drawAxis(QPainter& p) const {
         const int decimals = step < 0.5 ? 2 : step < 1.0 ? 1 : 0;
         const QString text =
             m + step > minutes ? tr("%1 min").arg(onScreen(m, decimals)) : onScreen(m, decimals);
-        p.drawText(QRectF(x(60 * m) - 40, axis + 8, 80, 16), Qt::AlignHCenter | Qt::AlignTop, text);
+        p.drawText(QRectF(x(60 * m) - 40, axis + 8, 80, t.tick + 4), Qt::AlignHCenter | Qt::AlignTop, text);
     }
 }
 
@@ -143,11 +143,11 @@ void RehearsalTape::drawCurves(QPainter& p) const {
     p.drawPolyline(boiling);
     p.setPen(QPen(t.done, 2.4));
     p.drawPolyline(temperature);
-    p.setFont(fontOf(12));
+    p.setFont(fontOf(theme().tick));
     p.setPen(t.muted);
     for (const double c : {high - 2.0, low + 2.0})
-        p.drawText(QRectF(0, y(c) - 8, kLeft - 5, 16), Qt::AlignRight | Qt::AlignVCenter,
-                   QStringLiteral("%1°").arg(onScreen(c, 0)));
+        p.drawText(QRectF(0, y(c) - 0.5 * (t.tick + 4), kLeft - 5, t.tick + 4),
+                   Qt::AlignRight | Qt::AlignVCenter, QStringLiteral("%1°").arg(onScreen(c, 0)));
 }
 
 void RehearsalTape::paintEvent(QPaintEvent*) {

@@ -22,10 +22,11 @@ bool standsInJar(VesselShape shape) {
 
 RigDrawing::RigDrawing(QWidget* parent) : QWidget(parent) {
     setObjectName(QStringLiteral("rigDrawing"));
-    setMinimumSize(300, 140);
     setAccessibleName(tr("Rig in cross-section"));
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Expanding);
 }
+
+QSize RigDrawing::minimumSizeHint() const { return {scaled(360), scaled(theme().large ? 220 : 176)}; }
 
 void RigDrawing::show(const RigScene& scene, double phase) {
     m_scene = scene;
@@ -209,7 +210,7 @@ void RigDrawing::drawInstruments(QPainter& p, std::vector<Label>& labels) const 
         p.setBrush(t.ink);
         p.drawEllipse(QPointF(x, tip), 4.5, 4.5);
         if (standsInJar(v.shape)) { // the jar's wall runs there
-            QColor ground = t.paper;
+            QColor ground = t.ground;
             ground.setAlpha(200);
             p.fillRect(words, ground);
         }

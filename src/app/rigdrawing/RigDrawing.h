@@ -21,6 +21,9 @@ public:
     [[nodiscard]] QAccessible::Role spokenRole() const override { return QAccessible::Graphic; }
     [[nodiscard]] QString spokenValue() const override;
 
+    /// Room for the drawing with the words beside it.
+    [[nodiscard]] QSize minimumSizeHint() const override;
+
 protected:
     void paintEvent(QPaintEvent* event) override;
 

@@ -10,7 +10,7 @@ namespace uttrin::app {
 inline constexpr int kMargin = 14;
 
 /// What the names at the right take, px.
-inline int labelColumn() { return theme().large ? 190 : 148; }
+inline int labelColumn() { return scaled(theme().large ? 190 : 148); }
 
 /// A number from 0 to 1 that belongs to an index: bubbles keep their places.
 inline double scatter(int index, int salt) {

@@ -6,6 +6,7 @@
 #include "app/controller/LessonController.h"
 #include "app/controls/Catalogues.h"
 #include "app/controls/Theme.h"
+#include "app/controls/ThemeChoice.h"
 #include "demo/DemoNotebook.h"
 #include "resources/Fonts.h"
 #include "substances/SubstanceLibrary.h"
@@ -58,7 +59,8 @@ int runApplication(int argc, char** argv,
     loadFonts();
     QApplication::setWindowIcon(QIcon(QStringLiteral(":/icons/uttrin.svg")));
     QGuiApplication::setDesktopFileName(QStringLiteral("uttrin"));
-    applyTheme(Theme::light());
+    std::ignore = systemIsDark(); // before it is covered
+    applyTheme(Theme::paper());
     // Before the window, which offers them.
     const auto problems = substanceLibrary().addFolder(ownSubstanceFolder());
     const bool sample = parser.isSet(demo) || parser.isSet(shots);

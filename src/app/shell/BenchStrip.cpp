@@ -41,7 +41,7 @@ void MarginBar::paintEvent(QPaintEvent*) {
     QPainter p(this);
     p.setRenderHint(QPainter::Antialiasing);
     const int left = 20, right = width() - 26;
-    const int small = std::max(12, t.small - 1);
+    const int small = std::max(t.tick, t.small - 1);
     const auto x = [&](double kelvin) {
         return left +
                (right - left) * (std::clamp(kelvin, kLowest, kHighest) - kLowest) / (kHighest - kLowest);
@@ -51,29 +51,33 @@ void MarginBar::paintEvent(QPaintEvent*) {
     p.setFont(fontOf(small, QFont::DemiBold));
     p.drawText(QRect(8, 8, width(), small + 6), Qt::AlignLeft | Qt::AlignVCenter,
                width() > 300 ? tr("MARGIN TO BOILING") : tr("MARGIN"));
-    p.setFont(fontOf(t.large ? 28 : 17, QFont::Bold));
+    p.setFont(fontOf(scaled(t.large ? 28 : 17), QFont::Bold));
     p.setPen(boiling ? t.hot : m_view.marginKelvin ? t.ink : t.muted);
-    p.drawText(QRect(left, t.large ? 34 : 4, width() - 8 - left, t.large ? 34 : 24),
+    p.drawText(QRect(left, scaled(t.large ? 34 : 4), width() - 8 - left, scaled(t.large ? 34 : 24)),
                Qt::AlignRight | Qt::AlignVCenter, onScreen(m_view.marginText));
 
-    const double top = height() * (t.large ? 0.56 : 0.41), bar = 14;
+    const double top = height() * (t.large ? 0.56 : 0.41), bar = scaled(14);
+    const int line = t.tick + 4;
     p.setPen(Qt::NoPen);
     p.setBrush(t.liquid);
     p.drawRect(QRectF(x(kLowest), top, x(0) - x(kLowest), bar));
     p.setBrush(t.hotTint);
     p.drawRect(QRectF(x(0), top, x(kHighest) - x(0), bar));
-    p.setFont(fontOf(12));
+    p.setBrush(QBrush(t.hot, Qt::BDiagPattern)); // told apart by more than its tint
+    p.drawRect(QRectF(x(0), top, x(kHighest) - x(0), bar));
+    p.setFont(fontOf(theme().tick));
     for (const int k : {-20, -15, -10, -5, 0, 5}) {
         p.setPen(QPen(k == 0 ? t.ink : t.muted, k == 0 ? 2 : 1));
         p.drawLine(QPointF(x(k), top - (k == 0 ? 3 : 0)), QPointF(x(k), top + bar + 3));
         p.setPen(k == 0 ? t.ink : t.muted);
-        if (k == 0) p.setFont(fontOf(12, QFont::DemiBold));
+        if (k == 0) p.setFont(fontOf(theme().tick, QFont::DemiBold));
         const QString label = k == 0 ? tr("boils") : k == 5 ? QStringLiteral("+5 K") : onScreen(k, 0);
-        p.drawText(QRectF(x(k) - 30, top + bar + 3, 60, 16), Qt::AlignHCenter | Qt::AlignTop, label);
-        p.setFont(fontOf(12));
+        p.drawText(QRectF(x(k) - scaled(30), top + bar + 3, scaled(60), line),
+                   Qt::AlignHCenter | Qt::AlignTop, label);
+        p.setFont(fontOf(theme().tick));
     }
     p.setPen(t.muted);
-    p.drawText(QRect(8, height() - 17, right, 16), Qt::AlignLeft | Qt::AlignVCenter,
+    p.drawText(QRect(8, height() - line - 1, right, line), Qt::AlignLeft | Qt::AlignVCenter,
                onScreen(m_view.marginUnder));
     if (!m_view.marginKelvin) return;
     const double at = x(*m_view.marginKelvin);
@@ -114,21 +118,21 @@ BenchStrip::BenchStrip(QWidget* parent) : QWidget(parent), m_margin(new MarginBa
 
 void BenchStrip::fill(Figure& f, const StripFigure& shown) {
     f.label->setText(QLocale().toUpper(onScreen(shown.label)));
-    f.label->setFont(fontOf(std::max(12, theme().small - 1), QFont::DemiBold));
+    f.label->setFont(fontOf(std::max(theme().tick, theme().small - 1), QFont::DemiBold));
     f.number->setText(shown.number.empty() ? QStringLiteral("–") : onScreen(shown.number));
     f.unit->setText(onScreen(shown.unit));
     f.unit->setContentsMargins(0, 0, 0, 5);
     f.under->setText((shown.missing ? QStringLiteral("\u26A0 ") : QString()) + onScreen(shown.under));
     setRole(f.under, shown.missing ? "cautionText" : "muted");
     f.under->setFont(
-        fontOf(std::max(12, theme().small - 1), shown.missing ? QFont::DemiBold : QFont::Normal));
+        fontOf(std::max(theme().tick, theme().small - 1), shown.missing ? QFont::DemiBold : QFont::Normal));
     f.number->setAccessibleName(onScreen(shown.label) + QLatin1Char(' ') + f.number->text() +
                                 QLatin1Char(' ') + f.unit->text());
 }
 
 void BenchStrip::show(const StripView& view) {
     const bool large = theme().large;
-    setFixedHeight(large ? 142 : 92);
+    setFixedHeight(scaled(large ? 142 : 92));
     for (QLabel* l : {m_figures[0].label, m_figures[0].number, m_figures[0].unit, m_figures[0].under})
         l->setVisible(!large);
     fill(m_figures[0], view.room);

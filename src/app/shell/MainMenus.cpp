@@ -8,9 +8,9 @@
 #include "SampleNotebook.h"
 #include "ToolWindows.h"
 #include "WelcomePage.h"
-#include "app/controls/MessageLine.h"
 #include "app/controller/Dialogs.h"
 #include "app/controls/Labels.h"
+#include "app/controls/MessageLine.h"
 #include "app/controls/OnScreen.h"
 #include "app/controls/Theme.h"
 #include "app/map/PhaseMap.h"
@@ -146,8 +146,15 @@ void MainWindow::buildViewMenu() {
     QMenu* view = menuBar()->addMenu(tr("&View"));
     m_projector = addAction(
         view, tr("&Projector theme: dark and large"), QKeySequence(Qt::Key_F11), "actionProjector",
-        [this](bool on) { useTheme(on); }, false);
+        [this](bool on) {
+            useTheme({on ? QStringLiteral("projector") : m_lookBefore, m_look.percent});
+        },
+        false);
     m_projector->setCheckable(true);
+    buildThemes(view);
+    addAction(
+        view, tr("All &keys"), QKeySequence(QStringLiteral("Ctrl+?")), "actionKeys",
+        [this](bool) { m_tools->openKeys(); }, false);
     addAction(
         view, tr("Save the &map as a picture…"), QKeySequence(QStringLiteral("Ctrl+E")), "actionExportMap",
         [this](bool) { saveMap(m_controller, shownMap(), this); }, true);
@@ -187,6 +194,56 @@ void MainWindow::buildOverlays(QMenu* over) {
                           m_controller.session().selection().isLaidOver(a->data().toString().toStdString()));
         }
     });
+}
+
+void MainWindow::useTheme(const ThemeChoice& choice) {
+    const QString projector = QStringLiteral("projector");
+    if (choice.theme != projector) m_lookBefore = choice.theme;
+    m_look = choice;
+    applyTheme(themeOf(choice, systemIsDark()));
+    m_projector->setChecked(choice.theme == projector);
+    for (QAction* a : std::as_const(m_themes))
+        a->setChecked(a->data().toString() == choice.theme);
+    for (QAction* a : std::as_const(m_sizes))
+        a->setChecked(a->data().toInt() == choice.percent);
+    m_controller.isOpen() ? m_controller.refresh() : showAll();
+}
+
+void MainWindow::buildThemes(QMenu* view) {
+    QMenu* themes = view->addMenu(tr("&Theme"));
+    const auto names = themeNames();
+    for (const QString& name : names) {
+        QAction* a = themes->addAction(titleOfTheme(name), this, [this, name] {
+            useTheme({name, m_look.percent});
+        });
+        a->setObjectName(QStringLiteral("actionTheme_") + name);
+        a->setData(name);
+        a->setCheckable(true);
+        m_themes << a;
+    }
+    QMenu* sizes = view->addMenu(tr("Te&xt size"));
+    const auto percents = textSizes();
+    for (const int percent : percents) {
+        QAction* a = sizes->addAction(tr("%1 %").arg(percent), this, [this, percent] {
+            useTheme({m_look.theme, percent});
+        });
+        a->setObjectName(QStringLiteral("actionText_%1").arg(percent));
+        a->setData(percent);
+        a->setCheckable(true);
+        m_sizes << a;
+    }
+    sizes->addSeparator();
+    const auto step = [this](int by) {
+        const auto all = textSizes();
+        const auto at = all.indexOf(m_look.percent);
+        useTheme({m_look.theme, all.value(std::clamp<qsizetype>((at < 0 ? 1 : at) + by, 0, all.size() - 1))});
+    };
+    addAction(
+        sizes, tr("&Larger"), QKeySequence(QStringLiteral("Ctrl++")), "actionLarger",
+        [step](bool) { step(1); }, false);
+    addAction(
+        sizes, tr("&Smaller"), QKeySequence(QStringLiteral("Ctrl+-")), "actionSmaller",
+        [step](bool) { step(-1); }, false);
 }
 
 } // namespace uttrin::app

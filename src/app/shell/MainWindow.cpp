@@ -38,6 +38,7 @@
 #include <QHBoxLayout>
 #include <QMenuBar>
 #include <QMimeData>
+#include <QScrollArea>
 #include <QSettings>
 #include <QStackedWidget>
 #include <QTimer>
@@ -52,7 +53,7 @@ constexpr int kMostRecent = 8;
 MainWindow::MainWindow(LessonController& controller)
     : m_controller(controller), m_tools(new ToolWindows(controller, this)) {
     setWindowTitle(QStringLiteral("Uttrin"));
-    setMinimumSize(1000, 640);
+    setMinimumSize(960, 540);
     resize(1280, 800);
     setAcceptDrops(true);
     build();
@@ -82,7 +83,12 @@ void MainWindow::build() {
     m_stations = new QStackedWidget;
     for (int i = 0; i < kStations; ++i)
         m_stations->addWidget(new QWidget); // until the page is first opened
-    column->addWidget(m_stations, 1);
+    auto* pages = new QScrollArea;          // where the window is smaller than a page can be
+    pages->setObjectName(QStringLiteral("pages"));
+    pages->setWidgetResizable(true);
+    pages->setFocusPolicy(Qt::NoFocus);
+    pages->setWidget(m_stations);
+    column->addWidget(pages, 1);
     m_tape = new MinuteTape;
     column->addWidget(m_tape);
     row->addLayout(column, 1);
@@ -197,10 +203,10 @@ void MainWindow::wire() {
 
 void MainWindow::tellFault(const QString& what) {
     m_message->say(tr("The program met a fault of its own (%1). What was captured is on disk, what is typed "
-                   "stays; save a "
-                   "copy of the notebook if it comes again.")
-                    .arg(what),
-                true);
+                      "stays; save a "
+                      "copy of the notebook if it comes again.")
+                       .arg(what),
+                   true);
 }
 
 void MainWindow::tellSubstanceProblems(const std::vector<SubstanceProblem>& problems) {
@@ -210,7 +216,7 @@ void MainWindow::tellSubstanceProblems(const std::vector<SubstanceProblem>& prob
     constexpr qsizetype kMost = 4;
     const QString more = lines.size() > kMost ? tr(" … and %1 more").arg(lines.size() - kMost) : QString();
     m_message->say(tr("Your own substances: %1%2").arg(lines.mid(0, kMost).join(QStringLiteral("; ")), more),
-                true);
+                   true);
 }
 
 PhaseMap* MainWindow::shownMap() const { return m_stations->currentWidget()->findChild<PhaseMap*>(); }
@@ -257,6 +263,8 @@ void MainWindow::goTo(Station s) {
     if (s != station()) m_message->forgetFailure();
     m_stations->setCurrentWidget(page(s));
     m_tape->setVisible(s == Station::Run);
+    if (auto* shown = qobject_cast<StationPage*>(m_stations->currentWidget()); shown && !onNavigation)
+        shown->takeFocus();
     if (m_controller.isOpen() && s != Station::Rehearse) m_strip->show(stripView(m_controller.session()));
 }
 
@@ -317,17 +325,11 @@ void MainWindow::offerSalvage(const QString& path) {
             m_message->say(onScreen(saved.error().message), true);
         else if (openNotebook(to))
             m_message->say(onScreen(Text::tr(
-                            "{0} {0|reading|readings} saved from the damaged notebook, which was left as "
-                            "it is.",
-                            *saved)),
-                        false);
+                               "{0} {0|reading|readings} saved from the damaged notebook, which was left as "
+                               "it is.",
+                               *saved)),
+                           false);
     });
-}
-
-void MainWindow::useTheme(bool projector) {
-    applyTheme(projector ? Theme::projector() : Theme::light());
-    m_projector->setChecked(projector);
-    m_controller.isOpen() ? m_controller.refresh() : showAll();
 }
 
 void MainWindow::rememberRecent(const QString& path) {
@@ -351,14 +353,17 @@ void MainWindow::fillRecent() {
 void MainWindow::restore() {
     const QSettings settings;
     restoreGeometry(settings.value(QStringLiteral("window/geometry")).toByteArray());
-    if (settings.value(QStringLiteral("window/projector")).toBool()) useTheme(true);
+    const ThemeChoice usual;
+    useTheme({settings.value(QStringLiteral("window/theme"), usual.theme).toString(),
+              settings.value(QStringLiteral("window/textSize"), usual.percent).toInt()});
     goTo(Station::Room);
 }
 
 void MainWindow::closeEvent(QCloseEvent* event) {
     QSettings settings;
     settings.setValue(QStringLiteral("window/geometry"), saveGeometry());
-    settings.setValue(QStringLiteral("window/projector"), m_projector->isChecked());
+    settings.setValue(QStringLiteral("window/theme"), m_look.theme);
+    settings.setValue(QStringLiteral("window/textSize"), m_look.percent);
     dropUnchangedSample();
     event->accept();
 }

@@ -1,6 +1,7 @@
 #pragma once
 
 #include "app/controller/LessonController.h"
+#include "app/controls/ThemeChoice.h"
 #include "lesson/views/NavigationView.h"
 #include "substances/SubstanceLibrary.h"
 
@@ -22,7 +23,8 @@ class PhaseMap;
 class NavigationColumn;
 class ToolWindows;
 
-/// The window: navigation column, bench strip, the station in hand, minute tape, and a line that says what just happened.
+/// The window: navigation column, bench strip, the station in hand, minute tape, and a line that says what
+/// just happened.
 class MainWindow : public QMainWindow {
     Q_OBJECT
 public:
@@ -76,7 +78,8 @@ private:
     void layOver(const QString& substance, bool shown);
     /// The phase map of the station in hand, if it has one.
     [[nodiscard]] PhaseMap* shownMap() const;
-    void useTheme(bool projector);
+    void useTheme(const ThemeChoice& choice);
+    void buildThemes(QMenu* view);
     void restore();
     void dropUnchangedSample();
 
@@ -91,6 +94,9 @@ private:
     QVBoxLayout* m_offers; ///< the centre, with offers under it
     QMenu *m_recent, *m_lessons;
     QAction *m_undo, *m_redo, *m_projector;
+    QList<QAction*> m_themes, m_sizes;
+    ThemeChoice m_look;
+    QString m_lookBefore = QStringLiteral("system"); ///< to which the projector gives way again
     QList<QAction*> m_needNotebook;
     QString m_sample; ///< copy that is open; empty for any other notebook
 };

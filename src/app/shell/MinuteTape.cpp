@@ -16,6 +16,14 @@ namespace {
 
 constexpr int kLeft = 32, kRight = 32;
 
+/// Heights from the top, px: of a line of text, the names of blocks, the marks, the axis; they go with the
+/// text.
+int line() { return theme().tick + 4; }
+int namesTop() { return line() + 4; }
+int marksAt() { return namesTop() + line() + 6; }
+int axisAt() { return marksAt() + 20; }
+int wholeHeight() { return axisAt() + 9 + 2 * line() + 1; }
+
 void lozenge(QPainter& p, QPointF at, double r) {
     const QPointF corners[] = {
         {at.x(), at.y() - r}, {at.x() + r, at.y()}, {at.x(), at.y() + r}, {at.x() - r, at.y()}};
@@ -27,11 +35,12 @@ void lozenge(QPainter& p, QPointF at, double r) {
 MinuteTape::MinuteTape(QWidget* parent) : QWidget(parent) {
     setAccessibleName(tr("Minutes of the period"));
     setObjectName(QStringLiteral("tape"));
-    setFixedHeight(104);
+    setFixedHeight(wholeHeight());
 }
 
 void MinuteTape::show(const TapeView& view) {
     m_view = view;
+    setFixedHeight(wholeHeight());
     spokenChanged(this);
     update();
 }
@@ -72,8 +81,8 @@ void MinuteTape::paintEvent(QPaintEvent*) {
     p.fillRect(rect(), t.card);
     p.setPen(t.hairline);
     p.drawLine(0, 0, width(), 0);
-    const double axis = 62, mark = 42;
-    p.setFont(fontOf(12));
+    const double axis = axisAt(), mark = marksAt();
+    p.setFont(fontOf(theme().tick));
     for (const auto& b : m_view.blocks) {
         const double left = x(b.from), right = x(b.to);
         p.setPen(Qt::NoPen);
@@ -81,8 +90,8 @@ void MinuteTape::paintEvent(QPaintEvent*) {
         p.drawRoundedRect(QRectF(left, mark - 7, right - left, 14), 3, 3);
         p.setPen(t.ink);
         const double wide = p.fontMetrics().horizontalAdvance(onScreen(b.label)) + 8;
-        p.drawText(QRectF(std::clamp((left + right - wide) / 2, 2.0, std::max(2.0, width() - wide - 6.0)), 20,
-                          wide, 14),
+        p.drawText(QRectF(std::clamp((left + right - wide) / 2, 2.0, std::max(2.0, width() - wide - 6.0)),
+                          namesTop(), wide, line()),
                    Qt::AlignCenter, onScreen(b.label));
     }
     const int step = m_view.period > 130 ? 20 : m_view.period > 70 ? 10 : 5;
@@ -93,9 +102,10 @@ void MinuteTape::paintEvent(QPaintEvent*) {
         p.setPen(QPen(labelled ? t.ink : t.muted, 1));
         p.drawLine(QPointF(x(m), axis), QPointF(x(m), axis + (labelled ? 8 : 4)));
         p.setPen(t.muted);
-        if (labelled) p.drawText(QRectF(x(m) - 20, axis + 9, 40, 16), Qt::AlignCenter, QString::number(m));
+        if (labelled)
+            p.drawText(QRectF(x(m) - 20, axis + 9, 40, line()), Qt::AlignCenter, QString::number(m));
     }
-    p.drawText(QRectF(width() - kRight - 200, axis + 25, 200, 16), Qt::AlignRight,
+    p.drawText(QRectF(0, axis + 9 + line(), width() - kRight, line()), Qt::AlignRight,
                tr("minutes of the period"));
     std::set<std::tuple<int, bool, bool>> drawn; // marks of a kind on one pixel look like one
     for (const auto& m : m_view.marks) {
@@ -111,13 +121,15 @@ void MinuteTape::paintEvent(QPaintEvent*) {
     if (!m_view.now) return;
     const double now = x(*m_view.now);
     p.setPen(QPen(t.ink, 2));
-    p.drawLine(QPointF(now, 20), QPointF(now, axis));
+    p.drawLine(QPointF(now, namesTop()), QPointF(now, axis));
     p.setPen(Qt::NoPen);
     p.setBrush(t.ink);
-    const QRectF flag(now - 40, 2, 80, 18);
+    p.setFont(fontOf(theme().tick, QFont::DemiBold));
+    const double half = 0.5 * p.fontMetrics().horizontalAdvance(onScreen(m_view.nowText)) + 8;
+    const QRectF flag(std::clamp(now - half, 2.0, std::max(2.0, width() - 2.0 * half - 2.0)), 2, 2 * half,
+                      line() + 2);
     p.drawRoundedRect(flag, 3, 3);
     p.setPen(t.card);
-    p.setFont(fontOf(12, QFont::DemiBold));
     p.drawText(flag, Qt::AlignCenter, onScreen(m_view.nowText));
 }
 

@@ -35,7 +35,7 @@ void StationButton::show(const StationState& state) {
     update();
 }
 
-QSize StationButton::sizeHint() const { return {172, 64}; }
+QSize StationButton::sizeHint() const { return {scaled(172), scaled(64)}; }
 
 void StationButton::paintEvent(QPaintEvent*) {
     const Theme& t = theme();
@@ -52,7 +52,8 @@ void StationButton::paintEvent(QPaintEvent*) {
         p.drawPath(tab);
     }
     const bool quiet = !m_state.done && !m_state.missing && !isChecked();
-    const QFont under = fontOf(std::max(12, t.small - 1), m_state.missing ? QFont::DemiBold : QFont::Normal);
+    const QFont under =
+        fontOf(std::max(t.tick, t.small - 1), m_state.missing ? QFont::DemiBold : QFont::Normal);
     const int width = this->width() - kTextX - 6, title = t.text + 7;
     QStringList lines;
     for (const Text& s : {m_state.line1, m_state.line2})
@@ -110,14 +111,14 @@ void NavigationColumn::setCurrent(int station) {
 
 void NavigationColumn::paintEvent(QPaintEvent*) {
     const Theme& t = theme();
-    setFixedWidth(t.large ? 210 : 172);
+    setFixedWidth(scaled(t.large ? 210 : 172));
     QPainter p(this);
     p.setRenderHint(QPainter::Antialiasing);
     p.fillRect(rect(), t.navigation);
     p.setPen(t.hairline);
     p.drawLine(width() - 1, 0, width() - 1, height());
     p.setPen(t.ink);
-    p.setFont(fontOf(22, QFont::Bold));
+    p.setFont(fontOf(scaled(22), QFont::Bold));
     p.drawText(QRect(20, 12, width(), 32), Qt::AlignLeft | Qt::AlignVCenter, QStringLiteral("Uttrin"));
 
     const QRectF tube(kTubeX, kTop - 4, kTubeWidth, height() - kTop - 18);
@@ -142,7 +143,7 @@ void NavigationColumn::paintEvent(QPaintEvent*) {
         p.drawLine(kTubeX + kTubeWidth + 2, y, kTextX - 7, y);
     }
     p.setPen(t.muted);
-    p.setFont(fontOf(12));
+    p.setFont(fontOf(theme().tick));
     p.drawText(QRect(20, height() - 24, width(), 18), Qt::AlignLeft | Qt::AlignVCenter,
                QStringLiteral("Ctrl+1 … 8"));
 }

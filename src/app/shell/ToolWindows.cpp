@@ -3,6 +3,7 @@
 #include "app/photo/PhotoReader.h"
 #include "app/tools/AltitudeWindow.h"
 #include "app/tools/DialReader.h"
+#include "app/tools/KeySheet.h"
 #include "app/tools/SolutionsWindow.h"
 
 namespace uttrin::app {
@@ -52,6 +53,11 @@ void ToolWindows::openAltitudes() {
 void ToolWindows::openSolutions() {
     if (!m_solutions) m_solutions = new SolutionsWindow(m_controller, m_window);
     bringUp(m_solutions);
+}
+
+void ToolWindows::openKeys() {
+    if (!m_keys) m_keys = new KeySheet(m_window);
+    bringUp(m_keys);
 }
 
 } // namespace uttrin::app

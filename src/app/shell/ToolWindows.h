@@ -8,6 +8,7 @@ namespace uttrin::app {
 
 class AltitudeWindow;
 class DialReader;
+class KeySheet;
 class PhotoReader;
 class SolutionsWindow;
 
@@ -24,6 +25,7 @@ public:
     void showPhotoOf(RowId readingId);
     void openAltitudes();
     void openSolutions();
+    void openKeys();
 
 signals:
     /// A reading of the barometer was taken from a picture, in this unit.
@@ -36,6 +38,7 @@ private:
     PhotoReader* m_photoReader = nullptr;
     AltitudeWindow* m_altitudes = nullptr;
     SolutionsWindow* m_solutions = nullptr;
+    KeySheet* m_keys = nullptr;
 };
 
 } // namespace uttrin::app

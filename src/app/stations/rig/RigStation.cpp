@@ -32,7 +32,7 @@ RigStation::RigStation(LessonController& controller) : StationPage(controller) {
 
 QWidget* RigStation::buildLeft() {
     auto* left = new ScrollColumn;
-    left->setWidths(530, 560);
+    left->setWidths(500, 560);
     auto* method = new Card;
     method->column()->addWidget(makeLabel(tr("Method"), "title"));
     m_setup = new Segments(QStringLiteral("rigSetup"), tr("Set-up"), Segments::Rows::AsNeeded);

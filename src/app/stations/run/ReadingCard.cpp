@@ -36,8 +36,10 @@ ReadingCard::ReadingCard() {
 }
 
 void ReadingCard::buildTop() {
+    column()->setContentsMargins(16, 8, 16, 10);
+    column()->setSpacing(6);
     auto* top = new QHBoxLayout;
-    auto* instant = makeLabel(tr("Read both at the same instant"), "heading");
+    auto* instant = makeLabel(tr("Read both at once"), "heading");
     top->addWidget(instant, 1);
     m_zero = new QPushButton(tr("Zero check"));
     m_zero->setObjectName(QStringLiteral("zeroCheck"));
@@ -77,23 +79,24 @@ void ReadingCard::buildFields() {
 
 void ReadingCard::buildVigour() {
     auto* how = new QHBoxLayout;
-    how->addWidget(makeLabel(tr("How it boils"), "heading"));
-    how->addStretch();
-    auto* keys = makeLabel(tr("keys Alt+1 … 5"), "muted");
-    keys->setWordWrap(false);
-    how->addWidget(keys);
-    column()->addLayout(how);
+    how->setSpacing(8);
+    auto* boils = makeLabel(tr("it boils"), "muted");
+    boils->setWordWrap(false);
+    how->addWidget(boils);
     m_vigour = new Segments(QStringLiteral("vigour"), tr("How it boils"), Segments::Rows::AsNeeded);
     QStringList names;
     for (int v = 1; v <= 5; ++v)
         names << QStringLiteral("%1 %2").arg(v).arg(onScreen(vigourName(v)));
     m_vigour->setChoices(names);
     for (int v = 0; v < 5; ++v) {
-        m_vigour->button(v)->setShortcut(QKeySequence(QStringLiteral("Alt+%1").arg(v + 1)));
+        const QKeySequence key(QStringLiteral("Alt+%1").arg(v + 1));
+        m_vigour->button(v)->setShortcut(key);
+        m_vigour->button(v)->setToolTip(key.toString(QKeySequence::NativeText));
         m_vigour->button(v)->setStyleSheet(
             QStringLiteral("padding: 6px 4px; font-size: %1px;").arg(theme().small));
     }
-    column()->addWidget(m_vigour);
+    how->addWidget(m_vigour, 1);
+    column()->addLayout(how);
 }
 
 void ReadingCard::buildDetails() {

@@ -130,6 +130,8 @@ void RunStation::checkZero() {
     m_controller.say(tr("Zero stored; it is taken off the readings from now on."));
 }
 
+void RunStation::takeFocus() { m_reading->focusFirst(); }
+
 void RunStation::stampStart() {
     takeDraft();
     BenchDraft draft = session().draft();
@@ -229,7 +231,7 @@ void RunStation::refreshDraft() {
 }
 
 void RunStation::refresh() {
-    m_right->setWidths(theme().large ? 580 : 446, theme().large ? 600 : 478);
+    m_right->setWidths(scaled(theme().large ? 600 : 466), scaled(theme().large ? 620 : 498));
     const Rig& rig = session().benchPlan().rig;
     m_reading->show(session());
     m_run->refresh(1);

@@ -22,6 +22,7 @@ class TargetCard;
 class RunStation : public StationPage {
     Q_OBJECT
 public:
+    void takeFocus() override;
     explicit RunStation(LessonController& controller);
 
 signals:

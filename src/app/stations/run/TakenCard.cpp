@@ -3,6 +3,7 @@
 #include "app/controls/Labels.h"
 #include "app/controls/OnScreen.h"
 #include "app/controls/TableModel.h"
+#include "app/controls/Theme.h"
 
 #include <QHBoxLayout>
 #include <QMenu>
@@ -11,7 +12,8 @@
 namespace uttrin::app {
 
 TakenCard::TakenCard() {
-    column()->setContentsMargins(16, 8, 16, 10);
+    column()->setContentsMargins(16, 6, 16, 8);
+    column()->setSpacing(4);
     auto* head = new QHBoxLayout;
     head->addWidget(makeLabel(tr("Taken"), "heading"));
     m_picture = new QPushButton(tr("Picture"));
@@ -30,7 +32,8 @@ TakenCard::TakenCard() {
     m_rows = new TableModel(m_table);
     m_table->setModel(m_rows);
     styleTable(m_table);
-    m_table->setMinimumHeight(86);
+    constexpr int kHeaderAndRows = 34 + 5 * 26; // five are always seen
+    m_table->setMinimumHeight(scaled(kHeaderAndRows));
     m_table->setContextMenuPolicy(Qt::CustomContextMenu);
     column()->addWidget(m_table, 1);
     connect(m_table, &QWidget::customContextMenuRequested, this, [this](const QPoint& at) {

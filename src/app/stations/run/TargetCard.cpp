@@ -8,12 +8,25 @@
 namespace uttrin::app {
 
 TargetCard::TargetCard() {
-    column()->setContentsMargins(16, 8, 16, 8);
+    column()->setContentsMargins(16, 6, 16, 6);
     column()->setSpacing(2);
     auto* head = new QHBoxLayout;
     m_heading = makeLabel({}, "heading");
     m_heading->setObjectName(QStringLiteral("targetHeading"));
-    head->addWidget(m_heading, 1);
+    m_heading->setWordWrap(false);
+    head->addWidget(m_heading);
+    head->addStretch();
+    auto* ahead = new QVBoxLayout;
+    ahead->setSpacing(0);
+    m_next = makeLabel({}, "muted");
+    m_timeLeft = makeLabel({}, "muted");
+    for (QLabel* l : {m_next, m_timeLeft}) {
+        l->setAlignment(Qt::AlignRight);
+        l->setWordWrap(false);
+        ahead->addWidget(l);
+    }
+    head->addLayout(ahead);
+    head->addSpacing(8);
     const auto stepper = [&](const QString& sign, const char* name, const QString& accessible, Qt::Key key,
                              int by) {
         auto* button = new QPushButton(sign);
@@ -37,20 +50,11 @@ TargetCard::TargetCard() {
     m_unit = makeLabel({}, "muted");
     numbers->addWidget(m_dial);
     numbers->addWidget(m_unit, 0, Qt::AlignBottom);
-    numbers->addStretch();
-    auto* ahead = new QVBoxLayout;
-    m_next = makeLabel({}, "muted");
-    m_timeLeft = makeLabel({}, "muted");
-    for (QLabel* l : {m_next, m_timeLeft}) {
-        l->setAlignment(Qt::AlignRight);
-        l->setWordWrap(false);
-        ahead->addWidget(l);
-    }
-    numbers->addLayout(ahead);
-    column()->addLayout(numbers);
     m_instruction = makeLabel({}, "muted");
     m_instruction->setObjectName(QStringLiteral("targetInstruction"));
-    column()->addWidget(m_instruction);
+    numbers->addSpacing(12);
+    numbers->addWidget(m_instruction, 1, Qt::AlignVCenter);
+    column()->addLayout(numbers);
 }
 
 void TargetCard::show(const RunView& v) {
