@@ -104,7 +104,7 @@ const std::map<std::string, Rooms> kMayUse{
     {"app/stations/workup",
      {"app/controller", "app/controls", "app/map", "lesson/commands", "lesson/views", "quantities"}},
     {"app/stations/report",
-     {"app/controller", "app/controls", "files", "lesson/commands", "lesson/exchange", "lesson/views", "pdf",
+     {"app/accessibility", "app/controller", "app/controls", "files", "lesson/commands", "lesson/exchange", "lesson/views", "pdf",
       "report"}},
     {"app/tools",
      {"app/controller", "app/controls", "app/instruments", "app/map", "lesson/lookups", "quantities"}},

@@ -41,7 +41,8 @@ public:
 /// Tells listeners that a drawn widget says something else now; at most once a second for each.
 void spokenChanged(QWidget* widget);
 
-/// Gives a widget another role than its class has: a group of exclusive choices, a list.
+/// Gives a widget another role than its class has: a group of exclusive choices, a list. REQUIRES: called before
+/// its accessible name is set, which settles what it is.
 void setSpokenRole(QWidget* widget, QAccessible::Role role);
 
 /// Makes every control say what it is: exclusive choices radio buttons, lists their label, sliders their

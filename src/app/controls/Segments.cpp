@@ -13,8 +13,8 @@ namespace uttrin::app {
 Segments::Segments(const QString& name, const QString& title, Rows rows, QWidget* parent)
     : QWidget(parent), m_group(new QButtonGroup(this)) {
     setObjectName(name);
-    setAccessibleName(title);
     setProperty("spokenRole", static_cast<int>(QAccessible::Grouping));
+    setAccessibleName(title); // which settles what it is
     QLayout* row = rows == Rows::One ? static_cast<QLayout*>(new QHBoxLayout(this)) : new FlowLayout(this);
     row->setContentsMargins(0, 0, 0, 0);
     row->setSpacing(6);

@@ -1,6 +1,7 @@
 #include "ReportStation.h"
 
 #include "app/controller/Dialogs.h"
+#include "app/accessibility/Spoken.h"
 #include "app/controls/Card.h"
 #include "app/controls/Labels.h"
 #include "app/controls/OnScreen.h"
@@ -29,6 +30,7 @@ ReportStation::ReportStation(LessonController& controller) : StationPage(control
     m_problem = makeLabel({}, "caution");
     m_pages = new QScrollArea;
     m_pages->setObjectName(QStringLiteral("reportPages"));
+    setSpokenRole(m_pages, QAccessible::Document);
     m_pages->setAccessibleName(tr("Report as it prints"));
     m_pages->setWidgetResizable(true);
     m_pages->setAlignment(Qt::AlignHCenter);
@@ -86,6 +88,13 @@ std::optional<Document> ReportStation::report() {
     return std::move(*document);
 }
 
+/// Paper in a dark room: as much light as the theme's own surfaces bear beside them.
+static void dim(QImage& page) {
+    QPainter p(&page);
+    p.setCompositionMode(QPainter::CompositionMode_Multiply);
+    p.fillRect(page.rect(), QColor(0xB4, 0xB0, 0xA6));
+}
+
 void ReportStation::showPages() {
     const auto document = report();
     auto* body = new QWidget;
@@ -95,9 +104,13 @@ void ReportStation::showPages() {
     if (document) {
         const int width = 640;
         const auto pages = reportPages(*document, ScreenWording(), width * devicePixelRatioF());
+        int number = 0;
         for (QImage page : pages) {
+            if (theme().dark) dim(page);
             page.setDevicePixelRatio(devicePixelRatioF());
             auto* label = new QLabel;
+            setSpokenRole(label, QAccessible::Graphic);
+            label->setAccessibleName(tr("Page %1 of %2").arg(++number).arg(pages.size()));
             label->setPixmap(QPixmap::fromImage(page));
             label->setStyleSheet(QStringLiteral("border: 1px solid %1;").arg(theme().hairline.name()));
             column->addWidget(label, 0, Qt::AlignHCenter);
