@@ -58,13 +58,16 @@ Result<Notebook> Notebook::create(const fs::path& path) {
     return opened;
 }
 
-Result<Notebook> Notebook::open(const fs::path& path) {
+Result<Notebook> Notebook::open(const fs::path& path) { return open(path, may(path, W_OK)); }
+
+Result<Notebook> Notebook::openToRead(const fs::path& path) { return open(path, false); }
+
+Result<Notebook> Notebook::open(const fs::path& path, bool writable) {
     std::error_code error;
     if (!fs::is_regular_file(path, error)) return storage(path, Text::tr("there is no such file"));
     if (!may(path, R_OK)) return storage(path, Text::tr("you may not read this file"));
     if (!hasSqliteHeader(path))
         return storage(path, Text::tr("this is not an Uttrin notebook; nothing was changed"));
-    const bool writable = may(path, W_OK);
     Text trouble;
     auto opened = guarded(path, [&] {
         auto state = std::make_unique<State>(path, writable ? SQLite::OPEN_READWRITE : SQLite::OPEN_READONLY);
@@ -82,7 +85,7 @@ Result<Notebook> Notebook::open(const fs::path& path) {
             state->notice =
                 Text::tr("A newer version of Uttrin wrote this notebook. It is open for reading only; "
                          "nothing in it is changed.");
-        else if (!writable)
+        else if (!may(path, W_OK))
             state->notice = Text::tr("This notebook is read-only. Save a copy to work in it.");
         else if (busy)
             state->notice =

@@ -27,6 +27,9 @@ public:
     /// that is not a notebook, or is damaged, fails with Storage and is left untouched.
     [[nodiscard]] static Result<Notebook> open(const std::filesystem::path& path);
 
+    /// The same for reading only, whether or not it could be written: nothing of the file is changed.
+    [[nodiscard]] static Result<Notebook> openToRead(const std::filesystem::path& path);
+
     /// Copies whatever rows of a damaged notebook can still be read into a new one at `to`, and opens that to
     /// see that it is sound. What belongs to nothing that was saved is kept under a lesson, a plan or a group
     /// called 'found'.
@@ -106,6 +109,7 @@ public:
 
 private:
     explicit Notebook(std::unique_ptr<State> state);
+    [[nodiscard]] static Result<Notebook> open(const std::filesystem::path& path, bool writable);
     Result<void> step(bool back);
     std::unique_ptr<State> m_state;
 };

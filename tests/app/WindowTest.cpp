@@ -15,6 +15,7 @@
 #include <QComboBox>
 #include <QMenu>
 #include <QMimeData>
+#include <QSettings>
 #include <QTableView>
 
 #include <fstream>
@@ -376,6 +377,43 @@ TEST_F(WindowTest, EveryStationFitsASmallWindow) {
         const auto* strip = d->find<QWidget>("strip");
         EXPECT_LE(strip->mapTo(&d->window, QPoint(strip->width(), 0)).x(), 1024) << "station " << i + 1;
     }
+}
+
+// The page that is seen first asks what one has before oneself and leads there in one step.
+TEST(Welcome, LeadsToADemonstrationToANumberAndToWhatWasOpenLast) {
+    const TempDir dir;
+    ASSERT_TRUE(writeDemoNotebook(dir / "demo.uttrin"));
+    QSettings().remove(QStringLiteral("recent"));
+    {
+        Driver d;
+        d.press("welcomeDemonstration"); // nothing was open yet: the sample lesson
+        EXPECT_EQ(d.window.station(), Station::Rehearse);
+    }
+    { Driver d(dir / "demo.uttrin"); } // now it was
+    {
+        Driver d;
+        auto* card = d.find<QAbstractButton>("notebook_0");
+        ASSERT_TRUE(card && card->isVisible());
+        EXPECT_TRUE(
+            card->accessibleName().startsWith(QStringLiteral("Boiling water without a hundred degrees")))
+            << card->accessibleName().toStdString();
+        EXPECT_TRUE(card->accessibleName().contains(QStringLiteral("room 94.31 kPa")));
+        card->setFocus();
+        d.key(Qt::Key_Return);
+        ASSERT_TRUE(d.controller.isOpen());
+        EXPECT_EQ(d.session().notebook().path(), dir / "demo.uttrin");
+    }
+    {
+        Driver d;
+        d.press("welcomeNumber");
+        ASSERT_TRUE(d.controller.isOpen());
+        EXPECT_TRUE(d.find<QLineEdit>("dialText")->isVisible());
+    }
+    std::filesystem::remove(dir / "demo.uttrin"); // gone: its card says so and nothing else opens by mistake
+    Driver d;
+    d.press("notebook_0");
+    EXPECT_FALSE(d.controller.isOpen());
+    QSettings().remove(QStringLiteral("recent"));
 }
 
 TEST(Welcome, AWindowWithoutANotebookOffersTheThreeWaysIn) {

@@ -7,7 +7,6 @@
 #include "Outputs.h"
 #include "SampleNotebook.h"
 #include "ToolWindows.h"
-#include "WelcomePage.h"
 #include "app/controller/Dialogs.h"
 #include "app/controls/Labels.h"
 #include "app/controls/MessageLine.h"
@@ -22,6 +21,7 @@
 #include "app/stations/room/RoomStation.h"
 #include "app/stations/run/RunStation.h"
 #include "app/stations/workup/WorkUpStation.h"
+#include "app/welcome/WelcomePage.h"
 #include "lesson/commands/LessonCommands.h"
 #include "lesson/commands/SelectionCommands.h"
 #include "lesson/views/NavigationView.h"
@@ -244,6 +244,28 @@ void MainWindow::buildThemes(QMenu* view) {
     addAction(
         sizes, tr("&Smaller"), QKeySequence(QStringLiteral("Ctrl+-")), "actionSmaller",
         [step](bool) { step(-1); }, false);
+}
+
+void MainWindow::wireWelcome() {
+    connect(m_welcome, &WelcomePage::newRequested, this, &MainWindow::askNew);
+    connect(m_welcome, &WelcomePage::openRequested, this, &MainWindow::askOpen);
+    connect(m_welcome, &WelcomePage::sampleRequested, this, &MainWindow::openSample);
+    connect(m_welcome, &WelcomePage::notebookPicked, this, &MainWindow::openNotebook);
+    connect(m_welcome, &WelcomePage::demonstrationRequested, this, [this] {
+        openAny();
+        if (m_controller.isOpen()) goTo(Station::Rehearse);
+    });
+    connect(m_welcome, &WelcomePage::numberRequested, this, [this] {
+        openAny();
+        if (m_controller.isOpen()) m_tools->openDialReader();
+    });
+}
+
+void MainWindow::openAny() {
+    const QStringList recent = QSettings().value(QStringLiteral("recent")).toStringList();
+    for (const QString& path : recent)
+        if (QFileInfo::exists(path) && openNotebook(path)) return;
+    openSample();
 }
 
 } // namespace uttrin::app

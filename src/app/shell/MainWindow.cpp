@@ -8,7 +8,6 @@
 #include "Outputs.h"
 #include "SampleNotebook.h"
 #include "ToolWindows.h"
-#include "WelcomePage.h"
 #include "app/controller/Dialogs.h"
 #include "app/controls/Labels.h"
 #include "app/controls/MessageLine.h"
@@ -23,6 +22,7 @@
 #include "app/stations/room/RoomStation.h"
 #include "app/stations/run/RunStation.h"
 #include "app/stations/workup/WorkUpStation.h"
+#include "app/welcome/WelcomePage.h"
 #include "lesson/commands/LessonCommands.h"
 #include "lesson/commands/SelectionCommands.h"
 #include "lesson/views/NavigationView.h"
@@ -31,6 +31,7 @@
 
 #include <QApplication>
 #include <QCloseEvent>
+#include <QDateTime>
 #include <QDir>
 #include <QDragEnterEvent>
 #include <QFile>
@@ -93,11 +94,8 @@ void MainWindow::build() {
     column->addWidget(m_tape);
     row->addLayout(column, 1);
     m_stack = new QStackedWidget;
-    auto* welcome = new WelcomePage;
-    connect(welcome, &WelcomePage::newRequested, this, &MainWindow::askNew);
-    connect(welcome, &WelcomePage::openRequested, this, &MainWindow::askOpen);
-    connect(welcome, &WelcomePage::sampleRequested, this, &MainWindow::openSample);
-    m_stack->addWidget(welcome);
+    m_welcome = new WelcomePage;
+    m_stack->addWidget(m_welcome);
     m_stack->addWidget(body);
     auto* centre = new QWidget;
     centre->setObjectName(QStringLiteral("page"));
@@ -183,6 +181,7 @@ void MainWindow::wire() {
                 goTo(Station::Room);
                 page<RoomStation>(Station::Room)->takePhoto(evidence, unit);
             });
+    wireWelcome();
     connect(m_navigation, &NavigationColumn::picked, this, [this](int i) { goTo(static_cast<Station>(i)); });
     connect(&m_controller, &LessonController::changed, this, &MainWindow::showAll);
     connect(&m_controller, &LessonController::draftChanged, this,
@@ -345,6 +344,7 @@ void MainWindow::rememberRecent(const QString& path) {
 void MainWindow::fillRecent() {
     m_recent->clear();
     const QStringList recent = QSettings().value(QStringLiteral("recent")).toStringList();
+    if (!m_controller.isOpen()) m_welcome->showRecent(recent, QDateTime::currentMSecsSinceEpoch());
     for (const QString& path : recent)
         m_recent->addAction(QDir::toNativeSeparators(path), this, [this, path] { openNotebook(path); });
     m_recent->setEnabled(!recent.isEmpty());

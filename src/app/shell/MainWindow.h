@@ -22,6 +22,7 @@ class MinuteTape;
 class PhaseMap;
 class NavigationColumn;
 class ToolWindows;
+class WelcomePage;
 
 /// The window: navigation column, bench strip, the station in hand, minute tape, and a line that says what
 /// just happened.
@@ -74,6 +75,10 @@ private:
     void showAll();
     void rememberRecent(const QString& path);
     void fillRecent();
+    void wireWelcome();
+    /// The notebook that was open last, or the sample lesson where there is none: for what needs a room, not
+    /// a lab.
+    void openAny();
     void offerSalvage(const QString& path);
     void layOver(const QString& substance, bool shown);
     /// The phase map of the station in hand, if it has one.
@@ -90,6 +95,7 @@ private:
     QStackedWidget *m_stack, *m_stations;
     std::array<QWidget*, kStations> m_pages{};
     MinuteTape* m_tape;
+    WelcomePage* m_welcome;
     MessageLine* m_message;
     QVBoxLayout* m_offers; ///< the centre, with offers under it
     QMenu *m_recent, *m_lessons;

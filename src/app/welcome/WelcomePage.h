@@ -1,0 +1,33 @@
+#pragma once
+
+#include <QWidget>
+
+class QVBoxLayout;
+
+namespace uttrin::app {
+
+/// What is seen while no notebook is open: it asks what one has before oneself, and leads there in one step;
+/// beside it the notebooks that were open last.
+class WelcomePage : public QWidget {
+    Q_OBJECT
+public:
+    explicit WelcomePage(QWidget* parent = nullptr);
+    /// Shows these notebooks, the last one first.
+    void showRecent(const QStringList& paths, long long now);
+
+signals:
+    void newRequested();
+    void openRequested();
+    void sampleRequested();
+    void demonstrationRequested();
+    void numberRequested();
+    void notebookPicked(const QString& path);
+
+private:
+    QWidget* buildWays();
+    QWidget* buildRecent();
+    QVBoxLayout* m_recent = nullptr;
+    QList<QWidget*> m_cards; ///< of the notebooks, or the sentence in their place
+};
+
+} // namespace uttrin::app
