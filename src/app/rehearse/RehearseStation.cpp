@@ -304,13 +304,14 @@ void RehearseStation::runByHand(bool on) {
     on ? showMoment() : start();
 }
 
-/// The back row reads fewer things, and in a small window the picture comes first; the guide has all
-/// cautions.
+/// The back row reads fewer things; what may hurt is said there too.
 void RehearseStation::fit() {
-    constexpr int kLow = 560, kLowToType = 700, kNarrow = 900;
-    const bool large = theme().large,
-               low = height() < kLow || (m_faces->currentWidget() == m_measured && height() < kLowToType);
-    m_caution->setVisible(!large && !low && !m_caution->text().isEmpty());
+    constexpr int kLow = 560, kNarrow = 900;
+    const bool large = theme().large;
+    constexpr int kFace = 170,
+                  kLargeFace = 230; // px: below it the column scrolls instead of squeezing the map
+    m_faces->setMinimumHeight(scaled(large ? kLargeFace : kFace));
+    m_caution->setVisible(!m_caution->text().isEmpty());
     m_knobs->setVisible(!isManual() && !(large && height() < kLow));
     m_besideLabel->setVisible(!large || width() >= kNarrow);
     nameManualRun();

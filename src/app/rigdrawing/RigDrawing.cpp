@@ -26,7 +26,7 @@ RigDrawing::RigDrawing(QWidget* parent) : QWidget(parent) {
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Expanding);
 }
 
-QSize RigDrawing::minimumSizeHint() const { return {scaled(360), scaled(theme().large ? 220 : 176)}; }
+QSize RigDrawing::minimumSizeHint() const { return {scaled(360), scaled(theme().large ? 252 : 216)}; }
 
 void RigDrawing::show(const RigScene& scene, double phase) {
     m_scene = scene;

@@ -9,6 +9,7 @@
 #include "SampleNotebook.h"
 #include "ToolWindows.h"
 #include "app/controller/Dialogs.h"
+#include "app/controller/PageStack.h"
 #include "app/controls/Labels.h"
 #include "app/controls/MessageLine.h"
 #include "app/controls/OnScreen.h"
@@ -81,14 +82,19 @@ void MainWindow::build() {
     column->setSpacing(0);
     m_strip = new BenchStrip;
     column->addWidget(m_strip);
-    m_stations = new QStackedWidget;
+    m_stations = new PageStack;
     for (int i = 0; i < kStations; ++i)
         m_stations->addWidget(new QWidget); // until the page is first opened
     auto* pages = new QScrollArea;          // where the window is smaller than a page can be
     pages->setObjectName(QStringLiteral("pages"));
     pages->setWidgetResizable(true);
     pages->setFocusPolicy(Qt::NoFocus);
-    pages->setWidget(m_stations);
+    auto* around = new QWidget;
+    around->setObjectName(QStringLiteral("scrollBody"));
+    auto* only = new QVBoxLayout(around);
+    only->setContentsMargins(0, 0, 0, 0);
+    only->addWidget(m_stations);
+    pages->setWidget(around);
     column->addWidget(pages, 1);
     m_tape = new MinuteTape;
     column->addWidget(m_tape);

@@ -55,7 +55,6 @@ PlanStation::PlanStation(LessonController& controller) : StationPage(controller)
     m_table->setModel(m_rows);
     styleTable(m_table);
     m_table->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    right->column()->addWidget(m_table);
     FlowLayout* buttons = FlowLayout::inRow(6);
     auto* print = new QPushButton(tr("Print…"));
     print->setToolTip(tr("The run sheet, on paper for the bench"));
@@ -90,6 +89,7 @@ PlanStation::PlanStation(LessonController& controller) : StationPage(controller)
     for (QAbstractButton* b : std::initializer_list<QAbstractButton*>{print, save, boilingPoints, even, lock})
         buttons->addFixed(b);
     right->column()->addWidget(buttons->parentWidget());
+    right->column()->addWidget(m_table);
     auto* fetch = new Card;
     fetch->column()->addWidget(makeLabel(tr("To fetch"), "heading"));
     m_materials = makeLabel({});

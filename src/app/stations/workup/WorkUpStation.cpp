@@ -9,6 +9,7 @@
 #include "app/controls/ScrollColumn.h"
 #include "app/controls/Segments.h"
 #include "app/controls/TableModel.h"
+#include "app/controls/Theme.h"
 #include "app/map/PhaseMap.h"
 #include "lesson/commands/ReadingCommands.h"
 #include "lesson/commands/SelectionCommands.h"
@@ -50,7 +51,7 @@ WorkUpStation::WorkUpStation(LessonController& controller) : StationPage(control
     plot->addWidget(m_map, 1);
     top->addLayout(plot, 1);
     auto* result = new ScrollColumn;
-    result->setWidths(380, 520);
+    result->setWidths(scaled(420), scaled(552));
     result->column()->addWidget(buildResult());
     auto* stepsCard = new Card;
     stepsCard->column()->addWidget(makeLabel(tr("Step by step"), "heading"));
