@@ -38,7 +38,7 @@ PlanStation::PlanStation(LessonController& controller) : StationPage(controller)
     m_map->setTargetsMovable(true);
     row->addWidget(m_map, 1);
     auto* right = new ScrollColumn;
-    right->setWidths(540, 660);
+    right->setWidths(540, 680);
     row->addWidget(right, 2);
     right->column()->addWidget(buildLadder());
 
@@ -66,8 +66,9 @@ PlanStation::PlanStation(LessonController& controller) : StationPage(controller)
     boilingPoints->setChecked(true);
     connect(print, &QPushButton::clicked, this,
             [this, boilingPoints] { emit printRequested(boilingPoints->isChecked()); });
-    auto* save = new QPushButton(tr("Save as PDF…"));
+    auto* save = new QPushButton(tr("PDF…"));
     save->setObjectName(QStringLiteral("saveSheet"));
+    save->setToolTip(tr("The run sheet as a file"));
     connect(save, &QPushButton::clicked, this,
             [this, boilingPoints] { emit saveSheetRequested(boilingPoints->isChecked()); });
     auto* even = new QPushButton(tr("Targets back"));
