@@ -60,23 +60,26 @@ SpokenDrawing::~SpokenDrawing() {
         QAccessible::deleteAccessibleInterface(id);
 }
 
-Spoken& SpokenDrawing::spoken() const { return *dynamic_cast<Spoken*>(object()); }
+Spoken* SpokenDrawing::spoken() const { return dynamic_cast<Spoken*>(object()); }
 
-QAccessible::Role SpokenDrawing::role() const { return spoken().spokenRole(); }
+QAccessible::Role SpokenDrawing::role() const {
+    return spoken() ? spoken()->spokenRole() : QAccessible::Graphic;
+}
 
 QString SpokenDrawing::text(QAccessible::Text kind) const {
-    return kind == QAccessible::Value ? spoken().spokenValue() : QAccessibleWidget::text(kind);
+    return kind == QAccessible::Value && spoken() ? spoken()->spokenValue() : QAccessibleWidget::text(kind);
 }
 
 int SpokenDrawing::childCount() const {
-    return QAccessibleWidget::childCount() + static_cast<int>(spoken().spokenParts().size());
+    return QAccessibleWidget::childCount() +
+           (spoken() ? static_cast<int>(spoken()->spokenParts().size()) : 0);
 }
 
 QAccessibleInterface* SpokenDrawing::child(int index) const {
     const int widgets = QAccessibleWidget::childCount();
+    if (index < 0 || index >= childCount()) return nullptr;
     if (index < widgets) return QAccessibleWidget::child(index);
     const auto part = static_cast<std::size_t>(index - widgets);
-    if (index < 0 || part >= spoken().spokenParts().size()) return nullptr;
     while (m_parts.size() <= part)
         m_parts.push_back(QAccessible::registerAccessibleInterface(new SpokenPart(widget(), m_parts.size())));
     return QAccessible::accessibleInterface(m_parts[part]);
@@ -88,28 +91,22 @@ int SpokenDrawing::indexOfChild(const QAccessibleInterface* child) const {
     return QAccessibleWidget::indexOfChild(child);
 }
 
+std::optional<Spoken::Setting> SpokenDrawing::setting() const {
+    return spoken() ? spoken()->spokenSetting() : std::nullopt;
+}
+
 void* SpokenDrawing::interface_cast(QAccessible::InterfaceType type) {
-    if (type == QAccessible::ValueInterface && spoken().spokenSetting())
+    if (type == QAccessible::ValueInterface && setting())
         return static_cast<QAccessibleValueInterface*>(this);
     return QAccessibleWidget::interface_cast(type);
 }
 
-QVariant SpokenDrawing::currentValue() const {
-    const auto setting = spoken().spokenSetting();
-    return setting ? QVariant(setting->value) : QVariant();
+QVariant SpokenDrawing::currentValue() const { return setting() ? QVariant(setting()->value) : QVariant(); }
+void SpokenDrawing::setCurrentValue(const QVariant& value) {
+    if (spoken()) spoken()->setSpoken(value.toDouble());
 }
-void SpokenDrawing::setCurrentValue(const QVariant& value) { spoken().setSpoken(value.toDouble()); }
-QVariant SpokenDrawing::maximumValue() const {
-    const auto setting = spoken().spokenSetting();
-    return setting ? QVariant(setting->high) : QVariant();
-}
-QVariant SpokenDrawing::minimumValue() const {
-    const auto setting = spoken().spokenSetting();
-    return setting ? QVariant(setting->low) : QVariant();
-}
-QVariant SpokenDrawing::minimumStepSize() const {
-    const auto setting = spoken().spokenSetting();
-    return setting ? QVariant(setting->step) : QVariant();
-}
+QVariant SpokenDrawing::maximumValue() const { return setting() ? QVariant(setting()->high) : QVariant(); }
+QVariant SpokenDrawing::minimumValue() const { return setting() ? QVariant(setting()->low) : QVariant(); }
+QVariant SpokenDrawing::minimumStepSize() const { return setting() ? QVariant(setting()->step) : QVariant(); }
 
 } // namespace uttrin::app

@@ -28,7 +28,8 @@ public:
     [[nodiscard]] QVariant minimumStepSize() const override;
 
 private:
-    [[nodiscard]] Spoken& spoken() const;
+    [[nodiscard]] Spoken* spoken() const; ///< none while the widget is being taken apart
+    [[nodiscard]] std::optional<Spoken::Setting> setting() const;
     mutable std::vector<QAccessible::Id> m_parts;
 };
 

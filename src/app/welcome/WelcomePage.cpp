@@ -77,11 +77,23 @@ QWidget* WelcomePage::buildRecent() {
 }
 
 void WelcomePage::showRecent(const QStringList& paths, long long now) {
+    m_paths = paths;
+    m_now = now;
+    if (isVisible()) buildCards(); // else they are looked into when somebody looks at the page
+}
+
+void WelcomePage::showEvent(QShowEvent* event) {
+    QWidget::showEvent(event);
+    buildCards();
+}
+
+void WelcomePage::buildCards() {
     for (QWidget* card : std::as_const(m_cards))
         delete card;
     m_cards.clear();
-    for (const QString& path : paths.mid(0, kMostCards)) {
-        auto* card = new NotebookCard(path, glanceAt(path.toStdString()), now);
+    const QStringList shown = m_paths.mid(0, kMostCards);
+    for (const QString& path : shown) {
+        auto* card = new NotebookCard(path, glanceAt(path.toStdString()), m_now);
         card->setObjectName(QStringLiteral("notebook_%1").arg(m_cards.size()));
         connect(card, &QAbstractButton::clicked, this, [this, path] { emit notebookPicked(path); });
         m_cards << card;

@@ -1,5 +1,6 @@
 #pragma once
 
+#include <QStringList>
 #include <QWidget>
 
 class QVBoxLayout;
@@ -15,6 +16,9 @@ public:
     /// Shows these notebooks, the last one first.
     void showRecent(const QStringList& paths, long long now);
 
+protected:
+    void showEvent(QShowEvent* event) override;
+
 signals:
     void newRequested();
     void openRequested();
@@ -26,7 +30,10 @@ signals:
 private:
     QWidget* buildWays();
     QWidget* buildRecent();
+    void buildCards();
     QVBoxLayout* m_recent = nullptr;
+    QStringList m_paths;
+    long long m_now = 0;
     QList<QWidget*> m_cards; ///< of the notebooks, or the sentence in their place
 };
 

@@ -7,7 +7,7 @@
 namespace uttrin {
 
 Result<NotebookGlance> glanceAt(const std::filesystem::path& path) {
-    constexpr int kMostPoints = 3000; // more are not worked out for a thumbnail
+    constexpr int kMostPoints = 3000; // more are not read for a thumbnail
     const auto notebook = Notebook::openToRead(path);
     if (!notebook) return tl::unexpected(notebook.error());
     const auto lessons = notebook->lessons();
@@ -15,12 +15,15 @@ Result<NotebookGlance> glanceAt(const std::filesystem::path& path) {
     if (lessons->empty())
         return fail(Failure::TooFewPoints, Text::tr("{} has no lesson yet", path.filename().string()));
     const Lesson& lesson = lessons->back();
-    auto data = notebook->load(lesson.id);
-    if (!data) return tl::unexpected(data.error());
     NotebookGlance out;
     out.title = lesson.title;
     out.heldOn = lesson.heldOn;
     out.madeUp = lesson.madeUp;
+    out.points = notebook->count("reading").value_or(0);
+    out.runs = notebook->count("run").value_or(0);
+    if (out.points > kMostPoints) return out;
+    auto data = notebook->load(lesson.id);
+    if (!data) return tl::unexpected(data.error());
     out.runs = static_cast<int>(data->runs.size());
     out.points = static_cast<int>(data->readings.size());
     const LessonModel model(std::move(*data));
@@ -30,7 +33,6 @@ Result<NotebookGlance> glanceAt(const std::filesystem::path& path) {
         out.room = model.room({});
         out.roomReadAt = read->takenAt;
     }
-    if (out.points > kMostPoints) return out;
     for (const Run& run : model.data().runs)
         for (const ReducedReading& r : model.reduce(run.id))
             if (r.absolute && !r.raw.struckReason && r.absolute->pressure.pascal() > 0.0)

@@ -11,11 +11,11 @@ namespace uttrin {
 struct NotebookGlance {
     std::string title, heldOn; ///< of the lesson
     bool madeUp = false;
-    int runs = 0, points = 0;
+    int runs = 0, points = 0; ///< of the lesson; of the whole notebook where there are very many
     const Substance* substance = nullptr;
     std::vector<std::pair<double, double>> map; ///< K and Pa of its points; empty where there are very many
-    std::optional<RoomPressure> room;
-    Milliseconds roomReadAt = 0; ///< means nothing without `room`
+    std::optional<RoomPressure> room;           ///< empty too where there are very many points
+    Milliseconds roomReadAt = 0;                ///< means nothing without `room`
 };
 
 /// Looks into a notebook without changing anything in it, whoever else has it open.
