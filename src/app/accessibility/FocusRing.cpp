@@ -26,7 +26,6 @@ QRect seen(const QWidget& widget, const QWidget& window) {
 
 /// The control that stands for a widget with the keyboard: the view for its viewport, the list for its line.
 QWidget* controlOf(QWidget* focused) {
-    if (!focused) return nullptr;
     auto* area = qobject_cast<QAbstractScrollArea*>(focused->parentWidget());
     return area && area->viewport() == focused ? area : focused;
 }
@@ -105,10 +104,12 @@ void FocusRing::place() {
     ring &= window()->rect();
     const QRect shown = ring & visible.adjusted(-kOut, -kOut, kOut, kOut);
     if (shown.isEmpty() || (control & visible).isEmpty()) return hide();
-    m_ring = ring.translated(-shown.topLeft());
+    const QRect whole = ring.translated(-shown.topLeft());
+    raise();
+    if (isVisible() && geometry() == shown && m_ring == whole) return; // nothing to paint anew
+    m_ring = whole;
     setGeometry(shown);
     show();
-    raise();
     update();
 }
 

@@ -10,9 +10,17 @@
 
 namespace uttrin::app {
 
+namespace {
+
+int rowHeight() { return theme().text + 11; }
+
+} // namespace
+
 void TableModel::show(const QStringList& columns, const QVector<Row>& rows, const QVector<int>& leftColumns) {
-    if (auto* view = qobject_cast<QTableView*>(QObject::parent())) // the size of the text may have changed
-        view->verticalHeader()->setDefaultSectionSize(theme().text + 11);
+    // The size of the text may have changed; where it has not, laying all rows out anew would be for nothing.
+    if (auto* view = qobject_cast<QTableView*>(QObject::parent());
+        view && view->verticalHeader()->defaultSectionSize() != rowHeight())
+        view->verticalHeader()->setDefaultSectionSize(rowHeight());
     const bool sameShape = columns == m_columns && rows.size() == m_rows.size();
     if (!sameShape) beginResetModel();
     m_columns = columns;
@@ -77,7 +85,7 @@ bool TableModel::setData(const QModelIndex& index, const QVariant& value, int ro
 
 void styleTable(QTableView* view) {
     view->verticalHeader()->hide();
-    view->verticalHeader()->setDefaultSectionSize(theme().text + 11);
+    view->verticalHeader()->setDefaultSectionSize(rowHeight());
     view->horizontalHeader()->setHighlightSections(false);
     view->horizontalHeader()->setSectionResizeMode(QHeaderView::ResizeToContents);
     constexpr int kRowsAsked = 40; // rows of a kind are alike: asking all of a long table takes long

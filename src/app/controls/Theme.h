@@ -32,6 +32,7 @@ struct Theme {
     static Theme contrast();  ///< black on white, without tints where text stands
     /// The same with all text so much larger. @param percent  within 90 and 200.
     [[nodiscard]] Theme at(int percent) const;
+    friend bool operator==(const Theme&, const Theme&) = default;
 };
 
 /// The theme in use.

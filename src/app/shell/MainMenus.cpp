@@ -200,13 +200,15 @@ void MainWindow::useTheme(const ThemeChoice& choice) {
     const QString projector = QStringLiteral("projector");
     if (choice.theme != projector) m_lookBefore = choice.theme;
     m_look = choice;
-    applyTheme(themeOf(choice, systemIsDark()));
+    const Theme wanted = themeOf(choice, systemIsDark());
+    const bool changes = wanted != theme(); // restyling every widget is slow, and most starts need none
+    if (changes) applyTheme(wanted);
     m_projector->setChecked(choice.theme == projector);
     for (QAction* a : std::as_const(m_themes))
         a->setChecked(a->data().toString() == choice.theme);
     for (QAction* a : std::as_const(m_sizes))
         a->setChecked(a->data().toInt() == choice.percent);
-    m_controller.isOpen() ? m_controller.refresh() : showAll();
+    if (changes) m_controller.isOpen() ? m_controller.refresh() : showAll();
 }
 
 void MainWindow::buildThemes(QMenu* view) {
