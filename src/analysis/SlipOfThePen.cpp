@@ -31,21 +31,19 @@ double usual(SlipKind kind) {
     }
 }
 
-/// Figures as a person would have typed them: with the decimals that the scale has, or more if they were
-/// typed.
-std::string figures(double value, int decimals) {
-    const std::string shortest = fmt::format("{}", value);
-    if (shortest.find('e') != std::string::npos) return fmt::format("{:.{}f}", value, decimals);
-    const auto point = shortest.find('.');
-    const int typed = point == std::string::npos ? 0 : int(shortest.size() - point - 1);
-    return typed >= decimals ? shortest : fmt::format("{:.{}f}", value, decimals);
-}
-
 bool isDigit(char c) { return c >= '0' && c <= '9'; }
 
 int decimalsOf(const std::string& number) {
     const auto point = number.find('.');
     return point == std::string::npos ? 0 : int(number.size() - point - 1);
+}
+
+/// Figures as a person would have typed them: with the decimals that the scale has, or more if they were
+/// typed.
+std::string figures(double value, int decimals) {
+    const std::string shortest = fmt::format("{}", value);
+    if (shortest.find('e') != std::string::npos) return fmt::format("{:.{}f}", value, decimals);
+    return decimalsOf(shortest) >= decimals ? shortest : fmt::format("{:.{}f}", value, decimals);
 }
 
 /// Two neighbouring digits exchanged; the decimal point stays where it is.
@@ -104,7 +102,8 @@ std::vector<Before> beforeASlip(double value, double step) {
     const auto add = [&](SlipKind kind, double meant, double chance) {
         const bool known = std::ranges::any_of(
             all, [&](const Before& other) { return other.meant == sign * meant; }); // the first kind has it
-        if (meant != magnitude && !known) all.push_back({kind, sign * meant, chance * chanceOfReading(meant, step)});
+        if (meant != magnitude && !known)
+            all.push_back({kind, sign * meant, chance * chanceOfReading(meant, step)});
     };
     const auto addAll = [&](SlipKind kind, const std::vector<std::string>& texts) {
         for (const std::string& text : texts)
@@ -112,8 +111,9 @@ std::vector<Before> beforeASlip(double value, double step) {
     };
     constexpr double kOnePlace = 0.4, kTwoPlaces = 0.1;
     for (const auto& [factor, chance] : {std::pair(10.0, kOnePlace), std::pair(0.1, kOnePlace),
-                                        std::pair(100.0, kTwoPlaces), std::pair(0.01, kTwoPlaces)})
-        add(SlipKind::TenFold, std::strtod(fmt::format("{:.12g}", magnitude * factor).c_str(), nullptr), chance);
+                                         std::pair(100.0, kTwoPlaces), std::pair(0.01, kTwoPlaces)})
+        add(SlipKind::TenFold, std::strtod(fmt::format("{:.12g}", magnitude * factor).c_str(), nullptr),
+            chance);
     addAll(SlipKind::SwappedDigits, withNeighboursSwapped(figures(magnitude, decimals)));
     addAll(SlipKind::DigitTwice, withADigitLess(figures(magnitude, 0)));
     addAll(SlipKind::DigitMissing, withADigitMore(figures(magnitude, 0), decimals));
@@ -146,8 +146,7 @@ public:
 
     void gauge(SlipKind kind, const GaugeReading& meant, const Text& why, double chance = 1.0) {
         if (!canShow(meant.first) || (meant.second && !canShow(*meant.second))) return;
-        const Text shown =
-            Text::set("{} {}", text(m_pair.gauge, meant), Text::typed(unitText(m_pair.gauge)));
+        const Text shown = Text::set("{} {}", text(m_pair.gauge, meant), Text::typed(unitText(m_pair.gauge)));
         add({kind, false, meant, m_pair.temperatureReading, chance, {}, shown}, why);
     }
 
@@ -155,7 +154,8 @@ public:
         const double division = m_pair.thermometer.division;
         const int decimals = std::min(decimalsOf(figures(std::abs(meant), decimalsForDivision(division))),
                                       decimalsForDivision(division / 2.0));
-        const Text shown = Text::set("{} {}", fixed(meant, decimals), Text::typed(readingUnit(m_pair.thermometer)));
+        const Text shown =
+            Text::set("{} {}", fixed(meant, decimals), Text::typed(readingUnit(m_pair.thermometer)));
         add({kind, true, m_pair.reading, meant, chance, {}, shown}, why);
     }
 

@@ -17,8 +17,6 @@ double uOf(const RoomSource& s) {
     return report ? std::hypot(s.pressure.uPa, kReportU) : s.pressure.uPa;
 }
 
-bool measuredHere(RoomMethod m) { return m == RoomMethod::Barometer || m == RoomMethod::MercuryBarometer; }
-
 /// The question that a difference (second less first) suggests; empty if none fits.
 Text question(const RoomSource& a, const RoomSource& b, double difference, double u,
               std::optional<double> altitudeM) {

@@ -169,9 +169,13 @@ PressureDifference ultimateFromPair(const RoomPressure& barometer, GaugePressure
     return PressureDifference::fromPascal(barometer.station.pascal() - std::abs(deadHead.pascal()));
 }
 
+bool measuredHere(RoomMethod method) {
+    return method == RoomMethod::Barometer || method == RoomMethod::MercuryBarometer;
+}
+
 bool measuresTheRoom(RoomMethod method) {
-    return method == RoomMethod::Barometer || method == RoomMethod::MercuryBarometer ||
-           method == RoomMethod::StationReport || method == RoomMethod::SeaLevelReport;
+    return measuredHere(method) || method == RoomMethod::StationReport ||
+           method == RoomMethod::SeaLevelReport;
 }
 
 RoomPressure interpolate(const RoomPressure& first, const RoomPressure& second, double fraction) {

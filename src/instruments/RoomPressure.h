@@ -89,6 +89,8 @@ inline constexpr double kUnknownUltimateAtMost = 3000.0;
 /// A depth may have its minus sign or not.
 [[nodiscard]] PressureDifference ultimateFromPair(const RoomPressure& barometer, GaugePressure deadHead);
 
+/// Whether a source is an instrument in the room.
+[[nodiscard]] bool measuredHere(RoomMethod method);
 /// Whether a source measures the room's pressure itself, so that a pull can be paired with it.
 [[nodiscard]] bool measuresTheRoom(RoomMethod method);
 

@@ -128,10 +128,16 @@ Table readingsTable(const WorkUpView& v, const Plan& plan, bool answers) {
     return t;
 }
 
-Figure clapeyronFigure(const std::vector<ReducedReading>& readings, const ClausiusClapeyronFit* fit) {
+/// ln p against 1/T, with nothing on it yet.
+SvgPlot clapeyronPlot() {
     SvgPlot plot;
     plot.xLabel = Text::set("1000 K / T");
     plot.yLabel = Text::tr("ln (p / Pa)");
+    return plot;
+}
+
+Figure clapeyronFigure(const std::vector<ReducedReading>& readings, const ClausiusClapeyronFit* fit) {
+    SvgPlot plot = clapeyronPlot();
     for (const ReducedReading& r : readings) {
         if (!r.absolute || !(r.absolute->pressure.pascal() > 0.0)) continue;
         const double t = r.liquid.temperature.kelvin(), p = r.absolute->pressure.pascal();
@@ -149,9 +155,7 @@ Figure clapeyronFigure(const std::vector<ReducedReading>& readings, const Clausi
 /// Paper to draw the points on by hand: its ends are round, and its corners give no point away. Where nothing
 /// is read yet it spans the targets.
 std::optional<Figure> graphPaper(const std::vector<ReducedReading>& readings, const Result<RunSheet>& sheet) {
-    SvgPlot plot;
-    plot.xLabel = Text::set("1000 K / T");
-    plot.yLabel = Text::tr("ln (p / Pa)");
+    SvgPlot plot = clapeyronPlot();
     const auto add = [&](Temperature t, Pressure p) {
         plot.points.push_back({1000.0 / t.kelvin(), std::log(p.pascal()), 0.0, 0.0, false});
     };

@@ -2,6 +2,7 @@
 
 #include "SpokenControls.h"
 #include "SpokenDrawing.h"
+#include "app/controls/Labels.h"
 
 #include <QAbstractButton>
 #include <QComboBox>
@@ -9,12 +10,9 @@
 #include <QPointer>
 #include <QSlider>
 #include <QTimer>
-#include <QVariant>
 
 namespace uttrin::app {
 namespace {
-
-constexpr const char* kRole = "spokenRole";
 
 QAccessibleInterface* interfaceOf(const QString&, QObject* object) {
     auto* widget = qobject_cast<QWidget*>(object);
@@ -23,8 +21,7 @@ QAccessibleInterface* interfaceOf(const QString&, QObject* object) {
     if (auto* button = qobject_cast<QAbstractButton*>(widget)) return new SpokenButton(button);
     if (auto* list = qobject_cast<QComboBox*>(widget)) return new SpokenList(list);
     if (auto* slider = qobject_cast<QSlider*>(widget)) return new SpokenSlider(slider);
-    if (const QVariant role = widget->property(kRole); role.isValid())
-        return new QAccessibleWidget(widget, static_cast<QAccessible::Role>(role.toInt()));
+    if (const auto role = spokenRoleOf(*widget)) return new QAccessibleWidget(widget, *role);
     return nullptr;
 }
 
@@ -69,10 +66,6 @@ void spokenChanged(QWidget* widget) {
         pause->setObjectName(QLatin1String(kName));
     }
     pause->changed();
-}
-
-void setSpokenRole(QWidget* widget, QAccessible::Role role) {
-    widget->setProperty(kRole, static_cast<int>(role));
 }
 
 void speakControls() { QAccessible::installFactory(interfaceOf); }

@@ -41,10 +41,6 @@ public:
 /// Tells listeners that a drawn widget says something else now; at most once a second for each.
 void spokenChanged(QWidget* widget);
 
-/// Gives a widget another role than its class has: a group of exclusive choices, a list. REQUIRES: called before
-/// its accessible name is set, which settles what it is.
-void setSpokenRole(QWidget* widget, QAccessible::Role role);
-
 /// Makes every control say what it is: exclusive choices radio buttons, lists their label, sliders their
 /// value with its unit, drawn widgets what they show. What a screen reader presses is pressed as by the
 /// mouse.

@@ -1,5 +1,7 @@
 #include "SpokenControls.h"
 
+#include "app/controls/Labels.h"
+
 #include <QAbstractButton>
 #include <QAbstractItemView>
 #include <QButtonGroup>
@@ -9,12 +11,6 @@
 
 namespace uttrin::app {
 namespace {
-
-/// A caption without the sign that marks its key.
-QString plainCaption(QString text) {
-    static const QString mark = QStringLiteral("&");
-    return text.replace(QStringLiteral("&&"), QStringLiteral("\x01")).remove(mark).replace(QChar(1), mark);
-}
 
 bool isExclusive(const QAbstractButton& b) {
     return b.isCheckable() && (b.autoExclusive() || (b.group() && b.group()->exclusive()));
@@ -107,8 +103,17 @@ void SpokenList::doAction(const QString& name) {
         QAccessibleWidget::doAction(name);
 }
 
-SpokenSlider::SpokenSlider(QSlider* slider)
-    : QAccessibleWidget(slider, QAccessible::Slider), m_slider(slider) {}
+void* SpokenSetting::interface_cast(QAccessible::InterfaceType type) {
+    return type == QAccessible::ValueInterface && setting() ? static_cast<QAccessibleValueInterface*>(this)
+                                                            : QAccessibleWidget::interface_cast(type);
+}
+
+QVariant SpokenSetting::currentValue() const { return setting() ? QVariant(setting()->value) : QVariant(); }
+QVariant SpokenSetting::maximumValue() const { return setting() ? QVariant(setting()->high) : QVariant(); }
+QVariant SpokenSetting::minimumValue() const { return setting() ? QVariant(setting()->low) : QVariant(); }
+QVariant SpokenSetting::minimumStepSize() const { return setting() ? QVariant(setting()->step) : QVariant(); }
+
+SpokenSlider::SpokenSlider(QSlider* slider) : SpokenSetting(slider, QAccessible::Slider), m_slider(slider) {}
 
 QString SpokenSlider::text(QAccessible::Text kind) const {
     if (kind != QAccessible::Value) return QAccessibleWidget::text(kind);
@@ -116,15 +121,12 @@ QString SpokenSlider::text(QAccessible::Text kind) const {
     return spoken.isEmpty() ? QString::number(m_slider->value()) : spoken;
 }
 
-void* SpokenSlider::interface_cast(QAccessible::InterfaceType type) {
-    return type == QAccessible::ValueInterface ? static_cast<QAccessibleValueInterface*>(this)
-                                               : QAccessibleWidget::interface_cast(type);
-}
-
-QVariant SpokenSlider::currentValue() const { return m_slider->value(); }
 void SpokenSlider::setCurrentValue(const QVariant& value) { m_slider->setValue(value.toInt()); }
-QVariant SpokenSlider::maximumValue() const { return m_slider->maximum(); }
-QVariant SpokenSlider::minimumValue() const { return m_slider->minimum(); }
-QVariant SpokenSlider::minimumStepSize() const { return m_slider->singleStep(); }
+
+std::optional<Spoken::Setting> SpokenSlider::setting() const {
+    return Spoken::Setting{static_cast<double>(m_slider->value()), static_cast<double>(m_slider->minimum()),
+                           static_cast<double>(m_slider->maximum()),
+                           static_cast<double>(m_slider->singleStep())};
+}
 
 } // namespace uttrin::app

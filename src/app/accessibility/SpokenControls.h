@@ -1,5 +1,7 @@
 #pragma once
 
+#include "Spoken.h"
+
 #include <QAccessibleWidget>
 
 class QAbstractButton;
@@ -40,17 +42,30 @@ private:
     QComboBox* m_list;
 };
 
-/// A slider, whose value is what its property "spokenValue" says: "450 g", not its position.
-class SpokenSlider : public QAccessibleWidget, public QAccessibleValueInterface {
+/// A control with a number that can be set.
+class SpokenSetting : public QAccessibleWidget, public QAccessibleValueInterface {
 public:
-    explicit SpokenSlider(QSlider* slider);
-    [[nodiscard]] QString text(QAccessible::Text kind) const override;
+    using QAccessibleWidget::QAccessibleWidget;
     void* interface_cast(QAccessible::InterfaceType type) override;
     [[nodiscard]] QVariant currentValue() const override;
-    void setCurrentValue(const QVariant& value) override;
     [[nodiscard]] QVariant maximumValue() const override;
     [[nodiscard]] QVariant minimumValue() const override;
     [[nodiscard]] QVariant minimumStepSize() const override;
+
+protected:
+    /// As it is now; none where nothing can be set.
+    [[nodiscard]] virtual std::optional<Spoken::Setting> setting() const = 0;
+};
+
+/// A slider, whose value is what its property "spokenValue" says: "450 g", not its position.
+class SpokenSlider : public SpokenSetting {
+public:
+    explicit SpokenSlider(QSlider* slider);
+    [[nodiscard]] QString text(QAccessible::Text kind) const override;
+    void setCurrentValue(const QVariant& value) override;
+
+protected:
+    [[nodiscard]] std::optional<Spoken::Setting> setting() const override;
 
 private:
     QSlider* m_slider;

@@ -1,5 +1,7 @@
 #include "SpokenDrawing.h"
 
+#include <QPointer>
+
 namespace uttrin::app {
 namespace {
 
@@ -53,7 +55,7 @@ private:
 
 } // namespace
 
-SpokenDrawing::SpokenDrawing(QWidget* widget) : QAccessibleWidget(widget, QAccessible::Graphic) {}
+SpokenDrawing::SpokenDrawing(QWidget* widget) : SpokenSetting(widget, QAccessible::Graphic) {}
 
 SpokenDrawing::~SpokenDrawing() {
     for (const QAccessible::Id id : m_parts)
@@ -95,18 +97,8 @@ std::optional<Spoken::Setting> SpokenDrawing::setting() const {
     return spoken() ? spoken()->spokenSetting() : std::nullopt;
 }
 
-void* SpokenDrawing::interface_cast(QAccessible::InterfaceType type) {
-    if (type == QAccessible::ValueInterface && setting())
-        return static_cast<QAccessibleValueInterface*>(this);
-    return QAccessibleWidget::interface_cast(type);
-}
-
-QVariant SpokenDrawing::currentValue() const { return setting() ? QVariant(setting()->value) : QVariant(); }
 void SpokenDrawing::setCurrentValue(const QVariant& value) {
     if (spoken()) spoken()->setSpoken(value.toDouble());
 }
-QVariant SpokenDrawing::maximumValue() const { return setting() ? QVariant(setting()->high) : QVariant(); }
-QVariant SpokenDrawing::minimumValue() const { return setting() ? QVariant(setting()->low) : QVariant(); }
-QVariant SpokenDrawing::minimumStepSize() const { return setting() ? QVariant(setting()->step) : QVariant(); }
 
 } // namespace uttrin::app

@@ -1,14 +1,13 @@
 #pragma once
 
-#include "Spoken.h"
+#include "SpokenControls.h"
 
-#include <QAccessibleWidget>
-#include <QPointer>
+#include <vector>
 
 namespace uttrin::app {
 
 /// A drawn widget: its role, its value, and its parts as children.
-class SpokenDrawing : public QAccessibleWidget, public QAccessibleValueInterface {
+class SpokenDrawing : public SpokenSetting {
 public:
     /// @param widget  REQUIRES: is a Spoken too.
     explicit SpokenDrawing(QWidget* widget);
@@ -20,16 +19,13 @@ public:
     [[nodiscard]] int childCount() const override;
     [[nodiscard]] QAccessibleInterface* child(int index) const override;
     [[nodiscard]] int indexOfChild(const QAccessibleInterface* child) const override;
-    void* interface_cast(QAccessible::InterfaceType type) override;
-    [[nodiscard]] QVariant currentValue() const override;
     void setCurrentValue(const QVariant& value) override;
-    [[nodiscard]] QVariant maximumValue() const override;
-    [[nodiscard]] QVariant minimumValue() const override;
-    [[nodiscard]] QVariant minimumStepSize() const override;
+
+protected:
+    [[nodiscard]] std::optional<Spoken::Setting> setting() const override;
 
 private:
     [[nodiscard]] Spoken* spoken() const; ///< none while the widget is being taken apart
-    [[nodiscard]] std::optional<Spoken::Setting> setting() const;
     mutable std::vector<QAccessible::Id> m_parts;
 };
 

@@ -4,6 +4,11 @@
 #include <QStyle>
 
 namespace uttrin::app {
+namespace {
+
+constexpr const char* kSpokenRole = "spokenRole";
+
+} // namespace
 
 void setRole(QWidget* widget, const char* role) {
     const QVariant wanted = role ? QVariant(QLatin1String(role)) : QVariant();
@@ -11,6 +16,20 @@ void setRole(QWidget* widget, const char* role) {
     widget->setProperty("role", wanted);
     widget->style()->unpolish(widget);
     widget->style()->polish(widget);
+}
+
+void setSpokenRole(QWidget* widget, QAccessible::Role role) {
+    widget->setProperty(kSpokenRole, static_cast<int>(role));
+}
+
+std::optional<QAccessible::Role> spokenRoleOf(const QWidget& widget) {
+    const QVariant role = widget.property(kSpokenRole);
+    return role.isValid() ? std::optional(static_cast<QAccessible::Role>(role.toInt())) : std::nullopt;
+}
+
+QString plainCaption(QString caption) {
+    static const QString mark = QStringLiteral("&");
+    return caption.replace(QStringLiteral("&&"), QStringLiteral("\x01")).remove(mark).replace(QChar(1), mark);
 }
 
 QLabel* makeLabel(const QString& text, const char* role, QWidget* parent) {

@@ -1,7 +1,10 @@
 #pragma once
 
+#include <QAccessible>
 #include <QLabel>
 #include <QVBoxLayout>
+
+#include <optional>
 
 namespace uttrin::app {
 
@@ -10,6 +13,15 @@ QLabel* makeLabel(const QString& text, const char* role = nullptr, QWidget* pare
 
 /// Gives a label another role and restyles it.
 void setRole(QWidget* widget, const char* role);
+
+/// Gives a widget another role to those who do not see it than its class has: a group of exclusive choices, a
+/// document. REQUIRES: called before its accessible name is set, which settles what it is.
+void setSpokenRole(QWidget* widget, QAccessible::Role role);
+/// The role that was given so.
+[[nodiscard]] std::optional<QAccessible::Role> spokenRoleOf(const QWidget& widget);
+
+/// A caption without the sign that marks its key.
+[[nodiscard]] QString plainCaption(QString caption);
 
 /// A row that keeps a widget of fixed width in the middle, as high as its text needs.
 QLayout* centred(QWidget* widget);

@@ -3,7 +3,6 @@
 #include "FlowLayout.h"
 #include "Labels.h"
 
-#include <QAccessible>
 #include <QButtonGroup>
 #include <QHBoxLayout>
 #include <QKeyEvent>
@@ -13,7 +12,7 @@ namespace uttrin::app {
 Segments::Segments(const QString& name, const QString& title, Rows rows, QWidget* parent)
     : QWidget(parent), m_group(new QButtonGroup(this)) {
     setObjectName(name);
-    setProperty("spokenRole", static_cast<int>(QAccessible::Grouping));
+    setSpokenRole(this, QAccessible::Grouping);
     setAccessibleName(title); // which settles what it is
     QLayout* row = rows == Rows::One ? static_cast<QLayout*>(new QHBoxLayout(this)) : new FlowLayout(this);
     row->setContentsMargins(0, 0, 0, 0);

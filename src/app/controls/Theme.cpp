@@ -192,6 +192,8 @@ PaintedIn::~PaintedIn() { current = m_before; }
 
 int scaled(int px) { return static_cast<int>(std::lround(px * current.factor)); }
 
+int tickLine() { return current.tick + 4; }
+
 QFont fontOf(int px, QFont::Weight weight) {
     QFont font(QStringLiteral("Inter Tabular"));
     font.setPixelSize(px);

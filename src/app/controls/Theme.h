@@ -56,6 +56,9 @@ private:
 /// A length that goes with the text, px: as it is at 100 %.
 [[nodiscard]] int scaled(int px);
 
+/// The height of a line of the smallest text, px.
+[[nodiscard]] int tickLine();
+
 /// The shipped font at a size in px. REQUIRES: loadFonts was called.
 [[nodiscard]] QFont fontOf(int px, QFont::Weight weight = QFont::Normal);
 

@@ -5,33 +5,46 @@
 
 namespace uttrin::app {
 
+namespace {
+
+struct Known {
+    const char* name;
+    const char* title;
+    Theme (*make)(); ///< none: as the system's
+};
+constexpr Known kThemes[] = {
+    {"system", QT_TRANSLATE_NOOP("ThemeChoice", "As the &system"), nullptr},
+    {"paper", QT_TRANSLATE_NOOP("ThemeChoice", "&Paper: light"), &Theme::paper},
+    {"night", QT_TRANSLATE_NOOP("ThemeChoice", "&Night: dark"), &Theme::night},
+    {"projector", QT_TRANSLATE_NOOP("ThemeChoice", "P&rojector: dark and large"), &Theme::projector},
+    {"contrast", QT_TRANSLATE_NOOP("ThemeChoice", "&Contrast: black on white"), &Theme::contrast},
+};
+
+/// The one of this name; of a name that is not known, the system's.
+const Known& known(const QString& name) {
+    for (const Known& theme : kThemes)
+        if (name == QLatin1String(theme.name)) return theme;
+    return kThemes[0];
+}
+
+} // namespace
+
 QStringList themeNames() {
-    return {QStringLiteral("system"), QStringLiteral("paper"), QStringLiteral("night"),
-            QStringLiteral("projector"), QStringLiteral("contrast")};
+    QStringList names;
+    for (const Known& theme : kThemes)
+        names << QLatin1String(theme.name);
+    return names;
 }
 
 QString titleOfTheme(const QString& name) {
-    const QString titles[] = {
-        QCoreApplication::translate("ThemeChoice", "As the &system"),
-        QCoreApplication::translate("ThemeChoice", "&Paper: light"),
-        QCoreApplication::translate("ThemeChoice", "&Night: dark"),
-        QCoreApplication::translate("ThemeChoice", "P&rojector: dark and large"),
-        QCoreApplication::translate("ThemeChoice", "&Contrast: black on white"),
-    };
-    const auto at = themeNames().indexOf(name);
-    return at < 0 ? name : titles[at];
+    return QCoreApplication::translate("ThemeChoice", known(name).title);
 }
 
 QList<int> textSizes() { return {90, 100, 110, 125, 150, 175, 200}; }
 
 Theme themeOf(const ThemeChoice& choice, bool darkSystem) {
-    const Theme theme = choice.theme == QLatin1String("night")       ? Theme::night()
-                        : choice.theme == QLatin1String("projector") ? Theme::projector()
-                        : choice.theme == QLatin1String("contrast")  ? Theme::contrast()
-                        : choice.theme == QLatin1String("paper")     ? Theme::paper()
-                        : darkSystem                                 ? Theme::night()
-                                                                     : Theme::paper();
-    return theme.at(choice.percent);
+    const auto make = known(choice.theme).make;
+    return (make ? make() : darkSystem ? Theme::night() : Theme::paper()).at(choice.percent);
 }
 
 bool systemIsDark() {

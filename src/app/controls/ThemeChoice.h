@@ -10,7 +10,6 @@ namespace uttrin::app {
 struct ThemeChoice {
     QString theme = QStringLiteral("system"); ///< one of `themeNames()`
     int percent = 100;                        ///< of the text, 90 to 200
-    friend bool operator==(const ThemeChoice&, const ThemeChoice&) = default;
 };
 
 /// "system", "paper", "night", "projector", "contrast", in this order.

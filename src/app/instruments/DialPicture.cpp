@@ -113,8 +113,4 @@ void DialPicture::paintEvent(QPaintEvent*) {
     p.drawEllipse(c, 0.05 * r, 0.05 * r);
 }
 
-QString DialPicture::said(double value) const {
-    return QStringLiteral("%1 %2").arg(onScreen(value, decimalsForDivision(m_step)), m_unit);
-}
-
 } // namespace uttrin::app

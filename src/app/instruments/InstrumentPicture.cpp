@@ -2,6 +2,7 @@
 
 #include "app/controls/OnScreen.h"
 #include "app/controls/Theme.h"
+#include "quantities/Rounding.h"
 
 #include <QKeyEvent>
 #include <QMouseEvent>
@@ -30,6 +31,10 @@ void InstrumentPicture::setValue(std::optional<double> value) {
 }
 
 QString InstrumentPicture::spokenValue() const { return m_value ? said(*m_value) : tr("no reading yet"); }
+
+QString InstrumentPicture::said(double value) const {
+    return QStringLiteral("%1 %2").arg(onScreen(value, decimalsForDivision(step())), unitShown());
+}
 
 std::optional<Spoken::Setting> InstrumentPicture::spokenSetting() const {
     const auto [low, high] = ends();

@@ -36,7 +36,8 @@ signals:
 
 protected:
     /// A value as it is read off, with its unit.
-    [[nodiscard]] virtual QString said(double value) const = 0;
+    [[nodiscard]] virtual QString said(double value) const;
+    [[nodiscard]] virtual QString unitShown() const = 0;
     /// What one step of the keys and the wheel moves: the smallest difference that can be read.
     [[nodiscard]] virtual double step() const = 0;
     [[nodiscard]] virtual std::pair<double, double> ends() const = 0;
@@ -74,7 +75,7 @@ public:
 
 protected:
     void paintEvent(QPaintEvent* event) override;
-    [[nodiscard]] QString said(double value) const override;
+    [[nodiscard]] QString unitShown() const override { return m_unit; }
     [[nodiscard]] double step() const override { return m_step; }
     [[nodiscard]] std::pair<double, double> ends() const override { return {m_low, m_high}; }
     [[nodiscard]] double valueAt(QPointF pixel) const override;
@@ -102,6 +103,7 @@ public:
 protected:
     void paintEvent(QPaintEvent* event) override;
     [[nodiscard]] QString said(double value) const override;
+    [[nodiscard]] QString unitShown() const override;
     [[nodiscard]] double step() const override { return readableStep(m_instrument); }
     [[nodiscard]] std::pair<double, double> ends() const override;
     [[nodiscard]] double valueAt(QPointF pixel) const override;
@@ -126,7 +128,7 @@ public:
 
 protected:
     void paintEvent(QPaintEvent* event) override;
-    [[nodiscard]] QString said(double value) const override;
+    [[nodiscard]] QString unitShown() const override;
     [[nodiscard]] double step() const override { return 0.5 * m_thermometer.division; }
     [[nodiscard]] std::pair<double, double> ends() const override;
     [[nodiscard]] double valueAt(QPointF pixel) const override;
@@ -152,7 +154,7 @@ public:
 
 protected:
     void paintEvent(QPaintEvent* event) override;
-    [[nodiscard]] QString said(double value) const override;
+    [[nodiscard]] QString unitShown() const override { return m_unit; }
     [[nodiscard]] double step() const override { return m_division; }
     [[nodiscard]] std::pair<double, double> ends() const override { return {m_low, m_high}; }
     [[nodiscard]] double valueAt(QPointF pixel) const override;
@@ -181,7 +183,7 @@ public:
 protected:
     void paintEvent(QPaintEvent* event) override;
     void mousePressEvent(QMouseEvent* event) override;
-    [[nodiscard]] QString said(double value) const override;
+    [[nodiscard]] QString unitShown() const override;
     [[nodiscard]] double step() const override { return m_reading.vernierStep(); }
     [[nodiscard]] std::pair<double, double> ends() const override;
     [[nodiscard]] double valueAt(QPointF pixel) const override;

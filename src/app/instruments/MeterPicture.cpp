@@ -155,8 +155,4 @@ void MeterPicture::drawCoil(QPainter& p, QPointF from) const {
     p.drawPath(winding);
 }
 
-QString MeterPicture::said(double value) const {
-    return QStringLiteral("%1 %2").arg(onScreen(value, decimalsForDivision(m_division)), m_unit);
-}
-
 } // namespace uttrin::app

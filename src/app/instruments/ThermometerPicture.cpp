@@ -86,9 +86,6 @@ void ThermometerPicture::paintEvent(QPaintEvent*) {
                asIs(unit(m_thermometer.unit).display));
 }
 
-QString ThermometerPicture::said(double value) const {
-    return QStringLiteral("%1 %2").arg(onScreen(value, decimalsForDivision(step())),
-                                       asIs(readingUnit(m_thermometer)));
-}
+QString ThermometerPicture::unitShown() const { return asIs(readingUnit(m_thermometer)); }
 
 } // namespace uttrin::app

@@ -141,7 +141,9 @@ void UTubePicture::paintEvent(QPaintEvent*) {
 
 QString UTubePicture::said(double value) const {
     return QStringLiteral("%1 %2").arg(onScreen(text(m_instrument, readingAt(m_instrument, value))),
-                                       asIs(unitText(m_instrument)));
+                                       unitShown());
 }
+
+QString UTubePicture::unitShown() const { return asIs(unitText(m_instrument)); }
 
 } // namespace uttrin::app

@@ -108,9 +108,6 @@ void VernierPicture::paintEvent(QPaintEvent*) {
     }
 }
 
-QString VernierPicture::said(double value) const {
-    return QStringLiteral("%1 %2").arg(onScreen(value, decimalsForDivision(step())),
-                                       asIs(unit(m_reading.unit).display));
-}
+QString VernierPicture::unitShown() const { return asIs(unit(m_reading.unit).display); }
 
 } // namespace uttrin::app

@@ -97,7 +97,7 @@ void RehearsalTape::drawAxis(QPainter& p) const {
         const int decimals = step < 0.5 ? 2 : step < 1.0 ? 1 : 0;
         const QString text =
             m + step > minutes ? tr("%1 min").arg(onScreen(m, decimals)) : onScreen(m, decimals);
-        p.drawText(QRectF(x(60 * m) - 40, axis + 8, 80, t.tick + 4), Qt::AlignHCenter | Qt::AlignTop, text);
+        p.drawText(QRectF(x(60 * m) - 40, axis + 8, 80, tickLine()), Qt::AlignHCenter | Qt::AlignTop, text);
     }
 }
 
@@ -146,7 +146,7 @@ void RehearsalTape::drawCurves(QPainter& p) const {
     p.setFont(fontOf(theme().tick));
     p.setPen(t.muted);
     for (const double c : {high - 2.0, low + 2.0})
-        p.drawText(QRectF(0, y(c) - 0.5 * (t.tick + 4), kLeft - 5, t.tick + 4),
+        p.drawText(QRectF(0, y(c) - 0.5 * tickLine(), kLeft - 5, tickLine()),
                    Qt::AlignRight | Qt::AlignVCenter, QStringLiteral("%1°").arg(onScreen(c, 0)));
 }
 

@@ -57,7 +57,7 @@ void MarginBar::paintEvent(QPaintEvent*) {
                Qt::AlignRight | Qt::AlignVCenter, onScreen(m_view.marginText));
 
     const double top = height() * (t.large ? 0.56 : 0.41), bar = scaled(14);
-    const int line = t.tick + 4;
+    const int line = tickLine();
     p.setPen(Qt::NoPen);
     p.setBrush(t.liquid);
     p.drawRect(QRectF(x(kLowest), top, x(0) - x(kLowest), bar));

@@ -212,28 +212,28 @@ void MainWindow::useTheme(const ThemeChoice& choice) {
 }
 
 void MainWindow::buildThemes(QMenu* view) {
+    const auto choice = [this](QMenu* menu, const QString& title, const QString& name, const QVariant& value,
+                               const auto& chosen) {
+        QAction* a = menu->addAction(title, this, chosen);
+        a->setObjectName(name);
+        a->setData(value);
+        a->setCheckable(true);
+        return a;
+    };
     QMenu* themes = view->addMenu(tr("&Theme"));
     const auto names = themeNames();
-    for (const QString& name : names) {
-        QAction* a = themes->addAction(titleOfTheme(name), this, [this, name] {
-            useTheme({name, m_look.percent});
-        });
-        a->setObjectName(QStringLiteral("actionTheme_") + name);
-        a->setData(name);
-        a->setCheckable(true);
-        m_themes << a;
-    }
+    for (const QString& name : names)
+        m_themes << choice(themes, titleOfTheme(name), QStringLiteral("actionTheme_") + name, name,
+                           [this, name] {
+                               useTheme({name, m_look.percent});
+                           });
     QMenu* sizes = view->addMenu(tr("Te&xt size"));
     const auto percents = textSizes();
-    for (const int percent : percents) {
-        QAction* a = sizes->addAction(tr("%1 %").arg(percent), this, [this, percent] {
-            useTheme({m_look.theme, percent});
-        });
-        a->setObjectName(QStringLiteral("actionText_%1").arg(percent));
-        a->setData(percent);
-        a->setCheckable(true);
-        m_sizes << a;
-    }
+    for (const int percent : percents)
+        m_sizes << choice(sizes, tr("%1 %").arg(percent), QStringLiteral("actionText_%1").arg(percent),
+                          percent, [this, percent] {
+                              useTheme({m_look.theme, percent});
+                          });
     sizes->addSeparator();
     const auto step = [this](int by) {
         const auto all = textSizes();
@@ -264,7 +264,7 @@ void MainWindow::wireWelcome() {
 }
 
 void MainWindow::openAny() {
-    const QStringList recent = QSettings().value(QStringLiteral("recent")).toStringList();
+    const QStringList recent = recentNotebooks();
     for (const QString& path : recent)
         if (QFileInfo::exists(path) && openNotebook(path)) return;
     openSample();

@@ -337,19 +337,22 @@ void MainWindow::offerSalvage(const QString& path) {
     });
 }
 
+QStringList MainWindow::recentNotebooks() {
+    return QSettings().value(QStringLiteral("recent")).toStringList();
+}
+
 void MainWindow::rememberRecent(const QString& path) {
-    QSettings settings;
-    QStringList recent = settings.value(QStringLiteral("recent")).toStringList();
+    QStringList recent = recentNotebooks();
     const QString full = QFileInfo(path).absoluteFilePath();
     recent.removeAll(full);
     recent.prepend(full);
-    settings.setValue(QStringLiteral("recent"), recent.mid(0, kMostRecent));
+    QSettings().setValue(QStringLiteral("recent"), recent.mid(0, kMostRecent));
     fillRecent();
 }
 
 void MainWindow::fillRecent() {
     m_recent->clear();
-    const QStringList recent = QSettings().value(QStringLiteral("recent")).toStringList();
+    const QStringList recent = recentNotebooks();
     if (!m_controller.isOpen()) m_welcome->showRecent(recent, QDateTime::currentMSecsSinceEpoch());
     for (const QString& path : recent)
         m_recent->addAction(QDir::toNativeSeparators(path), this, [this, path] { openNotebook(path); });

@@ -73,6 +73,8 @@ private:
     void askNew();
     void askOpen();
     void showAll();
+    /// Paths, the last one first.
+    [[nodiscard]] static QStringList recentNotebooks();
     void rememberRecent(const QString& path);
     void fillRecent();
     void wireWelcome();

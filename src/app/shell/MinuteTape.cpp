@@ -16,13 +16,11 @@ namespace {
 
 constexpr int kLeft = 32, kRight = 32;
 
-/// Heights from the top, px: of a line of text, the names of blocks, the marks, the axis; they go with the
-/// text.
-int line() { return theme().tick + 4; }
-int namesTop() { return line() + 4; }
-int marksAt() { return namesTop() + line() + 6; }
+/// Heights from the top, px: of the names of blocks, the marks, the axis; they go with the text.
+int namesTop() { return tickLine() + 4; }
+int marksAt() { return namesTop() + tickLine() + 6; }
 int axisAt() { return marksAt() + 20; }
-int wholeHeight() { return axisAt() + 9 + 2 * line() + 1; }
+int wholeHeight() { return axisAt() + 9 + 2 * tickLine() + 1; }
 
 void lozenge(QPainter& p, QPointF at, double r) {
     const QPointF corners[] = {
@@ -91,7 +89,7 @@ void MinuteTape::paintEvent(QPaintEvent*) {
         p.setPen(t.ink);
         const double wide = p.fontMetrics().horizontalAdvance(onScreen(b.label)) + 8;
         p.drawText(QRectF(std::clamp((left + right - wide) / 2, 2.0, std::max(2.0, width() - wide - 6.0)),
-                          namesTop(), wide, line()),
+                          namesTop(), wide, tickLine()),
                    Qt::AlignCenter, onScreen(b.label));
     }
     const int step = m_view.period > 130 ? 20 : m_view.period > 70 ? 10 : 5;
@@ -103,9 +101,9 @@ void MinuteTape::paintEvent(QPaintEvent*) {
         p.drawLine(QPointF(x(m), axis), QPointF(x(m), axis + (labelled ? 8 : 4)));
         p.setPen(t.muted);
         if (labelled)
-            p.drawText(QRectF(x(m) - 20, axis + 9, 40, line()), Qt::AlignCenter, QString::number(m));
+            p.drawText(QRectF(x(m) - 20, axis + 9, 40, tickLine()), Qt::AlignCenter, QString::number(m));
     }
-    p.drawText(QRectF(0, axis + 9 + line(), width() - kRight, line()), Qt::AlignRight,
+    p.drawText(QRectF(0, axis + 9 + tickLine(), width() - kRight, tickLine()), Qt::AlignRight,
                tr("minutes of the period"));
     std::set<std::tuple<int, bool, bool>> drawn; // marks of a kind on one pixel look like one
     for (const auto& m : m_view.marks) {
@@ -127,7 +125,7 @@ void MinuteTape::paintEvent(QPaintEvent*) {
     p.setFont(fontOf(theme().tick, QFont::DemiBold));
     const double half = 0.5 * p.fontMetrics().horizontalAdvance(onScreen(m_view.nowText)) + 8;
     const QRectF flag(std::clamp(now - half, 2.0, std::max(2.0, width() - 2.0 * half - 2.0)), 2, 2 * half,
-                      line() + 2);
+                      tickLine() + 2);
     p.drawRoundedRect(flag, 3, 3);
     p.setPen(t.card);
     p.drawText(flag, Qt::AlignCenter, onScreen(m_view.nowText));

@@ -1,5 +1,7 @@
 #include "KeySheet.h"
 
+#include "app/controls/Labels.h"
+
 #include <QAbstractButton>
 #include <QAction>
 #include <QMainWindow>
@@ -11,8 +13,8 @@
 namespace uttrin::app {
 namespace {
 
-/// A caption without the signs that mark its key, and without the dots of a dialog to come.
-QString plain(QString text) { return text.remove(QLatin1Char('&')).remove(QStringLiteral("…")).trimmed(); }
+/// A caption without the dots of a dialog to come.
+QString plain(const QString& caption) { return plainCaption(caption).remove(QStringLiteral("…")).trimmed(); }
 
 void addMenu(const QMenu& menu, std::vector<KeyLine>& out) {
     const auto actions = menu.actions();

@@ -24,10 +24,7 @@ std::vector<std::pair<std::string, Json>> cells(const LessonModel& model, const 
     const bool arms = hasTwoArms(gauge.convention);
     const auto orNull = [](const auto& value) { return value ? Json(*value) : Json(); };
     const auto rigs = begins ? model.rigsOf(run.id) : std::vector<RunRig>(); // as the run was taken
-    const LiquidStart* start = nullptr;
-    if (begins)
-        for (const LiquidStart& s : model.data().starts)
-            if (s.runId == run.id) start = &s;
+    const LiquidStart* start = begins ? model.startRecord(run.id) : nullptr;
     const ZeroCheck* zero = nullptr;
     for (const ZeroCheck& z : model.data().zeros)
         if (z.id == r.raw.zeroId) zero = &z;
@@ -116,10 +113,9 @@ Result<void> writeWorkbook(const LessonModel& model, const std::filesystem::path
             if (value.is_number())
                 worksheet_write_number(sheet, row, column, value.template get<double>(), nullptr);
             else // a text, whatever it begins with: no formula
-                worksheet_write_string(sheet, row, column,
-                                       value.is_string() ? workbookText(value).c_str()
-                                                         : cellText(value).c_str(),
-                                       nullptr);
+                worksheet_write_string(
+                    sheet, row, column,
+                    value.is_string() ? workbookText(value).c_str() : cellText(value).c_str(), nullptr);
             ++column;
         }
     });

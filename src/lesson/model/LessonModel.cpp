@@ -94,13 +94,17 @@ void LessonModel::readPlans() {
     }
 }
 
+const LiquidStart* LessonModel::startRecord(RowId runId) const {
+    const auto last =
+        std::ranges::find(m_data.starts.rbegin(), m_data.starts.rend(), runId, &LiquidStart::runId);
+    return last == m_data.starts.rend() ? nullptr : &*last;
+}
+
 std::optional<LiquidTemperature> LessonModel::startOf(RowId runId) const {
-    for (auto start = m_data.starts.rbegin(); start != m_data.starts.rend(); ++start)
-        if (start->runId == runId)
-            if (const auto t =
-                    toTemperature(planOfRun(runId).rig.thermometer, start->temperature, start->takenAt))
-                return *t;
-    return std::nullopt;
+    const LiquidStart* start = startRecord(runId);
+    if (!start) return std::nullopt;
+    const auto t = toTemperature(planOfRun(runId).rig.thermometer, start->temperature, start->takenAt);
+    return t ? std::optional(*t) : std::nullopt;
 }
 
 std::vector<RunRig> LessonModel::rigsOf(RowId runId) const {

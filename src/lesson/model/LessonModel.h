@@ -86,7 +86,9 @@ public:
     /// The temperature of the room's air at a time, °C: as it was read last before it, else first after it.
     [[nodiscard]] std::optional<double> roomCelsius(std::optional<RowId> groupId,
                                                     std::optional<Milliseconds> at = std::nullopt) const;
-    /// How warm a run's liquid was at its start, as it was stamped last.
+    /// The last stamp of how warm a run's liquid was at its start; none without.
+    [[nodiscard]] const LiquidStart* startRecord(RowId runId) const;
+    /// How warm that is.
     [[nodiscard]] std::optional<LiquidTemperature> startOf(RowId runId) const;
 
     /// The run sheet in the known room; Unreferenced without one.

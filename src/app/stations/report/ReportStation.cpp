@@ -1,7 +1,6 @@
 #include "ReportStation.h"
 
 #include "app/controller/Dialogs.h"
-#include "app/accessibility/Spoken.h"
 #include "app/controls/Card.h"
 #include "app/controls/Labels.h"
 #include "app/controls/OnScreen.h"

@@ -274,19 +274,17 @@ void ReadingCard::showFinding(const SlipFinding& finding, bool waiting) {
     if (!m_finds) return m_findingBox->hide();
     const bool isNew = !m_findingBox->isVisible() || m_finding->text() != onScreen(finding.sentence);
     m_finding->setText(onScreen(finding.sentence));
+    QStringList said{m_finding->text()};
     for (std::size_t i = 0; i < m_mend.size(); ++i) {
         m_mend[i]->setVisible(i < finding.offers.size());
         if (i >= finding.offers.size()) continue;
         m_mend[i]->setText(tr("Take %1").arg(onScreen(finding.offers[i].meant)));
         m_mend[i]->setToolTip(onScreen(finding.offers[i].sentence));
+        said << m_mend[i]->text();
     }
     m_keep->setVisible(waiting);
     placeFinding();
-    if (!isNew) return;
-    QStringList offers{m_finding->text()};
-    for (const SlipOffer& offer : finding.offers)
-        offers << tr("Take %1").arg(onScreen(offer.meant));
-    announce(m_finding, offers.join(QStringLiteral(". ")));
+    if (isNew) announce(m_finding, said.join(QStringLiteral(". ")));
 }
 
 void ReadingCard::placeFinding() {

@@ -55,8 +55,6 @@ signals:
 
 protected:
     bool eventFilter(QObject* watched, QEvent* event) override;
-
-protected:
     void resizeEvent(QResizeEvent* event) override;
     void moveEvent(QMoveEvent* event) override;
 

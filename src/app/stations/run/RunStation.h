@@ -22,8 +22,8 @@ class TargetCard;
 class RunStation : public StationPage {
     Q_OBJECT
 public:
-    void takeFocus() override;
     explicit RunStation(LessonController& controller);
+    void takeFocus() override;
 
 signals:
     void pictureRequested(RowId readingId); ///< of a point that was read from one
