@@ -142,6 +142,15 @@ TEST_F(DialMeaningTest, SourcesThatDisagreeAreSaid) {
     EXPECT_TRUE(roomDisagreements(*s).empty()); // brought to this height it agrees
 }
 
+TEST_F(DialMeaningTest, WhereWaterBoilsInTheRoomCarriesTheCurvesOwnDoubtToo) {
+    // A reading without error of its own: what is left is the curve's (IAPWS: 0.025 % of pressure, k = 2; at
+    // 101.325 kPa over 3.62 kPa/K a standard 0.0035 K), rounded up to what is shown, not down to nothing.
+    RoomEntry exact = barometer(1013.25);
+    exact.valueU = 0.0;
+    const RoomPreview preview = roomPreview(*s, exact, true, std::nullopt);
+    EXPECT_NE(plain(preview.under).find("99.97 ± 0.01 °C"), std::string::npos) << plain(preview.under);
+}
+
 TEST(AltitudeView, BoilingFallsAndCookingSlowsWithHeight) {
     const auto rows = altitudeRows(0.0, 5500.0, 500.0, 110e3, Pressure::fromPascal(94310.0));
     ASSERT_EQ(rows.size(), 13U);

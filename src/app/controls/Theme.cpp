@@ -55,7 +55,7 @@ QTableView { background: @card; border: 1px solid @hairline; border-radius: 6px;
 QTableView::item { padding: 2px 4px; }
 QHeaderView { background: @card; } QHeaderView::section { background: @card; color: @muted; border: none; border-bottom: 1px solid @hairline; padding: 5px 4px; font-size: @smallpx; font-weight: 500; }
 QTextBrowser { background: @card; border: 1px solid @hairline; border-radius: 6px; }
-QCheckBox { spacing: 8px; background: transparent; }
+QCheckBox { spacing: 8px; background: transparent; outline: none; }
 QCheckBox { min-height: 24px; } QCheckBox::indicator { width: 16px; height: 16px; border: 1px solid @edge; border-radius: 4px; background: @card; }
 QCheckBox::indicator:checked { background: @done; border-color: @done; image: url(:/icons/@check.svg); }
 QCheckBox::indicator:disabled { border-color: @hairline; }

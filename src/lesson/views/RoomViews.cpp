@@ -102,10 +102,13 @@ RoomPreview roomPreview(const LessonSession& s, const std::optional<RoomEntry>& 
     view.result = room->uPa > 0.0 ? Text::set("{} ± {} kPa", fixed(pa * 1e-3, decimals),
                                               fixed(room->uPa * 1e-3, decimals))
                                   : Text::set("{} kPa", fixed(pa * 1e-3, 2));
-    if (const auto boils = water().saturationAt(room->station))
+    if (const auto boils = water().saturationAt(room->station)) {
+        constexpr double kFinest = 0.01; // K, as shown: less is rounded up, never to nothing
+        const double u = std::max(kFinest, std::hypot(room->uPa / boils->slope, boils->temperatureU()));
         view.under = Text::tr("station pressure, {} hPa. Water boils here at {} ± {} °C.",
                               fixed(pa * 1e-2, std::max(0, decimals - 1)),
-                              fixed(boils->temperature.celsius(), 2), fixed(room->uPa / boils->slope, 2));
+                              fixed(boils->temperature.celsius(), 2), fixed(u, 2));
+    }
     std::vector<Text> warning{biasOf(*entry)};
     if (const auto height = altitudeM ? altitudeM : knownHeight(s))
         warning.push_back(doubtAtHeight({*entry, *room}, *height));
