@@ -47,8 +47,7 @@ double gaussian(double x, double sigma) {
 double armsFit(const PressureInstrument& gauge, const GaugeReading& reading) {
     if (!reading.second || !(gauge.armSum > 0.0)) return 1.0;
     constexpr double kEvenBore = 0.005; // relative, how even the bore of a good tube is
-    const double sigma =
-        std::max(std::hypot(gauge.accuracy, gauge.division), kEvenBore * gauge.armSum);
+    const double sigma = std::max(std::hypot(gauge.accuracy, gauge.division), kEvenBore * gauge.armSum);
     const double off = (reading.first + *reading.second - gauge.armSum) / sigma;
     return std::exp(-0.5 * off * off);
 }
@@ -145,9 +144,8 @@ SlipFinding checkForSlip(const CapturePair& pair, const Liquid& liquid) {
         finding.kind = finding.offers.front().kind;
         finding.sentence = finding.offers.front().sentence;
     } else {
-        finding.sentence =
-            Text::sentences({finding.sentence, Text::tr("It may also be a slip of the pen."),
-                             finding.offers.front().sentence});
+        finding.sentence = Text::sentences({finding.sentence, Text::tr("It may also be a slip of the pen."),
+                                            finding.offers.front().sentence});
     }
     return finding;
 }

@@ -13,15 +13,15 @@ namespace uttrin {
 /// What a pair of readings looks like against the substance's curve.
 enum class SlipKind {
     None,
-    Impossible, ///< below zero absolute or far above the room, and no single slip explains it
-    Sign,       ///< minus sign missing or one too many
-    TenFold,    ///< decimal point one or two places off
+    Impossible,    ///< below zero absolute or far above the room, and no single slip explains it
+    Sign,          ///< minus sign missing or one too many
+    TenFold,       ///< decimal point one or two places off
     SwappedDigits, ///< two neighbours exchanged
     DigitMissing,
     DigitTwice,
     ArmsSwapped,
-    OtherZero, ///< an absolute pressure typed where the gauge counts from the room, or the other way round
-    PressureUnit,    ///< typed in another unit of pressure
+    OtherZero,    ///< an absolute pressure typed where the gauge counts from the room, or the other way round
+    PressureUnit, ///< typed in another unit of pressure
     TemperatureUnit, ///< degF typed for degC or the other way round
     TargetForActual, ///< the target's dial reading typed instead of the one read
     Superheated,
@@ -34,9 +34,9 @@ struct SlipOffer {
     SlipKind kind = SlipKind::None;
     Text sentence;                     ///< what happened, and what was meant
     Text meant;                        ///< as it was meant, with its unit: "−0.74 bar"
-    std::optional<GaugeReading> gauge;       ///< as it was meant, if the pressure was written wrongly
-    std::optional<double> temperature;       ///< as it was meant, if the temperature was
-    double share = 0.0;                      ///< its probability, given that something is odd
+    std::optional<GaugeReading> gauge; ///< as it was meant, if the pressure was written wrongly
+    std::optional<double> temperature; ///< as it was meant, if the temperature was
+    double share = 0.0;                ///< its probability, given that something is odd
 };
 
 /// What is odd about a pair, with what may have been meant, the likeliest first.

@@ -186,11 +186,11 @@ bool canBeReadTwoWays(std::string_view number, char separator) {
     if (digits.starts_with('-') || digits.starts_with('+')) digits.remove_prefix(1);
     constexpr std::size_t kGroup = 3;
     const std::size_t at = digits.find(separator);
-    if (at == std::string_view::npos || at == 0 || at > kGroup || digits.size() != at + 1 + kGroup) return false;
+    if (at == std::string_view::npos || at == 0 || at > kGroup || digits.size() != at + 1 + kGroup)
+        return false;
     if (digits.front() == '0') return false; // no thousands begin so
-    return std::ranges::all_of(digits, [&](const char& c) {
-        return &c == digits.data() + at || (c >= '0' && c <= '9');
-    });
+    return std::ranges::all_of(
+        digits, [&](const char& c) { return &c == digits.data() + at || (c >= '0' && c <= '9'); });
 }
 
 Result<double> parseNumber(std::string_view text) {

@@ -1,11 +1,10 @@
 #include "analysis/SlipCheck.h"
-#include "quantities/Rounding.h"
 
+#include "quantities/Rounding.h"
 #include "substances/SubstanceLibrary.h"
 
-#include <gtest/gtest.h>
-
 #include <fmt/format.h>
+#include <gtest/gtest.h>
 
 #include <array>
 #include <cmath>
@@ -102,7 +101,8 @@ TEST(SlipCheck, TellsSuperheatFromDissolvedAir) {
     pair.temperatureReading -= 5.9;
     finding = checkForSlip(pair, Liquid(water()));
     EXPECT_EQ(finding.kind, SlipKind::BelowBoiling);
-    EXPECT_EQ(finding.sentence, "4.0 K below boiling: bubbles here may be dissolved air, or rise at the heater only; a thermometer that "
+    EXPECT_EQ(finding.sentence, "4.0 K below boiling: bubbles here may be dissolved air, or rise at the "
+                                "heater only; a thermometer that "
                                 "lags looks the same.");
 }
 
@@ -167,7 +167,8 @@ public:
         pair.gauge = instrument(pick(5));
         pair.thermometer.division = pick(2) == 0 ? 0.1 : 0.5;
         pair.thermometer.accuracy = pair.thermometer.division;
-        const Substance& substance = *findSubstance(std::array{"water", "ethanol", "acetone"}[std::size_t(pick(3))]).value();
+        const Substance& substance =
+            *findSubstance(std::array{"water", "ethanol", "acetone"}[std::size_t(pick(3))]).value();
         const double p = roomPa * uniform(0.1, 0.95);
         const double scale = pascalPerScaleUnit(pair.gauge);
         const auto shown = Pressure::fromPascal(p + uniform(-1.0, 1.0) * pair.gauge.accuracy * scale);
@@ -186,7 +187,8 @@ public:
 private:
     static PressureInstrument instrument(int which) {
         PressureInstrument gauge;
-        const auto is = [&](PressureConvention convention, const char* unit, double division, double accuracy) {
+        const auto is = [&](PressureConvention convention, const char* unit, double division,
+                            double accuracy) {
             gauge.convention = convention;
             gauge.unit = unit;
             gauge.division = division;
@@ -292,7 +294,8 @@ TEST(SlipCheck, OffersWhatWasMeantFirst) {
         const auto typed = withASlip(meant, labs);
         if (!typed || checkForSlip(meant, Liquid(*substance)).kind != SlipKind::None) continue;
         const SlipFinding finding = checkForSlip(*typed, Liquid(*substance));
-        // One that moves the pair by no more than the instruments are good to can't be told from a good point.
+        // One that moves the pair by no more than the instruments are good to can't be told from a good
+        // point.
         if (finding.kind == SlipKind::None) continue;
         ++slips;
         if (finding.offers.empty()) continue;

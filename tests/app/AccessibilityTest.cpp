@@ -73,7 +73,8 @@ void expectSpoken(QWidget* root) {
         if (const auto* segments = qobject_cast<app::Segments*>(w->parentWidget());
             segments && qobject_cast<QPushButton*>(w)) {
             EXPECT_EQ(spoken->role(), QAccessible::RadioButton) << called(w);
-            EXPECT_EQ(spokenOf(w->parentWidget())->role(), QAccessible::Grouping) << called(w->parentWidget());
+            EXPECT_EQ(spokenOf(w->parentWidget())->role(), QAccessible::Grouping)
+                << called(w->parentWidget());
             EXPECT_FALSE(spokenOf(w->parentWidget())->text(QAccessible::Name).isEmpty())
                 << called(w->parentWidget());
         }
@@ -276,7 +277,10 @@ Walk walk(Driver& d, QWidget& window, const std::string& screen) {
         auto* spoken = spokenOf(now);
         const bool named = spoken && !spoken->text(QAccessible::Name).trimmed().isEmpty() &&
                            spoken->role() != QAccessible::Client && spoken->role() != QAccessible::NoRole;
-        if (!named) ADD_FAILURE() << screen << ": no name or role: " << called(now) << " role " << (spoken ? static_cast<int>(spoken->role()) : -1) << " name " << (spoken ? spoken->text(QAccessible::Name).toStdString() : "");
+        if (!named)
+            ADD_FAILURE() << screen << ": no name or role: " << called(now) << " role "
+                          << (spoken ? static_cast<int>(spoken->role()) : -1) << " name "
+                          << (spoken ? spoken->text(QAccessible::Name).toStdString() : "");
         out.unnamed += !named;
         auto* ring = window.findChild<QWidget*>(QStringLiteral("focusRing"), Qt::FindDirectChildrenOnly);
         const QRect control(now->mapTo(&window, QPoint()), now->size());
@@ -284,7 +288,9 @@ Walk walk(Driver& d, QWidget& window, const std::string& screen) {
         if (!isSeen) ADD_FAILURE() << screen << ": no ring around " << called(now);
         out.unseen += !isSeen;
         const bool small = std::min(now->width(), now->height()) < kTarget;
-        if (small) ADD_FAILURE() << screen << ": a small target, " << now->width() << " x " << now->height() << ": " << called(now);
+        if (small)
+            ADD_FAILURE() << screen << ": a small target, " << now->width() << " x " << now->height() << ": "
+                          << called(now);
         out.small += small;
     }
     EXPECT_GT(out.controls, 1) << screen;
@@ -299,8 +305,10 @@ TEST_F(Accessibility, EveryStopHasANameARoleARingAndRoom) {
         goTo(static_cast<Station>(i));
         all.push_back(walk(*d, d->window, app::NavigationColumn::stationName(i).toStdString()));
     }
-    for (const auto& [action, name] : {std::pair{"actionDialReader", "Dial reader"}, {"actionPhotoReader", "Photo reader"},
-                                       {"actionAltitudes", "Boiling against height"}, {"actionSolutions", "Solutions"}}) {
+    for (const auto& [action, name] : {std::pair{"actionDialReader", "Dial reader"},
+                                       {"actionPhotoReader", "Photo reader"},
+                                       {"actionAltitudes", "Boiling against height"},
+                                       {"actionSolutions", "Solutions"}}) {
         std::set<QWidget*> before;
         for (QWidget* w : QApplication::topLevelWidgets())
             if (w->isVisible()) before.insert(w);
@@ -318,11 +326,12 @@ TEST_F(Accessibility, EveryStopHasANameARoleARingAndRoom) {
             }
     }
     ASSERT_EQ(all.size(), 11U);
-    std::string table = "| screen | controls that take the keyboard | without a name or a role | without a ring | under 24 px |\n"
+    std::string table = "| screen | controls that take the keyboard | without a name or a role | without a "
+                        "ring | under 24 px |\n"
                         "| --- | --- | --- | --- | --- |\n";
     for (const Walk& w : all)
-        table += "| " + w.screen + " | " + std::to_string(w.controls) + " | " + std::to_string(w.unnamed) + " | " +
-                 std::to_string(w.unseen) + " | " + std::to_string(w.small) + " |\n";
+        table += "| " + w.screen + " | " + std::to_string(w.controls) + " | " + std::to_string(w.unnamed) +
+                 " | " + std::to_string(w.unseen) + " | " + std::to_string(w.small) + " |\n";
     const std::filesystem::path document(ACCESSIBILITY_DOCUMENT);
     std::stringstream now;
     now << std::ifstream(document).rdbuf();

@@ -103,19 +103,21 @@ TEST(ReadingsCsv, ADecimalCommaIsReadBetweenSemicolonsAndNamedBetweenCommas) {
     EXPECT_DOUBLE_EQ(semicolons->readings()[0].temperature, 60.5);
     EXPECT_DOUBLE_EQ(semicolons->readings()[0].first, -70.1);
     // A single separator before exactly three digits may part thousands: refused, whichever it is.
-    const auto twoWays = readReadingsCsv(
-        "temperature_degC;absolute_hPa\n60,5;1,013\n60,5;1.013\n60,5;0,913\n61;1013,25\n62;1013\n63;1,0130\n");
+    const auto twoWays = readReadingsCsv("temperature_degC;absolute_hPa\n60,5;1,013\n60,5;1.013\n60,5;0,"
+                                         "913\n61;1013,25\n62;1013\n63;1,0130\n");
     ASSERT_TRUE(twoWays) << twoWays.error().message;
     ASSERT_EQ(twoWays->readings().size(), 4U);
     EXPECT_DOUBLE_EQ(twoWays->readings()[0].first, 0.913);
     EXPECT_DOUBLE_EQ(twoWays->readings()[3].first, 1.013);
     ASSERT_EQ(twoWays->complaints.size(), 2U);
     for (const Text& complaint : twoWays->complaints)
-        EXPECT_NE(plain(complaint).find("pressure can be read two ways: write 1013 or, with one more decimal, 1,0130"),
+        EXPECT_NE(plain(complaint).find(
+                      "pressure can be read two ways: write 1013 or, with one more decimal, 1,0130"),
                   std::string::npos)
             << complaint;
     // Where points stand before decimals throughout, they do.
-    EXPECT_DOUBLE_EQ(readReadingsCsv("temperature_degC;gauge_bar\n60.5;-1.013\n")->readings()[0].first, -1.013);
+    EXPECT_DOUBLE_EQ(readReadingsCsv("temperature_degC;gauge_bar\n60.5;-1.013\n")->readings()[0].first,
+                     -1.013);
     const auto commas = readReadingsCsv("temperature_degC,gauge_kPa\n60,5,-70,1\n61.5,-69\nx,-0.1\n");
     ASSERT_TRUE(commas);
     EXPECT_EQ(commas->readings().size(), 1U);
@@ -262,7 +264,8 @@ TEST(Exports, TextThatIsNoUtf8IsExportedWithASignInItsPlace) {
     ASSERT_TRUE(s.addImported("x", in.runs));
     const auto book = readWorkbook(exportNotebook(s.notebook(), "xlsx", dir / "out")->front());
     ASSERT_TRUE(book.is_object());
-    EXPECT_TRUE(book["rows"][0]["judge"].get<std::string>().starts_with("C\uFFFD")) << book["rows"][0]["judge"];
+    EXPECT_TRUE(book["rows"][0]["judge"].get<std::string>().starts_with("C\uFFFD"))
+        << book["rows"][0]["judge"];
 }
 
 RC_GTEST_PROP(ReadingsCsv, AnyTextIsReadOrRefusedWithAReason, (std::string text)) {

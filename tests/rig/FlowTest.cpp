@@ -59,8 +59,8 @@ TEST(Flow, ALongTubeOfDenseAirMeetsTheEngineersRule) {
         1.0, 0.02);
 }
 
-// Isothermal flow through a rough tube's friction, its inlet and its expansion: p1² - p2² = R T G² (f L/d + 2 ln
-// (p1/p2) + 1.5), f = 0.316 Re^(-1/4) (Blasius).
+// Isothermal flow through a rough tube's friction, its inlet and its expansion: p1² - p2² = R T G² (f L/d + 2
+// ln (p1/p2) + 1.5), f = 0.316 Re^(-1/4) (Blasius).
 TEST(Flow, ATurbulentTubeMeetsTheLawOfItsFriction) {
     const FlowingGas air;
     const double d = 0.8e-3, length = 0.2, high = 250e3, kelvin = 294.0, specific = 287.05;

@@ -67,8 +67,8 @@ struct Layout {
     PressureConvention convention = PressureConvention::GaugeNegative;
     std::optional<std::size_t> vigour, time, struck, judge;
     std::size_t width = 0;
-    bool semicolons = false;   ///< part the columns, so that a comma may stand in numbers
-    bool commaSeen = false;    ///< before decimals, so that a point may part thousands
+    bool semicolons = false; ///< part the columns, so that a comma may stand in numbers
+    bool commaSeen = false;  ///< before decimals, so that a point may part thousands
 };
 
 Result<Layout> layoutOf(const CsvRecord& record) {
@@ -129,8 +129,8 @@ Result<double> numberIn(std::string field, const Layout& l) {
         std::string whole = field;
         std::erase_if(whole, [](char c) { return c == ',' || c == '.'; });
         std::ranges::replace(field, '.', ',');
-        return fail(Failure::BadInput, Text::tr("can be read two ways: write {} or, with one more decimal, {}0", whole,
-                                                field));
+        return fail(Failure::BadInput,
+                    Text::tr("can be read two ways: write {} or, with one more decimal, {}0", whole, field));
     }
     if (l.semicolons) std::ranges::replace(field, ',', '.');
     return parseNumber(field);
@@ -206,9 +206,8 @@ bool hasDecimalComma(const std::vector<CsvRecord>& records) {
         std::ranges::replace(pointed, ',', '.');
         return pointed != field && !canBeReadTwoWays(field, ',') && parseNumber(pointed).has_value();
     };
-    return std::any_of(records.begin() + 1, records.end(), [&](const CsvRecord& record) {
-        return std::ranges::any_of(record.fields, hasOne);
-    });
+    return std::any_of(records.begin() + 1, records.end(),
+                       [&](const CsvRecord& record) { return std::ranges::any_of(record.fields, hasOne); });
 }
 
 /// Instruments as the columns and their decimals imply them.
