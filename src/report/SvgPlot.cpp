@@ -146,12 +146,21 @@ void frameAround(SvgPlot& plot) {
     plot.yHigh = yMax->y + dy;
 }
 
+namespace {
+
+/// Rounds an interval outwards to whole steps. A product of step and count can end a last bit inside of what it
+/// rounds, and what lay on the end would be left off the plot: so the end is never moved inwards.
+void widen(double& low, double& high) {
+    const double step = stepOf(low, high);
+    low = std::min(low, step * std::floor(low / step));
+    high = std::max(high, step * std::ceil(high / step));
+}
+
+} // namespace
+
 void widenToSteps(SvgPlot& plot) {
-    const double dx = stepOf(plot.xLow, plot.xHigh), dy = stepOf(plot.yLow, plot.yHigh);
-    plot.xLow = dx * std::floor(plot.xLow / dx);
-    plot.xHigh = dx * std::ceil(plot.xHigh / dx);
-    plot.yLow = dy * std::floor(plot.yLow / dy);
-    plot.yHigh = dy * std::ceil(plot.yHigh / dy);
+    widen(plot.xLow, plot.xHigh);
+    widen(plot.yLow, plot.yHigh);
 }
 
 std::string toSvg(const SvgPlot& plot, const Wording& wording) {

@@ -130,6 +130,21 @@ RC_GTEST_PROP(SvgPlot, WidenedToStepsItHoldsWhatItHeld, ()) {
     RC_ASSERT(widened <= 1.5 * span); // by a step at each end, of which a fifth of the span is the widest
 }
 
+// -3.081 + 0.051 is a last bit above -303 hundredths, and the point on this end fell off the plot.
+TEST(SvgPlot, AnEndOnAStepIsNotMovedInwards) {
+    SvgPlot plot;
+    plot.xLow = -3.081;
+    plot.xHigh = plot.xLow + 0.051;
+    plot.yLow = -50.0;
+    plot.yHigh = -49.99;
+    const SvgPlot before = plot;
+    widenToSteps(plot);
+    EXPECT_LE(plot.xLow, before.xLow);
+    EXPECT_GE(plot.xHigh, before.xHigh);
+    EXPECT_LE(plot.yLow, before.yLow);
+    EXPECT_GE(plot.yHigh, before.yHigh);
+}
+
 TEST(SvgPlot, PutsPointsWhereTheyBelongAndLeavesOutWhatLiesOutside) {
     SvgPlot plot;
     plot.xLow = 0;
