@@ -64,6 +64,7 @@ struct PressureInstrument {
     std::string gas = "air";              ///< ThermalConductivity: what it really sees
     double spanLow = 0.0, spanHigh = 0.0; ///< ends of the dial's scale, in `unit`; equal if not known
     bool digital = false; ///< shows figures, in steps of its division, not a needle; never a U-tube
+    friend bool operator==(const PressureInstrument&, const PressureInstrument&) = default;
 };
 
 /// A reading exactly as the instrument shows it, in its own unit; `second` is the right arm of a U-tube.

@@ -7,14 +7,15 @@ namespace uttrin {
 namespace {
 
 template <typename Record>
-RowId insertRecord(SQLite::Database& db, const Record& record) {
+RowId insertRecord(StatementCache& statements, const Record& record) {
     {
-        SQLite::Statement statement(db, tables::insertSql<Record>());
-        tables::bindRecord(statement, record);
-        if (statement.exec() != 1) throw NotebookFault(Text::tr("a row was not stored; nothing was changed"));
+        auto statement = statements.use(tables::insertSql<Record>());
+        tables::bindRecord(*statement, record);
+        if (statement->exec() != 1)
+            throw NotebookFault(Text::tr("a row was not stored; nothing was changed"));
     }
-    const RowId id = db.getLastInsertRowid();
-    const auto stored = tables::select<Record>(db, "WHERE id = ?", id);
+    const RowId id = statements.database().getLastInsertRowid();
+    const auto stored = tables::select<Record>(statements, "WHERE id = ?", id);
     bool same = stored.size() == 1;
     if (same)
         tables::eachColumn(record, stored.front(),
@@ -51,29 +52,33 @@ void updateRecord(SQLite::Database& db, const Record& before, const Record& afte
 
 } // namespace
 
-RowId Notebook::Editor::insert(const Lesson& r) { return insertRecord(m_notebook.m_state->db, r); }
-RowId Notebook::Editor::insert(const RoomRecord& r) { return insertRecord(m_notebook.m_state->db, r); }
-RowId Notebook::Editor::insert(const Setup& r) { return insertRecord(m_notebook.m_state->db, r); }
+RowId Notebook::Editor::insert(const Lesson& r) { return insertRecord(m_notebook.m_state->statements, r); }
+RowId Notebook::Editor::insert(const RoomRecord& r) {
+    return insertRecord(m_notebook.m_state->statements, r);
+}
+RowId Notebook::Editor::insert(const Setup& r) { return insertRecord(m_notebook.m_state->statements, r); }
 RowId Notebook::Editor::insert(const Prediction& r) {
-    SQLite::Database& db = m_notebook.m_state->db;
-    const RowId id = insertRecord(db, r);
+    const RowId id = insertRecord(m_notebook.m_state->statements, r);
     if (!r.pascal) return id;
-    SQLite::Statement pressure(db, "INSERT INTO prediction_pressure (id, pressure_pa) VALUES (?, ?)");
+    SQLite::Statement pressure(m_notebook.m_state->db,
+                               "INSERT INTO prediction_pressure (id, pressure_pa) VALUES (?, ?)");
     pressure.bind(1, id);
     pressure.bind(2, *r.pascal);
     pressure.exec();
     return id;
 }
-RowId Notebook::Editor::insert(const Unlocking& r) { return insertRecord(m_notebook.m_state->db, r); }
-RowId Notebook::Editor::insert(const Group& r) { return insertRecord(m_notebook.m_state->db, r); }
-RowId Notebook::Editor::insert(const Run& r) { return insertRecord(m_notebook.m_state->db, r); }
-RowId Notebook::Editor::insert(const RunRig& r) { return insertRecord(m_notebook.m_state->db, r); }
-RowId Notebook::Editor::insert(const Reading& r) { return insertRecord(m_notebook.m_state->db, r); }
-RowId Notebook::Editor::insert(const LiquidStart& r) { return insertRecord(m_notebook.m_state->db, r); }
-RowId Notebook::Editor::insert(const ZeroCheck& r) { return insertRecord(m_notebook.m_state->db, r); }
-RowId Notebook::Editor::insert(const Note& r) { return insertRecord(m_notebook.m_state->db, r); }
-RowId Notebook::Editor::insert(const Picture& r) { return insertRecord(m_notebook.m_state->db, r); }
-RowId Notebook::Editor::insert(const Photo& r) { return insertRecord(m_notebook.m_state->db, r); }
+RowId Notebook::Editor::insert(const Unlocking& r) { return insertRecord(m_notebook.m_state->statements, r); }
+RowId Notebook::Editor::insert(const Group& r) { return insertRecord(m_notebook.m_state->statements, r); }
+RowId Notebook::Editor::insert(const Run& r) { return insertRecord(m_notebook.m_state->statements, r); }
+RowId Notebook::Editor::insert(const RunRig& r) { return insertRecord(m_notebook.m_state->statements, r); }
+RowId Notebook::Editor::insert(const Reading& r) { return insertRecord(m_notebook.m_state->statements, r); }
+RowId Notebook::Editor::insert(const LiquidStart& r) {
+    return insertRecord(m_notebook.m_state->statements, r);
+}
+RowId Notebook::Editor::insert(const ZeroCheck& r) { return insertRecord(m_notebook.m_state->statements, r); }
+RowId Notebook::Editor::insert(const Note& r) { return insertRecord(m_notebook.m_state->statements, r); }
+RowId Notebook::Editor::insert(const Picture& r) { return insertRecord(m_notebook.m_state->statements, r); }
+RowId Notebook::Editor::insert(const Photo& r) { return insertRecord(m_notebook.m_state->statements, r); }
 void Notebook::Editor::update(const Lesson& before, const Lesson& after) {
     updateRecord(m_notebook.m_state->db, before, after);
 }

@@ -107,43 +107,47 @@ bool Notebook::isStillThere() const { return m_state->hold.isStillAt(m_state->pa
 const Text& Notebook::notice() const { return m_state->notice; }
 
 Result<std::vector<Lesson>> Notebook::lessons() const {
-    return guarded(m_state->path,
-                   [&] { return tables::select<Lesson>(m_state->db, "ORDER BY held_on DESC, id DESC"); });
+    return guarded(m_state->path, [&] {
+        return tables::select<Lesson>(m_state->statements, "ORDER BY held_on DESC, id DESC");
+    });
 }
 
 namespace {
 
-LessonData loadAll(SQLite::Database& db, RowId lessonId) {
+LessonData loadAll(StatementCache& statements, RowId lessonId) {
     LessonData data;
-    auto lesson = tables::select<Lesson>(db, "WHERE id = ?", lessonId);
+    auto lesson = tables::select<Lesson>(statements, "WHERE id = ?", lessonId);
     if (lesson.empty())
         throw NotebookFault(Text::tr("this lesson is no longer in the notebook; choose another"));
     data.lesson = std::move(lesson.front());
-    data.rooms = tables::select<RoomRecord>(db, "WHERE lesson_id = ? ORDER BY id", lessonId);
-    data.setups = tables::select<Setup>(db, "WHERE lesson_id = ? ORDER BY id", lessonId);
-    data.groups = tables::select<Group>(db, "WHERE lesson_id = ? ORDER BY id", lessonId);
+    data.rooms = tables::select<RoomRecord>(statements, "WHERE lesson_id = ? ORDER BY id", lessonId);
+    data.setups = tables::select<Setup>(statements, "WHERE lesson_id = ? ORDER BY id", lessonId);
+    data.groups = tables::select<Group>(statements, "WHERE lesson_id = ? ORDER BY id", lessonId);
     data.predictions = tables::select<Prediction>(
-        db, "JOIN setup ON setup.id = prediction.setup_id WHERE setup.lesson_id = ? ORDER BY prediction.id",
+        statements,
+        "JOIN setup ON setup.id = prediction.setup_id WHERE setup.lesson_id = ? ORDER BY prediction.id",
         lessonId);
     data.runs = tables::select<Run>(
-        db, "JOIN setup ON setup.id = run.setup_id WHERE setup.lesson_id = ? ORDER BY run.id", lessonId);
+        statements, "JOIN setup ON setup.id = run.setup_id WHERE setup.lesson_id = ? ORDER BY run.id",
+        lessonId);
     const auto ofRuns = [](const char* table, const char* order) {
         return fmt::format("JOIN run ON run.id = {0}.run_id JOIN setup ON setup.id = run.setup_id WHERE "
                            "setup.lesson_id = ? ORDER BY {1}",
                            table, order);
     };
     data.readings = tables::select<Reading>(
-        db, ofRuns("reading", "reading.run_id, reading.position, reading.id"), lessonId);
-    data.zeros = tables::select<ZeroCheck>(db, ofRuns("zero_check", "zero_check.id"), lessonId);
-    data.notes = tables::select<Note>(db, ofRuns("note", "note.id"), lessonId);
-    const int version = pragma(db, "user_version");
+        statements, ofRuns("reading", "reading.run_id, reading.position, reading.id"), lessonId);
+    data.zeros = tables::select<ZeroCheck>(statements, ofRuns("zero_check", "zero_check.id"), lessonId);
+    data.notes = tables::select<Note>(statements, ofRuns("note", "note.id"), lessonId);
+    const int version = pragma(statements.database(), "user_version");
     if (version >= kFirstVersionWithPhotos)
-        data.photos = tables::select<Photo>(db, "WHERE lesson_id = ? ORDER BY id", lessonId);
+        data.photos = tables::select<Photo>(statements, "WHERE lesson_id = ? ORDER BY id", lessonId);
     if (version >= kFirstVersionWithRunRigs)
-        data.rigs = tables::select<RunRig>(db, ofRuns("run_rig", "run_rig.run_id, run_rig.id"), lessonId);
+        data.rigs =
+            tables::select<RunRig>(statements, ofRuns("run_rig", "run_rig.run_id, run_rig.id"), lessonId);
     if (version >= kFirstVersionWithPredictionPressures) {
         for (const PredictionPressure& p : tables::select<PredictionPressure>(
-                 db,
+                 statements,
                  "JOIN prediction ON prediction.id = prediction_pressure.id JOIN setup ON setup.id = "
                  "prediction.setup_id WHERE setup.lesson_id = ?",
                  lessonId))
@@ -151,23 +155,25 @@ LessonData loadAll(SQLite::Database& db, RowId lessonId) {
                 of != data.predictions.end())
                 of->pascal = p.pascal;
         data.unlockings = tables::select<Unlocking>(
-            db, "JOIN setup ON setup.id = unlocking.setup_id WHERE setup.lesson_id = ? ORDER BY unlocking.id",
+            statements,
+            "JOIN setup ON setup.id = unlocking.setup_id WHERE setup.lesson_id = ? ORDER BY unlocking.id",
             lessonId);
     }
     if (version >= kFirstVersionWithLiquidStarts)
-        data.starts = tables::select<LiquidStart>(db, ofRuns("liquid_start", "liquid_start.id"), lessonId);
+        data.starts =
+            tables::select<LiquidStart>(statements, ofRuns("liquid_start", "liquid_start.id"), lessonId);
     return data;
 }
 
 } // namespace
 
 Result<LessonData> Notebook::load(RowId lessonId) const {
-    return guarded(m_state->path, [&] { return loadAll(m_state->db, lessonId); });
+    return guarded(m_state->path, [&] { return loadAll(m_state->statements, lessonId); });
 }
 
 Result<std::vector<std::byte>> Notebook::picture(RowId id) const {
     return guarded(m_state->path, [&] {
-        auto found = tables::select<Picture>(m_state->db, "WHERE id = ?", id);
+        auto found = tables::select<Picture>(m_state->statements, "WHERE id = ?", id);
         return found.empty() ? std::vector<std::byte>() : std::move(found.front().bytes);
     });
 }

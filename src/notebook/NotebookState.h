@@ -3,6 +3,7 @@
 #include "ChangeSet.h"
 #include "Notebook.h"
 #include "NotebookFault.h"
+#include "StatementCache.h"
 
 #include <SQLiteCpp/SQLiteCpp.h>
 
@@ -42,6 +43,7 @@ struct Notebook::State {
     std::filesystem::path path;
     FileHold hold; ///< let go after the database: closing a file drops SQLite's own locks on it
     SQLite::Database db;
+    StatementCache statements{db};
     bool readOnly = false;
     Text notice;
     std::vector<Step> done, undone;

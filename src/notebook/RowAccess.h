@@ -1,6 +1,7 @@
 #pragma once
 
 #include "NotebookFault.h"
+#include "StatementCache.h"
 #include "Tables.h"
 
 #include <SQLiteCpp/SQLiteCpp.h>
@@ -97,13 +98,13 @@ Record readRecord(SQLite::Statement& statement) {
 
 /// All rows that a selection gives. @param rest  "WHERE … ORDER BY …" with at most one '?' for `key`.
 template <typename Record>
-std::vector<Record> select(SQLite::Database& db, std::string_view rest,
+std::vector<Record> select(StatementCache& statements, std::string_view rest,
                            std::optional<RowId> key = std::nullopt) {
-    SQLite::Statement statement(db, selectSql<Record>(rest));
-    if (key) bindValue(statement, 1, *key);
+    auto statement = statements.use(selectSql<Record>(rest));
+    if (key) bindValue(*statement, 1, *key);
     std::vector<Record> rows;
-    while (statement.executeStep())
-        rows.push_back(readRecord<Record>(statement));
+    while (statement->executeStep())
+        rows.push_back(readRecord<Record>(*statement));
     return rows;
 }
 

@@ -2,13 +2,15 @@
 #include "app/controls/NumberField.h"
 #include "app/controls/OnScreen.h"
 #include "app/controls/Segments.h"
-#include "app/controls/TableModel.h"
 #include "app/controls/Theme.h"
 #include "app/controls/ThemeChoice.h"
 #include "app/map/ScaleTicker.h"
+#include "app/tables/TableModel.h"
 #include "quantities/Rounding.h"
 
+#include <QAccessible>
 #include <QApplication>
+#include <QLabel>
 #include <QLayout>
 #include <QLocale>
 #include <QSignalSpy>
@@ -55,15 +57,33 @@ TEST(OnScreen, BothDecimalSignsAndBothMinusSignsAreUnderstood) {
 }
 
 TEST(NumberField, TellsWhatIsNotANumberAndGivesNoValueForIt) {
-    NumberField field(QStringLiteral("gauge"), QStringLiteral("bar"), QStringLiteral("field"));
+    QWidget page;
+    page.resize(500, 300);
+    NumberField& field =
+        *new NumberField(QStringLiteral("gauge"), QStringLiteral("bar"), QStringLiteral("field"), &page);
+    field.move(40, 40);
+    page.show();
     QSignalSpy edited(&field, &NumberField::edited), committed(&field, &NumberField::committed);
     QTest::keyClicks(field.edit(), QStringLiteral("-0.7x"));
     EXPECT_FALSE(field.value());
     EXPECT_TRUE(field.edit()->property("wrong").toBool());
-    EXPECT_FALSE(field.edit()->toolTip().isEmpty());
+    // A sentence stands under it, over what lies there, and is told to those who do not see it.
+    auto* error = page.findChild<QLabel*>(QStringLiteral("fieldError"));
+    ASSERT_TRUE(error && error->isVisible());
+    EXPECT_TRUE(page.rect().contains(error->geometry()));
+    EXPECT_GE(error->y(), field.edit()->mapTo(&page, QPoint(0, field.edit()->height())).y());
+    EXPECT_TRUE(error->text().contains(field.error()));
+    auto* spoken = QAccessible::queryAccessibleInterface(field.edit());
+    EXPECT_TRUE(spoken->state().invalid);
+    EXPECT_EQ(spoken->text(QAccessible::Description), field.error());
+    EXPECT_EQ(spoken->text(QAccessible::Value), QStringLiteral("-0.7x"));
+    EXPECT_EQ(spoken->role(), QAccessible::EditableText);
     QTest::keyClick(field.edit(), Qt::Key_Backspace);
     EXPECT_EQ(field.value(), -0.7);
     EXPECT_FALSE(field.edit()->property("wrong").toBool());
+    EXPECT_FALSE(error->isVisible());
+    EXPECT_FALSE(spoken->state().invalid);
+    EXPECT_TRUE(spoken->text(QAccessible::Description).isEmpty());
     EXPECT_EQ(edited.count(), 6);
     EXPECT_EQ(committed.count(), 0);
     QTest::keyClick(field.edit(), Qt::Key_Return);
@@ -84,6 +104,38 @@ TEST(NumberField, SettingAValueSaysNothingAndClearsTheMistake) {
     field.setValue(std::nullopt);
     EXPECT_TRUE(field.edit()->text().isEmpty());
     EXPECT_EQ(edited.count(), 0);
+}
+
+// What a screen reader types is typed: the field is edited, and what follows from it follows.
+TEST(NumberField, AScreenReaderReadsAndTypes) {
+    NumberField field(QStringLiteral("gauge"), QStringLiteral("bar"), QStringLiteral("field"));
+    QSignalSpy edited(&field, &NumberField::edited);
+    auto* spoken = QAccessible::queryAccessibleInterface(field.edit());
+    spoken->setText(QAccessible::Value, QStringLiteral("-0.75"));
+    EXPECT_EQ(field.value(), -0.75);
+    EXPECT_GE(edited.count(), 1);
+    auto* text = spoken->textInterface();
+    ASSERT_TRUE(text);
+    EXPECT_EQ(text->characterCount(), 5);
+    EXPECT_EQ(text->text(1, 3), QStringLiteral("0."));
+    EXPECT_EQ(text->cursorPosition(), 5);
+    text->addSelection(3, 5);
+    int from = 0, to = 0;
+    text->selection(0, &from, &to);
+    EXPECT_EQ(from, 3);
+    EXPECT_EQ(to, 5);
+    EXPECT_GT(text->characterRect(1).width(), 0);
+    auto* edits = spoken->editableTextInterface();
+    ASSERT_TRUE(edits);
+    edits->replaceText(3, 5, QStringLiteral("8"));
+    EXPECT_EQ(field.value(), -0.8);
+    edits->insertText(4, QStringLiteral("5"));
+    EXPECT_EQ(field.value(), -0.85);
+    edits->deleteText(0, 1);
+    EXPECT_EQ(field.value(), 0.85);
+    field.edit()->setReadOnly(true);
+    edits->deleteText(0, 4);
+    EXPECT_EQ(field.value(), 0.85);
 }
 
 TEST(Segments, OneIsChosenAndOnlyThePersonsChoiceIsToldOf) {
@@ -181,6 +233,46 @@ TEST(TableModel, ShowsTypesAndCopies) {
     EXPECT_TRUE(model.setData(model.index(0, 1), QStringLiteral("−0.72"), Qt::EditRole));
     EXPECT_FALSE(model.setData(model.index(0, 1), QStringLiteral("−0.70"), Qt::EditRole)); // unchanged
     EXPECT_EQ(typed.count(), 1);
+}
+
+// A capture puts a row on top: the others stay where they are, the chosen one stays chosen, and whatever
+// follows the model, by its signals alone, ends with the same rows.
+TEST(TableModel, RowsComeAndGoWithoutALayoutOfAll) {
+    const auto rowsOf = [](const std::vector<int>& ids) {
+        QVector<TableModel::Row> rows;
+        for (const int id : ids) {
+            TableModel::Row row;
+            row.id = id;
+            row.cells = {QString::number(id)};
+            rows << row;
+        }
+        return rows;
+    };
+    QTableView view;
+    TableModel model;
+    view.setModel(&model);
+    model.show({QStringLiteral("#")}, rowsOf({3, 2, 1}), {});
+    view.selectRow(1); // 2
+    QSignalSpy reset(&model, &QAbstractItemModel::modelReset),
+        inserted(&model, &QAbstractItemModel::rowsInserted);
+    model.show({QStringLiteral("#")}, rowsOf({4, 3, 2, 1}), {});
+    EXPECT_EQ(reset.count(), 0);
+    ASSERT_EQ(inserted.count(), 1);
+    EXPECT_EQ(view.selectionModel()->selectedRows().constFirst().row(), 2); // still 2
+    const std::vector<std::vector<int>> steps{{4, 3, 1}, {9, 8, 4, 1},    {},       {7},
+                                              {7, 7},    {1, 2, 3, 4, 5}, {5, 4, 3}};
+    int followed = model.rowCount();
+    QObject::connect(&model, &QAbstractItemModel::rowsInserted, &view,
+                     [&](const QModelIndex&, int first, int last) { followed += last - first + 1; });
+    QObject::connect(&model, &QAbstractItemModel::rowsRemoved, &view,
+                     [&](const QModelIndex&, int first, int last) { followed -= last - first + 1; });
+    for (const std::vector<int>& ids : steps) {
+        model.show({QStringLiteral("#")}, rowsOf(ids), {});
+        ASSERT_EQ(model.rowCount(), static_cast<int>(ids.size()));
+        EXPECT_EQ(followed, model.rowCount());
+        for (int r = 0; r < model.rowCount(); ++r)
+            EXPECT_EQ(model.row(r).id, ids[static_cast<std::size_t>(r)]);
+    }
 }
 
 /// Contrast of two colours as WCAG 2.1 defines it.

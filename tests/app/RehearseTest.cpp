@@ -6,6 +6,8 @@
 #include "app/rehearse/RehearsalTape.h"
 #include "app/rehearse/RehearseStation.h"
 #include "app/rigdrawing/RigDrawing.h"
+#include "rehearsal/Demonstrations.h"
+#include "rehearsal/ManualRun.h"
 
 #include <QAction>
 #include <QComboBox>
@@ -18,6 +20,8 @@
 #include <algorithm>
 #include <cmath>
 #include <fstream>
+#include <map>
+#include <set>
 
 namespace uttrin {
 namespace {
@@ -173,35 +177,80 @@ TEST_F(Rehearse, ItIsFlownByHand) {
     d->press("handle2"); // bleed, pump, palm
     ASSERT_TRUE(QTest::qWaitFor([&] { return pump().active; }, 5'000));
     ASSERT_TRUE(QTest::qWaitFor([&] { return scene().vessels[0].boiling; }, 20'000));
-    QTest::keyClick(station, Qt::Key_C);
-    EXPECT_TRUE(d->text("chance").endsWith(QStringLiteral("K off"))) << d->text("chance").toStdString();
+    d->key(Qt::Key_C); // a button that is pressed by its key is seen to go down first
+    EXPECT_TRUE(QTest::qWaitFor([&] { return d->text("chance").endsWith(QStringLiteral("K off")); }, 2'000))
+        << d->text("chance").toStdString();
     EXPECT_FALSE(d->text("chanceUnder").isEmpty());
-    QTest::keyClick(station, Qt::Key_F5);
-    EXPECT_FALSE(station->isManual());
+    d->key(Qt::Key_F5);
+    ASSERT_TRUE(QTest::qWaitFor([&] { return !station->isManual(); }, 2'000));
     wait();
     EXPECT_TRUE(d->text("chance").endsWith(QStringLiteral(" %")));
 }
 
 TEST_F(Rehearse, TheKeyboardAloneFliesARig) {
     choose("snow-under-vacuum");
-    QTest::keyClick(station, Qt::Key_F5);
-    ASSERT_TRUE(station->isManual());
+    d->key(Qt::Key_F5);
+    ASSERT_TRUE(QTest::qWaitFor([&] { return station->isManual(); }, 2'000));
     QTest::keyClick(station, Qt::Key_Space); // paused
     const double paused = station->moment();
     QTest::qWait(150);
     EXPECT_EQ(station->moment(), paused);
     EXPECT_EQ(std::ranges::find(scene().parts, ScenePart::Valve, &ScenePart::kind)->state, "shut");
-    QTest::keyClick(station, Qt::Key_1); // the bleed
-    QTest::keyClick(station, Qt::Key_9); // there is none
+    auto* bleed = d->find<QPushButton>("handle1");
+    const auto reads = [&](const char* text) {
+        return QTest::qWaitFor([&] { return bleed->text() == QLatin1String(text); }, 2'000);
+    };
+    d->key(Qt::Key_V);
+    d->key(Qt::Key_H); // there is no heater
+    // The key stands on its button, with how the thing is now.
+    EXPECT_TRUE(reads("bleed: open  V")) << bleed->text().toStdString();
+    EXPECT_TRUE(bleed->isChecked());
     d->press("rehearsalSpeed_1");
     QTest::keyClick(station, Qt::Key_Space);
     ASSERT_TRUE(QTest::qWaitFor([&] { return station->moment() > paused; }, 5'000));
     EXPECT_EQ(std::ranges::find(scene().parts, ScenePart::Valve, &ScenePart::kind)->state, "open");
     EXPECT_TRUE(d->said("rigDrawing").contains(QStringLiteral("bleed open")));
     EXPECT_EQ(map().paths.front().name, "run by hand");
+    // It works wherever the keyboard is.
+    d->find<QComboBox>("demonstration")->setFocus();
+    d->key(Qt::Key_V);
+    EXPECT_TRUE(reads("bleed: shut  V")) << bleed->text().toStdString();
+    EXPECT_FALSE(bleed->isChecked());
+    d->key(Qt::Key_F5);
+    EXPECT_TRUE(QTest::qWaitFor([&] { return !station->isManual(); }, 2'000));
+    d->key(Qt::Key_F5);
+    EXPECT_TRUE(QTest::qWaitFor([&] { return station->isManual(); }, 2'000));
     choose("sealed-flask"); // another rig lands this one
     EXPECT_FALSE(station->isManual());
     EXPECT_EQ(station->moment(), 0.0);
+}
+
+// V is a valve, H a heater, I ice in every rig; a second of its kind has Shift.
+TEST_F(Rehearse, AKeyMeansTheSameInEveryRig) {
+    const std::map<RigControl::Kind, QString> keys{
+        {RigControl::Valve, QStringLiteral("V")},   {RigControl::Pump, QStringLiteral("P")},
+        {RigControl::Ballast, QStringLiteral("B")}, {RigControl::Heater, QStringLiteral("H")},
+        {RigControl::Ice, QStringLiteral("I")},     {RigControl::Contact, QStringLiteral("T")},
+        {RigControl::Draught, QStringLiteral("F")}};
+    for (const Demonstration& demonstration : demonstrations()) {
+        SCOPED_TRACE(demonstration.id);
+        begin(demonstration);
+        station->runByHand(true);
+        station->play(false);
+        auto made = ManualRun::make(demonstration.rig, {});
+        ASSERT_TRUE(made);
+        std::set<QString> used;
+        int place = 0;
+        for (const RigControl& control : made->controls()) {
+            const auto name = QStringLiteral("handle%1").arg(++place).toLatin1();
+            const QString key = d->find<QPushButton>(name.constData())->shortcut().toString();
+            EXPECT_TRUE(key == keys.at(control.kind) ||
+                        key == QStringLiteral("Shift+") + keys.at(control.kind))
+                << key.toStdString() << " " << plain(control.name);
+            EXPECT_TRUE(used.insert(key).second) << key.toStdString();
+        }
+        station->runByHand(false);
+    }
 }
 
 TEST_F(Rehearse, ReadingsOfACoolingFlaskPredictTheRest) {

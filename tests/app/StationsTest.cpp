@@ -1,9 +1,9 @@
 #include "Driver.h"
 #include "app/controller/Dialogs.h"
-#include "app/controls/TableModel.h"
 #include "app/instruments/InstrumentPicture.h"
 #include "app/map/PhaseMap.h"
 #include "app/shell/NavigationColumn.h"
+#include "app/tables/TableModel.h"
 #include "lesson/views/WorkUp.h"
 #include "substances/SubstanceLibrary.h"
 

@@ -1,11 +1,11 @@
 #include "Driver.h"
 #include "app/controller/Dialogs.h"
 #include "app/controls/OnScreen.h"
-#include "app/controls/TableModel.h"
 #include "app/map/PhaseMap.h"
 #include "app/shell/BenchStrip.h"
 #include "app/shell/MinuteTape.h"
 #include "app/shell/NavigationColumn.h"
+#include "app/tables/TableModel.h"
 #include "lesson/commands/PlanCommands.h"
 #include "lesson/commands/RunCommands.h"
 #include "lesson/exchange/Exports.h"
@@ -277,6 +277,20 @@ TEST_F(WindowTest, SavesACopyStartsALessonAndComesBackToTheOther) {
     trigger("actionUndo");
     EXPECT_EQ(d->session().notebook().lessons()->size(), 1U);
     EXPECT_EQ(d->session().model().lesson().title, "Boiling water without a hundred degrees");
+}
+
+// While a number is typed, what stands beside it in the strip stays where it is.
+TEST_F(WindowTest, TheFiguresOfTheStripHoldTheirPlaces) {
+    goTo(Station::Run);
+    const auto margin = [&] { return d->find<QWidget>("margin")->geometry(); };
+    d->type("readTemperature", QStringLiteral("108.4"));
+    const QRect widest = margin();
+    for (const char* typed : {"8", "81", "81.4", "9.9", ""}) {
+        d->type("readTemperature", QLatin1String(typed));
+        EXPECT_EQ(margin(), widest) << typed;
+    }
+    const QRect number = d->find<QLabel>("stripLiquid")->geometry();
+    EXPECT_LE(number.right(), d->find<QLabel>("stripBoilsCaption")->geometry().left());
 }
 
 TEST_F(WindowTest, TheProjectorThemeGrowsTheFiguresAndGoesBack) {

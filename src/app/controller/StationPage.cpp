@@ -4,6 +4,7 @@ namespace uttrin::app {
 
 StationPage::StationPage(LessonController& controller) : m_controller(controller) {
     setObjectName(QStringLiteral("page"));
+    setAutoFillBackground(true); // nothing of the window is painted under it
     connect(&controller, &LessonController::changed, this, [this] {
         if (isVisible() && m_controller.isOpen()) refresh();
     });

@@ -37,9 +37,36 @@ QPointF MapOverview::place(const Ends& e, double kelvin, double pascal) const {
             f.bottom() - f.height() * std::log(pascal / e.lowPascal) / std::log(e.highPascal / e.lowPascal)};
 }
 
-void MapOverview::paintEvent(QPaintEvent*) {
+MapOverview::Key MapOverview::key() const {
+    const auto x = m_map->m_plot->xAxis->range(), y = m_map->m_plot->yAxis->range();
     const Theme& t = theme();
-    QPainter p(this);
+    return {size(),
+            devicePixelRatioF(),
+            x.lower,
+            x.upper,
+            y.lower,
+            y.upper,
+            static_cast<int>(m_map->axes()),
+            t.tick,
+            t.name,
+            QLocale().name(),
+            m_map->view().substance};
+}
+
+void MapOverview::paintEvent(QPaintEvent*) {
+    if (const Key now = key(); now != m_key) {
+        m_key = now;
+        m_picture = QPixmap(size() * now.ratio);
+        m_picture.setDevicePixelRatio(now.ratio);
+        m_picture.fill(Qt::transparent);
+        QPainter painter(&m_picture);
+        paint(painter);
+    }
+    QPainter(this).drawPixmap(0, 0, m_picture);
+}
+
+void MapOverview::paint(QPainter& p) const {
+    const Theme& t = theme();
     p.setRenderHint(QPainter::Antialiasing);
     p.setPen(t.hairline);
     p.setBrush(t.card);

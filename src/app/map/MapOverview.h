@@ -2,7 +2,12 @@
 
 #include "app/accessibility/Spoken.h"
 
+#include <QPixmap>
 #include <QWidget>
+
+namespace uttrin {
+class Substance;
+}
 
 namespace uttrin::app {
 
@@ -22,6 +27,17 @@ protected:
     void mouseMoveEvent(QMouseEvent* event) override;
 
 private:
+    /// All that the picture depends on.
+    struct Key {
+        QSize size;
+        double ratio = 0.0, xLow = 0.0, xHigh = 0.0, yLow = 0.0, yHigh = 0.0;
+        int axes = -1, tick = 0;
+        QString theme, locale;
+        const Substance* substance = nullptr;
+        friend bool operator==(const Key&, const Key&) = default;
+    };
+    [[nodiscard]] Key key() const;
+    void paint(QPainter& p) const;
     [[nodiscard]] QRectF field() const;
     /// What the little picture spans.
     struct Ends {
@@ -31,6 +47,8 @@ private:
     [[nodiscard]] QPointF place(const Ends& ends, double kelvin, double pascal) const;
     void moveTo(QPointF pixel);
     PhaseMap* m_map;
+    Key m_key;
+    QPixmap m_picture; ///< as it was painted for that key
 };
 
 } // namespace uttrin::app

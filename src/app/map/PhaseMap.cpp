@@ -22,9 +22,10 @@ namespace uttrin::app {
 namespace {
 
 constexpr double kPerMille = 1000.0; // the inverse temperature is shown as 1000/T
-constexpr double kReach = 14.0;      // px, how near a press must be to take hold of a mark
 constexpr int kTopEdge = 30, kRightEdge = 62;
 constexpr int kLow = 230; // px; under a lower map stands the unit alone
+
+constexpr QLatin1String kMarks("marks"); // the layer
 
 } // namespace
 
@@ -36,7 +37,11 @@ PhaseMap::PhaseMap(QWidget* parent) : QWidget(parent), m_plot(new PhasePlot(*thi
     m_plot->setInteractions(QCP::iRangeDrag | QCP::iRangeZoom);
     setMinimumSize(260, 200);
     m_plot->resize(size());
-    new PhaseRegions(this); // the plot owns its layers' items
+    // The plot owns its layers' items. What is typed and captured moves the marks, which have a layer for
+    // themselves.
+    m_plot->addLayer(kMarks, m_plot->layer(QStringLiteral("legend")));
+    m_plot->layer(kMarks)->setMode(QCPLayer::lmBuffered);
+    m_regions = new PhaseRegions(this);
     m_marks = new MapMarks(this);
     m_plain = QSharedPointer<RealMinusTicker>::create();
     m_plot->xAxis->setTicker(m_plain);
@@ -148,11 +153,24 @@ void PhaseMap::styleAxes() {
 void PhaseMap::show(const MapView& view) {
     const bool sameFrame = m_framed && view.lowPascal == m_view.lowPascal &&
                            view.highPascal == m_view.highPascal && view.substance == m_view.substance;
+    const bool sameScales = view.gauge == m_view.gauge && view.roomPascal == m_view.roomPascal;
     m_view = view;
+    spokenChanged(this);
+    if (sameFrame && sameScales && m_regions->isCurrent()) return replotMarks();
     styleAxes();
     if (!sameFrame) frame();
-    spokenChanged(this);
     m_plot->replot(QCustomPlot::rpQueuedReplot);
+}
+
+void PhaseMap::replotMarks() {
+    if (std::exchange(m_marksQueued, true)) return;
+    QMetaObject::invokeMethod(
+        this,
+        [this] {
+            m_marksQueued = false;
+            m_plot->layer(kMarks)->replot();
+        },
+        Qt::QueuedConnection);
 }
 
 void PhaseMap::frame() {
@@ -180,147 +198,11 @@ void PhaseMap::resetFrame() {
     m_plot->replot();
 }
 
-std::optional<int> PhaseMap::targetNear(QPointF pixel) const {
-    std::optional<int> nearest;
-    double best = kReach;
-    for (const MapTarget& t : m_view.targets) {
-        const double away = QLineF(pixel, pixelOf(t.kelvin, t.pascal)).length();
-        if (away < best) {
-            best = away;
-            nearest = t.place;
-        }
-    }
-    return nearest;
-}
-
-std::optional<RowId> PhaseMap::pointNear(QPointF pixel) const {
-    for (const MapPoint& p : m_view.points)
-        if (p.currentRun && QLineF(pixel, pixelOf(p.kelvin, p.pascal)).length() < kReach) return p.readingId;
-    return std::nullopt;
-}
-
-void PhaseMap::mousePressEvent(QMouseEvent* event) {
-    setFocus(Qt::MouseFocusReason);
-    m_pressedAt = event->position();
-    if (event->button() == Qt::LeftButton) {
-        if (const auto target = targetNear(event->position())) {
-            m_selected = *target;
-            emit targetPicked(*target);
-            if (m_movable) {
-                m_dragged = target;
-                readOut(event->position());
-                return;
-            }
-        }
-        if (const auto point = pointNear(event->position())) emit pointPicked(*point);
-    }
-    m_plot->mousePressEvent(event);
-}
-
-void PhaseMap::readOut(QPointF pixel) {
-    m_cursor = m_plot->axisRect()->rect().contains(pixel.toPoint()) || m_dragged ? std::optional(pixel)
-                                                                                 : std::nullopt;
-    if (m_dragged) {
-        const double top = m_plot->axisRect()->top(), bottom = m_plot->axisRect()->bottom();
-        m_draggedPascal = pascalAt(m_plot->yAxis->pixelToCoord(std::clamp(pixel.y(), top, bottom)));
-    }
-    m_plot->replot(QCustomPlot::rpQueuedReplot);
-}
-
-void PhaseMap::mouseMoveEvent(QMouseEvent* event) {
-    readOut(event->position());
-    setCursor(m_dragged                                    ? Qt::ClosedHandCursor
-              : m_movable && targetNear(event->position()) ? Qt::OpenHandCursor
-                                                           : Qt::ArrowCursor);
-    if (!m_dragged) m_plot->mouseMoveEvent(event);
-}
-
-void PhaseMap::mouseReleaseEvent(QMouseEvent* event) {
-    if (!m_dragged) {
-        m_plot->mouseReleaseEvent(event);
-        return;
-    }
-    const int place = *m_dragged;
-    const bool moved = QLineF(m_pressedAt, event->position()).length() > 3.0;
-    m_dragged.reset();
-    if (moved)
-        emit targetMoved(place, m_draggedPascal);
-    else
-        m_plot->replot(QCustomPlot::rpQueuedReplot);
-}
-
-void PhaseMap::mouseDoubleClickEvent(QMouseEvent* event) {
-    if (!targetNear(event->position())) resetFrame();
-}
-
-void PhaseMap::leaveEvent(QEvent*) {
-    m_cursor.reset();
-    m_plot->replot(QCustomPlot::rpQueuedReplot);
-}
-
-void PhaseMap::keyPressEvent(QKeyEvent* event) {
-    const auto& targets = m_view.targets;
-    const auto at = std::find_if(targets.begin(), targets.end(),
-                                 [this](const MapTarget& t) { return t.place == m_selected; });
-    const bool next = event->key() == Qt::Key_Right, previous = event->key() == Qt::Key_Left;
-    if ((next || previous) && !targets.empty()) {
-        const auto index = at == targets.end() ? (next ? -1 : static_cast<std::ptrdiff_t>(targets.size()))
-                                               : at - targets.begin();
-        m_selected =
-            targets[static_cast<std::size_t>(std::clamp<std::ptrdiff_t>(
-                        index + (next ? 1 : -1), 0, static_cast<std::ptrdiff_t>(targets.size()) - 1))]
-                .place;
-        emit targetPicked(m_selected);
-        m_plot->replot(QCustomPlot::rpQueuedReplot);
-        return;
-    }
-    const bool up = event->key() == Qt::Key_Up, down = event->key() == Qt::Key_Down;
-    if ((up || down) && m_movable && at != targets.end()) {
-        const double division = m_view.gauge.division * pascalPerScaleUnit(m_view.gauge);
-        emit targetMoved(m_selected, std::max(at->pascal + (up ? division : -division), division));
-        return;
-    }
-    if (event->key() == Qt::Key_Home)
-        resetFrame();
-    else
-        QWidget::keyPressEvent(event);
-}
-
 void PhaseMap::resizeEvent(QResizeEvent* event) {
     const bool wasLow = event->oldSize().height() < kLow;
     if (isLow() != wasLow) styleAxes();
     m_plot->resize(event->size());
     QWidget::resizeEvent(event);
-}
-
-void PhaseMap::wheelEvent(QWheelEvent* event) { m_plot->wheelEvent(event); }
-
-void PhaseMap::contextMenuEvent(QContextMenuEvent* event) {
-    QMenu menu(this);
-    const std::pair<QString, Axes> kinds[] = {{tr("Pressure, logarithmic"), Axes::PressureLog},
-                                              {tr("Pressure, linear"), Axes::PressureLinear},
-                                              {tr("ln p against 1/T"), Axes::ClausiusClapeyron}};
-    for (const auto& [label, axes] : kinds) {
-        QAction* action = menu.addAction(label, this, [this, kind = axes] { setAxes(kind); });
-        action->setCheckable(true);
-        action->setChecked(axes == m_axes);
-    }
-    menu.addSeparator();
-    QMenu* over = menu.addMenu(tr("Lay over"));
-    for (const Substance* s : substances()) {
-        if (s == m_view.substance) continue;
-        const bool shown =
-            std::find(m_view.overlays.begin(), m_view.overlays.end(), s) != m_view.overlays.end();
-        QAction* action = over->addAction(onScreen(s->facts().name), this, [this, s, shown] {
-            emit layOver(QString::fromStdString(s->facts().id), !shown);
-        });
-        action->setCheckable(true);
-        action->setChecked(shown);
-    }
-    menu.addAction(tr("Show all of %1").arg(onScreen(m_view.substance->facts().name)), this,
-                   &PhaseMap::showAll);
-    menu.addAction(tr("Frame what matters"), this, &PhaseMap::resetFrame);
-    menu.exec(event->globalPos());
 }
 
 bool PhaseMap::event(QEvent* event) {

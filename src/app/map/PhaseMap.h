@@ -90,6 +90,8 @@ private:
     [[nodiscard]] bool isLow() const;
     void styleAxes();
     void frame();
+    /// Draws anew, when the events are done, what lies over the regions and the axes, but not those.
+    void replotMarks();
     [[nodiscard]] std::optional<int> targetNear(QPointF pixel) const;
     [[nodiscard]] std::optional<RowId> pointNear(QPointF pixel) const;
     void readOut(QPointF pixel);
@@ -105,10 +107,12 @@ private:
     double m_draggedPascal = 0.0;
     QPointF m_pressedAt;
     std::optional<QPointF> m_cursor;
+    PhaseRegions* m_regions;
     MapMarks* m_marks;
     QSharedPointer<ScaleTicker> m_dial, m_pressure;
     QSharedPointer<QCPAxisTicker> m_plain;
     MapOverview* m_overview;
+    bool m_marksQueued = false;
 };
 
 } // namespace uttrin::app

@@ -19,6 +19,9 @@ class PhaseRegions : public QCPLayerable {
 public:
     explicit PhaseRegions(PhaseMap* map);
 
+    /// Whether what was painted last would be painted the same now.
+    [[nodiscard]] bool isCurrent() const { return key() == m_key; }
+
 protected:
     void applyDefaultAntialiasingHint(QCPPainter* painter) const override;
     void draw(QCPPainter* painter) override;

@@ -23,6 +23,7 @@ constexpr double kIcePoint = 273.15;
 
 RehearsalTape::RehearsalTape(QWidget* parent) : QWidget(parent) {
     setObjectName(QStringLiteral("rehearsalTape"));
+    setAttribute(Qt::WA_OpaquePaintEvent);
     setFocusPolicy(Qt::StrongFocus);
     setAccessibleName(tr("Tape of the rehearsal"));
     setMinimumHeight(112);

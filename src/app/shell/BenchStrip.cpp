@@ -5,16 +5,27 @@
 #include "app/controls/OnScreen.h"
 #include "app/controls/Theme.h"
 
-#include <QHBoxLayout>
+#include <QLabel>
 #include <QLocale>
 #include <QPainter>
 
 #include <algorithm>
+#include <tuple>
+#include <utility>
 
 namespace uttrin::app {
 namespace {
 
-constexpr double kLowest = -20.0, kHighest = 5.0; // K, ends of the margin's scale
+constexpr int kStripLeft = 20, kStripRight = 4, kStripTop = 6, kStripBottom = 4,
+              kStripApart = 22;                       // px, as all below
+constexpr int kStripBeforeUnit = 5, kStripUnitUp = 3; // the unit stands on the number's line
+constexpr int kStripUnderLines = 8;                   // more than its font, a line of small text
+constexpr double kLowest = -20.0, kHighest = 5.0;     // K, ends of the margin's scale
+
+int wideOf(const QLabel* label, const QFont& font) {
+    constexpr int kSpare = 1; // for what is drawn between two pixels
+    return QFontMetrics(font).horizontalAdvance(label->text()) + kSpare;
+}
 
 } // namespace
 
@@ -87,47 +98,45 @@ void MarginBar::paintEvent(QPaintEvent*) {
     p.drawPolygon(pointer, 3);
 }
 
-BenchStrip::BenchStrip(QWidget* parent) : QWidget(parent), m_margin(new MarginBar) {
+BenchStrip::BenchStrip(QWidget* parent) : QWidget(parent), m_margin(new MarginBar(this)) {
     setObjectName(QStringLiteral("strip"));
-    auto* row = new QHBoxLayout(this);
-    row->setContentsMargins(20, 6, 4, 4);
-    row->setSpacing(22);
+    setAttribute(Qt::WA_OpaquePaintEvent);
     const char* names[] = {"stripRoom", "stripGauge", "stripLiquid", "stripBoils"};
     for (int i = 0; i < 4; ++i) {
-        auto* column = new QVBoxLayout;
-        column->setSpacing(0);
-        auto* numbers = new QHBoxLayout;
-        numbers->setSpacing(5);
-        m_figures[i] = {makeLabel({}, "muted"), makeLabel({}, "live"), makeLabel({}, "muted"),
-                        makeLabel({}, "muted")};
-        for (QLabel* l : {m_figures[i].label, m_figures[i].number, m_figures[i].unit, m_figures[i].under})
+        Figure& f = m_figures[i];
+        f.label = makeLabel({}, "muted", this);
+        f.number = makeLabel({}, "live", this);
+        f.unit = makeLabel({}, "muted", this);
+        f.under = makeLabel({}, "muted", this);
+        for (QLabel* l : {f.label, f.number, f.unit, f.under})
             l->setWordWrap(false);
-        m_figures[i].label->setObjectName(QLatin1String(names[i]) + QLatin1String("Caption"));
-        m_figures[i].number->setObjectName(QLatin1String(names[i]));
-        m_figures[i].under->setObjectName(QLatin1String(names[i]) + QLatin1String("Under"));
-        numbers->addWidget(m_figures[i].number);
-        numbers->addWidget(m_figures[i].unit, 0, Qt::AlignBottom);
-        numbers->addStretch();
-        column->addWidget(m_figures[i].label);
-        column->addLayout(numbers);
-        column->addWidget(m_figures[i].under);
-        row->addLayout(column);
+        f.number->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
+        f.label->setObjectName(QLatin1String(names[i]) + QLatin1String("Caption"));
+        f.number->setObjectName(QLatin1String(names[i]));
+        f.under->setObjectName(QLatin1String(names[i]) + QLatin1String("Under"));
     }
-    row->addWidget(m_margin, 1);
 }
 
 void BenchStrip::fill(Figure& f, const StripFigure& shown) {
-    f.label->setText(QLocale().toUpper(onScreen(shown.label)));
-    f.label->setFont(fontOf(std::max(theme().tick, theme().small - 1), QFont::DemiBold));
-    f.number->setText(shown.number.empty() ? QStringLiteral("–") : onScreen(shown.number));
-    f.unit->setText(onScreen(shown.unit));
-    f.unit->setContentsMargins(0, 0, 0, 5);
-    f.under->setText((shown.missing ? QStringLiteral("\u26A0 ") : QString()) + onScreen(shown.under));
+    const QString label = QLocale().toUpper(onScreen(shown.label)), unit = onScreen(shown.unit),
+                  number = shown.number.empty() ? QStringLiteral("–") : onScreen(shown.number),
+                  under = (shown.missing ? QStringLiteral("\u26A0 ") : QString()) + onScreen(shown.under);
+    const int line = std::max(theme().tick, theme().small - 1);
+    const std::tuple now(label, number, unit, under, theme().live, line);
+    if (now == f.shown) return;
+    if (f.label->text() != label || f.unit->text() != unit || f.missing != shown.missing) forgetWidths();
+    f.shown = now;
+    f.missing = shown.missing;
+    f.label->setText(label);
+    f.label->setFont(fontOf(line, QFont::DemiBold));
+    f.number->setText(number);
+    f.unit->setText(unit);
+    f.unit->setAlignment(Qt::AlignLeft | Qt::AlignBottom);
+    f.under->setText(under);
     setRole(f.under, shown.missing ? "cautionText" : "muted");
-    f.under->setFont(
-        fontOf(std::max(theme().tick, theme().small - 1), shown.missing ? QFont::DemiBold : QFont::Normal));
-    f.number->setAccessibleName(onScreen(shown.label) + QLatin1Char(' ') + f.number->text() +
-                                QLatin1Char(' ') + f.unit->text());
+    f.under->setFont(fontOf(line, shown.missing ? QFont::DemiBold : QFont::Normal));
+    f.number->setAccessibleName(onScreen(shown.label) + QLatin1Char(' ') + number + QLatin1Char(' ') + unit);
+    measure(f);
 }
 
 void BenchStrip::show(const StripView& view) {
@@ -144,19 +153,68 @@ void BenchStrip::show(const StripView& view) {
     fit();
 }
 
+void BenchStrip::measure(Figure& f) {
+    f.full = wideOf(f.number, fontOf(theme().live, QFont::DemiBold));
+    f.narrow = wideOf(f.number, fontOf(theme().live * 2 / 3, QFont::DemiBold));
+    f.unitWide = wideOf(f.unit, fontOf(theme().small));
+    f.linesWide = std::max(wideOf(f.label, f.label->font()), wideOf(f.under, f.under->font()));
+}
+
+int BenchStrip::widen(bool narrow) {
+    int needed = kStripLeft + kStripRight + m_margin->minimumWidth();
+    for (Figure& f : m_figures) {
+        if (f.number->isHidden()) continue;
+        f.numberWide = std::max(f.numberWide, narrow ? f.narrow : f.full);
+        f.wide = std::max({f.wide, f.numberWide + kStripBeforeUnit + f.unitWide, f.linesWide});
+        needed += f.wide + kStripApart;
+    }
+    return needed;
+}
+
+void BenchStrip::forgetWidths() {
+    for (Figure& f : m_figures)
+        f.numberWide = f.wide = 0;
+    m_narrow = false;
+}
+
+QSize BenchStrip::minimumSizeHint() const {
+    int needed = kStripLeft + kStripRight + m_margin->minimumWidth();
+    for (const Figure& f : m_figures)
+        if (!f.number->isHidden())
+            needed += kStripApart + std::max(f.narrow + kStripBeforeUnit + f.unitWide, f.linesWide);
+    return {needed, height()};
+}
+
 void BenchStrip::fit() {
-    const QFontMetrics full(fontOf(theme().live, QFont::DemiBold));
-    const QMargins around = layout()->contentsMargins();
-    int needed = around.left() + around.right() + m_margin->minimumWidth();
+    if (const std::pair now{width(), theme().live}; std::exchange(m_fitted, now) != now) forgetWidths();
+    // With the widths that were needed before, else with those that are needed now, else smaller.
+    if (widen(m_narrow) > width()) {
+        forgetWidths();
+        if (widen(false) > width()) {
+            forgetWidths();
+            m_narrow = true;
+            widen(true);
+        }
+    }
+    arrange();
+    if (const int least = minimumSizeHint().width(); std::exchange(m_least, least) != least) updateGeometry();
+}
+
+void BenchStrip::arrange() {
+    const int lines = std::max(theme().tick, theme().small - 1) + kStripUnderLines;
+    const int under = height() - kStripBottom - lines, numbers = kStripTop + lines;
+    int x = kStripLeft;
     for (const Figure& f : m_figures) {
         if (f.number->isHidden()) continue;
-        constexpr int kBeforeUnit = 5;
-        const int wide = full.horizontalAdvance(f.number->text()) + kBeforeUnit + f.unit->sizeHint().width();
-        needed +=
-            std::max({wide, f.label->sizeHint().width(), f.under->sizeHint().width()}) + layout()->spacing();
+        setRole(f.number, m_narrow ? "liveNarrow" : "live");
+        f.label->setGeometry(x, kStripTop, f.wide, lines);
+        f.number->setGeometry(x, numbers, f.numberWide, under - numbers);
+        const int unit = x + f.numberWide + kStripBeforeUnit;
+        f.unit->setGeometry(unit, numbers, x + f.wide - unit, under - numbers - kStripUnitUp);
+        f.under->setGeometry(x, under, f.wide, lines);
+        x += f.wide + kStripApart;
     }
-    for (const Figure& f : m_figures)
-        setRole(f.number, needed > width() ? "liveNarrow" : "live");
+    m_margin->setGeometry(x, kStripTop, width() - x - kStripRight, height() - kStripTop - kStripBottom);
 }
 
 void BenchStrip::resizeEvent(QResizeEvent* event) {

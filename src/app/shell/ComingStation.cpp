@@ -9,6 +9,7 @@ namespace uttrin::app {
 
 ComingStation::ComingStation(const QString& title, const QString& what, const QString& meanwhile) {
     setObjectName(QStringLiteral("page"));
+    setAutoFillBackground(true);
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(60, 60, 60, 60);
     auto* card = new Card;

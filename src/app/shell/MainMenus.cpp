@@ -37,6 +37,7 @@
 #include <QMenuBar>
 #include <QMimeData>
 #include <QSettings>
+#include <QShortcut>
 #include <QStackedWidget>
 #include <QTimer>
 
@@ -58,6 +59,9 @@ void MainWindow::buildMenus() {
     buildStationsMenu();
     buildViewMenu();
     fillRecent();
+    auto* open = new QShortcut(Qt::Key_F10, this);
+    connect(open, &QShortcut::activated, this,
+            [this] { menuBar()->setActiveAction(menuBar()->actions().constFirst()); });
 }
 
 void MainWindow::buildNotebookMenu() {

@@ -7,9 +7,11 @@
 #include <QPainter>
 #include <QToolTip>
 
+#include <algorithm>
 #include <cmath>
 #include <set>
 #include <tuple>
+#include <utility>
 
 namespace uttrin::app {
 namespace {
@@ -33,14 +35,27 @@ void lozenge(QPainter& p, QPointF at, double r) {
 MinuteTape::MinuteTape(QWidget* parent) : QWidget(parent) {
     setAccessibleName(tr("Minutes of the period"));
     setObjectName(QStringLiteral("tape"));
+    setAttribute(Qt::WA_OpaquePaintEvent);
     setFixedHeight(wholeHeight());
 }
 
 void MinuteTape::show(const TapeView& view) {
-    m_view = view;
+    const TapeView before = std::exchange(m_view, view);
     setFixedHeight(wholeHeight());
     spokenChanged(this);
-    update();
+    if (before.period != view.period || before.blocks != view.blocks || before.marks != view.marks)
+        return update();
+    // Most often only the hand has moved.
+    if (before.now == view.now && before.nowText == view.nowText) return;
+    for (const TapeView* v : {&before, &view})
+        if (v->now) update(handOf(*v).toAlignedRect().adjusted(-3, -3, 3, height()));
+}
+
+QRectF MinuteTape::handOf(const TapeView& view) const {
+    const QFontMetricsF metrics(fontOf(theme().tick, QFont::DemiBold));
+    const double half = 0.5 * metrics.horizontalAdvance(onScreen(view.nowText)) + 8;
+    return QRectF(std::clamp(x(*view.now) - half, 2.0, std::max(2.0, width() - 2.0 * half - 2.0)), 2,
+                  2 * half, tickLine() + 2);
 }
 
 QString MinuteTape::spokenValue() const {
@@ -72,26 +87,21 @@ double MinuteTape::x(double minute) const {
     return kLeft + (width() - kLeft - kRight) * minute / std::max(1.0, m_view.period);
 }
 
-void MinuteTape::paintEvent(QPaintEvent*) {
+/// The axis with its minutes: kept, as what lies on it changes at every capture.
+const QPixmap& MinuteTape::ground() {
     const Theme& t = theme();
-    QPainter p(this);
+    const GroundKey key(size(), devicePixelRatioF(), m_view.period, t.tick, t.name, QLocale().name());
+    if (key == m_groundKey) return m_ground;
+    m_groundKey = key;
+    m_ground = QPixmap(size() * devicePixelRatioF());
+    m_ground.setDevicePixelRatio(devicePixelRatioF());
+    m_ground.fill(t.card);
+    QPainter p(&m_ground);
     p.setRenderHint(QPainter::Antialiasing);
-    p.fillRect(rect(), t.card);
     p.setPen(t.hairline);
     p.drawLine(0, 0, width(), 0);
-    const double axis = axisAt(), mark = marksAt();
-    p.setFont(fontOf(theme().tick));
-    for (const auto& b : m_view.blocks) {
-        const double left = x(b.from), right = x(b.to);
-        p.setPen(Qt::NoPen);
-        p.setBrush(t.hairline);
-        p.drawRoundedRect(QRectF(left, mark - 7, right - left, 14), 3, 3);
-        p.setPen(t.ink);
-        const double wide = p.fontMetrics().horizontalAdvance(onScreen(b.label)) + 8;
-        p.drawText(QRectF(std::clamp((left + right - wide) / 2, 2.0, std::max(2.0, width() - wide - 6.0)),
-                          namesTop(), wide, tickLine()),
-                   Qt::AlignCenter, onScreen(b.label));
-    }
+    p.setFont(fontOf(t.tick));
+    const double axis = axisAt();
     const int step = m_view.period > 130 ? 20 : m_view.period > 70 ? 10 : 5;
     p.setPen(QPen(t.ink, 1.5));
     p.drawLine(QPointF(x(0), axis), QPointF(x(m_view.period), axis));
@@ -105,9 +115,36 @@ void MinuteTape::paintEvent(QPaintEvent*) {
     }
     p.drawText(QRectF(0, axis + 9 + tickLine(), width() - kRight, tickLine()), Qt::AlignRight,
                tr("minutes of the period"));
+    return m_ground;
+}
+
+void MinuteTape::paintEvent(QPaintEvent* event) {
+    const Theme& t = theme();
+    const auto touched = [this, event](double left, double right) {
+        return event->region().intersects(QRectF(left, 0, right - left, height()).toAlignedRect());
+    };
+    QPainter p(this);
+    p.setRenderHint(QPainter::Antialiasing);
+    p.drawPixmap(0, 0, ground());
+    const double axis = axisAt(), mark = marksAt();
+    p.setFont(fontOf(theme().tick));
+    for (const auto& b : m_view.blocks) {
+        const double left = x(b.from), right = x(b.to);
+        p.setPen(Qt::NoPen);
+        p.setBrush(t.hairline);
+        p.drawRoundedRect(QRectF(left, mark - 7, right - left, 14), 3, 3);
+        p.setPen(t.ink);
+        if (!touched(std::min(left, (left + right) / 2 - 300), std::max(right, (left + right) / 2 + 300)))
+            continue;
+        const double wide = p.fontMetrics().horizontalAdvance(onScreen(b.label)) + 8;
+        p.drawText(QRectF(std::clamp((left + right - wide) / 2, 2.0, std::max(2.0, width() - wide - 6.0)),
+                          namesTop(), wide, tickLine()),
+                   Qt::AlignCenter, onScreen(b.label));
+    }
     std::set<std::tuple<int, bool, bool>> drawn; // marks of a kind on one pixel look like one
     for (const auto& m : m_view.marks) {
         const QPointF at(x(m.minute), mark);
+        if (!touched(at.x() - 10, at.x() + 10)) continue;
         if (!drawn.emplace(static_cast<int>(at.x()), m.done, m.struck).second) continue;
         p.setPen(QPen(m.done ? t.done : t.ink, 1.6));
         p.setBrush(m.done && !m.struck ? t.done : t.card);
@@ -123,9 +160,7 @@ void MinuteTape::paintEvent(QPaintEvent*) {
     p.setPen(Qt::NoPen);
     p.setBrush(t.ink);
     p.setFont(fontOf(theme().tick, QFont::DemiBold));
-    const double half = 0.5 * p.fontMetrics().horizontalAdvance(onScreen(m_view.nowText)) + 8;
-    const QRectF flag(std::clamp(now - half, 2.0, std::max(2.0, width() - 2.0 * half - 2.0)), 2, 2 * half,
-                      tickLine() + 2);
+    const QRectF flag = handOf(m_view);
     p.drawRoundedRect(flag, 3, 3);
     p.setPen(t.card);
     p.drawText(flag, Qt::AlignCenter, onScreen(m_view.nowText));

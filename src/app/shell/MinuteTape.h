@@ -3,7 +3,10 @@
 #include "app/accessibility/Spoken.h"
 #include "lesson/views/TapeView.h"
 
+#include <QPixmap>
 #include <QWidget>
+
+#include <tuple>
 
 namespace uttrin::app {
 
@@ -24,7 +27,14 @@ protected:
 
 private:
     [[nodiscard]] double x(double minute) const;
+    /// The flag on the hand, of a view that has one.
+    [[nodiscard]] QRectF handOf(const TapeView& view) const;
+    [[nodiscard]] const QPixmap& ground();
     TapeView m_view;
+    /// All that the ground depends on: size, ratio, period, height of its text, theme, language.
+    using GroundKey = std::tuple<QSize, double, double, int, QString, QString>;
+    GroundKey m_groundKey;
+    QPixmap m_ground;
 };
 
 } // namespace uttrin::app

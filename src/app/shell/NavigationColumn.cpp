@@ -81,6 +81,7 @@ QString NavigationColumn::stationName(int index) {
 
 NavigationColumn::NavigationColumn(QWidget* parent) : QWidget(parent) {
     setObjectName(QStringLiteral("navigation"));
+    setAttribute(Qt::WA_OpaquePaintEvent);
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, kTop, 0, 26);
     column->setSpacing(0);

@@ -3,9 +3,9 @@
 #include "app/controls/Labels.h"
 #include "app/controls/NumberField.h"
 #include "app/controls/OnScreen.h"
-#include "app/controls/TableModel.h"
 #include "app/controls/Theme.h"
 #include "app/map/ChartStyle.h"
+#include "app/tables/TableModel.h"
 #include "lesson/lookups/AltitudeView.h"
 
 #include <QComboBox>

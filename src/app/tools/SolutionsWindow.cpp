@@ -4,9 +4,9 @@
 #include "app/controls/NumberField.h"
 #include "app/controls/OnScreen.h"
 #include "app/controls/Segments.h"
-#include "app/controls/TableModel.h"
 #include "app/controls/Theme.h"
 #include "app/map/ChartStyle.h"
+#include "app/tables/TableModel.h"
 
 #include <QHBoxLayout>
 #include <QTableView>

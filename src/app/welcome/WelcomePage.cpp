@@ -18,6 +18,7 @@ constexpr int kMostCards = 6;
 
 WelcomePage::WelcomePage(QWidget* parent) : QWidget(parent) {
     setObjectName(QStringLiteral("page"));
+    setAutoFillBackground(true);
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(40, 32, 24, 24);
     row->setSpacing(32);

@@ -18,10 +18,12 @@ struct TapeView {
         double minute = 0.0;
         bool done = false, struck = false;
         Text tip;
+        friend bool operator==(const Mark&, const Mark&) = default;
     };
     struct Block {
         double from = 0.0, to = 0.0;
         Text label;
+        friend bool operator==(const Block&, const Block&) = default;
     };
     double period = 0.0; ///< min, at most kLongestTape
     std::optional<double> now;

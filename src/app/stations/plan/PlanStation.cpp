@@ -7,8 +7,8 @@
 #include "app/controls/OnScreen.h"
 #include "app/controls/ScrollColumn.h"
 #include "app/controls/Segments.h"
-#include "app/controls/TableModel.h"
 #include "app/map/PhaseMap.h"
+#include "app/tables/TableModel.h"
 #include "lesson/commands/PlanCommands.h"
 #include "lesson/views/MapView.h"
 

@@ -2,8 +2,8 @@
 
 #include "app/controls/Labels.h"
 #include "app/controls/OnScreen.h"
-#include "app/controls/TableModel.h"
 #include "app/controls/Theme.h"
+#include "app/tables/TableModel.h"
 
 #include <QHBoxLayout>
 #include <QMenu>
@@ -53,6 +53,7 @@ void TakenCard::show(const RunView& v, const QString& temperatureUnit) {
     QVector<TableModel::Row> rows;
     rows.reserve(static_cast<int>(v.taken.size()));
     m_withPicture.clear();
+    const RowId newest = m_rows->rowCount() > 0 ? m_rows->row(0).id : 0;
     const QString aimed = tr("what was aimed at; never fitted"), read = tr("what was read; this is fitted"),
                   off = tr("temperature less boiling point at the pressure read"), picture = tr("picture");
     for (const auto& t : v.taken) {
@@ -73,6 +74,7 @@ void TakenCard::show(const RunView& v, const QString& temperatureUnit) {
     m_rows->show({QStringLiteral("#"), tr("target"), tr("actual, %1").arg(onScreen(v.unit)), temperatureUnit,
                   QStringLiteral("K"), QStringLiteral(" ")},
                  rows, {5});
+    if (!rows.isEmpty() && rows.first().id != newest) m_table->scrollToTop();
     m_picture->setVisible(!m_withPicture.isEmpty());
 }
 

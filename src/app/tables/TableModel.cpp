@@ -1,6 +1,7 @@
 #include "TableModel.h"
 
-#include "Theme.h"
+#include "CellDelegate.h"
+#include "app/controls/Theme.h"
 
 #include <QApplication>
 #include <QClipboard>
@@ -21,15 +22,43 @@ void TableModel::show(const QStringList& columns, const QVector<Row>& rows, cons
     if (auto* view = qobject_cast<QTableView*>(QObject::parent());
         view && view->verticalHeader()->defaultSectionSize() != rowHeight())
         view->verticalHeader()->setDefaultSectionSize(rowHeight());
-    const bool sameShape = columns == m_columns && rows.size() == m_rows.size();
-    if (!sameShape) beginResetModel();
+    if (columns == m_columns && leftColumns == m_left) return replaceRows(rows);
+    beginResetModel();
     m_columns = columns;
     m_rows = rows;
     m_left = leftColumns;
-    if (!sameShape)
-        endResetModel();
-    else if (!rows.isEmpty())
-        emit dataChanged(index(0, 0), index(rowCount() - 1, columnCount() - 1));
+    endResetModel();
+}
+
+/// Rows that stay keep their place in the view, and whether they are chosen: only those between the first and
+/// the last that changed come, go or are said to have changed.
+void TableModel::replaceRows(const QVector<Row>& rows) {
+    const auto before = m_rows.size(), after = rows.size(), fewer = std::min(before, after);
+    qsizetype first = 0, same = 0; // alike at the top and at the bottom
+    while (first < fewer && m_rows[first].id == rows[first].id)
+        ++first;
+    while (same < fewer - first && m_rows[before - 1 - same].id == rows[after - 1 - same].id)
+        ++same;
+    const int row = static_cast<int>(first);
+    if (before - same > first) {
+        beginRemoveRows({}, row, static_cast<int>(before - same) - 1);
+        m_rows.remove(first, before - same - first);
+        endRemoveRows();
+    }
+    if (after - same > first) {
+        beginInsertRows({}, row, static_cast<int>(after - same) - 1);
+        m_rows = m_rows.first(first) + rows.mid(first, after - same - first) + m_rows.last(same);
+        endInsertRows();
+    }
+    qsizetype from = 0, to = after;
+    while (from < to && m_rows[from] == rows[from])
+        ++from;
+    while (to > from && m_rows[to - 1] == rows[to - 1])
+        --to;
+    m_rows = rows;
+    if (to > from)
+        emit dataChanged(index(static_cast<int>(from), 0),
+                         index(static_cast<int>(to) - 1, columnCount() - 1));
 }
 
 int TableModel::rowCount(const QModelIndex& parent) const {
@@ -84,6 +113,7 @@ bool TableModel::setData(const QModelIndex& index, const QVariant& value, int ro
 }
 
 void styleTable(QTableView* view) {
+    view->setItemDelegate(new CellDelegate(view));
     view->verticalHeader()->hide();
     view->verticalHeader()->setDefaultSectionSize(rowHeight());
     view->horizontalHeader()->setHighlightSections(false);

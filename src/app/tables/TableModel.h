@@ -19,6 +19,7 @@ public:
         bool struck = false;
         bool strong = false;
         qlonglong id = 0;
+        friend bool operator==(const Row&, const Row&) = default;
     };
     using QAbstractTableModel::QAbstractTableModel;
     /// @param leftColumns  columns that hold words and are left-aligned.
@@ -37,6 +38,7 @@ signals:
     void typed(int row, int column, const QString& text);
 
 private:
+    void replaceRows(const QVector<Row>& rows);
     QStringList m_columns;
     QVector<Row> m_rows;
     QVector<int> m_left, m_editable;
