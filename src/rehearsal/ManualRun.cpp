@@ -28,6 +28,19 @@ Text reasonFor(const VesselState& s, double offKelvin, double thermometerOff, do
 
 } // namespace
 
+Text stateOf(const RigControl& control) {
+    switch (control.kind) {
+    case RigControl::Valve:
+    case RigControl::Ballast:
+        return control.on ? Text::tr("open") : Text::tr("shut");
+    case RigControl::Ice:
+    case RigControl::Contact:
+        return control.on ? Text::tr("in place") : Text::tr("taken away");
+    default:
+        return control.on ? Text::tr("on") : Text::tr("off");
+    }
+}
+
 std::vector<RigControl> controlsOf(const RigModel& now, const RigSetup& setup) {
     const RigModel& built = setup.model;
     std::vector<RigControl> all;
@@ -37,13 +50,16 @@ std::vector<RigControl> controlsOf(const RigModel& now, const RigSetup& setup) {
         if (isLeak(l) || isOpenTop(setup, l) || l.reliefPascal > 0.0 || (l.from != kRoom && l.to != kRoom))
             continue;
         const bool open = l.opening > 0.0;
-        all.push_back({Text::data(l.name), open, {RigAction::Open, at(i), open ? 0.0 : 1.0}});
+        all.push_back(
+            {RigControl::Valve, Text::data(l.name), open, {RigAction::Open, at(i), open ? 0.0 : 1.0}});
     }
     for (std::size_t i = 0; i < now.pumps.size(); ++i) {
         const PumpAt& p = now.pumps[i];
-        all.push_back({Text::data(p.name), p.on, {RigAction::RunPump, at(i), p.on ? 0.0 : 1.0}});
+        all.push_back(
+            {RigControl::Pump, Text::data(p.name), p.on, {RigAction::RunPump, at(i), p.on ? 0.0 : 1.0}});
         if (p.ballast > 0.0)
-            all.push_back({Text::tr("{}'s ballast", Text::data(p.name)),
+            all.push_back({RigControl::Ballast,
+                           Text::tr("{}'s ballast", Text::data(p.name)),
                            p.ballastOpen > 0.0,
                            {RigAction::Ballast, at(i), p.ballastOpen > 0.0 ? 0.0 : 1.0}});
     }
@@ -51,19 +67,26 @@ std::vector<RigControl> controlsOf(const RigModel& now, const RigSetup& setup) {
         constexpr double kUsual = 300.0; // W
         const double power = built.heaters[i].watt > 0.0 ? built.heaters[i].watt : kUsual;
         const bool on = now.heaters[i].watt > 0.0;
-        all.push_back({Text::data(now.heaters[i].name), on, {RigAction::Heat, at(i), on ? 0.0 : power}});
+        all.push_back({RigControl::Heater,
+                       Text::data(now.heaters[i].name),
+                       on,
+                       {RigAction::Heat, at(i), on ? 0.0 : power}});
     }
     for (std::size_t i = 0; i < now.contacts.size(); ++i) {
         const Contact& c = now.contacts[i];
         if (isOfTheRoom(c)) continue;
         if (built.contacts[i].iceKg > 0.0)
-            all.push_back(
-                {Text::data(c.name), c.on, {RigAction::Ice, at(i), c.on ? 0.0 : built.contacts[i].iceKg}});
+            all.push_back({RigControl::Ice,
+                           Text::data(c.name),
+                           c.on,
+                           {RigAction::Ice, at(i), c.on ? 0.0 : built.contacts[i].iceKg}});
         else
-            all.push_back({Text::data(c.name), c.on, {RigAction::Touch, at(i), c.on ? 0.0 : 1.0}});
+            all.push_back(
+                {RigControl::Contact, Text::data(c.name), c.on, {RigAction::Touch, at(i), c.on ? 0.0 : 1.0}});
     }
     for (std::size_t i = 0; i < now.draughts.size(); ++i)
-        all.push_back({Text::data(now.draughts[i].name),
+        all.push_back({RigControl::Draught,
+                       Text::data(now.draughts[i].name),
                        now.draughts[i].on,
                        {RigAction::Fan, at(i), now.draughts[i].on ? 0.0 : 1.0}});
     return all;

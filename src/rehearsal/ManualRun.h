@@ -6,10 +6,16 @@ namespace uttrin {
 
 /// Something on a rig that a hand can reach during a run by hand.
 struct RigControl {
+    /// What it is; the same key presses the same kind in every rig.
+    enum Kind { Valve, Pump, Ballast, Heater, Ice, Contact, Draught };
+    Kind kind = Valve;
     Text name;
     bool on = false; ///< open, running, lying on, heating
     RigAction press; ///< what a press does now
 };
+
+/// How it is now, in a word: "open", "shut", "on".
+[[nodiscard]] Text stateOf(const RigControl& control);
 
 /// What can be reached, as the rig is now. @param setup  as it was at the start, for a heater's power.
 [[nodiscard]] std::vector<RigControl> controlsOf(const RigModel& now, const RigSetup& setup);

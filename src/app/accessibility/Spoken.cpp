@@ -2,6 +2,7 @@
 
 #include "SpokenControls.h"
 #include "SpokenDrawing.h"
+#include "app/controls/FieldEdit.h"
 #include "app/controls/Labels.h"
 
 #include <QAbstractButton>
@@ -20,6 +21,7 @@ QAccessibleInterface* interfaceOf(const QString&, QObject* object) {
     if (dynamic_cast<Spoken*>(object)) return new SpokenDrawing(widget);
     if (auto* button = qobject_cast<QAbstractButton*>(widget)) return new SpokenButton(button);
     if (auto* list = qobject_cast<QComboBox*>(widget)) return new SpokenList(list);
+    if (auto* field = qobject_cast<FieldEdit*>(widget)) return new SpokenField(field);
     if (auto* slider = qobject_cast<QSlider*>(widget)) return new SpokenSlider(slider);
     if (const auto role = spokenRoleOf(*widget)) return new QAccessibleWidget(widget, *role);
     return nullptr;

@@ -6,6 +6,7 @@
 
 class QAbstractButton;
 class QComboBox;
+class QLineEdit;
 class QSlider;
 
 namespace uttrin::app {
@@ -40,6 +41,39 @@ public:
 
 private:
     QComboBox* m_list;
+};
+
+/// A line of text to be typed in: it says when what stands in it is wrong, and why.
+class SpokenField : public QAccessibleWidget,
+                    public QAccessibleTextInterface,
+                    public QAccessibleEditableTextInterface {
+public:
+    explicit SpokenField(QLineEdit* field);
+    void* interface_cast(QAccessible::InterfaceType type) override;
+    [[nodiscard]] QAccessible::State state() const override;
+    [[nodiscard]] QString text(QAccessible::Text kind) const override;
+    void setText(QAccessible::Text kind, const QString& text) override;
+
+    void selection(int index, int* start, int* end) const override;
+    [[nodiscard]] int selectionCount() const override;
+    void addSelection(int start, int end) override;
+    void removeSelection(int index) override;
+    void setSelection(int index, int start, int end) override;
+    [[nodiscard]] int cursorPosition() const override;
+    void setCursorPosition(int position) override;
+    [[nodiscard]] QString text(int start, int end) const override;
+    [[nodiscard]] int characterCount() const override;
+    [[nodiscard]] QRect characterRect(int offset) const override;
+    [[nodiscard]] int offsetAtPoint(const QPoint& point) const override;
+    void scrollToSubstring(int start, int end) override;
+    QString attributes(int offset, int* start, int* end) const override;
+
+    void deleteText(int start, int end) override;
+    void insertText(int offset, const QString& text) override;
+    void replaceText(int start, int end, const QString& text) override;
+
+private:
+    QLineEdit* m_field;
 };
 
 /// A control with a number that can be set.

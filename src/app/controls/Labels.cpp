@@ -48,10 +48,26 @@ QLayout* centred(QWidget* widget) {
     return row;
 }
 
+QWidget* besideLabel(const QString& label, QWidget* widget) {
+    auto* both = new QWidget;
+    auto* row = new QHBoxLayout(both);
+    row->setContentsMargins(0, 0, 0, 0);
+    row->setSpacing(6);
+    auto* caption = makeLabel(label, "muted");
+    caption->setWordWrap(false);
+    caption->setBuddy(widget);
+    row->addWidget(caption);
+    row->addWidget(widget, 1);
+    both->setSizePolicy(widget->sizePolicy().horizontalPolicy(), QSizePolicy::Fixed);
+    return both;
+}
+
 QVBoxLayout* labelled(const QString& label, QWidget* widget) {
     auto* column = new QVBoxLayout;
     column->setSpacing(3);
-    column->addWidget(makeLabel(label, "muted"));
+    auto* caption = makeLabel(label, "muted");
+    caption->setBuddy(widget);
+    column->addWidget(caption);
     column->addWidget(widget);
     return column;
 }

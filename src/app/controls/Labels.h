@@ -26,6 +26,9 @@ void setSpokenRole(QWidget* widget, QAccessible::Role role);
 /// A row that keeps a widget of fixed width in the middle, as high as its text needs.
 QLayout* centred(QWidget* widget);
 
+/// A caption and a control beside it, which stay together where rows break.
+QWidget* besideLabel(const QString& label, QWidget* widget);
+
 /// A caption over a control.
 QVBoxLayout* labelled(const QString& label, QWidget* widget);
 

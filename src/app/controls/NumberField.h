@@ -2,19 +2,22 @@
 
 #include <QLabel>
 #include <QLineEdit>
+#include <QPointer>
 
 #include <optional>
 
 namespace uttrin::app {
 
 /// A field for one number with its unit beside it. Accepts '.' and the locale's decimal sign; what is not a
-/// number is shown as wrong and gives no value.
+/// number is marked as wrong, with a sentence under it, and gives no value.
 class NumberField : public QWidget {
     Q_OBJECT
 public:
     /// @param name  object name of the line edit and its accessible name
     NumberField(const QString& label, const QString& unit, const QString& name, QWidget* parent = nullptr);
     [[nodiscard]] std::optional<double> value() const;
+    /// What is wrong with what stands in it; empty if nothing.
+    [[nodiscard]] QString error() const;
     /// Its value, if there is one; else what was there stays.
     void putInto(double& value) const { value = this->value().value_or(value); }
     void setValue(std::optional<double> value); ///< emits nothing
@@ -24,6 +27,7 @@ public:
     void setBig();
     void setPlaceholder(const QString& text) { m_edit->setPlaceholderText(text); }
     QLineEdit* edit() { return m_edit; }
+    bool event(QEvent* event) override;
 
 signals:
     void edited();    ///< at every keystroke
@@ -31,10 +35,12 @@ signals:
 
 private:
     void judge();
+    void placeError();
     QLabel* m_label;
     QLineEdit* m_edit;
     QLabel* m_unit;
     QString m_committedText;
+    QPointer<QLabel> m_error; ///< under it, over what lies there: nothing moves for it
 };
 
 } // namespace uttrin::app

@@ -19,7 +19,7 @@ Theme current = Theme::paper();
 QString styleSheet(const Theme& t) {
     QString css = QStringLiteral(R"css(
 QWidget { color: @ink; font-size: @textpx; }
-QMainWindow, QWidget#page, QScrollArea, QWidget#scrollBody { background: @paper; }
+QMainWindow { background: @paper; }
 QScrollArea { border: none; }
 QFrame#card { background: @card; border: 1px solid @hairline; border-radius: 6px; }
 QLabel { background: transparent; }
@@ -59,11 +59,11 @@ QCheckBox { spacing: 8px; background: transparent; outline: none; }
 QCheckBox { min-height: 24px; } QCheckBox::indicator { width: 16px; height: 16px; border: 1px solid @edge; border-radius: 4px; background: @card; }
 QCheckBox::indicator:checked { background: @done; border-color: @done; image: url(:/icons/@check.svg); }
 QCheckBox::indicator:disabled { border-color: @hairline; }
-QComboBox { padding-right: 22px; } QComboBox::drop-down { border: none; width: 20px; } QComboBox::down-arrow { image: url(:/icons/arrow.svg); width: 12px; height: 12px; }
+QComboBox { padding-right: 4px; } QComboBox::drop-down { border: none; width: 20px; } QComboBox::down-arrow { image: url(:/icons/arrow.svg); width: 12px; height: 12px; }
 QTableView::indicator { width: 16px; height: 16px; }
 QListWidget { background: @card; border: 1px solid @hairline; border-radius: 6px; }
-QScrollBar:vertical { background: transparent; width: 16px; } QScrollBar::handle:vertical { background: @edge; border-radius: 5px; min-height: 24px; margin: 0 3px; }
-QScrollBar:horizontal { background: transparent; height: 16px; } QScrollBar::handle:horizontal { background: @edge; border-radius: 5px; min-width: 24px; margin: 3px 0; }
+QScrollBar:vertical { background: transparent; width: 24px; } QScrollBar::handle:vertical { background: @edge; border-radius: 5px; min-height: 32px; margin: 0 7px; }
+QScrollBar:horizontal { background: transparent; height: 24px; } QScrollBar::handle:horizontal { background: @edge; border-radius: 5px; min-width: 32px; margin: 7px 0; }
 QSlider { min-height: 24px; }
 QScrollBar::add-line, QScrollBar::sub-line { width: 0; height: 0; } QScrollBar::add-page, QScrollBar::sub-page { background: transparent; }
 QDialog { background: @paper; }

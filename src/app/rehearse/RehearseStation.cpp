@@ -326,6 +326,7 @@ void RehearseStation::nameManualRun() {
     m_manualButton->setText(isManual()      ? tr("Stop  F5")
                             : theme().large ? tr("By hand  F5") // its letters are larger
                                             : tr("Run it by hand  F5"));
+    m_manualButton->setShortcut(Qt::Key_F5); // wherever the keyboard is; a new text takes it off
 }
 
 void RehearseStation::capture() {
@@ -340,10 +341,7 @@ void RehearseStation::refresh() {
 }
 
 void RehearseStation::keyPressEvent(QKeyEvent* e) {
-    if (e->key() == Qt::Key_F5) return runByHand(!isManual());
     if (e->key() == Qt::Key_Space) return play(!m_clock->isActive());
-    if (m_manualRun && e->key() == Qt::Key_C) return capture();
-    if (e->key() >= Qt::Key_1 && e->key() <= Qt::Key_9 && m_handles->press(e->key() - Qt::Key_0)) return;
     StationPage::keyPressEvent(e);
 }
 

@@ -104,6 +104,7 @@ void RehearseStation::buildRight(QVBoxLayout* column) {
     m_captureButton = new QPushButton(tr("Capture  C"));
     m_captureButton->setObjectName(QStringLiteral("manualCapture"));
     m_captureButton->setProperty("role", "main");
+    m_captureButton->setShortcut(Qt::Key_C);
     m_captureButton->hide();
     tiles->addWidget(m_captureButton);
     tiles->addWidget(m_manualButton);

@@ -48,6 +48,7 @@ std::vector<KeyLine> keysOf(const QWidget& window) {
                    KeySheet::tr("presses the button that has the ring; captures in a field of a reading")});
     out.push_back(
         {everywhere, KeySheet::tr("arrows"), KeySheet::tr("go among choices; Space or Enter chooses")});
+    out.push_back({everywhere, KeySheet::tr("F10"), KeySheet::tr("opens the menu")});
     out.push_back({drawn, KeySheet::tr("arrows on an instrument"),
                    KeySheet::tr("set it by what can be read; Page keys by ten")});
     out.push_back(

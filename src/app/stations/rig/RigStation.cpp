@@ -102,8 +102,10 @@ void RigStation::apply() {
     PressureInstrument gauge = p.rig.gauge;
     m_gauge->take(gauge);
     const auto room = session().room();
-    p = withGauge(p, gauge, room ? std::optional(room->station) : std::nullopt);
-    m_thermometer->take(p.rig.thermometer);
+    p = m_memory.withGauge(p, gauge, room ? std::optional(room->station) : std::nullopt);
+    Thermometer thermometer = p.rig.thermometer;
+    m_thermometer->take(thermometer);
+    p.rig.thermometer = m_memory.withKind(p.rig.thermometer, thermometer);
     m_vessel->take(p);
     m_controller.carryOut(&PlanCommands::changePlan, p, Text::tr("Change the rig"));
 }
@@ -138,6 +140,8 @@ void RigStation::showMeaning() {
 
 void RigStation::refresh() {
     m_filling = true;
+    const std::pair rig(session().setupId(), session().notebook().path());
+    if (std::exchange(m_remembered, rig) != rig) m_memory.forget();
     const auto& setups = session().model().data().setups;
     const Plan& p = session().plan();
     QStringList names;

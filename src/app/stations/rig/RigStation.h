@@ -1,8 +1,11 @@
 #pragma once
 
 #include "app/controller/StationPage.h"
+#include "plan/InstrumentMemory.h"
 
+#include <filesystem>
 #include <optional>
+#include <utility>
 
 class QLabel;
 class QPushButton;
@@ -43,6 +46,8 @@ private:
     PhaseMap* m_map;
     InstrumentPair* m_pair;
     std::optional<Temperature> m_boils; ///< at which the instruments are shown, once a person moved one
+    InstrumentMemory m_memory;
+    std::pair<RowId, std::filesystem::path> m_remembered; ///< the set-up, and its notebook, that it is of
     bool m_filling = false;
 };
 

@@ -100,7 +100,7 @@ void ReadingCard::buildVigour() {
 }
 
 void ReadingCard::buildDetails() {
-    FlowLayout* details = FlowLayout::inRow(8);
+    FlowLayout* details = FlowLayout::inRow(6);
     m_isolated = new QCheckBox(tr("isolated"));
     m_isolated->setToolTip(tr("The pump was closed off when this point was read"));
     m_isolated->setObjectName(QStringLiteral("isolated"));
@@ -109,7 +109,6 @@ void ReadingCard::buildDetails() {
     m_cooling->setObjectName(QStringLiteral("cooling"));
     m_judge = new FieldEdit;
     m_judge->setObjectName(QStringLiteral("judge"));
-    m_judge->setQuestion(tr("seen by"));
     m_judge->setToolTip(tr("Who said that it boils: people differ, and it stands with the point"));
     m_judge->setAccessibleName(tr("Who said that it boils"));
     m_criterion = new QComboBox;
@@ -119,8 +118,8 @@ void ReadingCard::buildDetails() {
     details->addFixed(m_criterion);
     details->addFixed(m_isolated);
     details->addFixed(m_cooling);
-    m_judge->setMinimumWidth(70);
-    details->addWidget(m_judge);
+    m_judge->setMinimumWidth(58);
+    details->addWidget(besideLabel(tr("seen by"), m_judge));
     column()->addWidget(details->parentWidget());
 }
 

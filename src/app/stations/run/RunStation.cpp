@@ -70,13 +70,12 @@ QWidget* RunStation::buildRuns() {
     m_run = new RunChoice(m_controller, QStringLiteral("runChoice"));
     m_newGroup = new FieldEdit;
     m_newGroup->setObjectName(QStringLiteral("newGroup"));
-    m_newGroup->setQuestion(tr("group"));
     m_newGroup->setAccessibleName(tr("Group that starts a run"));
     m_newGroup->setMinimumWidth(110);
     m_start = new QPushButton(tr("Start a run"));
     m_start->setObjectName(QStringLiteral("startRun"));
     runs->addFixed(m_run);
-    runs->addFixed(m_newGroup);
+    runs->addFixed(besideLabel(tr("group"), m_newGroup));
     runs->addFixed(m_start);
     return runs->parentWidget();
 }
