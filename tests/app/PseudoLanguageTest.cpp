@@ -1,6 +1,7 @@
 #include "support/PseudoLanguage.h"
 
 #include "Driver.h"
+#include "SeenWhole.h"
 #include "app/controls/Catalogues.h"
 #include "app/controls/OnScreen.h"
 #include "app/map/PhaseMap.h"
@@ -9,7 +10,6 @@
 #include "app/tools/DialReader.h"
 #include "report/BenchSheet.h"
 #include "report/LabReport.h"
-#include "support/SeenTexts.h"
 
 #include <QAbstractScrollArea>
 #include <QAction>
@@ -83,10 +83,6 @@ protected:
                                      << "' in '" << text.toStdString() << "'";
     }
 
-    static QString nameOf(const QWidget& w) {
-        return QStringLiteral("%1 %2").arg(QLatin1String(w.metaObject()->className()), w.objectName());
-    }
-
     /// What a widget says without painting it.
     void lookBehind(QWidget& w, const QString& where) {
         for (const QString& text : {w.toolTip(), w.accessibleName(), w.accessibleDescription(),
@@ -113,39 +109,9 @@ protected:
         // Of what is scrolled a part is painted.
         EXPECT_FALSE(isCut(all) && !qobject_cast<QAbstractScrollArea*>(w.parentWidget()))
             << where.toStdString() << ": cut off: '" << all.toStdString() << "'";
-        if (!painted.empty()) lookWhetherItIsSeen(w, where);
-        // What is scrolled lies partly outside by right.
-        if (qobject_cast<QAbstractScrollArea*>(w.parentWidget()) || qobject_cast<QLineEdit*>(&w)) return;
-        constexpr double kHair = 2.0; // px
-        for (const auto& p : painted) {
-            const QRectF inside = p.visible.adjusted(-kHair, -kHair, kHair, kHair);
-            EXPECT_TRUE(p.text.trimmed().isEmpty() || inside.contains(p.box))
-                << where.toStdString() << ": beyond the edge: '" << p.text.toStdString() << "' in '"
-                << all.toStdString() << "', " << p.box.left() << " to " << p.box.right() << ", "
-                << p.box.top() << " to " << p.box.bottom() << " of " << p.visible.width() << " x "
-                << p.visible.height();
-        }
-    }
-
-    /// What paints a text lies within what it stands in: beyond it, it is cut off. A column may be scrolled
-    /// down.
-    static void lookWhetherItIsSeen(const QWidget& w, const QString& where) {
-        constexpr int kHair = 2; // px
-        for (const QWidget* in = &w; !in->isWindow() && in->parentWidget(); in = in->parentWidget()) {
-            const QWidget& around = *in->parentWidget();
-            const bool scrolled = qobject_cast<QAbstractScrollArea*>(around.parentWidget()) != nullptr;
-            const QRect room = around.rect().adjusted(-kHair, -kHair, kHair, kHair), place = in->geometry();
-            if (qobject_cast<QHeaderView*>(around.parentWidget())) return;
-            // Longer words than English ones may need a page wider than a small window: it is scrolled.
-            const auto* pages = qobject_cast<QScrollArea*>(around.parentWidget());
-            const bool wide = pages && pages->objectName() == QLatin1String("pages");
-            EXPECT_TRUE(wide || (place.left() >= room.left() && place.right() <= room.right()))
-                << where.toStdString() << ": " << nameOf(*in).toStdString() << " ends at " << place.right()
-                << " of " << around.width();
-            EXPECT_TRUE(scrolled || (place.top() >= room.top() && place.bottom() <= room.bottom()))
-                << where.toStdString() << ": " << nameOf(*in).toStdString() << " ends at " << place.bottom()
-                << " of " << around.height() << " below";
-        }
+        if (painted.empty()) return;
+        for (const QString& wrong : testing::placedOutside(w) + testing::paintedOutside(w, painted))
+            ADD_FAILURE() << where.toStdString() << ": " << wrong.toStdString() << " in '" << all.toStdString() << "'";
     }
 
     /// A window or a page with all that is in it.
@@ -155,7 +121,7 @@ protected:
         all.prepend(&top);
         for (QWidget* w : all) {
             if (!w->isVisibleTo(&top) || (w != &top && w->isWindow())) continue;
-            const QString at = QStringLiteral("%1, %2").arg(where, nameOf(*w));
+            const QString at = QStringLiteral("%1, %2").arg(where, testing::calledSo(*w));
             lookBehind(*w, at);
             look(*w, at);
         }

@@ -2,6 +2,8 @@
 
 #include <QLayout>
 #include <QResizeEvent>
+#include <QScrollArea>
+#include <QVBoxLayout>
 
 #include <algorithm>
 
@@ -28,6 +30,19 @@ void PageStack::resizeEvent(QResizeEvent* event) {
 
 QSize PageStack::sizeHint() const {
     return currentWidget() ? currentWidget()->sizeHint() : QStackedWidget::sizeHint();
+}
+
+QScrollArea* scrolled(PageStack* pages) {
+    auto* around = new QWidget;
+    around->setObjectName(QStringLiteral("scrollBody"));
+    auto* only = new QVBoxLayout(around);
+    only->setContentsMargins(0, 0, 0, 0);
+    only->addWidget(pages);
+    auto* area = new QScrollArea;
+    area->setWidgetResizable(true);
+    area->setFocusPolicy(Qt::NoFocus);
+    area->setWidget(around);
+    return area;
 }
 
 } // namespace uttrin::app

@@ -2,6 +2,8 @@
 
 #include <QStackedWidget>
 
+class QScrollArea;
+
 namespace uttrin::app {
 
 /// Pages of which one is shown, no smaller than that one needs; the others ask for nothing.
@@ -17,5 +19,8 @@ public:
 protected:
     void resizeEvent(QResizeEvent* event) override;
 };
+
+/// An area that scrolls pages where what they stand in is smaller than they can be.
+[[nodiscard]] QScrollArea* scrolled(PageStack* pages);
 
 } // namespace uttrin::app

@@ -1,6 +1,8 @@
 #include "RunChoice.h"
 
+#include "Dialogs.h"
 #include "app/controls/OnScreen.h"
+#include "lesson/commands/ReadingCommands.h"
 #include "lesson/commands/SelectionCommands.h"
 
 #include <QCoreApplication>
@@ -29,12 +31,29 @@ void RunChoice::refresh(int fewest) {
     setVisible(count() >= fewest);
 }
 
+namespace {
+
 QStringList strikeReasons() {
     QStringList reasons;
     for (const Text& reason : {Text::tr("superheated"), Text::tr("misread"), Text::tr("not settled"),
                                Text::tr("leak"), Text::tr("disturbed")})
         reasons << onScreen(reason);
     return reasons;
+}
+
+} // namespace
+
+void strikeOrRestore(LessonController& controller, RowId readingId, bool struck, QWidget* parent) {
+    if (struck) {
+        if (controller.carryOut(&ReadingCommands::restore, readingId))
+            controller.say(RunChoice::tr("Put back: it takes part again."));
+        return;
+    }
+    const auto reason = dialogs::askText(
+        parent, RunChoice::tr("Strike a point"),
+        RunChoice::tr("It stays in the record, hollow, with this reason:"), strikeReasons());
+    if (reason && controller.carryOut(&ReadingCommands::strike, readingId, reason->toStdString()))
+        controller.say(RunChoice::tr("Struck: it stays in the record with its reason, and out of the fit."));
 }
 
 } // namespace uttrin::app

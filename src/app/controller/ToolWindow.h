@@ -14,10 +14,18 @@ public:
     ToolWindow(LessonController& controller, QWidget* parent);
 
 protected:
+    /// What stands in it: scrolled where the window is smaller than that can be.
+    [[nodiscard]] QWidget* body() { return m_body; }
+    /// As large as it is meant to be, where the screen and the text allow: it can be made smaller.
+    void setUsualSize(QSize usual);
     /// Shows the present state.
     virtual void refresh() = 0;
     void showEvent(QShowEvent* event) override;
     LessonController& m_controller;
+    QWidget* m_body;
+
+private:
+    QSize m_usual;
 };
 
 } // namespace uttrin::app

@@ -26,6 +26,7 @@ QLabel { background: transparent; }
 QLabel[role="title"] { font-size: @titlepx; font-weight: 600; }
 QLabel[role="heading"] { font-weight: 600; }
 QLabel[role="muted"] { color: @muted; font-size: @smallpx; }
+QLabel[role="stripLabel"] { color: @muted; font-size: @linepx; font-weight: 600; } QLabel[role="stripLine"] { color: @muted; font-size: @linepx; } QLabel[role="stripMissing"] { color: @caution; font-size: @linepx; font-weight: 600; }
 QLabel[role="live"] { font-size: @livepx; font-weight: 600; } QLabel[role="liveNarrow"] { font-size: @livenarrowpx; font-weight: 600; }
 QLabel[role="figure"] { font-size: @figurepx; font-weight: 600; }
 QLabel[role="caution"] { color: @caution; background: @cautionGround; border-radius: 6px; padding: 8px 10px; font-weight: 500; }
@@ -84,6 +85,7 @@ QDialog { background: @paper; }
         {"@action", t.action.name()},
         {"@textpx", QString::number(t.text) + "px"},
         {"@titlepx", QString::number(t.title) + "px"},
+        {"@linepx", QString::number(std::max(t.tick, t.small - 1)) + "px"},
         {"@smallpx", QString::number(t.small) + "px"},
         {"@livepx", QString::number(t.live) + "px"},
         {"@livenarrowpx", QString::number(t.live * 2 / 3) + "px"},
@@ -192,7 +194,11 @@ PaintedIn::~PaintedIn() { current = m_before; }
 
 int scaled(int px) { return static_cast<int>(std::lround(px * current.factor)); }
 
-int tickLine() { return current.tick + 4; }
+int lineOf(int px) {
+    constexpr double kAscentAndDescent = 1.25; // of the size of a letter of the font in use
+    return static_cast<int>(std::ceil(kAscentAndDescent * px)) + 1;
+}
+int tickLine() { return lineOf(current.tick); }
 
 QFont fontOf(int px, QFont::Weight weight) {
     QFont font(QStringLiteral("Inter Tabular"));

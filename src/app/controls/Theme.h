@@ -58,6 +58,8 @@ private:
 
 /// The height of a line of the smallest text, px.
 [[nodiscard]] int tickLine();
+/// Height of a line of text of this size, px.
+[[nodiscard]] int lineOf(int px);
 
 /// The shipped font at a size in px. REQUIRES: loadFonts was called.
 [[nodiscard]] QFont fontOf(int px, QFont::Weight weight = QFont::Normal);

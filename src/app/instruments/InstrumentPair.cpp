@@ -2,6 +2,8 @@
 
 #include "InstrumentPicture.h"
 
+#include "app/controls/Theme.h"
+
 #include <QHBoxLayout>
 
 namespace uttrin::app {
@@ -53,6 +55,8 @@ void InstrumentPair::setInstruments(const PressureInstrument& gauge, const Therm
         thermometer.kind == ThermometerKind::Mercury || thermometer.kind == ThermometerKind::Spirit;
     const bool round = thermometer.kind == ThermometerKind::Dial;
     m_glass->setInstrument(thermometer);
+    m_glass->setMaximumWidth(scaled(130));
+    m_glass->setMinimumWidth(scaled(104));
     m_meter->setInstrument(thermometer);
     m_round->setInstrument(thermometer);
     m_glass->setVisible(glass);

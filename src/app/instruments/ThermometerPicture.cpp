@@ -72,17 +72,20 @@ void ThermometerPicture::paintEvent(QPaintEvent*) {
     while (label * perUnit < textHeight)
         label *= 2.0;
     p.setFont(fontOf(t.small - 1));
+    const double line = lineOf(t.small - 1);
     for (const double v : evenSteps(std::ceil(low / tick) * tick, high, tick)) {
         const double n = v / label;
         const bool major = std::abs(n - std::round(n)) < 1e-6;
         p.setPen(QPen(t.ink, major ? 1.4 : 0.7));
         p.drawLine(QPointF(x + 10, yOf(v)), QPointF(x + (major ? kLongTick : 16.0), yOf(v)));
         if (major)
-            p.drawText(QRectF(x + 26, yOf(v) - 9, 50, 18), Qt::AlignLeft | Qt::AlignVCenter, onScreen(v, 0));
+            p.drawText(QRectF(x + 26, yOf(v) - 0.5 * line, width() - x - 26, line),
+                       Qt::AlignLeft | Qt::AlignVCenter, onScreen(v, 0));
     }
     if (target()) drawTarget(p, QPointF(x - 10, yOf(*target())), QPointF(1, 0));
     p.setPen(t.muted);
-    p.drawText(QRectF(x + 22, height() - 32.0, 60, 20), Qt::AlignLeft | Qt::AlignVCenter,
+    p.drawText(QRectF(x + 22, height() - 22.0 - 0.5 * line, width() - x - 22, line),
+               Qt::AlignLeft | Qt::AlignVCenter,
                asIs(unit(m_thermometer.unit).display));
 }
 

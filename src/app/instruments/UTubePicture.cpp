@@ -13,7 +13,10 @@ namespace uttrin::app {
 namespace {
 
 // px: above and below the ruler, width of the tube and of the ruler
-constexpr double kHead = 36.0, kFoot = 66.0, kTube = 22.0, kRuler = 52.0;
+constexpr double kTube = 22.0, kRuler = 52.0; // px
+/// Over the arms and under them, px, with a line of words each.
+double head() { return 20.0 + lineOf(theme().small - 1); }
+double foot() { return 46.0 + lineOf(theme().text); }
 
 QColor mixed(const QColor& a, const QColor& b) {
     return {(a.red() + 2 * b.red()) / 3, (a.green() + 2 * b.green()) / 3, (a.blue() + 2 * b.blue()) / 3};
@@ -30,7 +33,7 @@ std::pair<double, double> UTubePicture::ends() const { return {-m_instrument.arm
 
 double UTubePicture::yOf(double ruler) const {
     const double top = std::max(m_instrument.armSum, 1e-6);
-    return height() - kFoot - (height() - kHead - kFoot) * ruler / top;
+    return height() - foot() - (height() - head() - foot()) * ruler / top;
 }
 
 double UTubePicture::xOf(bool first) const {
@@ -49,7 +52,7 @@ QPointF UTubePicture::graduation(double ruler, bool left) const {
 
 double UTubePicture::valueAt(QPointF pixel) const {
     const bool first = pixel.x() < width() / 2.0;
-    const double ruler = (height() - kFoot - pixel.y()) / (height() - kHead - kFoot) * m_instrument.armSum;
+    const double ruler = (height() - foot() - pixel.y()) / (height() - head() - foot()) * m_instrument.armSum;
     const double difference = 2.0 * ruler - m_instrument.armSum;
     return first ? difference : -difference;
 }
@@ -58,7 +61,7 @@ double UTubePicture::valueAt(QPointF pixel) const {
 void UTubePicture::write(QPainter& p, double x, double y, const QString& words) const {
     const double wide = p.fontMetrics().horizontalAdvance(words) + 2.0;
     const double left = std::clamp(x - wide / 2, 0.0, std::max(0.0, width() - wide));
-    p.drawText(QRectF(left, y, wide, 22), Qt::AlignCenter | Qt::TextDontClip, words);
+    p.drawText(QRectF(left, y, wide, p.fontMetrics().height()), Qt::AlignCenter, words);
 }
 
 void UTubePicture::paintEvent(QPaintEvent*) {
@@ -80,7 +83,7 @@ void UTubePicture::paintEvent(QPaintEvent*) {
         path.lineTo(to);
         return path;
     };
-    const QPointF topA(a.x(), closed ? kHead - 14 : kHead - 18), topB(b.x(), kHead - 18);
+    const QPointF topA(a.x(), closed ? head() - 14 : head() - 18), topB(b.x(), head() - 18);
     p.setBrush(Qt::NoBrush);
     p.setPen(QPen(t.ink, kTube + 3, Qt::SolidLine, Qt::FlatCap));
     p.drawPath(tube(topA, topB));
@@ -93,8 +96,8 @@ void UTubePicture::paintEvent(QPaintEvent*) {
     const double x = width() / 2.0, ruler = kRuler;
     p.setPen(QPen(t.hairline.darker(120), 1));
     p.setBrush(t.card);
-    p.drawRect(QRectF(x - ruler / 2, kHead - 8, ruler, bottom - kHead + 16));
-    const double perUnit = (height() - kHead - kFoot) / m_instrument.armSum;
+    p.drawRect(QRectF(x - ruler / 2, head() - 8, ruler, bottom - head() + 16));
+    const double perUnit = (height() - head() - foot()) / m_instrument.armSum;
     double tick = m_instrument.division;
     while (tick * perUnit < 2.6)
         tick *= tick * perUnit * 5.0 < 2.6 ? 10.0 : 5.0;
@@ -109,7 +112,7 @@ void UTubePicture::paintEvent(QPaintEvent*) {
         p.drawLine(QPointF(x - ruler / 2, y), QPointF(x - ruler / 2 + length, y));
         p.drawLine(QPointF(x + ruler / 2, y), QPointF(x + ruler / 2 - length, y));
         if (major)
-            p.drawText(QRectF(x - 18, y - 9, 36, 18), Qt::AlignCenter,
+            p.drawText(QRectF(x - ruler / 2 + 9, y - 0.5 * lineOf(t.small - 1), ruler - 18, lineOf(t.small - 1)), Qt::AlignCenter,
                        onScreen(v, decimalsForDivision(label)));
     }
     if (value() && m_figures) {
@@ -120,8 +123,8 @@ void UTubePicture::paintEvent(QPaintEvent*) {
         p.setFont(fontOf(t.text, QFont::DemiBold));
         const int decimals = decimalsForDivision(0.5 * m_instrument.division);
         const double sum = m_instrument.armSum, difference = *value();
-        write(p, a.x(), height() - 24, onScreen(0.5 * (sum + difference), decimals));
-        write(p, b.x(), height() - 24,
+        write(p, a.x(), height() - lineOf(t.text) - 2, onScreen(0.5 * (sum + difference), decimals));
+        write(p, b.x(), height() - lineOf(t.text) - 2,
               QStringLiteral("%1 %2").arg(onScreen(0.5 * (sum - difference), decimals),
                                           asIs(unitText(m_instrument))));
     }
@@ -135,8 +138,8 @@ void UTubePicture::paintEvent(QPaintEvent*) {
         }
     p.setFont(fontOf(t.small - 1, QFont::DemiBold));
     p.setPen(t.muted);
-    write(p, a.x(), -1, closed ? tr("closed") : tr("vessel"));
-    write(p, b.x(), -1, closed ? tr("vessel") : tr("room"));
+    write(p, a.x(), 0, closed ? tr("closed") : tr("vessel"));
+    write(p, b.x(), 0, closed ? tr("vessel") : tr("room"));
 }
 
 QString UTubePicture::said(double value) const {

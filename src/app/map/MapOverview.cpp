@@ -6,6 +6,7 @@
 #include "app/controls/OnScreen.h"
 #include "app/controls/Theme.h"
 
+#include <QPaintEngine>
 #include <QPainterPath>
 
 #include <algorithm>
@@ -54,6 +55,8 @@ MapOverview::Key MapOverview::key() const {
 }
 
 void MapOverview::paintEvent(QPaintEvent*) {
+    QPainter p(this);
+    if (p.paintEngine()->type() != QPaintEngine::Raster) return paint(p); // letters stay letters
     if (const Key now = key(); now != m_key) {
         m_key = now;
         m_picture = QPixmap(size() * now.ratio);
@@ -62,7 +65,7 @@ void MapOverview::paintEvent(QPaintEvent*) {
         QPainter painter(&m_picture);
         paint(painter);
     }
-    QPainter(this).drawPixmap(0, 0, m_picture);
+    p.drawPixmap(0, 0, m_picture);
 }
 
 void MapOverview::paint(QPainter& p) const {

@@ -22,10 +22,12 @@ namespace uttrin::app {
 namespace {
 
 constexpr double kPerMille = 1000.0; // the inverse temperature is shown as 1000/T
-constexpr int kTopEdge = 30, kRightEdge = 62;
+constexpr int kRightEdge = 62;
 constexpr int kLow = 230; // px; under a lower map stands the unit alone
 
 constexpr QLatin1String kMarks("marks"); // the layer
+/// Over the plot, px: a line of captions.
+int topEdge() { return lineOf(theme().small) + 13; }
 
 } // namespace
 
@@ -147,7 +149,7 @@ void PhaseMap::styleAxes() {
     m_plot->axisRect()->setAutoMargins(QCP::msNone);
     const int below = scaled(isLow() ? (t.large ? 34 : 26) : t.large ? 64 : 50);
     m_plot->axisRect()->setMargins(
-        QMargins(scaled(t.large ? 66 : 52), kTopEdge, scaled(kRightEdge + (t.large ? 24 : 0)), below));
+        QMargins(scaled(t.large ? 66 : 52), topEdge(), scaled(kRightEdge + (t.large ? 24 : 0)), below));
 }
 
 void PhaseMap::show(const MapView& view) {
@@ -218,24 +220,26 @@ void PhaseMap::paintCaptions(QPainter& p) const {
     p.setFont(fontOf(t.small, QFont::DemiBold));
     p.setPen(t.muted);
     const QRect area = m_plot->axisRect()->rect();
-    const QString left = m_axes == Axes::ClausiusClapeyron ? tr("ln (p / Pa)") : tr("kPa absolute");
+    const QString left = m_axes != Axes::ClausiusClapeyron ? tr("kPa absolute")
+                         : isLow() ? tr("ln (p / Pa) against 1000 K / T")
+                                   : tr("ln (p / Pa)");
     const QString right = m_view.roomPascal || !countsFromRoom(m_view.gauge.convention)
                               ? QStringLiteral("%1, %2").arg(onScreen(Text::data(m_view.gauge.name)),
                                                              asIs(unitText(m_view.gauge)))
                               : tr("dial scale needs the room's pressure");
     const int leftWide = p.fontMetrics().horizontalAdvance(left) + 8;
-    p.drawText(QRect(4, 4, leftWide, kTopEdge - 6), Qt::AlignLeft | Qt::AlignVCenter, left);
+    p.drawText(QRect(4, 4, leftWide, topEdge() - 6), Qt::AlignLeft | Qt::AlignVCenter, left);
     constexpr int kApart = 12; // px
-    const QRect beside(leftWide + kApart, 4, width() - leftWide - kApart - 4, kTopEdge - 6);
+    const QRect beside(leftWide + kApart, 4, width() - leftWide - kApart - 4, topEdge() - 6);
     if (p.fontMetrics().horizontalAdvance(right) <= beside.width())
         p.drawText(beside, Qt::AlignRight | Qt::AlignVCenter, right);
-    else // under it, within the plot
-        p.drawText(area.adjusted(6, 4, -6, 0), Qt::AlignRight | Qt::AlignTop | Qt::TextWordWrap, right);
+    else if (p.fontMetrics().horizontalAdvance(right) <= area.width() - 12) // under it, within the plot
+        p.drawText(area.adjusted(6, 4, -6, 0), Qt::AlignRight | Qt::AlignTop, right);
+    // A plot too narrow for either goes without: the strip over it names the instrument.
     if (isLow())
         p.drawText(QRect(area.right() + 6, area.bottom() + 1, width() - area.right() - 6,
                          height() - area.bottom() - 1),
-                   Qt::AlignLeft | Qt::AlignVCenter,
-                   m_axes == Axes::ClausiusClapeyron ? tr("1000 K / T") : tr("°C"));
+                   Qt::AlignLeft | Qt::AlignVCenter, m_axes == Axes::ClausiusClapeyron ? QString() : tr("°C"));
 }
 
 std::pair<double, double> PhaseMap::valuesAt(QPointF pixel) const {

@@ -24,7 +24,7 @@ MarkList::Line& MarkList::line(std::size_t step) {
         auto* row = new QHBoxLayout(l.box);
         row->setContentsMargins(0, 0, 0, 0);
         row->addWidget(l.name, 1);
-        l.value->setFixedWidth(130);
+        l.value->setMinimumWidth(130);
         row->addWidget(l.value);
         connect(l.name, &QPushButton::clicked, this, [this, made] { emit picked(made); });
         connect(l.value, &NumberField::edited, this,

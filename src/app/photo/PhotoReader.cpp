@@ -4,6 +4,7 @@
 #include "PhotoCanvas.h"
 #include "SamplePhotos.h"
 #include "app/controller/Dialogs.h"
+#include "app/controls/FlowLayout.h"
 #include "app/controls/Labels.h"
 #include "app/controls/NumberField.h"
 #include "app/controls/OnScreen.h"
@@ -47,20 +48,20 @@ PhotoReader::PhotoReader(LessonController& controller, QWidget* parent) : ToolWi
     setWindowTitle(tr("Photo reader"));
     setAcceptDrops(true);
     resize(1160, 720);
-    auto* row = new QHBoxLayout(this);
+    auto* row = new QHBoxLayout(body());
     row->setContentsMargins(16, 14, 16, 14);
     row->setSpacing(16);
     auto* left = new QVBoxLayout;
     m_canvas = new PhotoCanvas(m_marking);
     left->addWidget(m_canvas, 1);
-    auto* bar = new QHBoxLayout;
+    FlowLayout* bar = FlowLayout::inRow(6);
     const auto button = [&](const QString& text, const char* name, const QString& tip, auto action) {
         auto* b = new QPushButton(text);
         b->setObjectName(QLatin1String(name));
         b->setToolTip(tip);
         b->setAutoDefault(false);
         connect(b, &QPushButton::clicked, this, action);
-        bar->addWidget(b);
+        bar->addFixed(b);
         return b;
     };
     button(tr("Open a picture…"), "photoOpen", tr("PNG or JPEG"), [this] {
@@ -75,14 +76,13 @@ PhotoReader::PhotoReader(LessonController& controller, QWidget* parent) : ToolWi
            [this] { openSample(); });
     m_showMe = button(tr("Show me"), "photoShowMe", tr("Puts the marks of the sample where they belong"),
                       [this] { markSample(); });
-    bar->addStretch();
     button(QStringLiteral("\u2212"), "photoSmaller", tr("Smaller (minus key, wheel)"),
            [this] { m_canvas->enlarge(0.8); });
     button(QStringLiteral("+"), "photoLarger",
            tr("Larger (plus key, wheel); the right button moves the picture"),
            [this] { m_canvas->enlarge(1.25); });
     button(tr("Whole"), "photoWhole", tr("The whole picture"), [this] { m_canvas->showWhole(); });
-    left->addLayout(bar);
+    left->addWidget(bar->parentWidget());
     row->addLayout(left, 1);
     row->addWidget(buildSide());
     wire();
@@ -91,7 +91,7 @@ PhotoReader::PhotoReader(LessonController& controller, QWidget* parent) : ToolWi
 
 QWidget* PhotoReader::buildSide() {
     auto* side = new ScrollColumn;
-    side->setWidths(theme().large ? 470 : 380, theme().large ? 520 : 400);
+    side->setWidths(scaled(theme().large ? 470 : 380), scaled(theme().large ? 520 : 400));
     auto* column = side->column();
     column->setSpacing(7);
     column->addWidget(makeLabel(tr("What does the picture show?"), "heading"));

@@ -1,5 +1,6 @@
 #include "RehearsalTape.h"
 
+#include "app/controls/MessageLine.h"
 #include "app/controls/OnScreen.h"
 #include "app/controls/Theme.h"
 
@@ -16,7 +17,11 @@
 namespace uttrin::app {
 namespace {
 
-constexpr int kLeft = 42, kRight = 34, kTop = 18, kAxis = 30;
+constexpr int kTop = 18;
+/// Beside the curves, for their figures and half of the last one's, and under them: px.
+int left() { return scaled(42); }
+int right() { return scaled(34); }
+int axisHeight() { return tickLine() + 14; }
 constexpr double kIcePoint = 273.15;
 
 } // namespace
@@ -26,7 +31,7 @@ RehearsalTape::RehearsalTape(QWidget* parent) : QWidget(parent) {
     setAttribute(Qt::WA_OpaquePaintEvent);
     setFocusPolicy(Qt::StrongFocus);
     setAccessibleName(tr("Tape of the rehearsal"));
-    setMinimumHeight(112);
+    setMinimumHeight(scaled(112));
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Expanding);
 }
 
@@ -45,6 +50,12 @@ void RehearsalTape::setMoment(double seconds) {
     m_moment = seconds;
     spokenChanged(this);
     update();
+}
+
+void RehearsalTape::tellSince(double seconds) {
+    for (const auto& mark : m_view.marks)
+        if (mark.seconds > seconds && mark.seconds <= m_moment)
+            announce(this, onScreen(mark.text), tr("Tape of the rehearsal"));
 }
 
 QString RehearsalTape::spokenValue() const {
@@ -70,16 +81,16 @@ std::optional<Spoken::Setting> RehearsalTape::spokenSetting() const {
 }
 
 double RehearsalTape::x(double seconds) const {
-    return kLeft + (width() - kLeft - kRight) * seconds / std::max(1.0, m_view.seconds);
+    return left() + (width() - left() - right()) * seconds / std::max(1.0, m_view.seconds);
 }
 
 double RehearsalTape::secondsAt(double at) const {
-    return std::clamp((at - kLeft) / std::max(1, width() - kLeft - kRight), 0.0, 1.0) * m_view.seconds;
+    return std::clamp((at - left()) / std::max(1, width() - left() - right()), 0.0, 1.0) * m_view.seconds;
 }
 
 void RehearsalTape::drawAxis(QPainter& p) const {
     const Theme& t = theme();
-    const double axis = height() - kAxis;
+    const double axis = height() - axisHeight();
     const double minutes = m_view.seconds / 60.0;
     constexpr std::array kSteps{0.25, 0.5, 1.0, 2.0, 5.0, 10.0, 20.0, 60.0, 120.0};
     double step = kSteps.back();
@@ -105,7 +116,7 @@ void RehearsalTape::drawAxis(QPainter& p) const {
 void RehearsalTape::drawCurves(QPainter& p) const {
     const Theme& t = theme();
     if (m_view.times.size() < 2) return;
-    const double axis = height() - kAxis, bumps = 26;
+    const double axis = height() - axisHeight(), bumps = 26;
     double low = 1e9, high = -1e9;
     for (const double c : m_view.celsius) {
         low = std::min(low, c);
@@ -147,7 +158,7 @@ void RehearsalTape::drawCurves(QPainter& p) const {
     p.setFont(fontOf(theme().tick));
     p.setPen(t.muted);
     for (const double c : {high - 2.0, low + 2.0})
-        p.drawText(QRectF(0, y(c) - 0.5 * tickLine(), kLeft - 5, tickLine()),
+        p.drawText(QRectF(0, y(c) - 0.5 * tickLine(), left() - 5, tickLine()),
                    Qt::AlignRight | Qt::AlignVCenter, QStringLiteral("%1°").arg(onScreen(c, 0)));
 }
 
@@ -157,7 +168,7 @@ void RehearsalTape::paintEvent(QPaintEvent*) {
     p.setRenderHint(QPainter::Antialiasing);
     p.fillRect(rect(), t.card);
     if (m_view.seconds <= 0.0) return;
-    const double axis = height() - kAxis;
+    const double axis = height() - axisHeight();
     p.setPen(Qt::NoPen);
     p.setBrush(t.ice);
     for (const auto& span : m_view.cooling)

@@ -19,6 +19,8 @@ public:
     void show(const RehearsalTapeView& view);
     void setBand(std::shared_ptr<const EnsembleOutcome> chance);
     void setMoment(double seconds);
+    /// Announces what has happened since a moment: moves and events.
+    void tellSince(double seconds);
     [[nodiscard]] QAccessible::Role spokenRole() const override { return QAccessible::Slider; }
     [[nodiscard]] QString spokenValue() const override;
     [[nodiscard]] std::vector<Part> spokenParts() const override;

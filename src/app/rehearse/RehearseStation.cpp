@@ -263,17 +263,20 @@ void RehearseStation::tick() {
     m_phase += real;
     const Rehearsal* r = shown();
     if (!r) return;
+    const double before = m_moment;
     if (m_manualRun) {
         const bool goesOn = m_manualRun->goOn(passed);
         m_moment = m_manualRun->soFar().run.samples.back().seconds;
         m_tape->show(rehearsalTape(m_manualRun->soFar()));
         showMoment();
+        m_tape->tellSince(before);
         if (!goesOn) play(false);
         return;
     }
     const double known = r->run.samples.back().seconds;
     if (m_moment + passed > known && known < r->setup.seconds && !r->run.stopped) return; // more comes
     goTo(m_moment + passed);
+    m_tape->tellSince(before);
     if (m_moment >= known) play(false);
 }
 
@@ -304,8 +307,22 @@ void RehearseStation::runByHand(bool on) {
     on ? showMoment() : start();
 }
 
+/// The three curves of the tape by name: told apart by their lines as well as by their colours.
+void RehearseStation::nameCurves() {
+    const auto entry = [](const QColor& colour, const char16_t* sign, const QString& name) {
+        return QStringLiteral("<span style='color:%1'>%2</span>&nbsp;%3")
+            .arg(colour.name(), QString::fromUtf16(sign), name.toHtmlEscaped());
+    };
+    const Theme& t = theme();
+    m_curves->setText(QStringList{entry(t.done, u"\u2501\u2501", tr("liquid")),
+                                  entry(t.ink, u"\u2500\u2500", tr("boils at")),
+                                  entry(t.hot, u"\u2583\u2583", tr("boiling"))}
+                          .join(QStringLiteral("&ensp; ")));
+}
+
 /// The back row reads fewer things; what may hurt is said there too.
 void RehearseStation::fit() {
+    nameCurves();
     constexpr int kLow = 560, kNarrow = 900;
     const bool large = theme().large;
     constexpr int kFace = 170,

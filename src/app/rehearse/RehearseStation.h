@@ -66,6 +66,7 @@ private:
     void showFace(int face);
     void fit();
     void nameManualRun();
+    void nameCurves();
     void wire();
     void fillChoices();
     void fillKnobs();
@@ -104,7 +105,7 @@ private:
     PhaseMap* m_map;
     RigGuide* m_guide;
     MeasuredPanel* m_measured;
-    QLabel *m_see, *m_next, *m_caution, *m_time, *m_besideLabel;
+    QLabel *m_see, *m_next, *m_caution, *m_time, *m_besideLabel, *m_curves;
     SuccessTile* m_chance;
     QPushButton *m_playButton, *m_manualButton, *m_captureButton;
     RehearsalTape* m_tape;

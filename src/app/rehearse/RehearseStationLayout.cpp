@@ -145,10 +145,14 @@ void RehearseStation::buildTape(QVBoxLayout* column) {
     m_speed->setChoices(speeds);
     m_speed->choose(kUsualSpeed);
     controls->addWidget(m_speed);
+    m_curves = makeLabel({}, "muted");
+    m_curves->setObjectName(QStringLiteral("tapeCurves"));
+    m_curves->setTextFormat(Qt::RichText);
+    controls->addWidget(m_curves);
     controls->addStretch();
     row->addLayout(controls);
     m_tape = new RehearsalTape;
-    m_tape->setFixedHeight(112);
+    m_tape->setFixedHeight(scaled(112));
     row->addWidget(m_tape, 1);
     column->addLayout(row);
 }

@@ -216,11 +216,28 @@ void RigDrawing::drawInstruments(QPainter& p, std::vector<Label>& labels) const 
         }
         p.drawText(words, Qt::AlignRight | Qt::AlignVCenter, reads);
     }
-    if (!m_scene.gauge.empty()) {
-        const QRectF shell = vesselOutline(v.shape, box, v.plunger).boundingRect();
-        labels.push_back({QPointF(shell.right() - 4, shell.top() + shell.height() * 0.3), tr("gauge"),
+    if (!m_scene.gauge.empty())
+        labels.push_back({drawGauge(p, vesselOutline(v.shape, box, v.plunger)), tr("gauge"),
                           onScreen(m_scene.gauge), true});
-    }
+}
+
+/// A small dial on the wall of the upper part. @return where its word points.
+QPointF RigDrawing::drawGauge(QPainter& p, const QPainterPath& outline) const {
+    const Theme& t = theme();
+    constexpr double kRadius = 9.0, kStub = 7.0, kHigh = 0.3; // px; of the height, from the top
+    const QRectF shell = outline.boundingRect();
+    const double y = shell.top() + shell.height() * kHigh;
+    double x = shell.right();
+    while (x > shell.center().x() && !outline.contains(QPointF(x, y)))
+        x -= 1.0;
+    const QPointF dial(x + kStub + kRadius, y);
+    p.setPen(QPen(t.ink, 3.0));
+    p.drawLine(QPointF(x, y), QPointF(x + kStub, y));
+    p.setPen(QPen(t.ink, 1.6));
+    p.setBrush(t.card);
+    p.drawEllipse(dial, kRadius, kRadius);
+    p.drawLine(dial, dial + QPointF(-0.55 * kRadius, -0.55 * kRadius));
+    return dial + QPointF(kRadius, 0.0);
 }
 
 /// Words stand in a column at the right, each with a hair to its place.

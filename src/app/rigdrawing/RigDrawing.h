@@ -46,6 +46,7 @@ private:
     void drawNames(QPainter& p) const;
     void drawContents(QPainter& p, const SceneVessel& vessel, const QPainterPath& inside, double level) const;
     void drawParts(QPainter& p, std::vector<Label>& labels) const;
+    [[nodiscard]] QPointF drawGauge(QPainter& p, const QPainterPath& outline) const;
     void drawInstruments(QPainter& p, std::vector<Label>& labels) const;
     void drawLabels(QPainter& p, std::vector<Label>& labels) const;
     RigScene m_scene;

@@ -51,7 +51,7 @@ void MarginBar::paintEvent(QPaintEvent*) {
     const Theme& t = theme();
     QPainter p(this);
     p.setRenderHint(QPainter::Antialiasing);
-    const int left = 20, right = width() - 26;
+    const int left = scaled(20), right = width() - scaled(26);
     const int small = std::max(t.tick, t.small - 1);
     const auto x = [&](double kelvin) {
         return left +
@@ -104,10 +104,10 @@ BenchStrip::BenchStrip(QWidget* parent) : QWidget(parent), m_margin(new MarginBa
     const char* names[] = {"stripRoom", "stripGauge", "stripLiquid", "stripBoils"};
     for (int i = 0; i < 4; ++i) {
         Figure& f = m_figures[i];
-        f.label = makeLabel({}, "muted", this);
+        f.label = makeLabel({}, "stripLabel", this);
         f.number = makeLabel({}, "live", this);
         f.unit = makeLabel({}, "muted", this);
-        f.under = makeLabel({}, "muted", this);
+        f.under = makeLabel({}, "stripLine", this);
         for (QLabel* l : {f.label, f.number, f.unit, f.under})
             l->setWordWrap(false);
         f.number->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
@@ -128,13 +128,11 @@ void BenchStrip::fill(Figure& f, const StripFigure& shown) {
     f.shown = now;
     f.missing = shown.missing;
     f.label->setText(label);
-    f.label->setFont(fontOf(line, QFont::DemiBold));
     f.number->setText(number);
     f.unit->setText(unit);
     f.unit->setAlignment(Qt::AlignLeft | Qt::AlignBottom);
     f.under->setText(under);
-    setRole(f.under, shown.missing ? "cautionText" : "muted");
-    f.under->setFont(fontOf(line, shown.missing ? QFont::DemiBold : QFont::Normal));
+    setRole(f.under, shown.missing ? "stripMissing" : "stripLine");
     f.number->setAccessibleName(onScreen(shown.label) + QLatin1Char(' ') + number + QLatin1Char(' ') + unit);
     measure(f);
 }
@@ -148,7 +146,7 @@ void BenchStrip::show(const StripView& view) {
     fill(m_figures[1], large ? view.pressure : view.gauge);
     fill(m_figures[2], view.liquid);
     fill(m_figures[3], view.boils);
-    m_margin->setMinimumWidth(large ? 205 : 190);
+    m_margin->setMinimumWidth(scaled(large ? 205 : 190));
     m_margin->show(view);
     fit();
 }
@@ -157,7 +155,9 @@ void BenchStrip::measure(Figure& f) {
     f.full = wideOf(f.number, fontOf(theme().live, QFont::DemiBold));
     f.narrow = wideOf(f.number, fontOf(theme().live * 2 / 3, QFont::DemiBold));
     f.unitWide = wideOf(f.unit, fontOf(theme().small));
-    f.linesWide = std::max(wideOf(f.label, f.label->font()), wideOf(f.under, f.under->font()));
+    const int line = std::max(theme().tick, theme().small - 1);
+    f.linesWide = std::max(wideOf(f.label, fontOf(line, QFont::DemiBold)),
+                           wideOf(f.under, fontOf(line, f.missing ? QFont::DemiBold : QFont::Normal)));
 }
 
 int BenchStrip::widen(bool narrow) {

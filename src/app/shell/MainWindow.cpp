@@ -40,6 +40,7 @@
 #include <QHBoxLayout>
 #include <QMenuBar>
 #include <QMimeData>
+#include <QScreen>
 #include <QScrollArea>
 #include <QSettings>
 #include <QStackedWidget>
@@ -55,7 +56,8 @@ constexpr int kMostRecent = 8;
 MainWindow::MainWindow(LessonController& controller)
     : m_controller(controller), m_tools(new ToolWindows(controller, this)) {
     setWindowTitle(QStringLiteral("Uttrin"));
-    setMinimumSize(960, 540);
+    constexpr QSize kLeast(960, 540); // px; a screen that is smaller, or shows all twice as large, scrolls it
+    setMinimumSize(kLeast.boundedTo(screen()->availableSize()));
     resize(1280, 800);
     setAcceptDrops(true);
     build();
@@ -85,24 +87,23 @@ void MainWindow::build() {
     m_stations = new PageStack;
     for (int i = 0; i < kStations; ++i)
         m_stations->addWidget(new QWidget); // until the page is first opened
-    auto* pages = new QScrollArea;          // where the window is smaller than a page can be
+    QScrollArea* pages = scrolled(m_stations);
     pages->setObjectName(QStringLiteral("pages"));
-    pages->setWidgetResizable(true);
-    pages->setFocusPolicy(Qt::NoFocus);
-    auto* around = new QWidget;
-    around->setObjectName(QStringLiteral("scrollBody"));
-    auto* only = new QVBoxLayout(around);
-    only->setContentsMargins(0, 0, 0, 0);
-    only->addWidget(m_stations);
-    pages->setWidget(around);
     column->addWidget(pages, 1);
     m_tape = new MinuteTape;
     column->addWidget(m_tape);
     row->addLayout(column, 1);
     m_stack = new QStackedWidget;
     m_welcome = new WelcomePage;
-    m_stack->addWidget(m_welcome);
-    m_stack->addWidget(body);
+    auto* welcome = new PageStack;
+    welcome->addWidget(m_welcome);
+    m_stack->addWidget(scrolled(welcome));
+    auto* whole = new QScrollArea;
+    whole->setObjectName(QStringLiteral("whole"));
+    whole->setWidgetResizable(true);
+    whole->setFocusPolicy(Qt::NoFocus);
+    whole->setWidget(body);
+    m_stack->addWidget(whole);
     auto* centre = new QWidget;
     centre->setObjectName(QStringLiteral("page"));
     m_offers = new QVBoxLayout(centre);

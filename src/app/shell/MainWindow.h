@@ -21,6 +21,7 @@ class MessageLine;
 class MinuteTape;
 class PhaseMap;
 class NavigationColumn;
+class PageStack;
 class ToolWindows;
 class WelcomePage;
 
@@ -94,7 +95,8 @@ private:
     ToolWindows* m_tools;
     NavigationColumn* m_navigation;
     BenchStrip* m_strip;
-    QStackedWidget *m_stack, *m_stations;
+    QStackedWidget* m_stack;
+    PageStack* m_stations;
     std::array<QWidget*, kStations> m_pages{};
     MinuteTape* m_tape;
     WelcomePage* m_welcome;

@@ -1,9 +1,11 @@
 #include "MinuteTape.h"
 
+#include "app/controls/MessageLine.h"
 #include "app/controls/OnScreen.h"
 #include "app/controls/Theme.h"
 
 #include <QHelpEvent>
+#include <QPaintEngine>
 #include <QPainter>
 #include <QToolTip>
 
@@ -43,12 +45,25 @@ void MinuteTape::show(const TapeView& view) {
     const TapeView before = std::exchange(m_view, view);
     setFixedHeight(wholeHeight());
     spokenChanged(this);
+    tellBell(before);
     if (before.period != view.period || before.blocks != view.blocks || before.marks != view.marks)
         return update();
     // Most often only the hand has moved.
     if (before.now == view.now && before.nowText == view.nowText) return;
     for (const TapeView* v : {&before, &view})
         if (v->now) update(handOf(*v).toAlignedRect().adjusted(-3, -3, 3, height()));
+}
+
+void MinuteTape::tellBell(const TapeView& before) {
+    constexpr double kAhead = 5.0; // min
+    const auto passed = [&](double minute) {
+        return before.now && m_view.now && before.bell == m_view.bell && *before.now < minute && *m_view.now >= minute;
+    };
+    const QString name = tr("Minutes of the period");
+    if (passed(m_view.bell))
+        announce(this, tr("The bell: the period is over."), name);
+    else if (passed(m_view.bell - kAhead))
+        announce(this, tr("%1 minutes to the bell.").arg(onScreen(kAhead, 0)), name);
 }
 
 QRectF MinuteTape::handOf(const TapeView& view) const {
@@ -95,9 +110,15 @@ const QPixmap& MinuteTape::ground() {
     m_groundKey = key;
     m_ground = QPixmap(size() * devicePixelRatioF());
     m_ground.setDevicePixelRatio(devicePixelRatioF());
-    m_ground.fill(t.card);
     QPainter p(&m_ground);
     p.setRenderHint(QPainter::Antialiasing);
+    paintGround(p);
+    return m_ground;
+}
+
+void MinuteTape::paintGround(QPainter& p) const {
+    const Theme& t = theme();
+    p.fillRect(rect(), t.card);
     p.setPen(t.hairline);
     p.drawLine(0, 0, width(), 0);
     p.setFont(fontOf(t.tick));
@@ -115,7 +136,6 @@ const QPixmap& MinuteTape::ground() {
     }
     p.drawText(QRectF(0, axis + 9 + tickLine(), width() - kRight, tickLine()), Qt::AlignRight,
                tr("minutes of the period"));
-    return m_ground;
 }
 
 void MinuteTape::paintEvent(QPaintEvent* event) {
@@ -125,7 +145,10 @@ void MinuteTape::paintEvent(QPaintEvent* event) {
     };
     QPainter p(this);
     p.setRenderHint(QPainter::Antialiasing);
-    p.drawPixmap(0, 0, ground());
+    if (p.paintEngine()->type() == QPaintEngine::Raster)
+        p.drawPixmap(0, 0, ground());
+    else // a picture in lines and letters stays one
+        paintGround(p);
     const double axis = axisAt(), mark = marksAt();
     p.setFont(fontOf(theme().tick));
     for (const auto& b : m_view.blocks) {

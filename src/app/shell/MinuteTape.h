@@ -30,6 +30,9 @@ private:
     /// The flag on the hand, of a view that has one.
     [[nodiscard]] QRectF handOf(const TapeView& view) const;
     [[nodiscard]] const QPixmap& ground();
+    void paintGround(QPainter& p) const;
+    /// Announces the bell, and that it is near, when the hand comes to it.
+    void tellBell(const TapeView& before);
     TapeView m_view;
     /// All that the ground depends on: size, ratio, period, height of its text, theme, language.
     using GroundKey = std::tuple<QSize, double, double, int, QString, QString>;

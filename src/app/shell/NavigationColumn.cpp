@@ -54,16 +54,22 @@ void StationButton::paintEvent(QPaintEvent*) {
     const bool quiet = !m_state.done && !m_state.missing && !isChecked();
     const QFont under =
         fontOf(std::max(t.tick, t.small - 1), m_state.missing ? QFont::DemiBold : QFont::Normal);
-    const int width = this->width() - kTextX - 6, title = t.text + 7;
+    const int width = this->width() - kTextX - 6, title = std::min(lineOf(t.text) + 2, height());
     QStringList lines;
     for (const Text& s : {m_state.line1, m_state.line2})
         if (!s.empty())
             lines << (m_state.missing && lines.isEmpty() ? QStringLiteral("\u26A0 ") : QString()) +
                          onScreen(s);
+    // Where the window is low the last lines are left out, not cut through; the tip has them all.
+    const auto highOf = [&] {
+        return QFontMetrics(under)
+            .boundingRect(QRect(0, 0, width, height()), Qt::TextWordWrap, lines.join(QLatin1Char('\n')))
+            .height();
+    };
+    while (!lines.isEmpty() && title + highOf() > height())
+        lines.removeLast();
     const QString all = lines.join(QLatin1Char('\n'));
-    const QRect needed =
-        QFontMetrics(under).boundingRect(QRect(0, 0, width, height()), Qt::TextWordWrap, all);
-    const int y = std::max(2, (height() - title - needed.height()) / 2);
+    const int y = std::max(0, (height() - title - (lines.isEmpty() ? 0 : highOf())) / 2);
     p.setFont(fontOf(t.text, QFont::DemiBold));
     p.setPen(quiet ? t.muted : t.ink);
     p.drawText(QRect(kTextX + 4, y, width, title), Qt::AlignLeft | Qt::AlignVCenter, text());
@@ -119,8 +125,9 @@ void NavigationColumn::paintEvent(QPaintEvent*) {
     p.setPen(t.hairline);
     p.drawLine(width() - 1, 0, width() - 1, height());
     p.setPen(t.ink);
-    p.setFont(fontOf(scaled(22), QFont::Bold));
-    p.drawText(QRect(20, 12, width(), 32), Qt::AlignLeft | Qt::AlignVCenter, QStringLiteral("Uttrin"));
+    constexpr int kLargest = 34, kNameTop = 8, kNameHigh = 44; // px
+    p.setFont(fontOf(std::min(scaled(22), kLargest), QFont::Bold));
+    p.drawText(QRect(20, kNameTop, width(), kNameHigh), Qt::AlignLeft | Qt::AlignVCenter, QStringLiteral("Uttrin"));
 
     const QRectF tube(kTubeX, kTop - 4, kTubeWidth, height() - kTop - 18);
     p.setPen(QPen(t.hairline, 1.4));

@@ -26,8 +26,8 @@ AltitudeWindow::AltitudeWindow(LessonController& controller, QWidget* parent)
     : ToolWindow(controller, parent) {
     setObjectName(QStringLiteral("altitudeWindow"));
     setWindowTitle(tr("Boiling against height"));
-    setMinimumSize(900, 560);
-    auto* row = new QHBoxLayout(this);
+    setUsualSize(QSize(900, 560));
+    auto* row = new QHBoxLayout(body());
     row->setContentsMargins(16, 14, 16, 14);
     row->setSpacing(16);
     m_chart = new QCustomPlot;

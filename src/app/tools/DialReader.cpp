@@ -20,13 +20,11 @@ constexpr CountsFrom kFrom[] = {CountsFrom::Gauge, CountsFrom::Depth, CountsFrom
 DialReader::DialReader(LessonController& controller, QWidget* parent) : ToolWindow(controller, parent) {
     setObjectName(QStringLiteral("dialReader"));
     setWindowTitle(tr("Dial reader"));
-    setMinimumSize(680, 480);
-    auto* row = new QHBoxLayout(this);
+    auto* row = new QHBoxLayout(body());
     row->setContentsMargins(16, 14, 16, 14);
     row->setSpacing(16);
     auto* pictures = new QVBoxLayout;
     m_pair = new InstrumentPair;
-    m_pair->setMinimumSize(350, 330);
     pictures->addWidget(m_pair, 1);
     m_take = new QPushButton(tr("Take it as the reading"));
     m_take->setObjectName(QStringLiteral("dialTake"));
@@ -38,7 +36,7 @@ DialReader::DialReader(LessonController& controller, QWidget* parent) : ToolWind
     m_text = new FieldEdit;
     m_text->setObjectName(QStringLiteral("dialText"));
     m_text->setAccessibleName(tr("A reading, typed or pasted"));
-    m_text->setPlaceholderText(tr("−0.62 bar, or 46 cm − 21 cm"));
+    m_text->setQuestion(tr("−0.62 bar, or 46 cm − 21 cm"));
     column->addWidget(m_text);
     m_question = makeLabel(tr("What does this number count from?"), "caution");
     m_question->setObjectName(QStringLiteral("dialQuestion"));
@@ -89,7 +87,7 @@ void DialReader::wire() {
 }
 
 void DialReader::showEvent(QShowEvent* event) {
-    setMinimumSize(theme().large ? QSize(940, 640) : QSize(780, 480));
+    setUsualSize(theme().large ? QSize(940, 640) : QSize(780, 480));
     ToolWindow::showEvent(event);
     m_text->setFocus();
 }
@@ -100,6 +98,7 @@ void DialReader::refresh() {
     // What is asked backwards is a true temperature, whatever the rig's thermometer shows.
     Thermometer celsius;
     celsius.kind = ThermometerKind::Spirit;
+    m_pair->setMinimumSize(scaled(350), scaled(330));
     m_pair->setInstruments(gauge, celsius, m_controller.session().roomOrStandard().pascal());
     readText();
     showBackwards();

@@ -4,11 +4,11 @@
 #include "lesson/lookups/DialMeaning.h"
 
 class QLabel;
-class QLineEdit;
 class QPushButton;
 
 namespace uttrin::app {
 
+class FieldEdit;
 class InstrumentPair;
 class NumberField;
 class Segments;
@@ -32,7 +32,7 @@ private:
     void showReading(const DialText& text);
     void showBackwards();
 
-    QLineEdit* m_text;
+    FieldEdit* m_text;
     Segments* m_from;
     QLabel *m_question, *m_meaning, *m_backwards;
     NumberField* m_boils;

@@ -43,10 +43,10 @@ SolutionsWindow::SolutionsWindow(LessonController& controller, QWidget* parent)
     : ToolWindow(controller, parent) {
     setObjectName(QStringLiteral("solutionsWindow"));
     setWindowTitle(tr("Salted ice, syrup and mixtures"));
-    auto* whole = new QVBoxLayout(this);
+    auto* whole = new QVBoxLayout(body());
     whole->setContentsMargins(16, 14, 16, 14);
     whole->setSpacing(10);
-    m_topic = new Segments(QStringLiteral("solutionTopic"), tr("Topic"));
+    m_topic = new Segments(QStringLiteral("solutionTopic"), tr("Topic"), Segments::Rows::AsNeeded);
     m_topic->setChoices({tr("ice with salt"), tr("syrup on the stove"), tr("ethanol and water"),
                          tr("methanol and water"), tr("acetone and water")});
     m_topic->choose(0);
@@ -86,7 +86,7 @@ SolutionsWindow::SolutionsWindow(LessonController& controller, QWidget* parent)
 }
 
 void SolutionsWindow::refresh() {
-    setMinimumSize(theme().large ? QSize(1240, 720) : QSize(940, 600));
+    setUsualSize(theme().large ? QSize(1240, 720) : QSize(940, 600));
     const auto percent = m_percent->value();
     if (!percent) {
         m_answer->setText(tr("Type a composition: 20, for instance."));

@@ -14,7 +14,7 @@ constexpr double kMinuteMs = 60'000.0;
 
 TapeView tapeView(const LessonSession& s) {
     TapeView v;
-    v.period = s.benchPlan().periodMinutes;
+    v.bell = v.period = s.benchPlan().periodMinutes;
     const auto& sheet = s.benchSheet();
     const Milliseconds start =
         s.runId() ? s.model().run(*s.runId()).startedAt - static_cast<Milliseconds>(kSetUpSeconds * 1000.0)

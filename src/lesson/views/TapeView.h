@@ -26,6 +26,7 @@ struct TapeView {
         friend bool operator==(const Block&, const Block&) = default;
     };
     double period = 0.0; ///< min, at most kLongestTape
+    double bell = 0.0;   ///< min, at which the period ends; more may stand on the tape
     std::optional<double> now;
     Text nowText;
     std::vector<Mark> marks;

@@ -205,9 +205,7 @@ void RunStation::strikeSelected() {
         m_controller.say(tr("Choose the point to strike in the list first."));
         return;
     }
-    const auto reason = dialogs::askText(
-        this, tr("Strike a point"), tr("It stays in the record, hollow, with this reason:"), strikeReasons());
-    if (reason) m_controller.carryOut(&ReadingCommands::strike, *id, reason->toStdString());
+    strikeOrRestore(m_controller, *id, m_taken->isStruck(*id), this);
 }
 
 void RunStation::retakeSelected() {
@@ -230,7 +228,7 @@ void RunStation::refreshDraft() {
 }
 
 void RunStation::refresh() {
-    m_right->setWidths(scaled(theme().large ? 600 : 466), scaled(theme().large ? 620 : 498));
+    m_right->setWidths(scaled(theme().large ? 600 : 474), scaled(theme().large ? 628 : 512));
     const Rig& rig = session().benchPlan().rig;
     m_reading->show(session());
     m_run->refresh(1);

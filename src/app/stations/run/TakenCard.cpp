@@ -88,6 +88,12 @@ std::optional<RowId> TakenCard::chosen() const {
     return rows.isEmpty() ? std::nullopt : std::optional<RowId>(m_rows->row(rows.front().row()).id);
 }
 
+bool TakenCard::isStruck(RowId readingId) const {
+    for (int r = 0; r < m_rows->rowCount(); ++r)
+        if (m_rows->row(r).id == readingId) return m_rows->row(r).struck;
+    return false;
+}
+
 } // namespace uttrin::app
 
 #include "moc_TakenCard.cpp"

@@ -22,6 +22,7 @@ public:
     void show(const RunView& view, const QString& temperatureUnit);
     void choose(RowId readingId);
     [[nodiscard]] std::optional<RowId> chosen() const;
+    [[nodiscard]] bool isStruck(RowId readingId) const;
 
 signals:
     void strikeRequested();

@@ -34,7 +34,7 @@ TargetCard::TargetCard() {
         button->setAccessibleName(accessible);
         button->setToolTip(accessible + QStringLiteral(" (%1)").arg(QKeySequence(key).toString()));
         button->setShortcut(key);
-        button->setFixedWidth(40);
+        button->setMinimumWidth(40);
         setRole(button, "segment");
         connect(button, &QPushButton::clicked, this, [this, by] { emit stepped(by); });
         head->addWidget(button);

@@ -170,13 +170,7 @@ void WorkUpStation::strikeSelected() {
         return;
     }
     const auto& reading = m_readings[static_cast<std::size_t>(*row)];
-    if (reading.struck()) {
-        m_controller.carryOut(&ReadingCommands::restore, reading.raw.id);
-        return;
-    }
-    const auto reason = dialogs::askText(
-        this, tr("Strike a point"), tr("It stays in the record, hollow, with this reason:"), strikeReasons());
-    if (reason) m_controller.carryOut(&ReadingCommands::strike, reading.raw.id, reason->toStdString());
+    strikeOrRestore(m_controller, reading.raw.id, reading.struck(), this);
 }
 
 void WorkUpStation::toggleInFit() {

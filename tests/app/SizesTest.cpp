@@ -1,0 +1,103 @@
+#include "Driver.h"
+#include "SeenWhole.h"
+#include "app/rehearse/RehearseStation.h"
+
+#include <QAction>
+#include <QDialog>
+#include <QElapsedTimer>
+
+namespace uttrin {
+namespace {
+
+using testing::Driver;
+
+/// The sample lesson in a window of a size, in a theme, with text so much larger.
+class Sizes : public testing::SampleLesson {
+protected:
+    static constexpr QSize kSizes[] = {{960, 540}, {1024, 700}, {1280, 800}, {1920, 1080}};
+
+    void TearDown() override {
+        d.reset();
+        app::applyTheme(app::Theme::paper());
+    }
+
+    void waitForRehearsal() const {
+        auto* rehearse = d->window.findChild<app::RehearseStation*>();
+        QElapsedTimer waited;
+        waited.start();
+        constexpr qint64 kLongest = 60'000; // ms
+        while (rehearse && rehearse->isVisible() && !rehearse->isReady() && waited.elapsed() < kLongest)
+            QApplication::processEvents(QEventLoop::AllEvents, 20);
+    }
+
+    void expectNothingCut(QWidget& top, const std::string& where) {
+        const QStringList wrong = testing::cutOff(top);
+        EXPECT_TRUE(wrong.isEmpty()) << where << ":\n  " << wrong.join(QStringLiteral("\n  ")).toStdString();
+    }
+
+    /// Every station in every size.
+    void walk(const app::Theme& theme) {
+        app::applyTheme(theme);
+        d->controller.refresh();
+        for (const QSize size : kSizes) {
+            d->window.resize(size);
+            Driver::settle();
+            ASSERT_EQ(d->window.size(), size) << "the window does not fit";
+            for (int s = 0; s < kStations; ++s) {
+                goTo(static_cast<Station>(s));
+                waitForRehearsal();
+                Driver::settle();
+                expectNothingCut(d->window, "station " + std::to_string(s + 1) + " at " +
+                                                std::to_string(size.width()) + " x " +
+                                                std::to_string(size.height()) + ", " + theme.name.toStdString());
+            }
+        }
+    }
+};
+
+// Night and contrast have the sizes of paper: what is seen whole on one is seen whole on all three.
+TEST_F(Sizes, NightAndContrastAreOfTheSizesOfPaper) {
+    const auto sizes = [](const app::Theme& t) {
+        return std::vector<int>{t.live, t.figure, t.title, t.text, t.small, t.tick, t.large};
+    };
+    EXPECT_EQ(sizes(app::Theme::night()), sizes(app::Theme::paper()));
+    EXPECT_EQ(sizes(app::Theme::contrast()), sizes(app::Theme::paper()));
+}
+
+TEST_F(Sizes, NothingIsCutOnPaper) { walk(app::Theme::paper()); }
+TEST_F(Sizes, NothingIsCutOnTheProjector) { walk(app::Theme::projector()); }
+TEST_F(Sizes, NothingIsCutWithTextOneAndAHalfTimesAsLarge) { walk(app::Theme::paper().at(150)); }
+TEST_F(Sizes, NothingIsCutWithTextTwiceAsLarge) { walk(app::Theme::paper().at(200)); }
+
+// All shown twice as large on a screen of 1280 x 800: so much is left for the window, and it is scrolled.
+TEST_F(Sizes, OnATinyScreenTheWindowIsScrolled) {
+    d->window.setMinimumSize(0, 0);
+    d->window.resize(640, 400);
+    Driver::settle();
+    EXPECT_EQ(d->window.size(), QSize(640, 400));
+    goTo(Station::Run);
+    auto* last = d->find<QLineEdit>("readTemperature");
+    last->setFocus();
+    Driver::settle();
+    const QRect seen(last->mapTo(&d->window, QPoint(0, 0)), last->size());
+    EXPECT_TRUE(d->window.rect().contains(seen)) << "the field with the keyboard is scrolled into view";
+}
+
+TEST_F(Sizes, ToolWindowsAreSeenWhole) {
+    for (const int percent : {100, 150, 200}) {
+        app::applyTheme(app::Theme::paper().at(percent));
+        for (const char* action : {"actionDialReader", "actionAltitudes", "actionSolutions", "actionPhotoReader",
+                                   "actionKeys"}) {
+            d->window.findChild<QAction*>(QLatin1String(action))->trigger();
+            Driver::settle();
+            for (QWidget* w : QApplication::topLevelWidgets())
+                if (w->isVisible() && qobject_cast<QDialog*>(w)) {
+                    expectNothingCut(*w, std::string(action) + " at " + std::to_string(percent) + " %");
+                    w->close();
+                }
+        }
+    }
+}
+
+} // namespace
+} // namespace uttrin
