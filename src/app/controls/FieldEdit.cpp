@@ -30,8 +30,14 @@ int FieldEdit::widthOfQuestion() const {
     return m_question.isEmpty() ? 0 : fontMetrics().horizontalAdvance(m_question) + kAround;
 }
 
+void FieldEdit::setUsualWidth(int px) {
+    m_usual = px;
+    setMinimumWidth(px);
+}
+
 QSize FieldEdit::sizeHint() const {
     const QSize hint = QLineEdit::sizeHint();
+    if (m_usual > 0) return {m_usual, hint.height()};
     return m_question.isEmpty() ? hint : QSize(std::max(minimumWidth(), widthOfQuestion()), hint.height());
 }
 

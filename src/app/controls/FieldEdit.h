@@ -12,6 +12,8 @@ public:
     bool event(QEvent* event) override;
     /// What stands in it while it is empty.
     void setQuestion(const QString& question);
+    /// As wide as a name or two need, where it stands among others.
+    void setUsualWidth(int px);
     /// Wide enough for what it asks for while it is empty.
     [[nodiscard]] QSize sizeHint() const override;
     [[nodiscard]] QSize minimumSizeHint() const override;
@@ -19,6 +21,7 @@ public:
 private:
     [[nodiscard]] int widthOfQuestion() const;
     QString m_question;
+    int m_usual = 0; ///< px; 0: as lines of text usually are
 };
 
 /// A field for a name, known by this object name.

@@ -58,7 +58,9 @@ QWidget* besideLabel(const QString& label, QWidget* widget) {
     caption->setBuddy(widget);
     row->addWidget(caption);
     row->addWidget(widget, 1);
-    both->setSizePolicy(widget->sizePolicy().horizontalPolicy(), QSizePolicy::Fixed);
+    both->setSizePolicy(widget->sizePolicy().horizontalPolicy(),
+                        widget->layout() && widget->layout()->hasHeightForWidth() ? QSizePolicy::Preferred
+                                                                                  : QSizePolicy::Fixed);
     return both;
 }
 

@@ -34,6 +34,7 @@ QLabel[role="cautionText"] { color: @caution; font-weight: 600; }
 QLabel[role="message"], QLabel[role="failure"] { border-radius: 6px; padding: 4px 10px; font-weight: 500; }
 QLabel[role="message"] { background: @liquidTint; } QLabel[role="failure"] { color: @caution; background: @cautionGround; }
 QLabel[role="note"] { background: @liquidTint; border-radius: 6px; padding: 8px 10px; }
+QLabel[role="smallNote"] { background: @liquidTint; border-radius: 6px; padding: 4px 10px; font-size: @smallpx; }
 QLineEdit, QComboBox, QTextEdit, QPlainTextEdit, QDateTimeEdit { background: @card; border: 1px solid @edge; border-radius: 6px; padding: 5px 8px; selection-background-color: @done; selection-color: @card; }
 QLineEdit[wrong="true"] { border: 2px solid @caution; background: @cautionGround; padding: 4px 7px; }
 QLineEdit[big="true"] { font-size: 24px; font-weight: 600; padding: 6px 10px; }

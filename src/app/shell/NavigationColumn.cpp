@@ -66,7 +66,8 @@ void StationButton::paintEvent(QPaintEvent*) {
             .boundingRect(QRect(0, 0, width, height()), Qt::TextWordWrap, lines.join(QLatin1Char('\n')))
             .height();
     };
-    while (!lines.isEmpty() && title + highOf() > height())
+    constexpr int kTab = 6; // px, of the tab's edges
+    while (!lines.isEmpty() && title + highOf() > height() - kTab)
         lines.removeLast();
     const QString all = lines.join(QLatin1Char('\n'));
     const int y = std::max(0, (height() - title - (lines.isEmpty() ? 0 : highOf())) / 2);
@@ -89,7 +90,6 @@ NavigationColumn::NavigationColumn(QWidget* parent) : QWidget(parent) {
     setObjectName(QStringLiteral("navigation"));
     setAttribute(Qt::WA_OpaquePaintEvent);
     auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(0, kTop, 0, 26);
     column->setSpacing(0);
     for (int i = 0; i < kStations; ++i) {
         auto* b = new StationButton(stationName(i), this);
@@ -98,6 +98,7 @@ NavigationColumn::NavigationColumn(QWidget* parent) : QWidget(parent) {
         m_stations.push_back(b);
         column->addWidget(b, 1);
     }
+    fit();
     setCurrent(0);
 }
 
@@ -116,9 +117,18 @@ void NavigationColumn::setCurrent(int station) {
     update();
 }
 
+void NavigationColumn::fit() {
+    layout()->setContentsMargins(0, kTop, 0, tickLine() + 10);
+    setFixedWidth(scaled(theme().large ? 210 : 172));
+}
+
+void NavigationColumn::changeEvent(QEvent* event) {
+    QWidget::changeEvent(event);
+    if (event->type() == QEvent::StyleChange) fit();
+}
+
 void NavigationColumn::paintEvent(QPaintEvent*) {
     const Theme& t = theme();
-    setFixedWidth(scaled(t.large ? 210 : 172));
     QPainter p(this);
     p.setRenderHint(QPainter::Antialiasing);
     p.fillRect(rect(), t.navigation);
@@ -127,7 +137,8 @@ void NavigationColumn::paintEvent(QPaintEvent*) {
     p.setPen(t.ink);
     constexpr int kLargest = 34, kNameTop = 8, kNameHigh = 44; // px
     p.setFont(fontOf(std::min(scaled(22), kLargest), QFont::Bold));
-    p.drawText(QRect(20, kNameTop, width(), kNameHigh), Qt::AlignLeft | Qt::AlignVCenter, QStringLiteral("Uttrin"));
+    p.drawText(QRect(20, kNameTop, width(), kNameHigh), Qt::AlignLeft | Qt::AlignVCenter,
+               QStringLiteral("Uttrin"));
 
     const QRectF tube(kTubeX, kTop - 4, kTubeWidth, height() - kTop - 18);
     p.setPen(QPen(t.hairline, 1.4));
@@ -152,7 +163,7 @@ void NavigationColumn::paintEvent(QPaintEvent*) {
     }
     p.setPen(t.muted);
     p.setFont(fontOf(theme().tick));
-    p.drawText(QRect(20, height() - 24, width(), 18), Qt::AlignLeft | Qt::AlignVCenter,
+    p.drawText(QRect(20, height() - tickLine() - 4, width(), tickLine()), Qt::AlignLeft | Qt::AlignVCenter,
                QStringLiteral("Ctrl+1 … 8"));
 }
 

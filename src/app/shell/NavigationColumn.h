@@ -42,8 +42,11 @@ signals:
 
 protected:
     void paintEvent(QPaintEvent* event) override;
+    void changeEvent(QEvent* event) override;
 
 private:
+    /// To the size of the text.
+    void fit();
     std::vector<StationButton*> m_stations;
     int m_current = 0;
 };

@@ -38,13 +38,14 @@ PlanStation::PlanStation(LessonController& controller) : StationPage(controller)
     m_map->setTargetsMovable(true);
     row->addWidget(m_map, 1);
     auto* right = new ScrollColumn;
-    right->setWidths(540, 680);
+    right->setWidths(540, 704);
+    right->column()->setSpacing(8);
     row->addWidget(right, 2);
     right->column()->addWidget(buildLadder());
 
     m_problem = makeLabel({}, "caution");
     right->column()->addWidget(m_problem);
-    m_summary = makeLabel({}, "note");
+    m_summary = makeLabel({}, "smallNote");
     m_summary->setObjectName(QStringLiteral("planSummary"));
     right->column()->addWidget(m_summary);
     m_table = new QTableView;
@@ -105,11 +106,12 @@ PlanStation::PlanStation(LessonController& controller) : StationPage(controller)
 
 QWidget* PlanStation::buildLadder() {
     auto* card = new Card;
-    card->column()->addWidget(makeLabel(tr("Targets evenly spaced in"), "heading"));
+    card->column()->setContentsMargins(16, 8, 16, 8);
+    card->column()->setSpacing(6);
     m_spacing =
         new Segments(QStringLiteral("planSpacing"), tr("Targets evenly spaced in"), Segments::Rows::AsNeeded);
     m_spacing->setChoices({tr("pressure"), tr("temperature"), tr("1/T"), tr("dial steps")});
-    card->column()->addWidget(m_spacing);
+    card->column()->addWidget(besideLabel(tr("Targets evenly spaced in"), m_spacing));
     auto* grid = new QGridLayout;
     grid->setHorizontalSpacing(12);
     m_from = new NumberField(tr("from"), {}, QStringLiteral("planFrom"));
@@ -132,11 +134,10 @@ QWidget* PlanStation::buildLadder() {
     grid->addWidget(m_trialInFit, 1, 1, Qt::AlignBottom);
     grid->addWidget(m_period, 1, 2);
     card->column()->addLayout(grid);
-    card->column()->addWidget(makeLabel(tr("Boiling means, for every point"), "muted"));
     m_criterion = new Segments(QStringLiteral("planCriterion"), tr("Boiling means, for every point"),
                                Segments::Rows::AsNeeded);
     m_criterion->setChoices({tr("first bubbles"), tr("slow and steady"), tr("stops, isolated")});
-    card->column()->addWidget(m_criterion);
+    card->column()->addWidget(besideLabel(tr("Boiling means"), m_criterion));
     return card;
 }
 

@@ -118,7 +118,7 @@ void ReadingCard::buildDetails() {
     details->addFixed(m_criterion);
     details->addFixed(m_isolated);
     details->addFixed(m_cooling);
-    m_judge->setMinimumWidth(58);
+    m_judge->setUsualWidth(58);
     details->addWidget(besideLabel(tr("seen by"), m_judge));
     column()->addWidget(details->parentWidget());
 }

@@ -71,7 +71,7 @@ QWidget* RunStation::buildRuns() {
     m_newGroup = new FieldEdit;
     m_newGroup->setObjectName(QStringLiteral("newGroup"));
     m_newGroup->setAccessibleName(tr("Group that starts a run"));
-    m_newGroup->setMinimumWidth(110);
+    m_newGroup->setUsualWidth(110);
     m_start = new QPushButton(tr("Start a run"));
     m_start->setObjectName(QStringLiteral("startRun"));
     runs->addFixed(m_run);
@@ -228,7 +228,7 @@ void RunStation::refreshDraft() {
 }
 
 void RunStation::refresh() {
-    m_right->setWidths(scaled(theme().large ? 600 : 474), scaled(theme().large ? 628 : 512));
+    m_right->setWidths(scaled(theme().large ? 600 : 440), scaled(theme().large ? 628 : 512));
     const Rig& rig = session().benchPlan().rig;
     m_reading->show(session());
     m_run->refresh(1);
