@@ -1,5 +1,7 @@
 #include "FieldEdit.h"
 
+#include "Theme.h"
+
 #include <QKeyEvent>
 
 #include <algorithm>
@@ -16,7 +18,17 @@ bool FieldEdit::event(QEvent* event) {
             return false;
         }
     }
-    return QLineEdit::event(event);
+    const bool done = QLineEdit::event(event);
+    if (event->type() == QEvent::StyleChange || event->type() == QEvent::Polish) inkQuestion();
+    return done;
+}
+
+/// The style would make it half transparent: too pale to be read.
+void FieldEdit::inkQuestion() {
+    QPalette inked = palette();
+    if (inked.color(QPalette::PlaceholderText) == theme().muted) return;
+    inked.setColor(QPalette::PlaceholderText, theme().muted);
+    setPalette(inked);
 }
 
 void FieldEdit::setQuestion(const QString& question) {

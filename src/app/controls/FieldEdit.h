@@ -19,6 +19,7 @@ public:
     [[nodiscard]] QSize minimumSizeHint() const override;
 
 private:
+    void inkQuestion();
     [[nodiscard]] int widthOfQuestion() const;
     QString m_question;
     int m_usual = 0; ///< px; 0: as lines of text usually are

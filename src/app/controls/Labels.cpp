@@ -40,6 +40,18 @@ QLabel* makeLabel(const QString& text, const char* role, QWidget* parent) {
     return label;
 }
 
+void keepFocusOrder(QWidget* container) {
+    QWidget* before = container->previousInFocusChain();
+    while (before != container && (before->focusPolicy() == Qt::NoFocus || container->isAncestorOf(before)))
+        before = before->previousInFocusChain();
+    const auto inside = container->findChildren<QWidget*>();
+    for (QWidget* w : inside) {
+        if (w->focusPolicy() == Qt::NoFocus) continue;
+        QWidget::setTabOrder(before, w);
+        before = w;
+    }
+}
+
 QLayout* centred(QWidget* widget) {
     auto* row = new QHBoxLayout;
     row->addStretch();

@@ -23,6 +23,10 @@ void setSpokenRole(QWidget* widget, QAccessible::Role role);
 /// A caption without the sign that marks its key.
 [[nodiscard]] QString plainCaption(QString caption);
 
+/// Puts what came into a container later where the container stands among the stops of the Tab key, not after all
+/// the others of the window.
+void keepFocusOrder(QWidget* container);
+
 /// A row that keeps a widget of fixed width in the middle, as high as its text needs.
 QLayout* centred(QWidget* widget);
 

@@ -42,6 +42,7 @@ void Segments::setChoices(const QStringList& labels) {
         m_group->addButton(b, i);
         layout()->addWidget(b);
     }
+    keepFocusOrder(this);
 }
 
 /// The arrows go from one choice to the next and choose nothing: Space and Enter do.

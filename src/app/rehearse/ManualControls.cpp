@@ -1,6 +1,7 @@
 #include "ManualControls.h"
 
 #include "app/controls/FlowLayout.h"
+#include "app/controls/Labels.h"
 #include "app/controls/OnScreen.h"
 
 #include <QPushButton>
@@ -36,6 +37,7 @@ void ManualControls::take(ManualRun* manualRun) {
         m_row->addWidget(handle);
         m_handles.push_back(handle);
     }
+    keepFocusOrder(this);
     showState();
 }
 

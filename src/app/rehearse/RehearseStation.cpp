@@ -157,6 +157,7 @@ void RehearseStation::fillKnobs() {
         });
         m_knobRow->addWidget(field, 0, Qt::AlignBottom);
     }
+    keepFocusOrder(m_knobs);
 }
 
 /// The guide, with the figures of the rehearsal once it is played through.

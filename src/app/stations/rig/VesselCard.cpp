@@ -26,6 +26,7 @@ constexpr double kPercent = 100.0;
 VesselCard::VesselCard() {
     buildVessel();
     buildSolute();
+    buildSources();
     buildAid();
     wire();
 }
@@ -53,6 +54,9 @@ void VesselCard::buildVessel() {
     grid->addWidget(m_floor, 1, 1);
     grid->addWidget(m_heater, 1, 2);
     column()->addLayout(grid);
+}
+
+void VesselCard::buildSources() {
     FlowLayout* sources = FlowLayout::inRow(12);
     m_heat = new Segments(QStringLiteral("heatSource"), tr("Heated by"));
     m_heat->setChoices({tr("heating mantle"), tr("hot plate"), tr("water bath")});

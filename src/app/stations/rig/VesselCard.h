@@ -31,6 +31,7 @@ signals:
 private:
     void buildVessel();
     void buildSolute();
+    void buildSources();
     void buildAid();
     void wire();
     void showSolute(const Solute& solute);
