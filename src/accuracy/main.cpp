@@ -157,7 +157,7 @@ int main() {
                "says today. The published values owe\n"
                "nothing to the equations beside which they stand: the enthalpies follow from the slope of "
                "the vapour pressure and the\n"
-               "volumes of both phases (Clapeyron), water's from IAPWS SR1-86.\n\n## Pure substances\n");
+               "volumes of both phases (Clapeyron), water’s from IAPWS SR1-86.\n\n## Pure substances\n");
     for (const Substance* s : substances()) {
         fmt::print("\n### {} ({})\n", s->facts().name, s->facts().formula);
         fmt::print("Vapour pressure: {}.\n\n| quantity | Uttrin | published | difference | source |\n| --- | "

@@ -42,8 +42,8 @@ Result<void> check(std::span<const BoilingDatum> data, const FitOptions& options
             options.method == FitMethod::York && !(d.pressureU > 0.0 || d.temperatureU > 0.0);
         if (needsY || needsAny)
             return fail(Failure::BadInput,
-                        Text::tr("the {} fit needs the uncertainty of every point; give the pressure's "
-                                 "(and the temperature's) or use ols",
+                        Text::tr("the {} fit needs the uncertainty of every point; give the pressure’s "
+                                 "(and the temperature’s) or use ols",
                                  id(options.method)));
     }
     return {};

@@ -88,11 +88,11 @@ Candidate pressureOffset(const Curve& curve) {
     c.cause.sentence =
         c.cause.amount > 0
             ? Text::tr(
-                  "All absolute pressures are too low by about {} kPa: the room's pressure or the gauge's "
+                  "All absolute pressures are too low by about {} kPa: the room’s pressure or the gauge’s "
                   "zero is wrong.",
                   kPa)
-            : Text::tr("All absolute pressures are too high by about {} kPa: the room's pressure or the "
-                       "gauge's zero is wrong.",
+            : Text::tr("All absolute pressures are too high by about {} kPa: the room’s pressure or the "
+                       "gauge’s zero is wrong.",
                        kPa);
     return c;
 }

@@ -98,7 +98,7 @@ SlipFinding describe(const CapturePair& pair, SlipFinding f) {
     } else if (off < 0.0 && isTarget(pair)) {
         f.kind = SlipKind::TargetForActual;
         f.sentence = Text::tr(
-            "This is exactly the target's reading, and {} K below boiling. Is it what the gauge shows now?",
+            "This is exactly the target’s reading, and {} K below boiling. Is it what the gauge shows now?",
             fixed(-off, 1));
     } else if (off < 0.0) {
         f.kind = SlipKind::BelowBoiling;

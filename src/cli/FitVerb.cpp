@@ -29,7 +29,7 @@ std::vector<BoilingDatum> dataOf(const ImportedReadings& imported, const FitInpu
         if (!(p.pressure.pascal() > 0.0))
             throw Refusal{
                 {Failure::BadInput, Text::tr("point {} lies below a perfect vacuum in this room; check "
-                                             "the column's unit and sign, and --room",
+                                             "the column’s unit and sign, and --room",
                                              r.position)}};
         const double uT = in.temperatureU.empty()
                               ? t.uIndependent
@@ -73,7 +73,7 @@ Answer fitAnswer(const FitInput& in) {
     if (!in.room.empty()) room = RoomPressure{need(parsePressure(in.room)), 0.0, RoomMethod::Barometer};
     if (!room && countsFromRoom(imported.plan().rig.gauge.convention))
         throw Refusal{
-            {Failure::Unreferenced, Text::tr("these readings count from the room's pressure: give --room, "
+            {Failure::Unreferenced, Text::tr("these readings count from the room’s pressure: give --room, "
                                              "for instance --room \"1008.2 hPa\"")}};
     const Substance& substance = *need(findSubstance(in.fluid));
     std::vector<int> positions;
@@ -133,7 +133,7 @@ Answer fitAnswer(const FitInput& in) {
 Job addFit(VerbOptions& verb) {
     auto in = std::make_shared<FitInput>();
     verb.add("file", in->path, "CSV with units in the column names").required();
-    verb.add("--room", in->room, "the room's absolute pressure; needed unless the column is absolute_UNIT");
+    verb.add("--room", in->room, "the room’s absolute pressure; needed unless the column is absolute_UNIT");
     verb.add("--method", in->method, "ols, weighted or york")
         .oneOf({"ols", "weighted", "york"})
         .showDefault();

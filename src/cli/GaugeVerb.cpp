@@ -88,7 +88,7 @@ Answer gaugeAnswer(const GaugeInput& in) {
     if (!(p.pressure.pascal() > 0.0))
         throw Refusal{
             {Failure::BadInput, Text::tr("that reading is below a perfect vacuum in this room; check "
-                                         "its sign, its unit and the room's pressure")}};
+                                         "its sign, its unit and the room’s pressure")}};
     Answer a;
     a.json = {{"type", in.type}, {"absolute_pa", p.pressure.pascal()}, {"absolute_pa_u", p.u()}};
     if (in.hasArms()) a.json["liquid_density_kg_per_m3"] = manometerDensity(g);
@@ -119,7 +119,7 @@ Job addGauge(VerbOptions& verb) {
              "that a thermal-conductivity gauge really sees: air, nitrogen, water-vapour, "
              "carbon-dioxide, argon, helium, hydrogen")
         .showDefault();
-    verb.add("--room", in->room, "the room's absolute pressure");
+    verb.add("--room", in->room, "the room’s absolute pressure");
     verb.add("--room-u", in->roomU, "its standard uncertainty");
     verb.add("--division", in->division, "smallest division, for the uncertainty");
     verb.add("--accuracy", in->accuracy, "limits of error, for the uncertainty");

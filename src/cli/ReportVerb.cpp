@@ -36,7 +36,7 @@ Job addReport(VerbOptions& verb) {
     verb.add("file", in->file, "notebook (.uttrin)").required();
     verb.add("--run", in->run, "run id, see `notebook info`").required();
     verb.add("--out", in->out, "report.pdf or report.html").required();
-    verb.flag("--student", in->student, "the student's copy, without answers");
+    verb.flag("--student", in->student, "the student’s copy, without answers");
     return [in] {
         const SystemClock clock;
         LessonSession session(need(Notebook::open(in->file)), clock, 0);

@@ -22,7 +22,7 @@ Job addBarometer(VerbOptions& verb) {
     verb.add("--latitude", in->latitude, "degrees, north positive").required();
     verb.add("--altitude", in->altitude, "height above sea level").required();
     verb.add("--scale", in->scale, "brass or glass").showDefault();
-    verb.add("--index", in->index, "this instrument's own correction, e.g. \"-0.1 mmHg\"");
+    verb.add("--index", in->index, "this instrument’s own correction, e.g. \"-0.1 mmHg\"");
     return [in] {
         const Measure reading = need(parseMeasure(in->reading, Dimension::Pressure));
         MercuryReading m = barometerGraduatedIn(reading.unit->symbol);
@@ -88,13 +88,13 @@ Job addRoom(VerbOptions& verb) {
              "a pressure reduced to sea level; with --altitude and --temperature");
     verb.add("--temperature", in->temperature, "air temperature outdoors");
     verb.add("--reduction", in->reduction,
-             "hypsometric, altimeter-setting (an airport's) or standard-atmosphere")
+             "hypsometric, altimeter-setting (an airport’s) or standard-atmosphere")
         .oneOf({"hypsometric", "altimeter-setting", "standard-atmosphere"})
         .showDefault();
     verb.add("--dead-head", in->deadHead,
              "gauge reading of the empty vessel pumped down; with --ultimate, if it is known");
-    verb.add("--ultimate", in->ultimate, "the pump's ultimate pressure");
-    verb.add("--barometer", in->station, "a barometer's reading, its corrections applied");
+    verb.add("--ultimate", in->ultimate, "the pump’s ultimate pressure");
+    verb.add("--barometer", in->station, "a barometer’s reading, its corrections applied");
     verb.add("--u", in->u, "standard uncertainty of the reading");
     return [in] {
         RoomEntry e;
@@ -126,7 +126,7 @@ Job addRoom(VerbOptions& verb) {
             e.method = RoomMethod::Altitude;
         } else {
             throw Refusal{{Failure::BadInput,
-                           Text::tr("say how the room's pressure is known: --barometer, --sea-level with "
+                           Text::tr("say how the room’s pressure is known: --barometer, --sea-level with "
                                     "--altitude, --altitude alone, or --dead-head")}};
         }
         const auto room = need(stationPressure(e));

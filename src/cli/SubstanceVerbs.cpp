@@ -128,7 +128,7 @@ Job addBoil(VerbOptions& verb) {
     verb.add("--kind", in->kind, "what the pressure counts from: absolute, gauge, vacuum")
         .oneOf({"absolute", "gauge", "vacuum"})
         .showDefault();
-    verb.add("--room", in->room, "the room's absolute pressure; needed by gauge and vacuum");
+    verb.add("--room", in->room, "the room’s absolute pressure; needed by gauge and vacuum");
     verb.add("--room-u", in->roomU, "its standard uncertainty");
     addSolute(verb, in->solute, in->molality, in->massFraction, in->factor);
     return [in] {
@@ -140,7 +140,7 @@ Job addBoil(VerbOptions& verb) {
         } else {
             if (in->room.empty())
                 throw Refusal{
-                    {Failure::Unreferenced, Text::tr("--kind {} counts from the room's pressure: give "
+                    {Failure::Unreferenced, Text::tr("--kind {} counts from the room’s pressure: give "
                                                      "--room, for instance --room \"1008.2 hPa\"",
                                                      in->kind)}};
             const Pressure room = need(parsePressure(in->room));

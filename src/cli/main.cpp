@@ -34,7 +34,7 @@ constexpr VerbEntry kVerbs[] = {
      "uttrin-cli barometer --reading \"741.6 mmHg\" --temperature \"23.5 degC\" --latitude 61.2 --altitude "
      "\"612 m\" --scale brass",
      addBarometer},
-    {"room", "the room's pressure from what is known",
+    {"room", "the room’s pressure from what is known",
      "uttrin-cli room --sea-level \"1018.4 hPa\" --altitude \"612 m\" --temperature \"18 degC\"", addRoom},
     {"gauge", "absolute pressure from a gauge as read",
      "uttrin-cli gauge --type open-u-tube --legs \"66.0 cm\" \"21.0 cm\" --temperature \"22 degC\" --room "

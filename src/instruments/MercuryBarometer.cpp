@@ -30,7 +30,7 @@ constexpr BarometerTick kTicks[] = {
                   "the top of the "
                   "mercury.")},
     {"vernier", &BarometerTicks::vernier, Text::phrase("vernier read"),
-     Text::phrase("Read the scale below the vernier's 0, then the line of the vernier that meets another.")},
+     Text::phrase("Read the scale below the vernier’s 0, then the line of the vernier that meets another.")},
 };
 
 } // namespace
@@ -41,7 +41,7 @@ std::string_view id(ScaleMaterial material) { return material == ScaleMaterial::
 
 Result<ScaleMaterial> scaleMaterialFromId(std::string_view wanted) {
     return fromId(wanted, std::array{ScaleMaterial::Brass, ScaleMaterial::Glass},
-                  Text::tr("a barometer's scale"));
+                  Text::tr("a barometer’s scale"));
 }
 
 double MercuryReading::value() const { return mainScale + vernierLine * vernierStep(); }
@@ -63,7 +63,7 @@ Result<MercuryPressure> stationPressure(const MercuryReading& r) {
     if (!unit) return tl::unexpected(unit.error());
     const auto refuse = [](const Text& what) { return fail(Failure::BadInput, what); };
     if (!(r.mainDivision > 0.0 && r.vernierDivisions >= 1))
-        return refuse(Text::tr("the scale's and the vernier's divisions must be above zero"));
+        return refuse(Text::tr("the scale’s and the vernier’s divisions must be above zero"));
     if (r.vernierLine < 0 || r.vernierLine > r.vernierDivisions)
         return refuse(Text::tr("the vernier has lines 0 to {}, not {}", r.vernierDivisions, r.vernierLine));
     if (!(r.attachedCelsius >= -30.0 && r.attachedCelsius <= 50.0))

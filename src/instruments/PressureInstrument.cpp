@@ -173,13 +173,13 @@ Result<void> check(const PressureInstrument& i) {
         return fail(Failure::BadInput,
                     Text::tr("the two arms of a U-tube must add up to a length above zero"));
     if (!std::isfinite(i.spanLow) || !std::isfinite(i.spanHigh))
-        return fail(Failure::BadInput, Text::tr("the ends of the gauge's scale must be numbers"));
+        return fail(Failure::BadInput, Text::tr("the ends of the gauge’s scale must be numbers"));
     if (!(i.liquidCelsius > -20.0 && i.liquidCelsius < 60.0))
         return fail(Failure::BadInput,
-                    Text::tr("the temperature of the gauge's liquid must be between -20 and 60 degC"));
+                    Text::tr("the temperature of the gauge’s liquid must be between -20 and 60 degC"));
     if (!(i.oilDensity20 > 500.0 && i.oilDensity20 < 2000.0))
         return fail(Failure::BadInput,
-                    Text::tr("the density of the gauge's oil must lie between 500 and 2000 kg/m3"));
+                    Text::tr("the density of the gauge’s oil must lie between 500 and 2000 kg/m3"));
     if (i.convention == PressureConvention::ThermalConductivity)
         if (const auto factor = gasFactor(i.gas); !factor) return tl::unexpected(factor.error());
     return {};
@@ -195,7 +195,7 @@ Result<AbsoluteReading> toAbsolute(const PressureInstrument& i, const GaugeReadi
         return fail(
             Failure::Unreferenced,
             Text::tr(
-                "this reading counts from the room's pressure, and the room's pressure is not known yet"));
+                "this reading counts from the room’s pressure, and the room’s pressure is not known yet"));
     const double scale = pascalPerScaleUnit(i);
     double value = scaleValue(i, reading);
     const EmptyPull* pull = room && room->pull && countsFromRoom(i.convention) && room->pull->unit == i.unit

@@ -31,13 +31,13 @@ Text question(const RoomSource& a, const RoomSource& b, double difference, doubl
         std::abs(*altitudeM) > kLeastHeight && fits(reduction))
         return Text::tr("is it reduced to sea level?");
     if (altitudeM && here && b.entry.method == RoomMethod::SeaLevelReport && fits(-reduction))
-        return Text::tr("was it already the station's own pressure?");
+        return Text::tr("was it already the station’s own pressure?");
     if (b.entry.method == RoomMethod::StationReport && difference > 0.0 && !altitudeM)
         return Text::tr("is it reduced to sea level?");
     if (b.entry.method == RoomMethod::DeadHead)
         return difference < 0.0
                    ? Text::tr("does the pump leave more than was said, or is there water in the vessel?")
-                   : Text::tr("does the pump leave less than was said, or is the gauge's scale off?");
+                   : Text::tr("does the pump leave less than was said, or is the gauge’s scale off?");
     constexpr double kTorr = kStandardAtmospherePascal / 760.0, kHectopascal = 100.0;
     const double ratio = b.pressure.station.pascal() / a.pressure.station.pascal();
     if (std::abs(ratio - kTorr / kHectopascal) < 0.02 || std::abs(ratio - kHectopascal / kTorr) < 0.02)
@@ -82,7 +82,7 @@ Text doubtAtHeight(const RoomSource& source, double altitudeM) {
             {said,
              source.entry.method == RoomMethod::StationReport
                  ? Text::tr("It looks reduced to sea level: say so above if it is, and check the height.")
-                 : Text::tr("A barometer that is set to sea level shows this: set it to the station's own "
+                 : Text::tr("A barometer that is set to sea level shows this: set it to the station’s own "
                             "pressure, and check the height.")});
     return Text::sentences({said, Text::tr("Check the number, its unit and the height.")});
 }

@@ -68,7 +68,7 @@ Result<RoomPressure> plausible(const RoomPressure& room, const RoomEntry& e) {
 /// @param floorU, readingU  Pa
 Result<RoomPressure> emptyPull(const RoomEntry& e, double floorPa, double floorU, double readingU) {
     if (floorPa < 0.0)
-        return fail(Failure::BadInput, Text::tr("a pump's ultimate pressure cannot be below zero"));
+        return fail(Failure::BadInput, Text::tr("a pump’s ultimate pressure cannot be below zero"));
     const double depth =
         std::abs(unit(e.unit).toSi(e.value)); // under the room, with its minus sign or without
     return plausible({Pressure::fromPascal(depth + floorPa), std::hypot(readingU, floorU),
@@ -124,7 +124,7 @@ Result<RoomMethod> roomMethodFromId(std::string_view wanted) {
     for (const MethodText& m : kMethods)
         if (m.id == wanted) return m.method;
     return fail(Failure::BadInput,
-                Text::tr("'{}' is not a way to know the room's pressure; accepted: "
+                Text::tr("'{}' is not a way to know the room’s pressure; accepted: "
                          "barometer, mercury, station, sea-level, altitude, dead-head, nominal",
                          wanted));
 }

@@ -98,7 +98,7 @@ Result<void> check(const Thermometer& t) {
         if (!(e >= 0.1 && e <= 1.0))
             return fail(Failure::BadInput, Text::tr("an emissivity must lie from 0.1 to 1"));
     if (!(t.wallMillimetre >= 0.0 && t.wallMillimetre < 50.0))
-        return fail(Failure::BadInput, Text::tr("the wall's thickness must lie from 0 to 50 mm"));
+        return fail(Failure::BadInput, Text::tr("the wall’s thickness must lie from 0 to 50 mm"));
     for (const ThermometerCalibration& c : t.calibrations)
         if (const auto residuals = residualsOf(t, c); !residuals) return tl::unexpected(residuals.error());
     return {};

@@ -58,7 +58,7 @@ tl::expected<nlohmann::ordered_json, JsonProblem> parseJson(std::string_view tex
         const auto at = from < to ? text.find(what.substr(from + 1, to - from - 1)) : std::string_view::npos;
         return tl::unexpected(JsonProblem{
             lineOfOffset(text, at == std::string_view::npos ? 0 : at),
-            Text::tr("this number is larger than any computer's; numbers up to 1e308 are accepted")});
+            Text::tr("this number is larger than any computer’s; numbers up to 1e308 are accepted")});
     }
 }
 

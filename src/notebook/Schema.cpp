@@ -68,7 +68,7 @@ Text schemaTrouble(SQLite::Database& db, int version) {
         if (same->second != sql) return Text::tr("its table '{}' is not as it should be", name);
     }
     for (const auto& [name, sql] : found)
-        if (!wanted.contains(name)) return Text::tr("it holds a table '{}' that is not Uttrin's", name);
+        if (!wanted.contains(name)) return Text::tr("it holds a table '{}' that is not Uttrin’s", name);
     return {};
 }
 

@@ -23,7 +23,7 @@ Result<double> checkedHeight(Length altitude) {
     if (!(h >= kLowest && h <= kHighest))
         return fail(
             Failure::OutOfRange,
-            Text::tr("the standard atmosphere's lowest layer covers {} m to {} m; {:.6g} m lies outside",
+            Text::tr("the standard atmosphere’s lowest layer covers {} m to {} m; {:.6g} m lies outside",
                      kLowest, kHighest, altitude.metre()));
     return h;
 }
@@ -62,22 +62,20 @@ Result<Length> standardAtmosphereAltitude(Pressure p) {
 
 Result<Pressure> stationFromSeaLevel(Pressure seaLevel, Length altitude, Temperature air,
                                      Reduction reduction) {
-    return checkedHeight(altitude).map(
-        [&](double h) {
-            return Pressure::fromPascal(reduction == Reduction::AltimeterSetting
-                                            ? standardAbove(seaLevel.pascal(), h)
-                                            : seaLevel.pascal() * columnRatio(h, air, reduction));
-        });
+    return checkedHeight(altitude).map([&](double h) {
+        return Pressure::fromPascal(reduction == Reduction::AltimeterSetting
+                                        ? standardAbove(seaLevel.pascal(), h)
+                                        : seaLevel.pascal() * columnRatio(h, air, reduction));
+    });
 }
 
 Result<Pressure> seaLevelFromStation(Pressure station, Length altitude, Temperature air,
                                      Reduction reduction) {
-    return checkedHeight(altitude).map(
-        [&](double h) {
-            return Pressure::fromPascal(reduction == Reduction::AltimeterSetting
-                                            ? standardAbove(station.pascal(), -h)
-                                            : station.pascal() / columnRatio(h, air, reduction));
-        });
+    return checkedHeight(altitude).map([&](double h) {
+        return Pressure::fromPascal(reduction == Reduction::AltimeterSetting
+                                        ? standardAbove(station.pascal(), -h)
+                                        : station.pascal() / columnRatio(h, air, reduction));
+    });
 }
 
 } // namespace uttrin

@@ -39,12 +39,12 @@ bool Substance::inRange(double k) const {
 
 tl::unexpected<Failure> Substance::outOfRange(double k) const {
     return fail(Failure::OutOfRange,
-                Text::tr("{}'s vapour pressure covers {:.6g} K to {:.6g} K; {:.6g} K lies outside",
+                Text::tr("{}’s vapour pressure covers {:.6g} K to {:.6g} K; {:.6g} K lies outside",
                          m_d.facts.name, m_d.facts.lowest.kelvin(), m_d.facts.highest.kelvin(), k));
 }
 
 tl::unexpected<Failure> Substance::notKnown(const Text& what, const DensityCurve& curve) const {
-    return fail(Failure::OutOfRange, Text::tr("{}'s {} is known from {:.6g} K to {:.6g} K", m_d.facts.name,
+    return fail(Failure::OutOfRange, Text::tr("{}’s {} is known from {:.6g} K to {:.6g} K", m_d.facts.name,
                                               what, curve.lowest(), curve.highest()));
 }
 
@@ -61,7 +61,7 @@ Result<Temperature> Substance::boilingPoint(Pressure p) const {
     const double lowest = (m_d.solid ? *m_d.solid : m_d.liquid).lowestPressure();
     if (!(pa >= lowest && pa <= m_d.liquid.highestPressure()))
         return fail(Failure::OutOfRange,
-                    Text::tr("{}'s vapour pressure covers {:.3g} Pa to {:.4g} Pa; {:.6g} Pa lies outside",
+                    Text::tr("{}’s vapour pressure covers {:.3g} Pa to {:.4g} Pa; {:.6g} Pa lies outside",
                              m_d.facts.name, lowest, m_d.liquid.highestPressure(), pa));
     if (pa >= m_d.liquid.lowestPressure()) return Temperature::fromKelvin(m_d.liquid.temperature(pa));
     // Between the two formulations, whose gap is below a thousandth, lies the triple point.
@@ -157,7 +157,7 @@ Result<Pressure> Substance::meltingPressure(Temperature t) const {
     const double k = t.kelvin();
     if (!m_d.melting || k < m_d.melting->lowest || k > m_d.melting->highest)
         return fail(Failure::OutOfRange,
-                    m_d.melting ? Text::tr("{}'s melting curve covers {:.6g} K to {:.6g} K", m_d.facts.name,
+                    m_d.melting ? Text::tr("{}’s melting curve covers {:.6g} K to {:.6g} K", m_d.facts.name,
                                            m_d.melting->lowest, m_d.melting->highest)
                                 : Text::tr("no melting curve of {} is known", m_d.facts.name));
     const double ratio = k / m_tripleKelvin;

@@ -67,7 +67,7 @@ std::vector<Text> materialsFor(const Plan& plan) {
                           : Text::tr("vacuum-rated jar or bell jar with its plate"));
     if (heat) out.push_back(heatSourceFor(plan));
     if (heat) out.emplace_back(Text::tr("reflux condenser with cooling water"));
-    if (!heat) out.emplace_back(Text::tr("hot water, ice water and a jug, to set the water's temperature"));
+    if (!heat) out.emplace_back(Text::tr("hot water, ice water and a jug, to set the water’s temperature"));
     out.emplace_back(
         plan.rig.pump == PumpKind::Hand
             ? Text::tr("hand pump with its valve, hose and a bleed valve")
@@ -112,7 +112,7 @@ std::vector<Caution> cautionsFor(const Plan& plan, std::optional<RoomMethod> roo
                                 "cool first.")});
         out.push_back(
             {"scald", Text::tr("Boiling water scalds, and so does the steam let out when a flask is opened. "
-                               "Let it cool, bleed to the room's pressure first.")});
+                               "Let it cool, bleed to the room’s pressure first.")});
     } else {
         out.push_back(
             {"scald", Text::tr("Hot water up to boiling is carried and poured: use a jug with a handle, "
@@ -152,11 +152,11 @@ std::vector<Caution> cautionsFor(const Plan& plan, std::optional<RoomMethod> roo
                       "the spill kit and the local rules at hand, and prefer one without.")});
     out.push_back(
         {"who",
-         Text::tr("Who may do it: the teacher behind a shield, pupils under the teacher's eyes where local "
+         Text::tr("Who may do it: the teacher behind a shield, pupils under the teacher’s eyes where local "
                   "rules allow; poisonous, strongly flammable and very cold liquids by the teacher only.")});
     out.push_back(
         {"rules",
-         Text::tr("Local rules, the vessel maker's rating and qualified staff come before this sheet.")});
+         Text::tr("Local rules, the vessel maker’s rating and qualified staff come before this sheet.")});
     return out;
 }
 

@@ -18,10 +18,10 @@ Result<void> above(double value, double floor, const Text& name, std::string_vie
 Result<void> checkLadder(const Plan& plan) {
     const Ladder& l = plan.ladder;
     if (!std::isfinite(l.from) || !std::isfinite(l.to))
-        return fail(Failure::BadInput, Text::tr("the ladder's ends must be numbers"));
+        return fail(Failure::BadInput, Text::tr("the ladder’s ends must be numbers"));
     if (l.spacing == Spacing::DialSteps) {
         if (!(l.dialStep > 0.0) || !std::isfinite(l.dialStep))
-            return fail(Failure::BadInput, Text::tr("the ladder's dial step must be above zero"));
+            return fail(Failure::BadInput, Text::tr("the ladder’s dial step must be above zero"));
         if (std::abs(l.to - l.from) / l.dialStep > 100.0)
             return fail(Failure::BadInput,
                         Text::tr("the ladder has more than 100 dial steps; take a larger step"));
@@ -29,12 +29,12 @@ Result<void> checkLadder(const Plan& plan) {
     }
     if (l.count < 2 || l.count > 100)
         return fail(Failure::BadInput, Text::tr("the ladder needs 2 to 100 targets; it has {}", l.count));
-    if (const auto ok = above(l.from, 0.0, Text::tr("the ladder's lower end"),
+    if (const auto ok = above(l.from, 0.0, Text::tr("the ladder’s lower end"),
                               l.spacing == Spacing::Pressure ? "Pa" : "K");
         !ok)
         return ok;
     if (!(l.to > l.from))
-        return fail(Failure::BadInput, Text::tr("the ladder's upper end must be above its lower end"));
+        return fail(Failure::BadInput, Text::tr("the ladder’s upper end must be above its lower end"));
     return {};
 }
 
@@ -102,7 +102,7 @@ Text criterionText(BoilingCriterion criterion) {
     case BoilingCriterion::FirstBubbles:
         return Text::tr("first bubbles that rise to the surface");
     case BoilingCriterion::Steady:
-        return Text::tr("slow and steady: the class's chosen picture");
+        return Text::tr("slow and steady: the class’s chosen picture");
     case BoilingCriterion::StopsAfterIsolating:
         return Text::tr("the moment that boiling stops after isolating");
     case BoilingCriterion::BracketStops:
@@ -138,21 +138,21 @@ Result<void> check(const Plan& plan) {
     if (const auto ok = check(plan.rig.thermometer); !ok) return ok;
     const Rig& r = plan.rig;
     for (const auto& [value, name, unit] :
-         {std::tuple{r.vesselLitre, Text::tr("the vessel's volume"), "L"},
-          {r.liquidLitre, Text::tr("the liquid's volume"), "L"},
-          {r.heaterWatt, Text::tr("the heater's power"), "W"},
-          {r.pumpLitrePerMinute, Text::tr("the pump's speed"), "L/min"},
-          {r.pumpUltimatePa, Text::tr("the pump's ultimate pressure"), "Pa"},
+         {std::tuple{r.vesselLitre, Text::tr("the vessel’s volume"), "L"},
+          {r.liquidLitre, Text::tr("the liquid’s volume"), "L"},
+          {r.heaterWatt, Text::tr("the heater’s power"), "W"},
+          {r.pumpLitrePerMinute, Text::tr("the pump’s speed"), "L/min"},
+          {r.pumpUltimatePa, Text::tr("the pump’s ultimate pressure"), "Pa"},
           {plan.periodMinutes, Text::tr("the period"), "min"}})
         if (const auto ok = above(value, 0.0, name, unit); !ok) return ok;
     constexpr double kMostLitres = 20.0; // on a bench, under vacuum, in glass
     if (r.vesselLitre > kMostLitres)
-        return fail(Failure::BadInput, Text::tr("the vessel's volume: {:.4g} L; accepted: up to {:.0f} L",
+        return fail(Failure::BadInput, Text::tr("the vessel’s volume: {:.4g} L; accepted: up to {:.0f} L",
                                                 r.vesselLitre, kMostLitres));
     if (!(r.liquidLitre < r.vesselLitre))
         return fail(Failure::BadInput, Text::tr("the liquid does not fit into the vessel"));
     if (!(r.depthCm >= 0.0 && r.depthCm < 200.0))
-        return fail(Failure::BadInput, Text::tr("the liquid's depth must be 0 to 200 cm"));
+        return fail(Failure::BadInput, Text::tr("the liquid’s depth must be 0 to 200 cm"));
     const SubstanceFacts& facts = substanceOf(plan).facts();
     const Temperature hottest =
         facts.normalBoilingPoint > facts.triple ? facts.normalBoilingPoint : facts.critical;
@@ -165,7 +165,7 @@ Result<void> check(const Plan& plan) {
         return fail(Failure::BadInput,
                     Text::tr("a plan agrees on what counts as boiling, not on half of a bracket"));
     if (plan.ladder.trialPa)
-        if (const auto ok = above(*plan.ladder.trialPa, 0.0, Text::tr("the trial point's pressure"), "Pa");
+        if (const auto ok = above(*plan.ladder.trialPa, 0.0, Text::tr("the trial point’s pressure"), "Pa");
             !ok)
             return ok;
     return checkLadder(plan);

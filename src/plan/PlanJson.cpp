@@ -274,7 +274,7 @@ Result<PlanFile> readPlanFile(std::string_view text) {
     PlanFile file;
     const auto ok = readObject(text, [&](Reader r, std::optional<Failure>& failure) {
         if (!r.has("room"))
-            r.refuse("room", Text::tr("the room's pressure, as an object with \"method\" and \"reading\""));
+            r.refuse("room", Text::tr("the room’s pressure, as an object with \"method\" and \"reading\""));
         readRoomFrom(r.child("room"), file.room);
         readPlanFrom(r, failure, file.plan);
     });

@@ -32,7 +32,7 @@ Json mercuryToJson(const MercuryReading& m) {
 
 void readMercuryFrom(Reader r, MercuryReading& m) {
     if (!r.has("main_scale"))
-        r.refuse("main_scale", Text::tr("the barometer's main scale as \"VALUE UNIT\""));
+        r.refuse("main_scale", Text::tr("the barometer’s main scale as \"VALUE UNIT\""));
     Measure main{0.0, &unit("mmHg")};
     r.parsed("main_scale", main, [](std::string_view s) { return parseMeasure(s, Dimension::Pressure); });
     m.mainScale = main.number;
@@ -108,7 +108,7 @@ void readRoomFrom(Reader r, RoomEntry& e) {
     if (e.method != RoomMethod::Altitude) {
         Measure reading{0.0, &unit("hPa")}, u{0.0, nullptr};
         const auto measure = [](std::string_view s) { return parseMeasure(s, Dimension::Pressure); };
-        if (!r.has("reading")) r.refuse("reading", Text::tr("the room's pressure as \"VALUE UNIT\""));
+        if (!r.has("reading")) r.refuse("reading", Text::tr("the room’s pressure as \"VALUE UNIT\""));
         r.parsed("reading", reading, measure);
         r.parsed("uncertainty", u, measure);
         e.value = reading.number;

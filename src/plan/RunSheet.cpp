@@ -251,7 +251,7 @@ Result<Plan> withSubstance(const Plan& plan, const std::string& id, Pressure roo
     if (!(out.ladder.to > out.ladder.from))
         return fail(
             Failure::OutOfRange,
-            Text::tr("{}'s curve has none of this plan's pressures ({:.4g} to {:.4g} kPa); change the ladder "
+            Text::tr("{}’s curve has none of this plan’s pressures ({:.4g} to {:.4g} kPa); change the ladder "
                      "at the Plan station first",
                      facts.name, ladder->from * 1e-3, ladder->to * 1e-3));
     const Temperature hottest = std::max(facts.normalBoilingPoint, facts.triple);

@@ -59,7 +59,7 @@ std::vector<RigControl> controlsOf(const RigModel& now, const RigSetup& setup) {
             {RigControl::Pump, Text::data(p.name), p.on, {RigAction::RunPump, at(i), p.on ? 0.0 : 1.0}});
         if (p.ballast > 0.0)
             all.push_back({RigControl::Ballast,
-                           Text::tr("{}'s ballast", Text::data(p.name)),
+                           Text::tr("{}’s ballast", Text::data(p.name)),
                            p.ballastOpen > 0.0,
                            {RigAction::Ballast, at(i), p.ballastOpen > 0.0 ? 0.0 : 1.0}});
     }

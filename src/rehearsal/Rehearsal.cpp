@@ -147,7 +147,7 @@ Text eventText(const RigSetup& setup, const RigEvent& e) {
     case RigEventKind::Dry:
         return Text::tr("dry");
     case RigEventKind::AboveRoom:
-        return Text::tr("pressure above the room's");
+        return Text::tr("pressure above the room’s");
     case RigEventKind::IceGone:
         return Text::tr("ice gone");
     case RigEventKind::GaveWay:
@@ -194,7 +194,7 @@ RehearsalFacts factsOf(const Rehearsal& r) {
     for (const RigEvent& e : r.run.events)
         if (e.kind == RigEventKind::AboveRoom && isClosedAndHeated(r.setup, e.vessel))
             f.warnings.push_back(Text::tr(
-                "{}: closed and heated, its pressure rises above the room's and came to {:.0f} kPa. Glass "
+                "{}: closed and heated, its pressure rises above the room’s and came to {:.0f} kPa. Glass "
                 "bursts: never do this; this rehearsal shows why.",
                 Text::data(r.setup.model.vessels[static_cast<std::size_t>(e.vessel)].name),
                 f.highestPascal / 1000.0));

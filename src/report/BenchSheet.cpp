@@ -32,7 +32,7 @@ Result<Document> benchSheet(const LessonSession& s, const SheetOptions& options)
                      {Text::tr("min"), Text::tr("read: gauge"), Text::tr("read: °C"), Text::tr("remarks")});
     for (const Target& target : sheet->targets) {
         const Text remark = target.state == TargetState::AboveRoom        ? Text::tr("above the room")
-                            : target.state == TargetState::BelowPumpFloor ? Text::tr("below the pump's floor")
+                            : target.state == TargetState::BelowPumpFloor ? Text::tr("below the pump’s floor")
                             : target.trial                                ? Text::tr("trial point")
                                                                           : Text();
         std::vector<Text> row{Text::set("{}", target.order), tableText(plan.rig.gauge, target.dial),

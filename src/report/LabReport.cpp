@@ -28,7 +28,7 @@ Text conventionText(PressureConvention c) {
     case PressureConvention::ClosedTwoArm:
         return Text::tr("closed U-tube, difference from a vacuum");
     case PressureConvention::ThermalConductivity:
-        return Text::tr("by the gas's conduction of heat, from a vacuum");
+        return Text::tr("by the gas’s conduction of heat, from a vacuum");
     case PressureConvention::TwoArm:
         return Text::tr("two arms, difference below the room");
     }
@@ -255,7 +255,7 @@ void addResult(Document& d, const WorkUpView& v, bool answers) {
     d.blocks.emplace_back(BulletList{v.causes});
     Table methods{Text::tr("Weighted and unweighted side by side"),
                   {Text::tr("fit"), Text::tr("ΔH, kJ/mol"), Text::tr("95 % interval"),
-                   Text::tr("boils at 101.325 kPa, °C"), Text::tr("from the curve's slope")},
+                   Text::tr("boils at 101.325 kPa, °C"), Text::tr("from the curve’s slope")},
                   {},
                   {},
                   false};
@@ -291,8 +291,8 @@ Result<Document> labReport(const LessonSession& s, const ReportOptions& options)
     const bool zeroed =
         std::any_of(readings.begin(), readings.end(), [](const auto& r) { return r.raw.zeroId.has_value(); });
     d.blocks.emplace_back(Paragraph{
-        zeroed ? Text::tr("The gauge's zero, open to the room, was read before the points and is taken off.")
-               : Text::tr("The gauge's zero was not checked.")});
+        zeroed ? Text::tr("The gauge’s zero, open to the room, was read before the points and is taken off.")
+               : Text::tr("The gauge’s zero was not checked.")});
     if (const auto began = model.startOf(run.id))
         d.blocks.emplace_back(
             Paragraph{Text::tr("The liquid started at {} °C.", fixed(began->temperature.celsius(), 1))});

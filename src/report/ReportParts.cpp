@@ -21,7 +21,7 @@ void opening(Document& d, const Lesson& lesson, const Text& subtitle) {
 Text roomSentence(const LessonSession& s) {
     const auto& model = s.model();
     const auto room = model.room(s.groupId());
-    if (!room) return Text::tr("The room's pressure was not recorded: all gauge readings stay unreferenced.");
+    if (!room) return Text::tr("The room’s pressure was not recorded: all gauge readings stay unreferenced.");
     const RoomRecord* start = model.roomRecord(s.groupId(), RoomRole::Start);
     const int decimals = decimalsForUncertainty(room->uPa * 1e-3), offset = model.lesson().utcOffsetMin;
     const Text atStart =
@@ -38,7 +38,7 @@ Text roomSentence(const LessonSession& s) {
     if (const RoomEntry* entry = model.roomEntry(start->id); entry && entry->method == room->method)
         sentences.push_back(biasOf(*entry));
     if (const auto celsius = model.roomCelsius(s.groupId(), start->takenAt))
-        sentences.push_back(Text::tr("The room's air had {} °C.", fixed(*celsius, 1)));
+        sentences.push_back(Text::tr("The room’s air had {} °C.", fixed(*celsius, 1)));
     const auto corrections = std::count_if(model.data().rooms.begin(), model.data().rooms.end(),
                                            [](const RoomRecord& r) { return !r.current; });
     if (corrections > 0)

@@ -62,9 +62,9 @@ Result<void> check(const RigModel& m) {
         for (std::size_t k = 0; k < v.givesWay.size(); ++k)
             if (!(v.givesWay[k].overRoom > (k > 0 ? v.givesWay[k - 1].overRoom : 0.0)))
                 return refuse(
-                    Text::tr("{}: it gives way at pressures over the room's that rise", Text::data(v.name)));
+                    Text::tr("{}: it gives way at pressures over the room’s that rise", Text::data(v.name)));
         if (v.vapourPascal && !(*v.vapourPascal >= 0.0))
-            return refuse(Text::tr("{}: the vapour's pressure is not negative", Text::data(v.name)));
+            return refuse(Text::tr("{}: the vapour’s pressure is not negative", Text::data(v.name)));
         if (!(v.condensed + v.airPascal + v.vapourPascal.value_or(0.0) > 0.0))
             return refuse(Text::tr("{}: there is nothing in it", Text::data(v.name)));
         if (!(v.solute >= 0.0) || (v.solute > 0.0 && !m.solute))
@@ -129,7 +129,7 @@ Result<void> check(const RigModel& m) {
     for (const Draught& d : m.draughts)
         if (!known(d.vessel) ||
             !(d.surface >= 0.0 && d.transfer >= 0.0 && d.humidity >= 0.0 && d.humidity <= 1.0))
-            return refuse(Text::tr("a draught blows over a vessel's surface, with a humidity from 0 to 1"));
+            return refuse(Text::tr("a draught blows over a vessel’s surface, with a humidity from 0 to 1"));
     for (const DryingDish& d : m.dishes)
         if (!known(d.vessel) ||
             !(d.surface >= 0.0 && d.toRoom >= 0.0 && d.agent.dryKg > 0.0 && d.waterKg >= 0.0))

@@ -46,7 +46,7 @@ Result<double> solve(F f, double low, double high) {
     const double atLow = f(low), atHigh = f(high);
     if (atLow == 0.0) return low;
     if (!(atLow < 0.0 && atHigh > 0.0))
-        return fail(Failure::OutOfRange, Text::tr("that lies outside the range of the solution's model"));
+        return fail(Failure::OutOfRange, Text::tr("that lies outside the range of the solution’s model"));
     std::uintmax_t most = 100;
     const auto ends = boost::math::tools::toms748_solve(
         f, low, high, atLow, atHigh, boost::math::tools::eps_tolerance<double>(kBits), most);
@@ -91,7 +91,7 @@ Result<Liquid> Liquid::make(const Substance& solvent, const Solute& solute) {
         if (!(solute.factor > 0.0 && solute.factor <= 10.0))
             return fail(
                 Failure::BadInput,
-                Text::tr("van 't Hoff's factor lies above 0 and up to 10, not at {:g}", solute.factor));
+                Text::tr("van 't Hoff’s factor lies above 0 and up to 10, not at {:g}", solute.factor));
         return within(kHighestIdealParticles / solute.factor, "mol/kg");
     default:
         return within(1.0, "by mass");

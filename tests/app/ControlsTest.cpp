@@ -19,6 +19,7 @@
 #include <gtest/gtest.h>
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 #include <set>
 
@@ -405,6 +406,70 @@ TEST(ScaleTicker, AScaleThatRunsAgainstTheAxisIsGraduatedToo) {
     ASSERT_GE(ticks.size(), 8U);
     for (const double t : ticks)
         EXPECT_NEAR(std::fmod(94.0 - t + 200.0, 5.0), 0.0, 1e-9) << t;
+}
+
+/// A colour as eyes see it that lack one kind of cone. Linear RGB times the matrices of G. M. Machado, M. M.
+/// Oliveira and L. A. F. Fernandes, IEEE Trans. Vis. Comput. Graph. 15 (2009) 1291, severity 1.
+using Matrix = std::array<double, 9>;
+constexpr Matrix kProtan{0.152286, 1.052583,  -0.204868, 0.114503, 0.786281,
+                         0.099216, -0.003882, -0.048116, 1.051998};
+constexpr Matrix kDeutan{0.367322, 0.860646,  -0.227968, 0.280085, 0.672501,
+                         0.047413, -0.011820, 0.042940,  0.968881};
+constexpr Matrix kTritan{1.255528, -0.076749, -0.178779, -0.078411, 0.930809,
+                         0.147602, 0.004733,  0.691367,  0.303900};
+constexpr Matrix kAllCones{1, 0, 0, 0, 1, 0, 0, 0, 1};
+
+/// CIE L*a*b* (D65) of a colour seen so.
+std::array<double, 3> labSeen(const QColor& c, const Matrix& m) {
+    const auto linear = [](double v) {
+        return v <= 0.04045 ? v / 12.92 : std::pow((v + 0.055) / 1.055, 2.4);
+    };
+    const double r = linear(c.redF()), g = linear(c.greenF()), b = linear(c.blueF());
+    const auto row = [&](std::size_t i) {
+        return std::clamp(m[i] * r + m[i + 1] * g + m[i + 2] * b, 0.0, 1.0);
+    };
+    const double R = row(0), G = row(3), B = row(6);
+    const auto f = [](double t) { return t > 0.008856 ? std::cbrt(t) : 7.787 * t + 16.0 / 116.0; };
+    const double x = f((0.4124 * R + 0.3576 * G + 0.1805 * B) / 0.9505),
+                 y = f(0.2126 * R + 0.7152 * G + 0.0722 * B),
+                 z = f((0.0193 * R + 0.1192 * G + 0.9505 * B) / 1.089);
+    return {116.0 * y - 16.0, 500.0 * (x - y), 200.0 * (y - z)};
+}
+
+double apart(const QColor& a, const QColor& b, const Matrix& m) {
+    const auto p = labSeen(a, m), q = labSeen(b, m);
+    return std::hypot(p[0] - q[0], p[1] - q[1], p[2] - q[2]);
+}
+
+TEST(Themes, TheDistanceOfColoursIsThatOfTheirLab) { // D65 white is 100, 0, 0; sRGB red 53.2, 80.1, 67.2
+    const auto white = labSeen(Qt::white, kAllCones), red = labSeen(QColor(255, 0, 0), kAllCones);
+    EXPECT_NEAR(white[0], 100.0, 0.1);
+    EXPECT_NEAR(white[1], 0.0, 0.1);
+    EXPECT_NEAR(red[0], 53.2, 0.2);
+    EXPECT_NEAR(red[1], 80.1, 0.3);
+    EXPECT_NEAR(red[2], 67.2, 0.3);
+    EXPECT_LT(apart(QColor(200, 120, 40), QColor(150, 150, 40), kDeutan), // red and green run together
+              0.5 * apart(QColor(200, 120, 40), QColor(150, 150, 40), kAllCones));
+}
+
+// What differs in meaning differs to eyes that lack a cone too; a just noticeable difference is about 2.3.
+TEST(Themes, MeaningsStayApartForColourBlindEyes) {
+    constexpr double kLines = 12.0, kAreas = 5.0;
+    for (const Theme& t : {Theme::paper(), Theme::night(), Theme::projector(), Theme::contrast()})
+        for (const auto& [kind, matrix] : {std::pair{"all cones", kAllCones},
+                                           {"no red cones", kProtan},
+                                           {"no green cones", kDeutan},
+                                           {"no blue cones", kTritan}}) {
+            SCOPED_TRACE(t.name.toStdString() + ", " + kind);
+            EXPECT_GT(apart(t.hot, t.done, matrix), kLines); // boils, and what is done
+            EXPECT_GT(apart(t.hot, t.ink, matrix), kLines);  // boils, and what does not
+            EXPECT_GT(apart(t.hot, t.liquid, matrix), kLines);
+            EXPECT_GT(apart(t.caution, t.ground, matrix), kLines);
+            EXPECT_GT(apart(t.liquid, t.vapour, matrix), kAreas);
+            EXPECT_GT(apart(t.ice, t.vapour, matrix), kAreas);
+            EXPECT_GT(apart(t.liquid, t.ice, matrix), kAreas);
+            EXPECT_GT(apart(t.liquid, t.hotTint, matrix), kAreas); // the two parts of the margin
+        }
 }
 
 } // namespace

@@ -81,7 +81,7 @@ TEST_F(WindowTest, AnEmptyVesselPullWithABarometerGivesTheUltimatePressure) {
     d->press("roomMethod_3");
     d->type("roomValue", QStringLiteral("-935.1"));
     d->type("roomUltimate", QStringLiteral("800"));
-    EXPECT_TRUE(d->text("roomWarning").contains(QStringLiteral("the pump's ultimate pressure: 0.80 kPa")))
+    EXPECT_TRUE(d->text("roomWarning").contains(QStringLiteral("the pump’s ultimate pressure: 0.80 kPa")))
         << d->text("roomWarning").toStdString();
     d->type("roomValue", QStringLiteral("935.1"));
     EXPECT_TRUE(d->text("roomWarning").contains(QStringLiteral("935.10 hPa below the room")))

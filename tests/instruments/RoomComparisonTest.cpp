@@ -44,7 +44,7 @@ TEST(RoomComparison, OtherCausesAreNamed) {
     // A report that was the station's own, reduced once more.
     EXPECT_NE(
         plain(compare(source(RoomMethod::Barometer, 943.1), source(RoomMethod::SeaLevelReport, 875.0), 612.0))
-            .find("already the station's own"),
+            .find("already the station’s own"),
         std::string::npos);
     const auto all =
         compareAll({source(RoomMethod::Barometer, 943.1), source(RoomMethod::StationReport, 1014.0),

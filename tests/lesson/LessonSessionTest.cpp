@@ -292,7 +292,7 @@ TEST_F(LessonSessionTest, AZeroCheckIsTakenOffFromThenOn) {
     const auto r = s->model().reduce(*s->runId())[0];
     EXPECT_NEAR(r.absolute->pressure.pascal(), 94310 + 1e5 * (r.raw.first - 0.02), 1e-6);
     const auto steps = stepsOf(r, s->plan(), s->model().zeroOf(r.raw));
-    EXPECT_EQ(steps.front().label, "Less the gauge's zero");
+    EXPECT_EQ(steps.front().label, "Less the gauge’s zero");
 }
 
 TEST_F(LessonSessionTest, PredictionsLockWhenTheRunBegins) {
@@ -417,7 +417,7 @@ TEST_F(LessonSessionTest, ASecondPartWithSaltPredictsItsElevationAndGivesTheMola
     EXPECT_NEAR(fit->dissolved->molality->value, 2.0, 2.0 * fit->dissolved->molality->u);
     EXPECT_TRUE(fit->causes.empty());
     const auto view = workUpView(*s, {});
-    EXPECT_NE(plain(view.dissolved).find("van 't Hoff's factor is 2.0"), std::string::npos) << view.dissolved;
+    EXPECT_NE(plain(view.dissolved).find("van 't Hoff’s factor is 2.0"), std::string::npos) << view.dissolved;
     const auto steps = stepsOf(s->model().reduce(*s->runId())[0], s->plan(), std::nullopt);
     EXPECT_EQ(steps.back().label, "Particles, mol/kg");
 }

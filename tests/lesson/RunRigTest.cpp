@@ -42,7 +42,7 @@ TEST_F(RunRig, EditingTheRigGivesCapturedReadingsNoOtherMeaning) {
     EXPECT_EQ(absolutes(), before);
     EXPECT_EQ(readingsCsv(s->model()), exported);
     EXPECT_TRUE(s->model().fit(*s->runId(), {}));
-    EXPECT_EQ(stripView(*s).gauge.unit, "bar") << "the bench shows the run's own dial";
+    EXPECT_EQ(stripView(*s).gauge.unit, "bar") << "the bench shows the run’s own dial";
     EXPECT_EQ(mapView(*s, MapPurpose::Run).substance->facts().id, "water");
     EXPECT_EQ(mapView(*s, MapPurpose::Plan).substance->facts().id, "acetone");
     EXPECT_NE(plain(runRigNote(*s)).find("Cedar, run 1, keeps the rig"), std::string::npos);

@@ -87,7 +87,7 @@ TEST_F(WorkUpTest, StepsStopWhereTheRoomIsMissing) {
     s->edit([&](BenchDraft& d) { d.temperature = 64.3; });
     ASSERT_TRUE(s->capture()->readingId);
     const std::string text = stepsText(*s);
-    EXPECT_NE(text.find("needs the room's pressure"), std::string::npos);
+    EXPECT_NE(text.find("needs the room’s pressure"), std::string::npos);
     EXPECT_EQ(text.find("Logarithm"), std::string::npos);
     EXPECT_NE(plain(workUpView(*s, {}).problem).find("unreferenced"), std::string::npos);
 }
@@ -119,7 +119,7 @@ TEST_F(WorkUpTest, ResultComparisonAndFitsStandSideBySide) {
     const WorkUpView v = workUpView(*s, {});
     ASSERT_TRUE(v.fit);
     EXPECT_EQ(plain(v.result).rfind("ΔH = 4", 0), 0U) << v.result;
-    EXPECT_NE(plain(v.resultUnder).find("Student's t"), std::string::npos);
+    EXPECT_NE(plain(v.resultUnder).find("Student’s t"), std::string::npos);
     EXPECT_NE(plain(v.resultUnder).find("n = 10"), std::string::npos);
     EXPECT_NE(plain(v.comparison).find("over the same span"), std::string::npos);
     EXPECT_NE(plain(v.boilingPoints).find("in this room"), std::string::npos);

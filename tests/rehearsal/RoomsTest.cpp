@@ -92,7 +92,7 @@ void checkFreezing(const Variants& v, const Room& room) {
     }
     EXPECT_LT(frozen("trap in ice and salt"), frozen("pump alone"));
     EXPECT_GT(frozen("trap in ice and salt"), 60.0); // its wall, its film and the bath hold it back
-    EXPECT_LT(frozen("pump's ballast open"), frozen("pump alone"));
+    EXPECT_LT(frozen("pump’s ballast open"), frozen("pump alone"));
     EXPECT_GT(frozen("too much water"), 3.0 * frozen("strong acid"));
     EXPECT_LT(frozen("two liquids"), 1e9);
     const Rehearsal& acid = v.at("strong acid");

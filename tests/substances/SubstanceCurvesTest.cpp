@@ -75,7 +75,7 @@ TEST(SubstanceCurves, RefuseToExtrapolateAndGiveTheRange) {
     }
     const auto vapour = (*findSubstance("acetone"))->vapourDensity(Temperature::fromKelvin(450.0));
     ASSERT_FALSE(vapour);
-    EXPECT_EQ(vapour.error().message, "acetone's vapour density is known from 240 K to 400 K");
+    EXPECT_EQ(vapour.error().message, "acetone’s vapour density is known from 240 K to 400 K");
 }
 
 TEST(SubstanceCurves, HazardsAreKnownWhereTheyMatter) {

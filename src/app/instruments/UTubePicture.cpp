@@ -112,8 +112,9 @@ void UTubePicture::paintEvent(QPaintEvent*) {
         p.drawLine(QPointF(x - ruler / 2, y), QPointF(x - ruler / 2 + length, y));
         p.drawLine(QPointF(x + ruler / 2, y), QPointF(x + ruler / 2 - length, y));
         if (major)
-            p.drawText(QRectF(x - ruler / 2 + 9, y - 0.5 * lineOf(t.small - 1), ruler - 18, lineOf(t.small - 1)), Qt::AlignCenter,
-                       onScreen(v, decimalsForDivision(label)));
+            p.drawText(
+                QRectF(x - ruler / 2 + 9, y - 0.5 * lineOf(t.small - 1), ruler - 18, lineOf(t.small - 1)),
+                Qt::AlignCenter, onScreen(v, decimalsForDivision(label)));
     }
     if (value() && m_figures) {
         p.setPen(QPen(t.done, 1.4, Qt::DashLine));
@@ -123,10 +124,12 @@ void UTubePicture::paintEvent(QPaintEvent*) {
         p.setFont(fontOf(t.text, QFont::DemiBold));
         const int decimals = decimalsForDivision(0.5 * m_instrument.division);
         const double sum = m_instrument.armSum, difference = *value();
-        write(p, a.x(), height() - lineOf(t.text) - 2, onScreen(0.5 * (sum + difference), decimals));
-        write(p, b.x(), height() - lineOf(t.text) - 2,
-              QStringLiteral("%1 %2").arg(onScreen(0.5 * (sum - difference), decimals),
-                                          asIs(unitText(m_instrument))));
+        const auto arm = [&](double at, double level) {
+            write(p, at, height() - lineOf(t.text) - 2,
+                  QStringLiteral("%1 %2").arg(onScreen(level, decimals), asIs(unitText(m_instrument))));
+        };
+        arm(a.x(), 0.5 * (sum + difference));
+        arm(b.x(), 0.5 * (sum - difference));
     }
     if (target())
         for (const bool first : {true, false}) {

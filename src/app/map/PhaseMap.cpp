@@ -221,12 +221,12 @@ void PhaseMap::paintCaptions(QPainter& p) const {
     p.setPen(t.muted);
     const QRect area = m_plot->axisRect()->rect();
     const QString left = m_axes != Axes::ClausiusClapeyron ? tr("kPa absolute")
-                         : isLow() ? tr("ln (p / Pa) against 1000 K / T")
-                                   : tr("ln (p / Pa)");
+                         : isLow()                         ? tr("ln (p / Pa) against 1000 K / T")
+                                                           : tr("ln (p / Pa)");
     const QString right = m_view.roomPascal || !countsFromRoom(m_view.gauge.convention)
                               ? QStringLiteral("%1, %2").arg(onScreen(Text::data(m_view.gauge.name)),
                                                              asIs(unitText(m_view.gauge)))
-                              : tr("dial scale needs the room's pressure");
+                              : tr("dial scale needs the room’s pressure");
     const int leftWide = p.fontMetrics().horizontalAdvance(left) + 8;
     p.drawText(QRect(4, 4, leftWide, topEdge() - 6), Qt::AlignLeft | Qt::AlignVCenter, left);
     constexpr int kApart = 12; // px
@@ -239,7 +239,8 @@ void PhaseMap::paintCaptions(QPainter& p) const {
     if (isLow())
         p.drawText(QRect(area.right() + 6, area.bottom() + 1, width() - area.right() - 6,
                          height() - area.bottom() - 1),
-                   Qt::AlignLeft | Qt::AlignVCenter, m_axes == Axes::ClausiusClapeyron ? QString() : tr("°C"));
+                   Qt::AlignLeft | Qt::AlignVCenter,
+                   m_axes == Axes::ClausiusClapeyron ? QString() : tr("°C"));
 }
 
 std::pair<double, double> PhaseMap::valuesAt(QPointF pixel) const {

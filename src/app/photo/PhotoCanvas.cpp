@@ -235,6 +235,12 @@ void Loupe::paintEvent(QPaintEvent*) {
         p.drawImage(QPointF(0, 0), m_picture);
         p.restore();
         drawCross(p, middle, 60.0, t.sightOnPhoto, 3.0);
+    } else {
+        constexpr int kInside = 14; // px
+        p.setPen(t.muted);
+        p.setFont(fontOf(t.small));
+        p.drawText(rect().adjusted(kInside, kInside, -kInside, -kInside), Qt::AlignCenter | Qt::TextWordWrap,
+                   tr("Loupe: the mark in hand, enlarged"));
     }
     p.setPen(QPen(t.hairline.darker(130), 2));
     p.setBrush(Qt::NoBrush);

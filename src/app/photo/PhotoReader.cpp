@@ -101,7 +101,7 @@ QWidget* PhotoReader::buildSide() {
     column->addWidget(m_shows);
     m_barometerUnit = new QComboBox;
     m_barometerUnit->setObjectName(QStringLiteral("photoBarometerUnit"));
-    m_barometerUnit->setAccessibleName(tr("What the barometer's scale is graduated in"));
+    m_barometerUnit->setAccessibleName(tr("What the barometer’s scale is graduated in"));
     for (const char* symbol : kBarometerUnits)
         m_barometerUnit->addItem(asIs(unit(symbol).display), QLatin1String(symbol));
     column->addWidget(m_barometerUnit);

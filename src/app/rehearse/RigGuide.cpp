@@ -53,7 +53,7 @@ void RigGuide::show(const RigFile& rig, int variant, const Rehearsal* played) {
         QStringLiteral("<h4>%1</h4><p>%2</p>").arg(tr("The physics"), onScreen(s.physics).toHtmlEscaped()) +
         htmlList(tr("Usual mistakes"), s.mistakes, "ul") +
         QStringLiteral("<p>%1</p>")
-            .arg(tr("Local rules, the vessel maker's rating and qualified staff come first."));
+            .arg(tr("Local rules, the vessel maker’s rating and qualified staff come first."));
     if (html == m_shown) return; // keeps its place on the page
     m_shown = html;
     m_text->setHtml(html);

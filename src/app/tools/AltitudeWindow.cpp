@@ -33,7 +33,7 @@ AltitudeWindow::AltitudeWindow(LessonController& controller, QWidget* parent)
     m_chart = new QCustomPlot;
     m_chart->setObjectName(QStringLiteral("altitudeChart"));
     m_chart->setAccessibleName(tr("Boiling point of water against height above sea level"));
-    row->addWidget(m_chart, 3);
+    row->addWidget(m_chart, 1);
     auto* column = new QVBoxLayout;
     column->addWidget(makeLabel(tr("Cooking time grows as the boiling point falls"), "heading"));
     auto* choose = new QHBoxLayout;
@@ -59,8 +59,8 @@ AltitudeWindow::AltitudeWindow(LessonController& controller, QWidget* parent)
     m_advice->setObjectName(QStringLiteral("altitudeAdvice"));
     column->addWidget(m_advice);
     column->addWidget(makeLabel(
-        tr("Arrhenius's law with the activation energy above; published ones spread by a third."), "muted"));
-    row->addLayout(column, 2);
+        tr("Arrhenius’s law with the activation energy above; published ones spread by a third."), "muted"));
+    row->addLayout(column, 1);
     connect(m_process, &QComboBox::activated, this, [this] {
         m_energy->setValue(m_process->currentData().toDouble());
         refresh();
@@ -89,7 +89,7 @@ void AltitudeWindow::refresh() {
     m_advice->setText(
         here ? onScreen(altitudeAdvice(
                    *here, cookingProcesses()[static_cast<std::size_t>(m_process->currentIndex())].name))
-             : tr("Enter the room's pressure, and this says what it means for cooking here. "
+             : tr("Enter the room’s pressure, and this says what it means for cooking here. "
                   "Boiling water scalds at every "
                   "height."));
     restyleChart(*m_chart);

@@ -47,7 +47,7 @@ DialReader::DialReader(LessonController& controller, QWidget* parent) : ToolWind
     m_meaning = makeLabel({});
     m_meaning->setObjectName(QStringLiteral("dialMeaning"));
     m_meaning->setTextFormat(Qt::RichText);
-    column->addWidget(m_meaning, 1);
+    column->addWidget(m_meaning);
     m_meaning->setAlignment(Qt::AlignTop | Qt::AlignLeft);
     column->addWidget(makeLabel(tr("And backwards: what will it show?"), "heading"));
     m_boils = new NumberField(tr("When it boils at"), QStringLiteral("°C"), QStringLiteral("dialBoils"));
@@ -55,6 +55,7 @@ DialReader::DialReader(LessonController& controller, QWidget* parent) : ToolWind
     m_backwards = makeLabel({}, "note");
     m_backwards->setObjectName(QStringLiteral("dialBackwards"));
     column->addWidget(m_backwards);
+    column->addStretch();
     row->addLayout(column, 1);
     wire();
 }

@@ -101,17 +101,19 @@ void SolutionsWindow::refresh() {
     }
     const bool needsRoom = m_topic->chosen() > 0 && !room;
     m_answer->setText(onScreen(chart->answer) +
-                      (needsRoom ? tr(" (At 101.3 kPa: the room's pressure is not known yet.)") : QString()));
+                      (needsRoom ? tr(" (At 101.3 kPa: the room’s pressure is not known yet.)") : QString()));
     m_advice->setText(onScreen(chart->advice));
     m_source->setText(onScreen(chart->source));
     QStringList columns;
     for (const auto& name : chart->columns)
         columns << onScreen(name);
+    columns << QStringLiteral(" "); // takes what is left of the width
     QVector<TableModel::Row> rows;
     for (const auto& cells : chart->rows) {
         TableModel::Row row;
         for (const auto& cell : cells)
             row.cells << onScreen(cell);
+        row.cells << QString();
         rows << row;
     }
     m_rows->show(columns, rows, {});

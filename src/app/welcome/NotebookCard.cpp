@@ -33,7 +33,7 @@ NotebookCard::NotebookCard(const QString& path, const Result<NotebookGlance>& gl
             m_lines << onScreen(Text::tr("room {} kPa, {}", fixed(glance->room->station.kilopascal(), 2),
                                          ageText(glance->roomReadAt, now)));
         else
-            m_lines << tr("the room's pressure is not read yet");
+            m_lines << tr("the room’s pressure is not read yet");
         m_lines << (glance->madeUp ? tr("%1, made-up data").arg(file) : file);
     } else {
         m_lines << file << onScreen(glance.error().message);

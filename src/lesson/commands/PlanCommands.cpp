@@ -60,7 +60,7 @@ Result<Text> PlanCommands::calibrate(double iceReading, double steamReading, boo
     const auto here = session().room();
     if (!here)
         return fail(Failure::Unreferenced,
-                    Text::tr("The steam point depends on the room's pressure: enter that first (Ctrl+1)."));
+                    Text::tr("The steam point depends on the room’s pressure: enter that first (Ctrl+1)."));
     const auto before = temperaturesOfThisPlan();
     Milliseconds first = now();
     if (alsoEarlier)

@@ -10,7 +10,7 @@ Result<void> RoomCommands::enterRoom(const RoomEntry& entry, RoomRole role, Mill
     if (!room) return tl::unexpected(room.error());
     const RoomRecord* before = model().roomRecord(group, role);
     const bool corrects = before && before->groupId == group;
-    return perform(corrects ? Text::tr("Correct the room's pressure") : Text::tr("Enter the room's pressure"),
+    return perform(corrects ? Text::tr("Correct the room’s pressure") : Text::tr("Enter the room’s pressure"),
                    [&](Notebook::Editor& edit) {
                        if (corrects) {
                            RoomRecord old = *before;

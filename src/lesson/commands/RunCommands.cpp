@@ -8,7 +8,7 @@
 namespace uttrin {
 
 Result<RowId> RunCommands::startRun(const std::string& groupName) {
-    if (isBlank(groupName)) return fail(Failure::BadInput, Text::tr("A run needs the group's name."));
+    if (isBlank(groupName)) return fail(Failure::BadInput, Text::tr("A run needs the group’s name."));
     RowId id = 0;
     const auto done = perform(Text::tr("Start a run of {}", groupName), [&](Notebook::Editor& edit) {
         const RowId group = groupNamed(edit, groupName);
@@ -35,7 +35,7 @@ Result<void> RunCommands::checkZero(double first, std::optional<double> second) 
     if (!run) return fail(Failure::BadInput, Text::tr("A zero check belongs to a run: start one first."));
     if (hasTwoArms(session().benchPlan().rig.gauge.convention) && !second)
         return fail(Failure::BadInput, Text::tr("Type both arms, open to the room."));
-    return perform(Text::tr("Check the gauge's zero"), [&](Notebook::Editor& edit) {
+    return perform(Text::tr("Check the gauge’s zero"), [&](Notebook::Editor& edit) {
         edit.insert(ZeroCheck{0, *run, now(), first, second});
     });
 }
@@ -43,14 +43,14 @@ Result<void> RunCommands::checkZero(double first, std::optional<double> second) 
 Result<void> RunCommands::stampStart(double temperature) {
     const auto run = session().runId();
     if (!run)
-        return fail(Failure::BadInput, Text::tr("The liquid's start belongs to a run: start one first."));
+        return fail(Failure::BadInput, Text::tr("The liquid’s start belongs to a run: start one first."));
     const Plan& plan = session().benchPlan();
     const auto t = toTemperature(plan.rig.thermometer, temperature);
     if (!t) return tl::unexpected(t.error());
     Plan started = plan;
     started.startCelsius = t->temperature.celsius();
     if (const auto possible = check(started); !possible) return tl::unexpected(possible.error());
-    return perform(Text::tr("Stamp the liquid's start temperature"), [&](Notebook::Editor& edit) {
+    return perform(Text::tr("Stamp the liquid’s start temperature"), [&](Notebook::Editor& edit) {
         edit.insert(LiquidStart{0, *run, now(), temperature});
     });
 }

@@ -92,7 +92,7 @@ Result<DialText> readDialText(std::string_view given, const PressureInstrument& 
     if (const auto number = parseNumber(text)) {
         if (hasTwoArms(gauge.convention))
             return fail(Failure::BadInput,
-                        Text::tr("This rig's U-tube is read as two arms: type both, 61.7 | 20.4."));
+                        Text::tr("This rig’s U-tube is read as two arms: type both, 61.7 | 20.4."));
         return DialText{gauge, {*number, std::nullopt}, false};
     }
     const auto measure = parseMeasure(text, Dimension::Pressure);
@@ -148,7 +148,7 @@ Result<DialMeaning> dialMeaning(const LessonSession& s, const PressureInstrument
             {Text::tr("gauge"), gauge < 0.0 ? Text::tr("{} kPa (below the room)", fixedSigned(gauge, 1))
                                             : Text::tr("{} kPa (above the room)", fixedSigned(gauge, 1))});
     } else {
-        out.lines.push_back({Text::tr("gauge"), Text::tr("unreferenced: the room's pressure is not known")});
+        out.lines.push_back({Text::tr("gauge"), Text::tr("unreferenced: the room’s pressure is not known")});
     }
     const auto boiling = [&](const Liquid& liquid) {
         const auto state = liquid.saturationAt(p->pressure);
@@ -187,7 +187,7 @@ Result<GaugeReading> dialForBoiling(const LessonSession& s, Temperature t) {
     if (!room && countsFromRoom(gauge.convention))
         return fail(
             Failure::Unreferenced,
-            Text::tr("this gauge counts from the room's pressure, and the room's pressure is not known yet"));
+            Text::tr("this gauge counts from the room’s pressure, and the room’s pressure is not known yet"));
     return toReadableReading(gauge, *p, room ? room->station : *p);
 }
 

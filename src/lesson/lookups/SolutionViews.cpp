@@ -42,7 +42,7 @@ double saltFor100g(double percent) { return 100.0 * percent / (100.0 - percent);
 
 Result<SolutionChart> saltBath(double percent) {
     constexpr double kEnd = 100.0 * sodiumChloride::kEutecticMassFraction;
-    if (const auto ok = inside(percent, kEnd, Text::tr("an ice bath's brine has salt")); !ok)
+    if (const auto ok = inside(percent, kEnd, Text::tr("an ice bath’s brine has salt")); !ok)
         return tl::unexpected(ok.error());
     SolutionChart c;
     c.horizontal = Text::tr("salt in the brine, % by mass");

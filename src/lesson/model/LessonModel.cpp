@@ -152,7 +152,7 @@ Result<RunSheet> LessonModel::sheetIn(const Plan& plan, std::optional<RowId> gro
     if (!known)
         return fail(
             Failure::Unreferenced,
-            Text::tr("The dial readings of the targets count from the room's pressure, and that is not known "
+            Text::tr("The dial readings of the targets count from the room’s pressure, and that is not known "
                      "yet. Enter it at the Room station (Ctrl+1)."));
     return makeRunSheet(plan, *known, roomCelsius(groupId));
 }

@@ -16,7 +16,7 @@ void LessonModel::readRooms() {
             m_rooms.emplace(r.id, *room);
         else
             m_troubles.push_back(
-                Text::tr("A reading of the room's pressure cannot be used: {}", room.error().message));
+                Text::tr("A reading of the room’s pressure cannot be used: {}", room.error().message));
     }
     pairPulls();
 }

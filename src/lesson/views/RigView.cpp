@@ -23,7 +23,7 @@ RigMeaning rigMeaning(const LessonSession& s, std::optional<Temperature> chosen)
     if (!s.room() && countsFromRoom(g.convention))
         return {
             Text::tr(
-                "This gauge counts from the room's pressure. Enter that at the Room station (Ctrl+1), and "
+                "This gauge counts from the room’s pressure. Enter that at the Room station (Ctrl+1), and "
                 "this line says "
                 "what the dial means."),
             {},

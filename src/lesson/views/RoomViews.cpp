@@ -54,8 +54,8 @@ std::optional<Text> ultimateText(const LessonSession& s, const RoomEntry& entry)
     const auto barometer = stationPressure(*other);
     if (!barometer) return std::nullopt;
     const auto pulled = GaugePressure::fromPascal(unit(entry.unit).toSi(entry.value));
-    return Text::tr("With your barometer this pull gives the pump's ultimate pressure: {} kPa, if the "
-                    "gauge's zero is right.",
+    return Text::tr("With your barometer this pull gives the pump’s ultimate pressure: {} kPa, if the "
+                    "gauge’s zero is right.",
                     fixed(ultimateFromPair(*barometer, pulled).pascal() * 1e-3, 2));
 }
 
@@ -78,7 +78,7 @@ Text costOfAssuming(const RoomPressure& room, std::optional<double> altitudeM) {
     const auto usual = water().boilingPoint(*standard);
     if (!usual) return {};
     return Text::tr("At {} m the pressure is usually near {} kPa: boiling points come out about {} K "
-                    "wrong near the room's "
+                    "wrong near the room’s "
                     "pressure, and far more at low pressure.",
                     fixed(*altitudeM, 0), fixed(standard->kilopascal(), 1),
                     fixed(std::abs((here->temperature - *usual).kelvin()), 1));

@@ -116,7 +116,7 @@ Text clockWarning(const LessonSession& s) {
     constexpr Milliseconds kMuch = 60'000;
     if (const Milliseconds set = s.clock().setBy(); std::abs(set) > kMuch)
         return Text::tr(
-            "This machine's clock was set by {} min since the notebook was opened. Times here go on from "
+            "This machine’s clock was set by {} min since the notebook was opened. Times here go on from "
             "before; what passes between them is right.",
             fixedSigned(static_cast<double>(set) / 60'000.0, 0));
     const auto readings = s.model().readingsOf(*s.runId());
@@ -127,10 +127,10 @@ Text clockWarning(const LessonSession& s) {
     if (passed >= 0 && passed < kDay) return {};
     const Text hours = fixed(static_cast<double>(std::abs(passed)) / kHourMs, 1);
     return passed < 0
-               ? Text::tr("This machine's clock went back by {} h since the point before: set it right. The "
+               ? Text::tr("This machine’s clock went back by {} h since the point before: set it right. The "
                           "readings are kept; their times are not to be trusted.",
                           hours)
-               : Text::tr("This machine's clock went ahead by {} h since the point before: set it right. "
+               : Text::tr("This machine’s clock went ahead by {} h since the point before: set it right. "
                           "The readings are kept; their times are not to be trusted.",
                           hours);
 }

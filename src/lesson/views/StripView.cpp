@@ -78,7 +78,7 @@ StripView stripView(const LessonSession& s) {
     if (!r.absolute) {
         v.gauge.under = Text::tr("unreferenced: room unknown");
         v.gauge.missing = true;
-        v.marginText = Text::tr("needs the room's pressure");
+        v.marginText = Text::tr("needs the room’s pressure");
         return v;
     }
     v.gauge.under =

@@ -106,7 +106,7 @@ void describeDissolved(WorkUpView& v, const Plan& plan, const RunFit& f) {
         fixed(d.particles.high, decimalsForUncertainty(d.particles.u)))};
     const double declared = plan.solute.amount;
     if (!byMassFraction(plan.solute.kind) && declared > 0.0)
-        sentences.push_back(Text::tr("With the {} mol/kg that were weighed in, van 't Hoff's factor is {}.",
+        sentences.push_back(Text::tr("With the {} mol/kg that were weighed in, van 't Hoff’s factor is {}.",
                                      declared,
                                      withU(d.particles.value / declared, d.particles.u / declared)));
     if (d.molality)
@@ -129,7 +129,7 @@ void describeResult(WorkUpView& v, const LessonSession& s, const RunFit& f) {
                  "95 %: {0} to {1} "
                  "kJ/mol ({2}, n = {3}).",
                  fixed(fit.enthalpy.low * 1e-3, decimals), fixed(fit.enthalpy.high * 1e-3, decimals),
-                 fit.line.scaled ? Text::tr("Student's t, errors from the scatter")
+                 fit.line.scaled ? Text::tr("Student’s t, errors from the scatter")
                                  : Text::tr("normal, errors as stated"),
                  fit.points.size(), fixed(shared, std::min(2, decimalsForUncertainty(shared))));
     v.comparison = Text::tr(
@@ -223,7 +223,7 @@ std::vector<WorkStep> stepsOf(const ReducedReading& r, const Plan& plan,
     if (zero && countsFromRoom(gauge.convention)) {
         const double off = scaleValue(gauge, *zero);
         value -= off;
-        steps.push_back({Text::tr("Less the gauge's zero"),
+        steps.push_back({Text::tr("Less the gauge’s zero"),
                          Text::set("{} − ({})", fixed(shown, decimals), fixed(off, decimals)),
                          Text::set("{} {}", fixed(value, decimals), u)});
     }
@@ -239,7 +239,7 @@ std::vector<WorkStep> stepsOf(const ReducedReading& r, const Plan& plan,
                          Text::set("{} kPa", fixed(kPa, 2))});
     if (!r.absolute) {
         steps.push_back(
-            {Text::tr("Absolute pressure"), Text::tr("needs the room's pressure"), Text::tr("unreferenced")});
+            {Text::tr("Absolute pressure"), Text::tr("needs the room’s pressure"), Text::tr("unreferenced")});
         return steps;
     }
     const Text absolute = Text::set("{} kPa", fixed(r.absolute->pressure.kilopascal(), 2));
@@ -295,7 +295,7 @@ WorkUpView workUpView(const LessonSession& s, const FitOptions& options) {
     if (!fit) {
         v.problem = s.room() || readings.empty()
                         ? fit.error().message
-                        : Text::tr("These readings are unreferenced: enter the room's pressure (Ctrl+1).");
+                        : Text::tr("These readings are unreferenced: enter the room’s pressure (Ctrl+1).");
         return v;
     }
     renumber(*fit, readings);
@@ -328,7 +328,7 @@ WorkUpView workUpView(const LessonSession& s, const FitOptions& options) {
 }
 
 std::optional<Text> firstWrongStep(const ReducedReading& r, const StudentAnswer& a) {
-    if (!r.absolute) return Text::tr("This reading is unreferenced: the room's pressure is not known.");
+    if (!r.absolute) return Text::tr("This reading is unreferenced: the room’s pressure is not known.");
     // A student rounds to the digits of the table; half a unit of the last digit shown, and a little, is
     // right.
     constexpr double kSlack = 1.1;
@@ -347,7 +347,7 @@ std::optional<Text> firstWrongStep(const ReducedReading& r, const StudentAnswer&
     if (a.kelvin && off(*a.kelvin, kelvin, 0.2)) {
         if (std::abs(*a.kelvin - (kelvin - 2.0 * kIcePointKelvin)) < 1.0)
             return Text::tr("Temperature: 273.15 is added, not taken off.");
-        return Text::tr("Temperature: {} K is not the thermometer's reading in kelvin.", *a.kelvin);
+        return Text::tr("Temperature: {} K is not the thermometer’s reading in kelvin.", *a.kelvin);
     }
     const double ownKelvin = a.kelvin.value_or(kelvin);
     if (a.inverse && off(*a.inverse, kPerMille / ownKelvin, 2e-3))

@@ -176,7 +176,7 @@ Result<RigFile> RigFile::parse(std::string_view text) {
 Result<void> RigFile::readAround() {
     std::optional<Failure> failure;
     JsonReader r(*m_document, "", failure);
-    r.require("name", Text::tr("the demonstration's name in quotes"));
+    r.require("name", Text::tr("the demonstration’s name in quotes"));
     r.string("name", m_name);
     m_story = readStory(r.child("story"));
     if (const auto unknown = unknownFigure(m_story)) return tl::unexpected(*unknown);
@@ -213,7 +213,7 @@ Result<void> RigFile::readAround() {
     });
     eachItem(r, "variants", failure, [&](JsonReader& item) {
         RigVariant v;
-        item.require("name", Text::tr("the variant's name in quotes"));
+        item.require("name", Text::tr("the variant’s name in quotes"));
         item.string("name", v.name);
         item.string("says", v.says);
         v.settings = readSettings(item, "sets", *m_document, failure);

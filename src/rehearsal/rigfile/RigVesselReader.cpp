@@ -166,7 +166,7 @@ void VesselReader::readGivesWay(JsonReader& r, Vessel& v) {
     for (std::size_t i = 0; i < list->size() && !m_failure; ++i) {
         JsonReader one((*list)[i], r.pointer("gives_way") + "/" + std::to_string(i), m_failure);
         GivesWay limit;
-        one.require("over_room", Text::tr("a pressure over the room's as \"VALUE UNIT\""));
+        one.require("over_room", Text::tr("a pressure over the room’s as \"VALUE UNIT\""));
         one.measure("over_room", limit.overRoom, Dimension::Pressure, 1.0, 1e7);
         one.string("says", limit.says);
         one.onlyKnown();

@@ -152,7 +152,7 @@ void PlanStation::wire() {
     connect(m_spacing, &Segments::picked, this, [this](int index) {
         const auto room = session().room();
         if (!room) {
-            m_controller.say(tr("The spacing can be changed once the room's pressure is known (Ctrl+1)."));
+            m_controller.say(tr("The spacing can be changed once the room’s pressure is known (Ctrl+1)."));
             m_controller.refresh();
             return;
         }
@@ -242,7 +242,7 @@ void PlanStation::showSheet(const RunSheet& sheet) {
             if (belongs(p, t)) predicted = onScreen(p.kelvin - kIcePointKelvin, 1);
         TableModel::Row row;
         const QString remark = t.state == TargetState::AboveRoom        ? tr("above the room")
-                               : t.state == TargetState::BelowPumpFloor ? tr("below the pump's floor")
+                               : t.state == TargetState::BelowPumpFloor ? tr("below the pump’s floor")
                                : t.trial ? (t.inFit ? tr("trial point") : tr("trial point, not fitted"))
                                : t.moved ? tr("moved")
                                          : QString();

@@ -48,7 +48,7 @@ ReportStation::ReportStation(LessonController& controller) : StationPage(control
     };
     auto* hand = new Card;
     hand->column()->addWidget(makeLabel(tr("Hand in"), "title"));
-    m_student = new QCheckBox(tr("student's copy, without answers"));
+    m_student = new QCheckBox(tr("student’s copy, without answers"));
     m_student->setObjectName(QStringLiteral("studentCopy"));
     connect(m_student, &QCheckBox::clicked, this, &ReportStation::refresh);
     hand->column()->addWidget(m_student);

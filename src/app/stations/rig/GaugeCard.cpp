@@ -171,7 +171,7 @@ void GaugeCard::show(const PressureInstrument& g) {
     const QString conventions[] = {
         tr("Shows 0 open to the room, −0.7 when the vessel is 0.7 below it."),
         tr("Shows 0 open to the room, 70 when the vessel is 70 below it."),
-        tr("Shows 0 in a perfect vacuum, the room's pressure when open."),
+        tr("Shows 0 in a perfect vacuum, the room’s pressure when open."),
         tr("Left arm towards the vessel, right arm open to the room. Read both on "
            "the ruler; nobody subtracts."),
         tr("Closed arm first, then the arm towards the vessel: their difference is the absolute "

@@ -97,7 +97,7 @@ void ThermometerCard::addCalibration() {
     auto* store = new QPushButton(tr("Store"));
     store->setObjectName(QStringLiteral("calibrate"));
     store->setToolTip(tr(
-        "Water boils at the room's own boiling point, not at 100 °C; the room's pressure of now is used."));
+        "Water boils at the room’s own boiling point, not at 100 °C; the room’s pressure of now is used."));
     m_alsoEarlier = new QCheckBox(tr("also for readings\ntaken already"));
     m_alsoEarlier->setObjectName(QStringLiteral("calibrationEarlier"));
     row->addWidget(m_ice, 1);

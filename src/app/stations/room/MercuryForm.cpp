@@ -63,7 +63,7 @@ QLayout* MercuryForm::buildTicks() {
 QLayout* MercuryForm::buildFields() {
     m_unit = new QComboBox;
     m_unit->setObjectName(QStringLiteral("barometerUnit"));
-    m_unit->setAccessibleName(tr("What the barometer's scale is graduated in"));
+    m_unit->setAccessibleName(tr("What the barometer’s scale is graduated in"));
     for (const char* symbol : {"mmHg", "hPa", "inHg"})
         m_unit->addItem(asIs(uttrin::unit(symbol).display), QLatin1String(symbol));
     m_mainScale =

@@ -29,8 +29,8 @@ RoomSourceForm::RoomSourceForm() : m_column(new QVBoxLayout(this)) {
 }
 
 void RoomSourceForm::buildSource() {
-    m_column->addWidget(makeLabel(tr("How do you know this room's pressure?"), "title"));
-    m_method = new Segments(QStringLiteral("roomMethod"), tr("How the room's pressure is known"),
+    m_column->addWidget(makeLabel(tr("How do you know this room’s pressure?"), "title"));
+    m_method = new Segments(QStringLiteral("roomMethod"), tr("How the room’s pressure is known"),
                             Segments::Rows::AsNeeded);
     m_method->setChoices({tr("Barometer"), tr("Weather report"), tr("Height alone"), tr("Empty vessel"),
                           tr("Assume a value"), tr("Mercury column")});
@@ -62,7 +62,7 @@ void RoomSourceForm::buildFields() {
         new NumberField(tr("Height above sea level"), QStringLiteral("m"), QStringLiteral("roomAltitude"));
     m_air = new NumberField(tr("Air outdoors"), QStringLiteral("°C"), QStringLiteral("roomAir"));
     m_ultimate = new NumberField(tr("The pump leaves"), QStringLiteral("Pa"), QStringLiteral("roomUltimate"));
-    m_ultimate->setToolTip(tr("The pump's ultimate pressure; leave it empty where it is not known"));
+    m_ultimate->setToolTip(tr("The pump’s ultimate pressure; leave it empty where it is not known"));
     m_roomTemperature =
         new NumberField(tr("Room temperature"), QStringLiteral("°C"), QStringLiteral("roomTemperature"));
     m_roomTemperature->setToolTip(tr("Of the air in the room: what liquids start from and cool towards. 20 "

@@ -157,16 +157,17 @@ void RoomStation::preview() {
 void RoomStation::enter(RoomRole role) {
     const auto entry = m_source->typed();
     if (!entry) return;
-    // The time that stands there is the first reading's: it stays when that is corrected, and is nobody's for the
-    // second.
+    // The time that stands there is the first reading's: it stays when that is corrected, and is nobody's for
+    // the second.
     const RoomRecord* first = session().model().roomRecord(session().groupId(), role);
     Milliseconds at = first && role == RoomRole::Start ? first->takenAt : m_controller.clock().now();
     if (m_time->isModified() && !m_time->text().trimmed().isEmpty()) {
         const auto typed = typedTime(m_time->text().trimmed(), at);
         if (!typed)
-            return m_controller.say(tr("'%1' is not a time. Type it as 8:42, with the date before it where it was another "
-                                       "day (2026-04-24 8:42), or leave it empty for now.")
-                                        .arg(m_time->text().trimmed()));
+            return m_controller.say(
+                tr("'%1' is not a time. Type it as 8:42, with the date before it where it was another "
+                   "day (2026-04-24 8:42), or leave it empty for now.")
+                    .arg(m_time->text().trimmed()));
         at = *typed;
     } else if (m_time->text().trimmed().isEmpty())
         at = m_controller.clock().now();
@@ -201,7 +202,7 @@ void RoomStation::takePhoto(const PhotoEvidence& evidence, const QString& unit) 
     const auto scale = barometerGraduatedIn(unit.toStdString());
     m_photo = PhotoTaken{evidence, withValue(scale, evidence.reading.first).value()};
     m_controller.say(tr("Set on the vernier. Type the attached thermometer, latitude and height if they are "
-                        "missing; the picture goes with the room's pressure when you use it."));
+                        "missing; the picture goes with the room’s pressure when you use it."));
 }
 
 void RoomStation::refresh() {

@@ -41,7 +41,7 @@ RunStation::RunStation(LessonController& controller) : StationPage(controller) {
     left->addWidget(m_beside, 1);
     auto* caution = makeLabel(
         QStringLiteral("\u26A0 ") + tr("Goggles on, shield up. Never warm a closed flask."), "cautionText");
-    caution->setToolTip(tr("Local rules, the vessel maker's rating and qualified staff come first. All "
+    caution->setToolTip(tr("Local rules, the vessel maker’s rating and qualified staff come first. All "
                            "cautions stand on the Plan."));
     auto* below = new QHBoxLayout;
     below->addWidget(caution, 1);
