@@ -263,7 +263,9 @@ struct Walk {
 
 /// Luminance as WCAG 2.1 defines it.
 double luminance(const QColor& c) {
-    const auto linear = [](double v) { return v <= 0.04045 ? v / 12.92 : std::pow((v + 0.055) / 1.055, 2.4); };
+    const auto linear = [](double v) {
+        return v <= 0.04045 ? v / 12.92 : std::pow((v + 0.055) / 1.055, 2.4);
+    };
     return 0.2126 * linear(c.redF()) + 0.7152 * linear(c.greenF()) + 0.0722 * linear(c.blueF());
 }
 double contrastOf(const QColor& a, const QColor& b) {
@@ -271,8 +273,8 @@ double contrastOf(const QColor& a, const QColor& b) {
     return (high + 0.05) / (low + 0.05);
 }
 
-/// Whether the ring is seen, by its pixels: where it runs, a third at least is of its colour (a part may be scrolled
-/// away), and that stands out from the gap inside it.
+/// Whether the ring is seen, by its pixels: where it runs, a third at least is of its colour (a part may be
+/// scrolled away), and that stands out from the gap inside it.
 bool isRingSeen(QWidget& window, const QWidget& ring) {
     const QImage picture = window.grab(ring.geometry()).toImage();
     const QColor focus = app::theme().focus;
@@ -297,26 +299,31 @@ bool isRingSeen(QWidget& window, const QWidget& ring) {
     return asked > 0 && 3 * ofIt >= asked && gap >= 3.0;
 }
 
-/// Texts of a window's labels, buttons and fields that do not stand out from their ground, by their pixels: the
-/// commonest colour is the ground, and something on it has 4.5:1.
+/// Texts of a window's labels, buttons and fields that do not stand out from their ground, by their pixels:
+/// the commonest colour is the ground, and something on it has 4.5:1.
 QStringList paleTexts(QWidget& window) {
     QStringList pale;
     const auto all = window.findChildren<QWidget*>();
     for (QWidget* w : all) {
         const bool says = qobject_cast<QLabel*>(w) || qobject_cast<QAbstractButton*>(w) ||
                           qobject_cast<QLineEdit*>(w) || qobject_cast<QComboBox*>(w);
-        const QString text = w->property("text").toString() + w->property("currentText").toString() +
-                             w->property("placeholderText").toString();
+        const auto* line = qobject_cast<QLineEdit*>(w);
+        const bool asks = line && line->text().isEmpty(); // what it asks for stands in it, perhaps
+        const QString text = asks ? testing::calledSo(*w)
+                                  : w->property("text").toString() + w->property("currentText").toString();
         if (!says || !w->isVisible() || !w->isEnabled() || text.trimmed().isEmpty()) continue;
         const QRect place(w->mapTo(&window, QPoint(0, 0)), w->size());
         if (w->visibleRegion().boundingRect() != w->rect()) continue; // scrolled away, or a part of it
-        const QImage picture = window.grab(place).toImage();
+        constexpr int kEdge = 7;                                      // px, of a field
+        const QImage picture =
+            window.grab(asks ? place.adjusted(kEdge, kEdge, -kEdge, -kEdge) : place).toImage();
         std::map<QRgb, int> times;
         for (int y = 0; y < picture.height(); ++y)
             for (int x = 0; x < picture.width(); ++x)
                 ++times[picture.pixel(x, y)];
         const QColor ground(
             std::ranges::max_element(times, {}, [](const auto& t) { return t.second; })->first);
+        if (asks && times.size() == 1) continue; // nothing stands in it
         double best = 1.0;
         for (const auto& [colour, count] : times)
             best = std::max(best, contrastOf(QColor(colour), ground));
@@ -352,8 +359,8 @@ Walk walk(Driver& d, QWidget& window, const std::string& screen) {
         out.unnamed += !named;
         auto* ring = window.findChild<QWidget*>(QStringLiteral("focusRing"), Qt::FindDirectChildrenOnly);
         const QRect control(now->mapTo(&window, QPoint()), now->size());
-        const bool isSeen = ring && ring->isVisible() && ring->geometry().intersects(control) &&
-                            isRingSeen(window, *ring);
+        const bool isSeen =
+            ring && ring->isVisible() && ring->geometry().intersects(control) && isRingSeen(window, *ring);
         if (!isSeen) ADD_FAILURE() << screen << ": no ring around " << called(now);
         out.unseen += !isSeen;
         const bool small = std::min(now->width(), now->height()) < kTarget;
@@ -364,7 +371,8 @@ Walk walk(Driver& d, QWidget& window, const std::string& screen) {
         // As the eye goes: on, or down; never up and back at once, but from the last one to the first.
         if (!before.isNull() && control.bottom() < before.top() && control.left() <= before.left()) {
             backs << QStringLiteral("%1: the keyboard goes up and back from %2 to %3")
-                         .arg(QString::fromStdString(screen), testing::calledSo(*previous), testing::calledSo(*now));
+                         .arg(QString::fromStdString(screen), testing::calledSo(*previous),
+                              testing::calledSo(*now));
         }
         before = control;
         previous = now;

@@ -47,6 +47,7 @@ bool LessonController::adopt(Result<Notebook> notebook) {
 }
 
 void LessonController::setDraft(const BenchDraft& draft) {
+    if (m_session->draft().saysTheSame(draft)) return; // a capture takes what was told at the last key
     (void)BenchCommands(*m_session).setDraft(draft);
     emit draftChanged();
 }

@@ -1,6 +1,14 @@
 #include "BenchDraft.h"
 
+#include <tuple>
+
 namespace uttrin {
+
+bool BenchDraft::saysTheSame(const BenchDraft& o) const {
+    return std::tie(first, second, temperature, beforePull, criterion, judge, side, isolated, vigour) ==
+           std::tie(o.first, o.second, o.temperature, o.beforePull, o.criterion, o.judge, o.side, o.isolated,
+                    o.vigour);
+}
 
 bool BenchDraft::hasGauge(const PressureInstrument& gauge) const {
     return first && (!hasTwoArms(gauge.convention) || second);

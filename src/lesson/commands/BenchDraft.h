@@ -22,6 +22,8 @@ struct BenchDraft {
     int vigour = 2;
     std::optional<PhotoEvidence> gaugePhoto, thermometerPhoto; ///< kept while the fields show their reading
 
+    /// Whether the same is typed and judged; pictures do not count.
+    [[nodiscard]] bool saysTheSame(const BenchDraft& other) const;
     [[nodiscard]] bool isEmpty() const { return !first && !second && !temperature; }
     /// Whether the gauge's fields are filled: both arms where it has two.
     [[nodiscard]] bool hasGauge(const PressureInstrument& gauge) const;
