@@ -47,7 +47,8 @@ QPushButton:disabled { color: @muted; background: @paper; }
 QPushButton[role="main"] { background: @action; color: @onAction; border: 1px solid @action; font-size: @titlepx; font-weight: 600; padding: 10px 16px; }
 QPushButton[role="main"]:disabled { background: @hairline; color: @muted; border-color: @hairline; }
 QPushButton[role="segment"] { padding: 6px 7px; }
-QPushButton[role="segment"]:checked { background: @done; color: @card; border-color: @done; }
+QPushButton[role="smallSegment"] { padding: 6px 4px; font-size: @smallpx; }
+QPushButton[role="segment"]:checked, QPushButton[role="smallSegment"]:checked { background: @done; color: @card; border-color: @done; }
 QPushButton[role="mark"] { text-align: left; padding: 5px 10px; } QPushButton[role="mark"]:checked { border: 2px solid @done; background: @liquidTint; padding: 4px 9px; }
 QPushButton[role="link"] { border: none; background: transparent; color: @done; padding: 4px 6px; text-align: left; }
 QToolTip { background: @ink; color: @card; border: none; padding: 5px 7px; font-size: @smallpx; }

@@ -96,7 +96,7 @@ RunView runView(const LessonSession& s) {
     }
     v.heading = target->trial ? Text::tr("Trial point, target {} of {}", target->order, sheet->targets.size())
                               : Text::tr("Target {} of {}", target->order, sheet->targets.size());
-    v.dial = text(plan.rig.gauge, target->dial);
+    v.dial = tableText(plan.rig.gauge, target->dial);
     v.targetGauge = target->dial;
     v.targetTemperature = toReading(plan.rig.thermometer, target->boils);
     v.instruction = instructionFor(s, *target);
@@ -105,7 +105,7 @@ RunView runView(const LessonSession& s) {
         if (t.order < target->order || t.state != TargetState::Ok) continue;
         left += t.seconds;
         if (t.order == target->order + 1)
-            v.next = Text::tr("next {} {}", text(plan.rig.gauge, t.dial), v.unit);
+            v.next = Text::tr("next {} {}", tableText(plan.rig.gauge, t.dial), v.unit);
     }
     v.timeLeft = Text::tr("about {:.0f} min still needed", left / 60.0);
     return v;

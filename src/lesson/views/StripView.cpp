@@ -54,10 +54,10 @@ StripView stripView(const LessonSession& s) {
     const auto& gauge = plan.rig.gauge;
     const Unit& scale = unit(plan.rig.thermometer.unit);
     v.gauge = {Text::data(gauge.name), {}, Text::typed(unitText(gauge)), Text::tr("nothing read yet"), false};
-    v.pressure = {Text::tr("Pressure"),
+    v.pressure = {Text::tr("Pressure, absolute"),
                   {},
                   Text::set("kPa"),
-                  v.room.missing ? v.room.under : Text::tr("absolute; room {}", v.room.number),
+                  v.room.missing ? v.room.under : Text::tr("room {} kPa", v.room.number),
                   v.room.missing};
     v.liquid = {plan.solute.kind == SoluteKind::None ? substanceOf(plan).facts().name : Text::tr("solution"),
                 {},
@@ -83,6 +83,8 @@ StripView stripView(const LessonSession& s) {
     }
     v.gauge.under =
         Text::tr("= {} kPa absolute", kilopascalText(r.absolute->pressure.pascal(), r.absolute->u()));
+    v.pressure.under =
+        Text::set("{} {} {}", Text::data(gauge.name), v.gauge.number, Text::typed(unitText(gauge)));
     v.pressure.number = fixed(r.absolute->pressure.kilopascal(), 1);
     const auto boils = liquidOf(plan).saturationAt(r.absolute->pressure);
     if (!boils) {

@@ -92,8 +92,7 @@ void ReadingCard::buildVigour() {
         const QKeySequence key(QStringLiteral("Alt+%1").arg(v + 1));
         m_vigour->button(v)->setShortcut(key);
         m_vigour->button(v)->setToolTip(key.toString(QKeySequence::NativeText));
-        m_vigour->button(v)->setStyleSheet(
-            QStringLiteral("padding: 6px 4px; font-size: %1px;").arg(theme().small));
+        setRole(m_vigour->button(v), "smallSegment");
     }
     how->addWidget(m_vigour, 1);
     column()->addLayout(how);
