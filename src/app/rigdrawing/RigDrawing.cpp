@@ -41,7 +41,8 @@ QString RigDrawing::spokenValue() const {
     if (!m_scene.gauge.empty()) words << tr("gauge %1").arg(onScreen(m_scene.gauge));
     for (const ScenePart& part : m_scene.parts)
         words << onScreen(part.name) + QLatin1Char(' ') + onScreen(part.state);
-    return words.join(QStringLiteral(", "));
+    // Before the first part of a rehearsal is there.
+    return words.isEmpty() ? tr("not played yet") : words.join(QStringLiteral(", "));
 }
 
 void RigDrawing::drawSwelling(QPainter& p, std::size_t index) const {
