@@ -35,9 +35,8 @@ void bringIntoView(QWidget* control) {
     constexpr int kAround = 12;
     for (QWidget* w = control->parentWidget(); w && !w->isWindow(); w = w->parentWidget())
         if (auto* area = qobject_cast<QScrollArea*>(w);
-            area && area->widget() &&
-            area->widget()->isAncestorOf(
-                control)) { // all of it, where ensureWidgetVisible() is content with a field's cursor
+            area && area->widget() && area->widget()->isAncestorOf(control)) {
+            // All of it; ensureWidgetVisible() is content with a field's cursor.
             const QPoint centre = control->mapTo(area->widget(), control->rect().center());
             area->ensureVisible(centre.x(), centre.y(), control->width() / 2 + kAround,
                                 control->height() / 2 + kAround);

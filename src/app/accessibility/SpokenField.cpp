@@ -2,8 +2,6 @@
 
 #include <QLineEdit>
 
-#include <algorithm>
-
 namespace uttrin::app {
 
 SpokenField::SpokenField(QLineEdit* field)
@@ -86,10 +84,6 @@ void SpokenField::insertText(int offset, const QString& text) { replaceText(offs
 void SpokenField::replaceText(int start, int end, const QString& text) {
     if (m_field->isReadOnly() || !m_field->isEnabled()) return;
     m_field->setSelection(start, end - start);
-    if (start == end) {
-        m_field->deselect();
-        m_field->setCursorPosition(start);
-    }
     m_field->insert(text);
 }
 

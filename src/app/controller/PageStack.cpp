@@ -32,12 +32,12 @@ QSize PageStack::sizeHint() const {
     return currentWidget() ? currentWidget()->sizeHint() : QStackedWidget::sizeHint();
 }
 
-QScrollArea* scrolled(PageStack* pages) {
+QScrollArea* scrolled(QWidget* content) {
     auto* around = new QWidget;
     around->setObjectName(QStringLiteral("scrollBody"));
     auto* only = new QVBoxLayout(around);
     only->setContentsMargins(0, 0, 0, 0);
-    only->addWidget(pages);
+    only->addWidget(content);
     auto* area = new QScrollArea;
     area->setWidgetResizable(true);
     area->setFocusPolicy(Qt::NoFocus);

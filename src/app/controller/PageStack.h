@@ -20,7 +20,7 @@ protected:
     void resizeEvent(QResizeEvent* event) override;
 };
 
-/// An area that scrolls pages where what they stand in is smaller than they can be.
-[[nodiscard]] QScrollArea* scrolled(PageStack* pages);
+/// An area that scrolls pages, or what else is in it, where it is smaller than that can be.
+[[nodiscard]] QScrollArea* scrolled(QWidget* content);
 
 } // namespace uttrin::app

@@ -22,9 +22,9 @@ protected:
     virtual void refresh() = 0;
     void showEvent(QShowEvent* event) override;
     LessonController& m_controller;
-    QWidget* m_body;
 
 private:
+    QWidget* m_body;
     QSize m_usual;
 };
 

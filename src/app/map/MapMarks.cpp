@@ -60,7 +60,7 @@ QColor groupColour(int group) {
 
 } // namespace
 
-MapMarks::MapMarks(PhaseMap* map) : QCPLayerable(map->m_plot, QStringLiteral("marks")), m_map(map) {}
+MapMarks::MapMarks(PhaseMap* map) : QCPLayerable(map->m_plot, kLayer), m_map(map) {}
 void MapMarks::applyDefaultAntialiasingHint(QCPPainter* p) const { p->setAntialiasing(true); }
 QRect MapMarks::clipRect() const { return m_map->m_plot->axisRect()->rect(); }
 

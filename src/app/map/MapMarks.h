@@ -14,6 +14,8 @@ class PhaseMap;
 class MapMarks : public QCPLayerable {
     Q_OBJECT
 public:
+    /// The layer of the plot that it is drawn on, for itself.
+    static constexpr QLatin1String kLayer{"marks"};
     explicit MapMarks(PhaseMap* map);
 
 protected:

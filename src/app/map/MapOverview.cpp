@@ -41,9 +41,7 @@ QPointF MapOverview::place(const Ends& e, double kelvin, double pascal) const {
 MapOverview::Key MapOverview::key() const {
     const auto x = m_map->m_plot->xAxis->range(), y = m_map->m_plot->yAxis->range();
     const Theme& t = theme();
-    return {size(),
-            devicePixelRatioF(),
-            x.lower,
+    return {x.lower,
             x.upper,
             y.lower,
             y.upper,
@@ -57,15 +55,7 @@ MapOverview::Key MapOverview::key() const {
 void MapOverview::paintEvent(QPaintEvent*) {
     QPainter p(this);
     if (p.paintEngine()->type() != QPaintEngine::Raster) return paint(p); // letters stay letters
-    if (const Key now = key(); now != m_key) {
-        m_key = now;
-        m_picture = QPixmap(size() * now.ratio);
-        m_picture.setDevicePixelRatio(now.ratio);
-        m_picture.fill(Qt::transparent);
-        QPainter painter(&m_picture);
-        paint(painter);
-    }
-    p.drawPixmap(0, 0, m_picture);
+    p.drawPixmap(0, 0, m_picture.of(key(), size(), devicePixelRatioF(), [this](QPainter& on) { paint(on); }));
 }
 
 void MapOverview::paint(QPainter& p) const {

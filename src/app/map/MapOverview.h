@@ -1,8 +1,8 @@
 #pragma once
 
 #include "app/accessibility/Spoken.h"
+#include "app/controls/KeptPicture.h"
 
-#include <QPixmap>
 #include <QWidget>
 
 namespace uttrin {
@@ -29,8 +29,7 @@ protected:
 private:
     /// All that the picture depends on.
     struct Key {
-        QSize size;
-        double ratio = 0.0, xLow = 0.0, xHigh = 0.0, yLow = 0.0, yHigh = 0.0;
+        double xLow = 0.0, xHigh = 0.0, yLow = 0.0, yHigh = 0.0;
         int axes = -1, tick = 0;
         QString theme, locale;
         const Substance* substance = nullptr;
@@ -47,8 +46,7 @@ private:
     [[nodiscard]] QPointF place(const Ends& ends, double kelvin, double pascal) const;
     void moveTo(QPointF pixel);
     PhaseMap* m_map;
-    Key m_key;
-    QPixmap m_picture; ///< as it was painted for that key
+    KeptPicture<Key> m_picture;
 };
 
 } // namespace uttrin::app

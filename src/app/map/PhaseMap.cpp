@@ -25,7 +25,6 @@ constexpr double kPerMille = 1000.0; // the inverse temperature is shown as 1000
 constexpr int kRightEdge = 62;
 constexpr int kLow = 230; // px; under a lower map stands the unit alone
 
-constexpr QLatin1String kMarks("marks"); // the layer
 /// Over the plot, px: a line of captions.
 int topEdge() { return lineOf(theme().small) + 13; }
 
@@ -41,8 +40,8 @@ PhaseMap::PhaseMap(QWidget* parent) : QWidget(parent), m_plot(new PhasePlot(*thi
     m_plot->resize(size());
     // The plot owns its layers' items. What is typed and captured moves the marks, which have a layer for
     // themselves.
-    m_plot->addLayer(kMarks, m_plot->layer(QStringLiteral("legend")));
-    m_plot->layer(kMarks)->setMode(QCPLayer::lmBuffered);
+    m_plot->addLayer(MapMarks::kLayer, m_plot->layer(QStringLiteral("legend")));
+    m_plot->layer(MapMarks::kLayer)->setMode(QCPLayer::lmBuffered);
     m_regions = new PhaseRegions(this);
     m_marks = new MapMarks(this);
     m_plain = QSharedPointer<RealMinusTicker>::create();
@@ -170,7 +169,7 @@ void PhaseMap::replotMarks() {
         this,
         [this] {
             m_marksQueued = false;
-            m_plot->layer(kMarks)->replot();
+            m_marks->layer()->replot();
         },
         Qt::QueuedConnection);
 }

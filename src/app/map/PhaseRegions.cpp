@@ -31,7 +31,6 @@ PhaseRegions::Key PhaseRegions::key() const {
             plot.xAxis->range().upper,
             plot.yAxis->range().lower,
             plot.yAxis->range().upper,
-            plot.bufferDevicePixelRatio(),
             static_cast<int>(m_map->axes()),
             t.small,
             t.title,
@@ -47,17 +46,13 @@ void PhaseRegions::draw(QCPPainter* p) {
     const QRect area = clipRect();
     if (area.isEmpty()) return; // before the first layout
     if (p->modes() & (QCPPainter::pmVectorized | QCPPainter::pmNoCaching)) return paint(*p);
-    if (const Key now = key(); now != m_key) {
-        m_key = now;
-        m_picture = QPixmap(area.size() * now.ratio);
-        m_picture.setDevicePixelRatio(now.ratio);
-        m_picture.fill(Qt::transparent);
-        QCPPainter painter(&m_picture);
-        painter.setAntialiasing(true);
-        painter.translate(-area.topLeft());
-        paint(painter);
-    }
-    p->drawPixmap(area.topLeft(), m_picture);
+    const double ratio = m_map->m_plot->bufferDevicePixelRatio();
+    p->drawPixmap(area.topLeft(),
+                  m_picture.of<QCPPainter>(key(), area.size(), ratio, [&](QCPPainter& painter) {
+                      painter.setAntialiasing(true);
+                      painter.translate(-area.topLeft());
+                      paint(painter);
+                  }));
 }
 
 void PhaseRegions::paint(QCPPainter& p) const {

@@ -1,5 +1,6 @@
 #pragma once
 
+#include "app/controls/KeptPicture.h"
 #include "lesson/views/MapView.h"
 
 #include <qcustomplot.h>
@@ -20,7 +21,7 @@ public:
     explicit PhaseRegions(PhaseMap* map);
 
     /// Whether what was painted last would be painted the same now.
-    [[nodiscard]] bool isCurrent() const { return key() == m_key; }
+    [[nodiscard]] bool isCurrent() const { return m_picture.isOf(key()); }
 
 protected:
     void applyDefaultAntialiasingHint(QCPPainter* painter) const override;
@@ -31,7 +32,7 @@ private:
     /// All that the picture depends on.
     struct Key {
         QRect area;
-        double xLow = 0.0, xHigh = 0.0, yLow = 0.0, yHigh = 0.0, ratio = 0.0;
+        double xLow = 0.0, xHigh = 0.0, yLow = 0.0, yHigh = 0.0;
         int axes = -1, small = 0, title = 0;
         QString theme, locale;
         const Substance* substance = nullptr;
@@ -54,8 +55,7 @@ private:
     void drawOverlays(QCPPainter& p) const;
     void drawLabels(QCPPainter& p, const QPolygonF& border) const;
     PhaseMap* m_map;
-    Key m_key;
-    QPixmap m_picture; ///< as it was painted for that key: most redraws are for what lies over it
+    KeptPicture<Key> m_picture;
 };
 
 } // namespace uttrin::app

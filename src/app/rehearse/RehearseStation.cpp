@@ -341,9 +341,11 @@ void RehearseStation::resizeEvent(QResizeEvent* event) {
 }
 
 void RehearseStation::nameManualRun() {
-    m_manualButton->setText(isManual()      ? tr("Stop  F5")
-                            : theme().large ? tr("By hand  F5") // its letters are larger
-                                            : tr("Run it by hand  F5"));
+    const QString name = isManual()      ? tr("Stop  F5")
+                         : theme().large ? tr("By hand  F5") // its letters are larger
+                                         : tr("Run it by hand  F5");
+    if (name == m_manualButton->text()) return;
+    m_manualButton->setText(name);
     m_manualButton->setShortcut(Qt::Key_F5); // wherever the keyboard is; a new text takes it off
 }
 

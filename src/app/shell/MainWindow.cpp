@@ -98,12 +98,7 @@ void MainWindow::build() {
     auto* welcome = new PageStack;
     welcome->addWidget(m_welcome);
     m_stack->addWidget(scrolled(welcome));
-    auto* whole = new QScrollArea;
-    whole->setObjectName(QStringLiteral("whole"));
-    whole->setWidgetResizable(true);
-    whole->setFocusPolicy(Qt::NoFocus);
-    whole->setWidget(body);
-    m_stack->addWidget(whole);
+    m_stack->addWidget(scrolled(body));
     auto* centre = new QWidget;
     centre->setObjectName(QStringLiteral("page"));
     m_offers = new QVBoxLayout(centre);

@@ -57,7 +57,8 @@ void MinuteTape::show(const TapeView& view) {
 void MinuteTape::tellBell(const TapeView& before) {
     constexpr double kAhead = 5.0; // min
     const auto passed = [&](double minute) {
-        return before.now && m_view.now && before.bell == m_view.bell && *before.now < minute && *m_view.now >= minute;
+        return before.now && m_view.now && before.bell == m_view.bell && *before.now < minute &&
+               *m_view.now >= minute;
     };
     const QString name = tr("Minutes of the period");
     if (passed(m_view.bell))
@@ -102,20 +103,7 @@ double MinuteTape::x(double minute) const {
     return kLeft + (width() - kLeft - kRight) * minute / std::max(1.0, m_view.period);
 }
 
-/// The axis with its minutes: kept, as what lies on it changes at every capture.
-const QPixmap& MinuteTape::ground() {
-    const Theme& t = theme();
-    const GroundKey key(size(), devicePixelRatioF(), m_view.period, t.tick, t.name, QLocale().name());
-    if (key == m_groundKey) return m_ground;
-    m_groundKey = key;
-    m_ground = QPixmap(size() * devicePixelRatioF());
-    m_ground.setDevicePixelRatio(devicePixelRatioF());
-    QPainter p(&m_ground);
-    p.setRenderHint(QPainter::Antialiasing);
-    paintGround(p);
-    return m_ground;
-}
-
+/// The axis with its minutes.
 void MinuteTape::paintGround(QPainter& p) const {
     const Theme& t = theme();
     p.fillRect(rect(), t.card);
@@ -146,7 +134,9 @@ void MinuteTape::paintEvent(QPaintEvent* event) {
     QPainter p(this);
     p.setRenderHint(QPainter::Antialiasing);
     if (p.paintEngine()->type() == QPaintEngine::Raster)
-        p.drawPixmap(0, 0, ground());
+        p.drawPixmap(0, 0,
+                     m_ground.of({m_view.period, t.tick, t.name, QLocale().name()}, size(),
+                                 devicePixelRatioF(), [this](QPainter& on) { paintGround(on); }));
     else // a picture in lines and letters stays one
         paintGround(p);
     const double axis = axisAt(), mark = marksAt();

@@ -1,9 +1,9 @@
 #pragma once
 
 #include "app/accessibility/Spoken.h"
+#include "app/controls/KeptPicture.h"
 #include "lesson/views/TapeView.h"
 
-#include <QPixmap>
 #include <QWidget>
 
 #include <tuple>
@@ -29,15 +29,12 @@ private:
     [[nodiscard]] double x(double minute) const;
     /// The flag on the hand, of a view that has one.
     [[nodiscard]] QRectF handOf(const TapeView& view) const;
-    [[nodiscard]] const QPixmap& ground();
     void paintGround(QPainter& p) const;
     /// Announces the bell, and that it is near, when the hand comes to it.
     void tellBell(const TapeView& before);
     TapeView m_view;
-    /// All that the ground depends on: size, ratio, period, height of its text, theme, language.
-    using GroundKey = std::tuple<QSize, double, double, int, QString, QString>;
-    GroundKey m_groundKey;
-    QPixmap m_ground;
+    /// Kept by the period, the height of its text, theme and language.
+    KeptPicture<std::tuple<double, int, QString, QString>> m_ground;
 };
 
 } // namespace uttrin::app
