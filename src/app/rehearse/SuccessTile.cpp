@@ -52,7 +52,7 @@ void SuccessTile::show(const ManualCapture& c) {
 
 void SuccessTile::invite() {
     m_figure->clear();
-    m_line->setText(tr("Capture when it boils: C. The key of each handle stands on it."));
+    m_line->setText(tr("When it boils, capture."));
 }
 
 } // namespace uttrin::app

@@ -175,15 +175,10 @@ void BenchStrip::forgetWidths() {
     for (Figure& f : m_figures)
         f.numberWide = f.wide = 0;
     m_narrow = false;
+    m_least = 0;
 }
 
-QSize BenchStrip::minimumSizeHint() const {
-    int needed = kStripLeft + kStripRight + m_margin->minimumWidth();
-    for (const Figure& f : m_figures)
-        if (!f.number->isHidden())
-            needed += kStripApart + std::max(f.narrow + kStripBeforeUnit + f.unitWide, f.linesWide);
-    return {needed, height()};
-}
+QSize BenchStrip::minimumSizeHint() const { return {m_least, height()}; }
 
 void BenchStrip::fit() {
     if (const std::pair now{width(), theme().live}; std::exchange(m_fitted, now) != now) forgetWidths();
@@ -197,7 +192,15 @@ void BenchStrip::fit() {
         }
     }
     arrange();
-    if (const int least = minimumSizeHint().width(); std::exchange(m_least, least) != least) updateGeometry();
+    // The least that it needed so far: the window is not laid out anew for a narrower number.
+    int least = kStripLeft + kStripRight + m_margin->minimumWidth();
+    for (const Figure& f : m_figures)
+        if (!f.number->isHidden())
+            least += kStripApart + std::max(f.narrow + kStripBeforeUnit + f.unitWide, f.linesWide);
+    if (least > m_least) {
+        m_least = least;
+        updateGeometry();
+    }
 }
 
 void BenchStrip::arrange() {

@@ -59,7 +59,7 @@ private:
     void arrange();
     /// What the widths were made for: the width of the strip and the size of its numbers, px.
     std::pair<int, int> m_fitted;
-    int m_least = 0; ///< px, the width that was asked for last
+    int m_least = 0; ///< px, the least that the figures needed so far, in their smaller size
     bool m_narrow = false;
     void fill(Figure& figure, const StripFigure& shown);
     Figure m_figures[4];
