@@ -1,5 +1,7 @@
 #include "Document.h"
 
+#include "quantities/KeptTogether.h"
+
 #include <fmt/format.h>
 
 namespace uttrin {
@@ -25,25 +27,30 @@ struct HtmlWriter {
 
     [[nodiscard]] std::string said(const Text& text) const { return escaped(text.said(wording)); }
 
+    /// A text of whole lines: numbers keep their units.
+    [[nodiscard]] std::string told(const Text& text) const {
+        return escaped(keptTogether(text.said(wording)));
+    }
+
     void operator()(const Heading& h) { out += fmt::format("<h{0}>{1}</h{0}>\n", h.level, said(h.text)); }
     void operator()(const Paragraph& p) {
-        out += fmt::format("<p{}>{}</p>\n", p.muted ? " class=\"muted\"" : "", said(p.text));
+        out += fmt::format("<p{}>{}</p>\n", p.muted ? " class=\"muted\"" : "", told(p.text));
     }
     void operator()(const CautionBox& c) {
-        out += fmt::format("<p class=\"caution\">\u26A0 {}</p>\n", said(c.text));
+        out += fmt::format("<p class=\"caution\">\u26A0 {}</p>\n", told(c.text));
     }
     void operator()(const Banner& b) { out += fmt::format("<p class=\"banner\">{}</p>\n", said(b.text)); }
     void operator()(const BulletList& list) {
         out += "<ul>\n";
         for (const auto& item : list.items)
-            out += fmt::format("<li>{}</li>\n", said(item));
+            out += fmt::format("<li>{}</li>\n", told(item));
         out += "</ul>\n";
     }
     void operator()(const Figure& f) {
         const std::string svg = toSvg(f.plot, wording);
         const auto start = svg.find("<svg");
         out += fmt::format("<figure>\n{}\n<figcaption>{}</figcaption></figure>\n",
-                           start == std::string::npos ? "" : svg.substr(start), said(f.caption));
+                           start == std::string::npos ? "" : svg.substr(start), told(f.caption));
     }
     void operator()(const Table& t) {
         out += fmt::format("<table{}><caption>{}</caption><thead><tr>",

@@ -7,6 +7,7 @@
 #include "demo/DemoNotebook.h"
 #include "lesson/commands/SelectionCommands.h"
 #include "lesson/views/NavigationView.h"
+#include "quantities/KeptTogether.h"
 #include "resources/Fonts.h"
 #include "support/FakeClock.h"
 #include "support/TempDir.h"
@@ -88,6 +89,11 @@ public:
         settle();
     }
 
+    /// What a label says, as it was written: without the signs that keep numbers and units on one line.
+    static QString wordsOf(const QLabel& label) {
+        return QString::fromStdString(asWritten(label.text().toStdString()));
+    }
+
     /// What a drawn widget says.
     QString said(const char* name) {
         const auto* spoken = dynamic_cast<app::Spoken*>(find<QWidget>(name));
@@ -96,7 +102,7 @@ public:
 
     QString text(const char* label) {
         auto* l = find<QLabel>(label);
-        return l ? l->text() : QString();
+        return l ? wordsOf(*l) : QString();
     }
 
     const LessonSession& session() { return controller.session(); }

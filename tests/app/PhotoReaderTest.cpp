@@ -67,7 +67,9 @@ protected:
         QTest::keyClicks(edit, QString::number(value));
         Driver::settle();
     }
-    QString label(const char* name) { return reader->findChild<QLabel*>(QLatin1String(name))->text(); }
+    QString label(const char* name) {
+        return Driver::wordsOf(*reader->findChild<QLabel*>(QLatin1String(name)));
+    }
     /// The number at the head of the result.
     double result() {
         return label("photoResult")

@@ -111,7 +111,8 @@ protected:
             << where.toStdString() << ": cut off: '" << all.toStdString() << "'";
         if (painted.empty()) return;
         for (const QString& wrong : testing::placedOutside(w) + testing::paintedOutside(w, painted))
-            ADD_FAILURE() << where.toStdString() << ": " << wrong.toStdString() << " in '" << all.toStdString() << "'";
+            ADD_FAILURE() << where.toStdString() << ": " << wrong.toStdString() << " in '"
+                          << all.toStdString() << "'";
     }
 
     /// A window or a page with all that is in it.
@@ -147,6 +148,9 @@ protected:
         for (int s = 0; s < kStations; ++s) {
             d->window.goTo(static_cast<Station>(s));
             waitForRehearsal();
+            for (int turn = 0; turn < 3;
+                 ++turn) // a column that grows makes its page grow, and that its window
+                Driver::settle();
             if (qEnvironmentVariableIsSet("UTTRIN_SHOTS"))
                 d->window.grab().save(QStringLiteral("%1/%2-%3.png")
                                           .arg(qEnvironmentVariable("UTTRIN_SHOTS"))
@@ -171,6 +175,18 @@ protected:
 TEST_F(PseudoLanguage, EveryStationSpeaksItAndNothingIsCutAt1280x800) { walkStations(1280, 800); }
 
 TEST_F(PseudoLanguage, EveryStationSpeaksItAndNothingIsCutAt1024x700) { walkStations(1024, 700); }
+
+TEST_F(PseudoLanguage, EveryStationSpeaksItAndNothingIsCutAt960x540) { walkStations(960, 540); }
+
+TEST_F(PseudoLanguage, EveryStationSpeaksItAndNothingIsCutAt1920x1080) { walkStations(1920, 1080); }
+
+TEST_F(PseudoLanguage, SoDoesTextTwiceAsLarge) {
+    app::applyTheme(app::Theme::paper().at(200));
+    d->controller.refresh();
+    walkStations(1920, 1080);
+    walkStations(1280, 800);
+    app::applyTheme(app::Theme::paper());
+}
 
 TEST_F(PseudoLanguage, SoDoesTheProjector) {
     d->window.findChild<QAction*>(QStringLiteral("actionProjector"))->trigger();

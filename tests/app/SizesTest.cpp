@@ -1,10 +1,18 @@
 #include "Driver.h"
 #include "SeenWhole.h"
+#include "app/controls/Grid.h"
 #include "app/rehearse/RehearseStation.h"
 
+#include <QAbstractSpinBox>
 #include <QAction>
+#include <QBoxLayout>
 #include <QDialog>
 #include <QElapsedTimer>
+#include <QPushButton>
+#include <QScrollBar>
+#include <QStackedWidget>
+
+#include <set>
 
 namespace uttrin {
 namespace {
@@ -84,6 +92,64 @@ TEST_F(Sizes, OnATinyScreenTheWindowIsScrolled) {
     const QRect seen(last->mapTo(&d->window, QPoint(0, 0)), last->size());
     EXPECT_TRUE(d->window.rect().contains(seen))
         << "the field with the keyboard is not scrolled into view: " << seen.x() << ", " << seen.y();
+}
+
+// Opened, a list shows its last row whole, or it is scrolled to it.
+TEST_F(Sizes, ListsShowTheirLastRow) {
+    int lists = 0;
+    for (int s = 0; s < kStations; ++s) {
+        goTo(static_cast<Station>(s));
+        waitForRehearsal();
+        const auto boxes = d->window.findChildren<QComboBox*>();
+        for (QComboBox* box : boxes) {
+            if (!box->isVisible() || !box->isEnabled() || box->count() == 0) continue;
+            box->showPopup();
+            Driver::settle();
+            const QAbstractItemView& view = *box->view();
+            const QRect last = view.visualRect(view.model()->index(box->count() - 1, 0));
+            const bool scrolls = view.verticalScrollBar()->maximum() > 0;
+            EXPECT_TRUE(scrolls || last.bottom() <= view.viewport()->height())
+                << box->objectName().toStdString() << " ends at " << last.bottom() << " of "
+                << view.viewport()->height();
+            EXPECT_GE(last.height(), 20) << box->objectName().toStdString();
+            box->hidePopup();
+            ++lists;
+        }
+    }
+    EXPECT_GT(lists, 8);
+}
+
+// Two heights of controls, and of links; pages, cards and rows lie on a grid of eight, with half a step
+// within.
+TEST_F(Sizes, ControlsHaveTwoHeightsAndDistancesLieOnTheGrid) {
+    const std::set<int> heights{app::grid::kControl, app::grid::kAction, app::grid::kLink};
+    const std::set<int> distances{0, app::grid::kHalfStep, app::grid::kStep, app::grid::kMargin};
+    for (int s = 0; s < kStations; ++s) {
+        goTo(static_cast<Station>(s));
+        waitForRehearsal();
+        const auto all = d->window.findChildren<QWidget*>();
+        for (QWidget* w : all) {
+            if (!w->isVisible()) continue;
+            const bool within = qobject_cast<QComboBox*>(w->parentWidget()) ||
+                                qobject_cast<QAbstractSpinBox*>(w->parentWidget());
+            const bool control =
+                qobject_cast<QLineEdit*>(w) || qobject_cast<QComboBox*>(w) || qobject_cast<QPushButton*>(w);
+            if (control && !within) {
+                EXPECT_TRUE(heights.contains(w->height()))
+                    << testing::calledSo(*w).toStdString() << ": " << w->height();
+            }
+        }
+        const auto layouts = d->window.findChild<QStackedWidget*>(QStringLiteral("stations"))
+                                 ->currentWidget()
+                                 ->findChildren<QBoxLayout*>();
+        for (const QBoxLayout* layout : layouts) {
+            const QMargins m = layout->contentsMargins();
+            for (const int px : {layout->spacing(), m.left(), m.right(), m.top(), m.bottom()})
+                EXPECT_TRUE(distances.contains(px))
+                    << "station " << s + 1 << " in "
+                    << testing::calledSo(*layout->parentWidget()).toStdString() << ": " << px;
+        }
+    }
 }
 
 TEST_F(Sizes, ToolWindowsAreSeenWhole) {

@@ -24,7 +24,9 @@ protected:
         ASSERT_NE(reader, nullptr);
         EXPECT_TRUE(reader->isVisible());
     }
-    QString label(const char* name) { return reader->findChild<QLabel*>(QLatin1String(name))->text(); }
+    QString label(const char* name) {
+        return Driver::wordsOf(*reader->findChild<QLabel*>(QLatin1String(name)));
+    }
 };
 
 TEST_F(DialReaderTest, APastedReadingMovesTheNeedleAndIsExplained) {
@@ -87,7 +89,9 @@ TEST_F(NewLesson, TheHeightWindowFollowsTheRoomAndTheActivationEnergy) {
     d.key(Qt::Key_H, Qt::ControlModifier);
     auto* window = d.window.findChild<app::AltitudeWindow*>();
     ASSERT_TRUE(window && window->isVisible());
-    const auto advice = [&] { return window->findChild<QLabel*>(QStringLiteral("altitudeAdvice"))->text(); };
+    const auto advice = [&] {
+        return Driver::wordsOf(*window->findChild<QLabel*>(QStringLiteral("altitudeAdvice")));
+    };
     EXPECT_TRUE(advice().contains(QStringLiteral("98.0 °C"))) << advice().toStdString();
     EXPECT_TRUE(advice().contains(QStringLiteral("scalds")));
     const QString before = advice();
@@ -103,7 +107,9 @@ TEST_F(NewLesson, TheSolutionsWindowAnswersForTheCompositionTyped) {
     d.key(Qt::Key_J, Qt::ControlModifier);
     auto* window = d.window.findChild<app::SolutionsWindow*>();
     ASSERT_TRUE(window && window->isVisible());
-    const auto answer = [&] { return window->findChild<QLabel*>(QStringLiteral("solutionAnswer"))->text(); };
+    const auto answer = [&] {
+        return Driver::wordsOf(*window->findChild<QLabel*>(QStringLiteral("solutionAnswer")));
+    };
     auto* percent = window->findChild<QLineEdit*>(QStringLiteral("solutionPercent"));
     const auto type = [&](const char* text) {
         percent->selectAll();

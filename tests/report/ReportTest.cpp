@@ -1,4 +1,5 @@
 #include "demo/DemoNotebook.h"
+#include "quantities/KeptTogether.h"
 #include "quantities/Rounding.h"
 #include "report/BenchSheet.h"
 #include "report/LabReport.h"
@@ -25,7 +26,7 @@ protected:
         s = std::make_unique<testing::HandledSession>(*Notebook::open(dir / "demo.uttrin"), clock, 120);
     }
     [[nodiscard]] std::string html(bool answers) const {
-        return toHtml(*labReport(*s, {answers, {}}), Wording());
+        return asWritten(toHtml(*labReport(*s, {answers, {}}), Wording()));
     }
 };
 

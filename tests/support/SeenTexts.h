@@ -1,5 +1,6 @@
 #pragma once
 
+#include <QFontInfo>
 #include <QHeaderView>
 #include <QPaintDevice>
 #include <QPaintEngine>
@@ -16,6 +17,9 @@ struct PaintedText {
     QString text;
     QRectF box;     ///< in the widget's coordinates
     QRectF visible; ///< what it may paint on: its own area, within what it clips itself to
+    QColor colour;
+    int px = 0; ///< size of its letters
+    bool bold = false;
 };
 
 /// Paints nothing and takes down what texts are drawn where.
@@ -38,7 +42,8 @@ public:
         texts.push_back({item.text(),
                          toDevice.mapRect(QRectF(at.x(), at.y() - item.ascent(), item.width(),
                                                  item.ascent() + item.descent())),
-                         visible});
+                         visible, painter()->pen().color(), QFontInfo(item.font()).pixelSize(),
+                         item.font().weight() >= QFont::DemiBold});
     }
     [[nodiscard]] Type type() const override { return User; }
 

@@ -12,6 +12,9 @@
 #include <QSlider>
 #include <QTimer>
 
+#include <functional>
+#include <utility>
+
 namespace uttrin::app {
 namespace {
 
@@ -27,10 +30,10 @@ QAccessibleInterface* interfaceOf(const QString&, QObject* object) {
     return nullptr;
 }
 
-/// Waits until a second has gone by since the last time.
+/// Tells something of a widget, but waits until a second has gone by since the last time.
 class Pause : public QObject {
 public:
-    explicit Pause(QWidget* widget) : QObject(widget), m_widget(widget) {
+    Pause(QWidget* widget, std::function<void()> what) : QObject(widget), m_tell(std::move(what)) {
         m_timer.setSingleShot(true);
         connect(&m_timer, &QTimer::timeout, this, [this] { tell(); });
     }
@@ -41,33 +44,46 @@ public:
         else
             tell();
     }
+    /// The widget's, made when it is first asked for.
+    static Pause& of(QWidget* widget, const std::function<void()>& what) {
+        constexpr const char* kPause = "spokenPause";
+        auto* pause = static_cast<Pause*>(
+            widget->findChild<QObject*>(QLatin1String(kPause), Qt::FindDirectChildrenOnly));
+        if (!pause) {
+            pause = new Pause(widget, what);
+            pause->setObjectName(QLatin1String(kPause));
+        }
+        return *pause;
+    }
 
 private:
     static constexpr qint64 kLeast = 1000; // ms
     void tell() {
         m_last.start();
-        const auto* spoken = dynamic_cast<Spoken*>(m_widget);
-        if (!spoken) return;
-        QAccessibleValueChangeEvent event(m_widget, spoken->spokenValue());
-        QAccessible::updateAccessibility(&event);
+        m_tell();
     }
-    QWidget* m_widget;
+    std::function<void()> m_tell;
     QTimer m_timer;
     QElapsedTimer m_last;
 };
+
+constexpr const char* kNextName = "spokenNextName";
 
 } // namespace
 
 void spokenChanged(QWidget* widget) {
     if (!QAccessible::isActive()) return;
-    constexpr const char* kName = "spokenPause";
-    auto* pause =
-        static_cast<Pause*>(widget->findChild<QObject*>(QLatin1String(kName), Qt::FindDirectChildrenOnly));
-    if (!pause) {
-        pause = new Pause(widget);
-        pause->setObjectName(QLatin1String(kName));
-    }
-    pause->changed();
+    Pause::of(widget, [widget] {
+        const auto* spoken = dynamic_cast<Spoken*>(widget);
+        if (!spoken) return;
+        QAccessibleValueChangeEvent event(widget, spoken->spokenValue());
+        QAccessible::updateAccessibility(&event);
+    }).changed();
+}
+
+void spokenNamed(QWidget* label, const QString& name) {
+    label->setProperty(kNextName, name);
+    Pause::of(label, [label] { label->setAccessibleName(label->property(kNextName).toString()); }).changed();
 }
 
 void speakControls() { QAccessible::installFactory(interfaceOf); }

@@ -41,6 +41,10 @@ public:
 /// Tells listeners that a drawn widget says something else now; at most once a second for each.
 void spokenChanged(QWidget* widget);
 
+/// Gives a label whose text changes many times a second the name that is spoken: at most one a second, and
+/// the last one always. REQUIRES: called for each change, so that none is told by the label itself.
+void spokenNamed(QWidget* label, const QString& name);
+
 /// Makes every control say what it is: exclusive choices radio buttons, lists their label, sliders their
 /// value with its unit, drawn widgets what they show. What a screen reader presses is pressed as by the
 /// mouse.

@@ -3,6 +3,7 @@
 #include "app/controls/OnScreen.h"
 #include "pdf/PdfReport.h"
 
+#include <QComboBox>
 #include <QFileDialog>
 #include <QFileInfo>
 #include <QInputDialog>
@@ -11,6 +12,7 @@
 #include <QStandardPaths>
 
 #include <deque>
+#include <utility>
 
 namespace uttrin::app::dialogs {
 namespace {
@@ -22,6 +24,16 @@ std::optional<QString> prepared() {
     const QString answer = answers.front();
     answers.pop_front();
     return answer;
+}
+
+/// A dialog that was answered with a file; empty if the person thinks better of it. Where the toolkit draws
+/// it, its lists are named for those who do not see what stands beside them.
+QString answered(QFileDialog& dialog) {
+    for (const auto& [list, label] :
+         {std::pair{"lookInCombo", QFileDialog::LookIn}, std::pair{"fileTypeCombo", QFileDialog::FileType}})
+        if (auto* box = dialog.findChild<QComboBox*>(QLatin1String(list)))
+            box->setAccessibleName(dialog.labelText(label));
+    return dialog.exec() == QDialog::Accepted ? dialog.selectedFiles().value(0) : QString();
 }
 
 } // namespace
@@ -36,16 +48,23 @@ QString documentsFolder() { return QStandardPaths::writableLocation(QStandardPat
 
 QString openFile(QWidget* parent, const QString& title, const QString& filter) {
     if (const auto answer = prepared()) return *answer;
-    return QFileDialog::getOpenFileName(parent, title, QString(), filter);
+    QFileDialog dialog(parent, title, QString(), filter);
+    dialog.setFileMode(QFileDialog::ExistingFile);
+    return answered(dialog);
 }
 
 QString saveFile(QWidget* parent, const QString& title, const QString& suggestion, const QString& filter,
                  const QString& suffix) {
     QString path;
-    if (const auto answer = prepared())
+    if (const auto answer = prepared()) {
         path = *answer;
-    else
-        path = QFileDialog::getSaveFileName(parent, title, suggestion, filter);
+    } else {
+        QFileDialog dialog(parent, title, QFileInfo(suggestion).path(), filter);
+        dialog.setAcceptMode(QFileDialog::AcceptSave);
+        dialog.selectFile(suggestion);
+        dialog.setDefaultSuffix(suffix); // asks before it writes over a file
+        path = answered(dialog);
+    }
     if (!path.isEmpty() && QFileInfo(path).suffix().isEmpty()) path += QLatin1Char('.') + suffix;
     return path;
 }

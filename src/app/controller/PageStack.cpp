@@ -1,5 +1,7 @@
 #include "PageStack.h"
 
+#include "app/controls/ScrollColumn.h"
+
 #include <QLayout>
 #include <QResizeEvent>
 #include <QScrollArea>
@@ -20,7 +22,22 @@ QSize PageStack::minimumSizeHint() const {
     if (const QLayout* page = currentWidget()->layout(); page && page->hasHeightForWidth())
         least.setHeight(
             std::max(least.height(), page->totalMinimumHeightForWidth(std::max(least.width(), width()))));
+    least.setHeight(std::max(least.height(), heightOfScrolled(least.height())));
     return least;
+}
+
+/// A page that is scrolled as a whole shows its columns whole: one bar to scroll by, not two side by side.
+int PageStack::heightOfScrolled(int least) const {
+    const QWidget* around = parentWidget();
+    while (around && !qobject_cast<const QScrollArea*>(around))
+        around = around->parentWidget();
+    const auto* area = qobject_cast<const QScrollArea*>(around);
+    if (!area || least <= area->viewport()->height()) return least;
+    int lacking = -height();
+    const auto columns = currentWidget()->findChildren<ScrollColumn*>();
+    for (const ScrollColumn* column : columns)
+        if (column->isVisible()) lacking = std::max(lacking, column->lacksHeight());
+    return height() + lacking;
 }
 
 void PageStack::resizeEvent(QResizeEvent* event) {

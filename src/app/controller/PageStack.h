@@ -18,6 +18,9 @@ public:
 
 protected:
     void resizeEvent(QResizeEvent* event) override;
+
+private:
+    [[nodiscard]] int heightOfScrolled(int least) const;
 };
 
 /// An area that scrolls pages, or what else is in it, where it is smaller than that can be.

@@ -19,7 +19,10 @@ bool FieldEdit::event(QEvent* event) {
         }
     }
     const bool done = QLineEdit::event(event);
-    if (event->type() == QEvent::StyleChange || event->type() == QEvent::Polish) inkQuestion();
+    if (event->type() == QEvent::StyleChange || event->type() == QEvent::Polish) {
+        inkQuestion();
+        if (!m_question.isEmpty()) fit();
+    }
     return done;
 }
 
@@ -34,22 +37,30 @@ void FieldEdit::inkQuestion() {
 void FieldEdit::setQuestion(const QString& question) {
     m_question = question;
     setPlaceholderText(question);
+    fit();
     updateGeometry();
 }
 
 int FieldEdit::widthOfQuestion() const {
-    constexpr int kAround = 26; // px: padding, frame, cursor
-    return m_question.isEmpty() ? 0 : fontMetrics().horizontalAdvance(m_question) + kAround;
+    constexpr int kFrame = 26; // px: padding, frame, cursor
+    return m_question.isEmpty() ? 0 : fontMetrics().horizontalAdvance(m_question) + kFrame;
 }
 
 void FieldEdit::setUsualWidth(int px) {
     m_usual = px;
-    setMinimumWidth(px);
+    setLeastWidth(px);
 }
+
+void FieldEdit::setLeastWidth(int px) {
+    m_least = px;
+    fit();
+}
+
+void FieldEdit::fit() { setMinimumWidth(std::max(m_least, widthOfQuestion())); }
 
 QSize FieldEdit::sizeHint() const {
     const QSize hint = QLineEdit::sizeHint();
-    if (m_usual > 0) return {m_usual, hint.height()};
+    if (m_usual > 0) return {minimumWidth(), hint.height()};
     return m_question.isEmpty() ? hint : QSize(std::max(minimumWidth(), widthOfQuestion()), hint.height());
 }
 

@@ -14,6 +14,8 @@ public:
     void setQuestion(const QString& question);
     /// As wide as a name or two need, where it stands among others.
     void setUsualWidth(int px);
+    /// Never narrower than this, nor than what it asks for.
+    void setLeastWidth(int px);
     /// Wide enough for what it asks for while it is empty.
     [[nodiscard]] QSize sizeHint() const override;
     [[nodiscard]] QSize minimumSizeHint() const override;
@@ -22,6 +24,8 @@ private:
     void inkQuestion();
     [[nodiscard]] int widthOfQuestion() const;
     QString m_question;
+    void fit();
+    int m_least = 0; ///< px
     int m_usual = 0; ///< px; 0: as lines of text usually are
 };
 

@@ -1,5 +1,7 @@
 #include "FlowLayout.h"
 
+#include "Grid.h"
+
 #include <QWidget>
 
 #include <algorithm>
@@ -8,10 +10,10 @@ namespace uttrin::app {
 
 FlowLayout::FlowLayout(QWidget* parent) : QLayout(parent) {}
 
-FlowLayout* FlowLayout::inRow(int spacing) {
+FlowLayout* FlowLayout::inRow() {
     auto* layout = new FlowLayout(new QWidget);
     layout->setContentsMargins(0, 0, 0, 0);
-    layout->setSpacing(spacing);
+    layout->setSpacing(grid::kStep);
     return layout;
 }
 

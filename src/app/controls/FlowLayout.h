@@ -13,7 +13,7 @@ class FlowLayout : public QLayout {
 public:
     explicit FlowLayout(QWidget* parent);
     /// Of a widget of its own, its `parentWidget()`, without margins.
-    [[nodiscard]] static FlowLayout* inRow(int spacing);
+    [[nodiscard]] static FlowLayout* inRow();
     /// A thing that stays as wide and as high as it asks to be.
     void addFixed(QWidget* widget);
     ~FlowLayout() override;

@@ -1,5 +1,8 @@
 #include "Labels.h"
 
+#include "Grid.h"
+#include "quantities/KeptTogether.h"
+
 #include <QHBoxLayout>
 #include <QStyle>
 
@@ -9,6 +12,14 @@ namespace {
 constexpr const char* kSpokenRole = "spokenRole";
 
 } // namespace
+
+Words::Words(const QString& text, QWidget* parent) : QLabel(parent) { setText(text); }
+
+void Words::setText(const QString& text) {
+    QLabel::setText(QString::fromStdString(keptTogether(text.toStdString())));
+}
+
+QString Words::text() const { return QString::fromStdString(asWritten(QLabel::text().toStdString())); }
 
 void setRole(QWidget* widget, const char* role) {
     const QVariant wanted = role ? QVariant(QLatin1String(role)) : QVariant();
@@ -32,8 +43,8 @@ QString plainCaption(QString caption) {
     return caption.replace(QStringLiteral("&&"), QStringLiteral("\x01")).remove(mark).replace(QChar(1), mark);
 }
 
-QLabel* makeLabel(const QString& text, const char* role, QWidget* parent) {
-    auto* label = new QLabel(text, parent);
+Words* makeLabel(const QString& text, const char* role, QWidget* parent) {
+    auto* label = new Words(text, parent);
     label->setWordWrap(true);
     label->setTextFormat(Qt::PlainText);
     if (role) setRole(label, role);
@@ -64,7 +75,7 @@ QWidget* besideLabel(const QString& label, QWidget* widget) {
     auto* both = new QWidget;
     auto* row = new QHBoxLayout(both);
     row->setContentsMargins(0, 0, 0, 0);
-    row->setSpacing(6);
+    row->setSpacing(grid::kStep);
     auto* caption = makeLabel(label, "muted");
     caption->setWordWrap(false);
     caption->setBuddy(widget);
@@ -78,7 +89,7 @@ QWidget* besideLabel(const QString& label, QWidget* widget) {
 
 QVBoxLayout* labelled(const QString& label, QWidget* widget) {
     auto* column = new QVBoxLayout;
-    column->setSpacing(3);
+    column->setSpacing(grid::kHalfStep);
     auto* caption = makeLabel(label, "muted");
     caption->setBuddy(widget);
     column->addWidget(caption);
@@ -87,3 +98,5 @@ QVBoxLayout* labelled(const QString& label, QWidget* widget) {
 }
 
 } // namespace uttrin::app
+
+#include "moc_Labels.cpp"

@@ -8,8 +8,18 @@
 
 namespace uttrin::app {
 
+/// A label whose lines break neither between a number and its unit nor within a unit.
+class Words : public QLabel {
+    Q_OBJECT
+public:
+    explicit Words(const QString& text = {}, QWidget* parent = nullptr);
+    void setText(const QString& text);
+    /// As it was set, with plain spaces.
+    [[nodiscard]] QString text() const;
+};
+
 /// A label with a role of the style sheet: "title", "heading", "muted", "live", "caution", "note".
-QLabel* makeLabel(const QString& text, const char* role = nullptr, QWidget* parent = nullptr);
+Words* makeLabel(const QString& text, const char* role = nullptr, QWidget* parent = nullptr);
 
 /// Gives a label another role and restyles it.
 void setRole(QWidget* widget, const char* role);
@@ -23,8 +33,8 @@ void setSpokenRole(QWidget* widget, QAccessible::Role role);
 /// A caption without the sign that marks its key.
 [[nodiscard]] QString plainCaption(QString caption);
 
-/// Puts what came into a container later where the container stands among the stops of the Tab key, not after all
-/// the others of the window.
+/// Puts what came into a container later where the container stands among the stops of the Tab key, not after
+/// all the others of the window.
 void keepFocusOrder(QWidget* container);
 
 /// A row that keeps a widget of fixed width in the middle, as high as its text needs.

@@ -1,6 +1,7 @@
 #include "NumberField.h"
 
 #include "FieldEdit.h"
+#include "Grid.h"
 #include "Labels.h"
 #include "OnScreen.h"
 
@@ -21,10 +22,10 @@ NumberField::NumberField(const QString& label, const QString& unit, const QStrin
       m_unit(makeLabel(unit, "muted")) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
-    column->setSpacing(3);
+    column->setSpacing(grid::kHalfStep);
     column->addWidget(m_label);
     auto* row = new QHBoxLayout;
-    row->setSpacing(6);
+    row->setSpacing(grid::kStep);
     row->addWidget(m_edit, 1);
     row->addWidget(m_unit);
     column->addLayout(row);
@@ -34,7 +35,7 @@ NumberField::NumberField(const QString& label, const QString& unit, const QStrin
     m_edit->setAccessibleName(label + QLatin1String(", ") + unit);
     m_label->setBuddy(m_edit);
     m_edit->setAlignment(Qt::AlignRight);
-    m_edit->setMinimumWidth(72);
+    m_edit->setLeastWidth(72);
     m_label->setVisible(!label.isEmpty());
     m_unit->setVisible(!unit.isEmpty());
     connect(m_edit, &QLineEdit::textEdited, this, [this] {
@@ -149,10 +150,7 @@ void NumberField::setLabel(const QString& label) {
 
 void NumberField::wrapLabel() { m_label->setWordWrap(true); }
 
-void NumberField::setBig() {
-    m_edit->setProperty("big", true);
-    m_edit->setMinimumHeight(46);
-}
+void NumberField::setBig() { m_edit->setProperty("big", true); }
 
 } // namespace uttrin::app
 

@@ -1,12 +1,15 @@
 #pragma once
 
+#include "FieldEdit.h"
+
 #include <QLabel>
-#include <QLineEdit>
 #include <QPointer>
 
 #include <optional>
 
 namespace uttrin::app {
+
+class Words;
 
 /// A field for one number with its unit beside it. Accepts '.' and the locale's decimal sign; what is not a
 /// number is marked as wrong, with a sentence under it, and gives no value.
@@ -25,8 +28,8 @@ public:
     void setLabel(const QString& label);
     void wrapLabel(); ///< where several stand side by side
     void setBig();
-    void setPlaceholder(const QString& text) { m_edit->setPlaceholderText(text); }
-    QLineEdit* edit() { return m_edit; }
+    void setPlaceholder(const QString& text) { m_edit->setQuestion(text); }
+    [[nodiscard]] FieldEdit* edit() { return m_edit; }
     bool event(QEvent* event) override;
 
 signals:
@@ -36,9 +39,9 @@ signals:
 private:
     void judge();
     void placeError();
-    QLabel* m_label;
-    QLineEdit* m_edit;
-    QLabel* m_unit;
+    Words* m_label;
+    FieldEdit* m_edit;
+    Words* m_unit;
     QString m_committedText;
     QPointer<QLabel> m_error; ///< under it, over what lies there: nothing moves for it
 };

@@ -1,5 +1,7 @@
 #include "ScrollColumn.h"
 
+#include "Grid.h"
+
 #include <QScrollBar>
 
 #include <algorithm>
@@ -10,8 +12,8 @@ ScrollColumn::ScrollColumn(QWidget* parent) : QScrollArea(parent) {
     auto* body = new QWidget;
     body->setObjectName(QStringLiteral("scrollBody"));
     m_column = new QVBoxLayout(body);
-    m_column->setContentsMargins(0, 0, 4, 0);
-    m_column->setSpacing(12);
+    m_column->setContentsMargins(0, 0, grid::kHalfStep, 0);
+    m_column->setSpacing(grid::kMargin);
     setWidget(body);
     setWidgetResizable(true);
     setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
@@ -30,8 +32,18 @@ void ScrollColumn::fit() {
     setMaximumWidth(std::max(m_widest, needed));
 }
 
+int ScrollColumn::lacksHeight() const {
+    const QLayout* held = widget()->layout();
+    const int wide = viewport()->width();
+    const int high = held->hasHeightForWidth() ? held->totalMinimumHeightForWidth(wide) : held->minimumSize().height();
+    return high - viewport()->height();
+}
+
 bool ScrollColumn::eventFilter(QObject* watched, QEvent* event) {
-    if (watched == widget() && event->type() == QEvent::LayoutRequest) fit();
+    if (watched == widget() && event->type() == QEvent::LayoutRequest) {
+        fit();
+        updateGeometry(); // a page that is scrolled shows all of it
+    }
     return QScrollArea::eventFilter(watched, event);
 }
 

@@ -13,6 +13,8 @@ public:
     /// Takes its share of the row between these widths, px; wider where what it holds cannot be narrower.
     void setWidths(int narrowest, int widest);
     QVBoxLayout* column() { return m_column; }
+    /// How much higher it would be, px, to show all that it holds; negative where it has room left over.
+    [[nodiscard]] int lacksHeight() const;
 
 protected:
     bool eventFilter(QObject* watched, QEvent* event) override;

@@ -1,6 +1,7 @@
 #include "Segments.h"
 
 #include "FlowLayout.h"
+#include "Grid.h"
 #include "Labels.h"
 
 #include <QButtonGroup>
@@ -16,7 +17,7 @@ Segments::Segments(const QString& name, const QString& title, Rows rows, QWidget
     setAccessibleName(title); // which settles what it is
     QLayout* row = rows == Rows::One ? static_cast<QLayout*>(new QHBoxLayout(this)) : new FlowLayout(this);
     row->setContentsMargins(0, 0, 0, 0);
-    row->setSpacing(6);
+    row->setSpacing(grid::kStep);
     connect(m_group, &QButtonGroup::idClicked, this, &Segments::picked);
 }
 

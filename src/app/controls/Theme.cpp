@@ -1,10 +1,12 @@
 #include "Theme.h"
 
+#include "Grid.h"
+
 #include <QApplication>
 #include <QFontDatabase>
 #include <QPalette>
-#include <QStyle>
-#include <QStyleFactory>
+#include <QPointer>
+#include <QProxyStyle>
 #include <QWidget>
 
 #include <algorithm>
@@ -13,6 +15,26 @@
 
 namespace uttrin::app {
 namespace {
+
+/// The toolkit's style, its own distances on the grid.
+class GridStyle : public QProxyStyle {
+public:
+    GridStyle() : QProxyStyle(QStringLiteral("Fusion")) {}
+    int pixelMetric(PixelMetric metric, const QStyleOption* option, const QWidget* widget) const override {
+        switch (metric) {
+        case PM_LayoutHorizontalSpacing:
+        case PM_LayoutVerticalSpacing:
+            return grid::kStep;
+        case PM_LayoutLeftMargin:
+        case PM_LayoutRightMargin:
+        case PM_LayoutTopMargin:
+        case PM_LayoutBottomMargin:
+            return grid::kMargin;
+        default:
+            return QProxyStyle::pixelMetric(metric, option, widget);
+        }
+    }
+};
 
 Theme current = Theme::paper();
 
@@ -35,22 +57,24 @@ QLabel[role="message"], QLabel[role="failure"] { border-radius: 6px; padding: 4p
 QLabel[role="message"] { background: @liquidTint; } QLabel[role="failure"] { color: @caution; background: @cautionGround; }
 QLabel[role="note"] { background: @liquidTint; border-radius: 6px; padding: 8px 10px; }
 QLabel[role="smallNote"] { background: @liquidTint; border-radius: 6px; padding: 4px 10px; font-size: @smallpx; }
-QLineEdit, QComboBox, QTextEdit, QPlainTextEdit, QDateTimeEdit { background: @card; border: 1px solid @edge; border-radius: 6px; padding: 5px 8px; selection-background-color: @done; selection-color: @card; }
-QLineEdit[wrong="true"] { border: 2px solid @caution; background: @cautionGround; padding: 4px 7px; }
-QLineEdit[big="true"] { font-size: 24px; font-weight: 600; padding: 6px 10px; }
+QLineEdit, QComboBox, QDateTimeEdit { padding: 0 8px; min-height: @controlpx; } QTextEdit, QPlainTextEdit { padding: 4px 8px; }
+QLineEdit, QComboBox, QTextEdit, QPlainTextEdit, QDateTimeEdit { background: @card; border: 1px solid @edge; border-radius: 6px; selection-background-color: @done; selection-color: @card; }
+QLineEdit[wrong="true"] { border: 2px solid @caution; background: @cautionGround; padding: 0 7px; min-height: @controlinpx; }
+QLineEdit[big="true"] { font-size: @bigpx; font-weight: 600; padding: 0 10px; min-height: @tallpx; } QLineEdit[big="true"][wrong="true"] { min-height: @tallinpx; }
 QLineEdit:read-only { background: @paper; }
 QComboBox QAbstractItemView { background: @card; border: 1px solid @hairline; selection-background-color: @done; selection-color: @card; }
-QPushButton { outline: none; background: @card; border: 1px solid @edge; border-radius: 6px; padding: 7px 14px; font-weight: 500; }
+QPushButton { outline: none; background: @card; border: 1px solid @edge; border-radius: 6px; padding: 0 14px; min-height: @controlpx; font-weight: 500; }
 QPushButton:hover { border-color: @muted; }
 QPushButton:pressed { background: @hairline; }
 QPushButton:disabled { color: @muted; background: @paper; }
-QPushButton[role="main"] { background: @action; color: @onAction; border: 1px solid @action; font-size: @titlepx; font-weight: 600; padding: 10px 16px; }
+QPushButton[role="main"] { background: @action; color: @onAction; border: 1px solid @action; font-size: @titlepx; font-weight: 600; padding: 0 16px; min-height: @tallpx; }
+QPushButton[beside="main"] { min-height: @tallpx; }
 QPushButton[role="main"]:disabled { background: @hairline; color: @muted; border-color: @hairline; }
-QPushButton[role="segment"] { padding: 6px 7px; }
-QPushButton[role="smallSegment"] { padding: 6px 4px; font-size: @smallpx; }
+QPushButton[role="segment"] { padding: 0 7px; }
+QPushButton[role="smallSegment"] { padding: 0 4px; font-size: @smallpx; }
 QPushButton[role="segment"]:checked, QPushButton[role="smallSegment"]:checked { background: @done; color: @card; border-color: @done; }
-QPushButton[role="mark"] { text-align: left; padding: 5px 10px; } QPushButton[role="mark"]:checked { border: 2px solid @done; background: @liquidTint; padding: 4px 9px; }
-QPushButton[role="link"] { border: none; background: transparent; color: @done; padding: 4px 6px; text-align: left; }
+QPushButton[role="mark"] { text-align: left; padding: 0 10px; } QPushButton[role="mark"]:checked { border: 2px solid @done; background: @liquidTint; padding: 0 9px; min-height: @controlinpx; }
+QPushButton[role="link"] { border: none; background: transparent; color: @done; padding: 0 6px; min-height: @linkpx; text-align: left; }
 QToolTip { background: @ink; color: @card; border: none; padding: 5px 7px; font-size: @smallpx; }
 QMenuBar { background: @navigation; } QMenuBar::item { padding: 5px 10px; background: transparent; } QMenuBar::item:selected { background: @hairline; }
 QMenu { background: @card; border: 1px solid @hairline; padding: 4px; } QMenu::item { padding: 6px 24px 6px 12px; border-radius: 4px; } QMenu::item:selected { background: @done; color: @card; } QMenu::item:disabled { color: @muted; } QMenu::separator { height: 1px; background: @hairline; margin: 4px 8px; }
@@ -71,6 +95,11 @@ QSlider { min-height: 24px; }
 QScrollBar::add-line, QScrollBar::sub-line { width: 0; height: 0; } QScrollBar::add-page, QScrollBar::sub-page { background: transparent; }
 QDialog { background: @paper; }
 )css");
+    constexpr int kBig = 24; // px, a figure being typed that a page is about
+    const auto length = [&](int px) { return QStringLiteral("%1px").arg(std::lround(px * t.factor)); };
+    const auto inside = [&](int px, int border) {
+        return QStringLiteral("%1px").arg(std::lround(px * t.factor) - 2 * border);
+    };
     const std::pair<const char*, QString> values[] = {
         {"@cautionGround", t.cautionGround.name()},
         {"@caution", t.caution.name()},
@@ -85,6 +114,12 @@ QDialog { background: @paper; }
         {"@navigation", t.navigation.name()},
         {"@onAction", t.onAction.name()},
         {"@action", t.action.name()},
+        {"@controlinpx", inside(grid::kControl, 2)},
+        {"@controlpx", inside(grid::kControl, 1)},
+        {"@linkpx", inside(grid::kLink, 0)},
+        {"@tallinpx", inside(grid::kAction, 2)},
+        {"@tallpx", inside(grid::kAction, 1)},
+        {"@bigpx", length(kBig)},
         {"@textpx", QString::number(t.text) + "px"},
         {"@titlepx", QString::number(t.title) + "px"},
         {"@linepx", QString::number(std::max(t.tick, t.small - 1)) + "px"},
@@ -211,8 +246,8 @@ QFont fontOf(int px, QFont::Weight weight) {
 
 void applyTheme(const Theme& t) {
     current = t;
-    if (qApp->style()->name().compare(QLatin1String("fusion"), Qt::CaseInsensitive) != 0)
-        QApplication::setStyle(QStyleFactory::create(QStringLiteral("Fusion")));
+    static QPointer<GridStyle> style; // the application's, and gone with it
+    if (!style) QApplication::setStyle(style = new GridStyle);
     QPalette palette;
     palette.setColor(QPalette::Window, t.ground);
     palette.setColor(QPalette::Base, t.card);

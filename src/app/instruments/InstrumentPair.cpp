@@ -1,7 +1,6 @@
 #include "InstrumentPair.h"
 
 #include "InstrumentPicture.h"
-
 #include "app/controls/Theme.h"
 
 #include <QHBoxLayout>
@@ -25,7 +24,7 @@ InstrumentPair::InstrumentPair(QWidget* parent) : QWidget(parent) {
     m_display->setMaximumWidth(260);
     m_glass->setMinimumSize(92, 180);
     m_glass->setMaximumWidth(130);
-    m_meter->setMinimumSize(130, 180);
+    m_meter->setMinimumSize(160, 180);
     m_meter->setMaximumWidth(220);
     m_round->setMinimumSize(130, 130);
     row->addWidget(m_dial, 3);

@@ -3,6 +3,7 @@
 #include "PhaseCurve.h"
 #include "PhaseMap.h"
 #include "PhasePlot.h"
+#include "app/controls/Grid.h"
 #include "app/controls/OnScreen.h"
 #include "app/controls/Theme.h"
 
@@ -20,8 +21,19 @@ MapOverview::MapOverview(PhaseMap* map) : QWidget(map), m_map(map) {
     setToolTip(PhaseMap::tr(
         "The whole substance. Drag the frame to look elsewhere; double-click the map to come back."));
     setCursor(Qt::OpenHandCursor);
-    resize(180, 132);
 }
+
+QString MapOverview::title() const {
+    return PhaseMap::tr("all of %1").arg(onScreen(m_map->view().substance->facts().name));
+}
+
+void MapOverview::fit() {
+    constexpr int kWide = 180, kHigh = 108, kBeside = 20; // px; the picture alone
+    const QFontMetrics letters(fontOf(theme().tick, QFont::DemiBold));
+    resize(std::max(kWide, letters.horizontalAdvance(title()) + kBeside), kHigh + titleHigh());
+}
+
+int MapOverview::titleHigh() { return tickLine() + grid::kStep; }
 
 MapOverview::Ends MapOverview::ends() const {
     const PhaseCurve curve(*m_map->view().substance);
@@ -30,7 +42,7 @@ MapOverview::Ends MapOverview::ends() const {
     return {low, high, curve.pascal(low) * kMargin, curve.pascal(high) * kMargin};
 }
 
-QRectF MapOverview::field() const { return QRectF(rect()).adjusted(9, 24, -9, -8); }
+QRectF MapOverview::field() const { return QRectF(rect()).adjusted(9, titleHigh(), -9, -8); }
 
 QPointF MapOverview::place(const Ends& e, double kelvin, double pascal) const {
     const QRectF f = field();
@@ -66,8 +78,7 @@ void MapOverview::paint(QPainter& p) const {
     p.drawRoundedRect(QRectF(rect()).adjusted(0.5, 0.5, -0.5, -0.5), 6, 6);
     p.setPen(t.muted);
     p.setFont(fontOf(theme().tick, QFont::DemiBold));
-    p.drawText(QRectF(10, 4, width(), theme().tick + 6), Qt::AlignLeft | Qt::AlignVCenter,
-               PhaseMap::tr("all of %1").arg(onScreen(m_map->view().substance->facts().name)));
+    p.drawText(QRectF(10, 4, width(), tickLine()), Qt::AlignLeft | Qt::AlignVCenter, title());
     const PhaseCurve curve(*m_map->view().substance);
     const Ends e = ends();
     const QRectF f = field();

@@ -20,6 +20,8 @@ public:
     explicit MapOverview(PhaseMap* map);
     [[nodiscard]] QAccessible::Role spokenRole() const override { return QAccessible::Graphic; }
     [[nodiscard]] QString spokenValue() const override;
+    /// As large as its picture and its title need. REQUIRES: the map has a substance.
+    void fit();
 
 protected:
     void paintEvent(QPaintEvent* event) override;
@@ -37,6 +39,8 @@ private:
     };
     [[nodiscard]] Key key() const;
     void paint(QPainter& p) const;
+    [[nodiscard]] QString title() const;
+    [[nodiscard]] static int titleHigh(); ///< px
     [[nodiscard]] QRectF field() const;
     /// What the little picture spans.
     struct Ends {

@@ -36,7 +36,7 @@ PhaseMap::PhaseMap(QWidget* parent) : QWidget(parent), m_plot(new PhasePlot(*thi
     setFocusPolicy(Qt::StrongFocus);
     setMouseTracking(true);
     m_plot->setInteractions(QCP::iRangeDrag | QCP::iRangeZoom);
-    setMinimumSize(260, 200);
+    setMinimumSize(240, 150);
     m_plot->resize(size());
     // The plot owns its layers' items. What is typed and captured moves the marks, which have a layer for
     // themselves.
@@ -95,6 +95,7 @@ void PhaseMap::setOverviewShown(bool shown) {
 
 void PhaseMap::placeOverview() {
     constexpr int kFewestTimesItsSize = 2; // a smaller map needs its room for itself
+    if (m_view.substance) m_overview->fit();
     const QRect area = m_plot->axisRect()->rect();
     m_overview->setVisible(m_overviewWanted && area.height() > kFewestTimesItsSize * m_overview->height() &&
                            area.width() > kFewestTimesItsSize * m_overview->width());

@@ -1,6 +1,7 @@
 #include "PhaseRegions.h"
 
 #include "MapMarks.h"
+#include "MapOverview.h"
 #include "PhaseCurve.h"
 #include "PhaseMap.h"
 #include "PhasePlot.h"
@@ -9,6 +10,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <ranges>
 
 namespace uttrin::app {
 namespace {
@@ -39,7 +41,8 @@ PhaseRegions::Key PhaseRegions::key() const {
             view.substance,
             view.overlays,
             view.solution ? std::optional(view.solution->solute()) : std::nullopt,
-            pathNamesBox(*m_map)};
+            pathNamesBox(*m_map),
+            taken()};
 }
 
 void PhaseRegions::draw(QCPPainter* p) {
@@ -251,29 +254,52 @@ void PhaseRegions::drawOverlays(QCPPainter& p) const {
     }
 }
 
+std::vector<QRectF> PhaseRegions::taken() const {
+    std::vector<QRectF> boxes;
+    const QRect area = clipRect();
+    const int line = lineOf(theme().small);
+    for (const auto& level : {m_map->view().roomPascal, m_map->view().pumpFloorPascal})
+        if (level && *level > 0) // a line with its name over it, or under it
+            boxes.emplace_back(area.left(), yPixel(*level) - line, area.width(), 2 * line);
+    if (const QRectF names = pathNamesBox(*m_map); !names.isEmpty()) boxes.push_back(names);
+    if (m_map->m_overview->isVisibleTo(m_map)) boxes.emplace_back(m_map->m_overview->geometry());
+    return boxes;
+}
+
+std::optional<QRectF> PhaseRegions::placeFor(QSizeF size, double x, bool above,
+                                             const QPolygonF& border) const {
+    const QRectF area = clipRect();
+    QRectF box(QPointF(x - size.width() / 2, 0), size);
+    double edge = above ? area.bottom() : area.top(); // of the border, within the width of the words
+    for (const QPointF& at : border)
+        if (at.x() >= box.left() - kStep && at.x() <= box.right() + kStep)
+            edge = above ? std::min(edge, at.y()) : std::max(edge, at.y());
+    const double top = above ? area.top() : edge, bottom = above ? edge : area.bottom();
+    const auto boxes = taken();
+    constexpr double kTry = 4.0, kClear = 4.0; // px
+    const double middle = (top + bottom - size.height()) / 2;
+    for (double off = 0.0; off < (bottom - top) / 2; off += kTry)
+        for (const double y : {middle + off, middle - off}) {
+            box.moveTop(y);
+            const QRectF around = box.adjusted(-kClear, -kClear, kClear, kClear);
+            const bool inside = around.top() >= top && around.bottom() <= bottom;
+            if (inside && std::ranges::none_of(boxes, [&](const QRectF& b) { return b.intersects(around); }))
+                return box;
+        }
+    return std::nullopt;
+}
+
 void PhaseRegions::drawLabels(QCPPainter& p, const QPolygonF& border) const {
     const Theme& t = theme();
     const QRect area = clipRect();
     p.setFont(fontOf(t.title + 1, QFont::DemiBold));
     const bool mirrored = m_map->axes() == PhaseMap::Axes::ClausiusClapeyron;
-    const QRectF names = pathNamesBox(*m_map); // most often at the bottom right
     const auto label = [&](double fraction, bool above, const QString& text, const QColor& colour) {
-        const auto i = std::clamp<qsizetype>(static_cast<qsizetype>(fraction * area.width() / kStep), 0,
-                                             border.size() - 1);
-        const double x = area.left() + fraction * area.width();
-        const double edge =
-            std::clamp(border[i].y(), static_cast<double>(area.top()), static_cast<double>(area.bottom()));
-        constexpr double kClear = 12;
-        const bool overNames = !above && !names.isEmpty() && x + 60 > names.left() && names.top() > edge;
-        const double bottom = overNames ? names.top() - kClear : area.bottom();
-        const double y = above ? (edge + area.top()) / 2 : (edge + bottom) / 2;
-        const double room = above ? edge - area.top() : bottom - edge;
-        const double least = overNames ? 34
-                             : above   ? 60 + t.small
-                                       : 60; // above, the room's line has its name
-        if (room < least) return;
+        const QSizeF size(p.fontMetrics().horizontalAdvance(text), p.fontMetrics().height());
+        const auto box = placeFor(size, area.left() + fraction * area.width(), above, border);
+        if (!box) return; // its colour says enough
         p.setPen(colour);
-        p.drawText(QRectF(x - 60, y - 15, 120, 30), Qt::AlignCenter, text);
+        p.drawText(*box, Qt::AlignCenter, text);
     };
     const bool dark = t.dark;
     // Solid and liquid share the upper side; each stands in the middle of what is its own there.

@@ -39,6 +39,7 @@ private:
         std::vector<const Substance*> overlays;
         std::optional<Solute> solute;
         QRectF names;
+        std::vector<QRectF> taken;
         friend bool operator==(const Key&, const Key&) = default;
     };
     [[nodiscard]] Key key() const;
@@ -53,6 +54,12 @@ private:
     void drawSolution(QCPPainter& p) const;
     void drawNamedPoints(QCPPainter& p, const PhaseCurve& curve) const;
     void drawOverlays(QCPPainter& p) const;
+    /// What lines, names and the overview take of the area: no name of a phase stands there.
+    [[nodiscard]] std::vector<QRectF> taken() const;
+    /// A place for the name of a phase on its side of the border, as near its middle as there is room;
+    /// nothing if there is none.
+    [[nodiscard]] std::optional<QRectF> placeFor(QSizeF size, double x, bool above,
+                                                 const QPolygonF& border) const;
     void drawLabels(QCPPainter& p, const QPolygonF& border) const;
     PhaseMap* m_map;
     KeptPicture<Key> m_picture;

@@ -1,5 +1,6 @@
 #include "MarkList.h"
 
+#include "app/controls/Grid.h"
 #include "app/controls/Labels.h"
 #include "app/controls/NumberField.h"
 
@@ -9,7 +10,7 @@ namespace uttrin::app {
 
 MarkList::MarkList(QWidget* parent) : QWidget(parent), m_column(new QVBoxLayout(this)) {
     m_column->setContentsMargins(0, 0, 0, 0);
-    m_column->setSpacing(4);
+    m_column->setSpacing(grid::kHalfStep);
 }
 
 MarkList::Line& MarkList::line(std::size_t step) {

@@ -5,6 +5,7 @@
 #include "SamplePhotos.h"
 #include "app/controller/Dialogs.h"
 #include "app/controls/FlowLayout.h"
+#include "app/controls/Grid.h"
 #include "app/controls/Labels.h"
 #include "app/controls/NumberField.h"
 #include "app/controls/OnScreen.h"
@@ -49,12 +50,12 @@ PhotoReader::PhotoReader(LessonController& controller, QWidget* parent) : ToolWi
     setAcceptDrops(true);
     resize(1160, 720);
     auto* row = new QHBoxLayout(body());
-    row->setContentsMargins(16, 14, 16, 14);
-    row->setSpacing(16);
+    row->setContentsMargins(grid::kAround);
+    row->setSpacing(grid::kMargin);
     auto* left = new QVBoxLayout;
     m_canvas = new PhotoCanvas(m_marking);
     left->addWidget(m_canvas, 1);
-    FlowLayout* bar = FlowLayout::inRow(6);
+    FlowLayout* bar = FlowLayout::inRow();
     const auto button = [&](const QString& text, const char* name, const QString& tip, auto action) {
         auto* b = new QPushButton(text);
         b->setObjectName(QLatin1String(name));
@@ -93,7 +94,7 @@ QWidget* PhotoReader::buildSide() {
     auto* side = new ScrollColumn;
     side->setWidths(scaled(theme().large ? 470 : 380), scaled(theme().large ? 520 : 400));
     auto* column = side->column();
-    column->setSpacing(7);
+    column->setSpacing(grid::kStep);
     column->addWidget(makeLabel(tr("What does the picture show?"), "heading"));
     m_shows = new Segments(QStringLiteral("photoShows"), tr("What the picture shows"));
     m_shows->setChoices({tr("gauge"), tr("thermometer"), tr("barometer")});

@@ -7,12 +7,12 @@
 
 class QCheckBox;
 class QComboBox;
-class QLabel;
 class QPushButton;
 class QVBoxLayout;
 
 namespace uttrin::app {
 
+class Words;
 class Loupe;
 class MarkList;
 class NumberField;
@@ -75,7 +75,7 @@ private:
     QCheckBox* m_tilted;
     NumberField* m_placing;
     MarkList* m_marks;
-    QLabel *m_result, *m_meaning, *m_message;
+    Words *m_result, *m_meaning, *m_message;
     QPushButton *m_take, *m_clear, *m_showMe;
 };
 

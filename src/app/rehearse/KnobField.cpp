@@ -1,5 +1,6 @@
 #include "KnobField.h"
 
+#include "app/controls/Grid.h"
 #include "app/controls/OnScreen.h"
 
 #include <QSlider>
@@ -20,7 +21,7 @@ KnobField::KnobField(const RigKnob& knob, const QString& name, QWidget* parent)
                                                knob.unit->dimension != Dimension::Temperature) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
-    column->setSpacing(2);
+    column->setSpacing(grid::kHalfStep);
     const Text title = knob.reference == RigReference::None
                            ? Text::data(knob.name)
                            : Text::set("{}, {}", Text::data(knob.name), phraseOf(knob.reference));

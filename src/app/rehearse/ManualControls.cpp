@@ -1,6 +1,7 @@
 #include "ManualControls.h"
 
 #include "app/controls/FlowLayout.h"
+#include "app/controls/Grid.h"
 #include "app/controls/Labels.h"
 #include "app/controls/OnScreen.h"
 
@@ -12,7 +13,7 @@ namespace uttrin::app {
 
 ManualControls::ManualControls(QWidget* parent) : QWidget(parent), m_row(new FlowLayout(this)) {
     m_row->setContentsMargins(0, 0, 0, 0);
-    m_row->setSpacing(8);
+    m_row->setSpacing(grid::kStep);
 }
 
 void ManualControls::take(ManualRun* manualRun) {

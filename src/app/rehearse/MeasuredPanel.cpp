@@ -2,6 +2,7 @@
 
 #include "app/controls/Card.h"
 #include "app/controls/FieldEdit.h"
+#include "app/controls/Grid.h"
 #include "app/controls/Labels.h"
 #include "app/controls/OnScreen.h"
 
@@ -34,11 +35,11 @@ QString joined(const std::vector<Text>& lines) {
 MeasuredPanel::MeasuredPanel(QWidget* parent) : QWidget(parent) {
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(0, 0, 0, 0);
-    row->setSpacing(12);
+    row->setSpacing(grid::kMargin);
     auto *measured = new Card, *ready = new Card;
     for (Card* card : {measured, ready}) {
-        card->column()->setContentsMargins(12, 8, 12, 8);
-        card->column()->setSpacing(4);
+        card->column()->setContentsMargins(grid::kAround);
+        card->column()->setSpacing(grid::kHalfStep);
         row->addWidget(card, 1);
     }
     auto* first = measured->column();

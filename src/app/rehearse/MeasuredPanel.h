@@ -6,13 +6,13 @@
 
 #include <map>
 
-class QLabel;
 class QLineEdit;
 class QPlainTextEdit;
 class QPushButton;
 
 namespace uttrin::app {
 
+class Words;
 /// What was read off a vessel that is cooling, and what is wanted when: times of day with temperatures, line
 /// by line, and what follows from them.
 class MeasuredPanel : public QWidget {
@@ -35,7 +35,7 @@ signals:
     void forecastWanted(); ///< as it was before the fit
 
 private:
-    QLabel *m_clockLabel, *m_fitText, *m_readyText;
+    Words *m_clockLabel, *m_fitText, *m_readyText;
     QLineEdit *m_clock, *m_target;
     QPlainTextEdit *m_readings, *m_wanted;
     QPushButton* m_back;

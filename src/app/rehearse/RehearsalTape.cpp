@@ -109,7 +109,9 @@ void RehearsalTape::drawAxis(QPainter& p) const {
         const int decimals = step < 0.5 ? 2 : step < 1.0 ? 1 : 0;
         const QString text =
             m + step > minutes ? tr("%1 min").arg(onScreen(m, decimals)) : onScreen(m, decimals);
-        p.drawText(QRectF(x(60 * m) - 40, axis + 8, 80, tickLine()), Qt::AlignHCenter | Qt::AlignTop, text);
+        const double wide = p.fontMetrics().horizontalAdvance(text) + 2.0;
+        const double from = std::clamp(x(60 * m) - wide / 2, 0.0, std::max(0.0, width() - wide));
+        p.drawText(QRectF(from, axis + 8, wide, tickLine()), Qt::AlignHCenter | Qt::AlignTop, text);
     }
 }
 

@@ -8,6 +8,7 @@
 #include "RigGuide.h"
 #include "SuccessTile.h"
 #include "app/controls/Card.h"
+#include "app/controls/Grid.h"
 #include "app/controls/Labels.h"
 #include "app/controls/OnScreen.h"
 #include "app/controls/ScrollColumn.h"
@@ -52,12 +53,12 @@ RehearseStation::RehearseStation(LessonController& controller)
     whole->setContentsMargins(0, 0, 0, 0);
     whole->setSpacing(0);
     auto* upper = new QHBoxLayout;
-    upper->setContentsMargins(16, 12, 16, 8);
-    upper->setSpacing(14);
+    upper->setContentsMargins(grid::kAround);
+    upper->setSpacing(grid::kMargin);
     auto* left = new QVBoxLayout;
     auto* right = new ScrollColumn;
-    left->setSpacing(6);
-    right->column()->setSpacing(8);
+    left->setSpacing(grid::kStep);
+    right->column()->setSpacing(grid::kStep);
     buildLeft(left);
     buildRight(right->column());
     upper->addLayout(left, 1);
@@ -317,7 +318,7 @@ void RehearseStation::nameCurves() {
     const Theme& t = theme();
     m_curves->setText(QStringList{entry(t.done, u"\u2501\u2501", tr("liquid")),
                                   entry(t.ink, u"\u2500\u2500", tr("boils at")),
-                                  entry(t.hot, u"\u2583\u2583", tr("boiling"))}
+                                  entry(t.hot, u"\u2582\u2582", tr("boiling"))}
                           .join(QStringLiteral("&ensp; ")));
 }
 

@@ -12,7 +12,6 @@
 #include <memory>
 
 class QComboBox;
-class QLabel;
 class QPushButton;
 class QVBoxLayout;
 class QHBoxLayout;
@@ -21,6 +20,7 @@ class QTimer;
 
 namespace uttrin::app {
 
+class Words;
 class SuccessTile;
 class ManualControls;
 class MeasuredPanel;
@@ -105,7 +105,7 @@ private:
     PhaseMap* m_map;
     RigGuide* m_guide;
     MeasuredPanel* m_measured;
-    QLabel *m_see, *m_next, *m_caution, *m_time, *m_besideLabel, *m_curves;
+    Words *m_see, *m_next, *m_caution, *m_time, *m_besideLabel, *m_curves;
     SuccessTile* m_chance;
     QPushButton *m_playButton, *m_manualButton, *m_captureButton;
     RehearsalTape* m_tape;

@@ -9,6 +9,7 @@
 #include "SuccessTile.h"
 #include "app/controls/Card.h"
 #include "app/controls/FlowLayout.h"
+#include "app/controls/Grid.h"
 #include "app/controls/Labels.h"
 #include "app/controls/OnScreen.h"
 #include "app/controls/Segments.h"
@@ -42,7 +43,7 @@ void RehearseStation::buildLeft(QVBoxLayout* column) {
     m_knobs = new QWidget;
     m_knobRow = new QHBoxLayout(m_knobs);
     m_knobRow->setContentsMargins(0, 0, 0, 0);
-    m_knobRow->setSpacing(14);
+    m_knobRow->setSpacing(grid::kMargin);
     column->addWidget(m_knobs);
     m_handles = new ManualControls;
     m_handles->hide();
@@ -50,7 +51,7 @@ void RehearseStation::buildLeft(QVBoxLayout* column) {
 }
 
 void RehearseStation::buildRight(QVBoxLayout* column) {
-    FlowLayout* top = FlowLayout::inRow(3);
+    FlowLayout* top = FlowLayout::inRow();
     m_face = new Segments(QStringLiteral("rehearseFace"), tr("What is shown of the demonstration"));
     m_face->setChoices({tr("Map"), tr("Guide"), tr("Measured")});
     m_face->choose(0);
@@ -58,7 +59,7 @@ void RehearseStation::buildRight(QVBoxLayout* column) {
     auto* other = new QWidget;
     auto* beside = new QHBoxLayout(other);
     beside->setContentsMargins(0, 0, 0, 0);
-    beside->setSpacing(3);
+    beside->setSpacing(grid::kHalfStep);
     beside->addStretch();
     m_besideLabel = makeLabel(tr("beside"), "muted");
     m_besideLabel->setWordWrap(false);
@@ -83,8 +84,8 @@ void RehearseStation::buildRight(QVBoxLayout* column) {
     m_faces->setMinimumHeight(130);
     column->addWidget(m_faces, 1);
     auto* card = new Card;
-    card->column()->setContentsMargins(14, 8, 14, 8);
-    card->column()->setSpacing(2);
+    card->column()->setContentsMargins(grid::kAround);
+    card->column()->setSpacing(grid::kHalfStep);
     card->column()->addWidget(makeLabel(tr("What you will see"), "muted"));
     card->column()->addWidget(m_see = makeLabel({}, "heading"));
     m_see->setObjectName(QStringLiteral("willSee"));
@@ -94,7 +95,7 @@ void RehearseStation::buildRight(QVBoxLayout* column) {
     m_caution = makeLabel({}, "caution");
     m_caution->setObjectName(QStringLiteral("rigCaution"));
     column->addWidget(m_caution);
-    FlowLayout* tiles = FlowLayout::inRow(8);
+    FlowLayout* tiles = FlowLayout::inRow();
     m_chance = new SuccessTile;
     tiles->addWidget(m_chance);
     m_manualButton = new QPushButton;
@@ -123,11 +124,12 @@ void RehearseStation::showFace(int face) {
 
 void RehearseStation::buildTape(QVBoxLayout* column) {
     auto* row = new QHBoxLayout;
-    row->setContentsMargins(16, 4, 8, 6);
-    row->setSpacing(10);
+    row->setContentsMargins(grid::kAround);
+    row->setSpacing(grid::kStep);
     auto* controls = new QVBoxLayout;
-    controls->setSpacing(4);
+    controls->setSpacing(grid::kStep);
     auto* upper = new QHBoxLayout;
+    upper->setSpacing(grid::kStep);
     m_playButton = new QPushButton(tr("Play"));
     m_playButton->setObjectName(QStringLiteral("playRehearsal"));
     m_playButton->setCheckable(true);

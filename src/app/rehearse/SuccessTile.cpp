@@ -1,5 +1,6 @@
 #include "SuccessTile.h"
 
+#include "app/controls/Grid.h"
 #include "app/controls/Labels.h"
 #include "app/controls/OnScreen.h"
 #include "physics/Constants.h"
@@ -15,9 +16,9 @@ SuccessTile::SuccessTile(QWidget* parent)
     m_figure->setObjectName(QStringLiteral("chance"));
     m_figure->setWordWrap(false);
     m_line->setObjectName(QStringLiteral("chanceUnder"));
-    column()->setContentsMargins(12, 4, 12, 4);
+    column()->setContentsMargins(grid::kMargin, grid::kHalfStep, grid::kMargin, grid::kHalfStep);
     auto* words = new QHBoxLayout;
-    words->setSpacing(12);
+    words->setSpacing(grid::kMargin);
     words->addWidget(m_figure);
     words->addWidget(m_line, 1);
     column()->addLayout(words);

@@ -6,6 +6,7 @@
 
 namespace uttrin::app {
 
+class Words;
 /// One figure with a line beside it: the chance that a demonstration works, or how far off a capture was.
 class SuccessTile : public Card {
     Q_OBJECT
@@ -18,7 +19,7 @@ public:
     void invite(); ///< to capture
 
 private:
-    QLabel *m_figure, *m_line;
+    Words *m_figure, *m_line;
 };
 
 } // namespace uttrin::app

@@ -1,5 +1,6 @@
 #include "BenchStrip.h"
 
+#include "app/accessibility/Spoken.h"
 #include "app/controls/Labels.h"
 #include "app/controls/MessageLine.h"
 #include "app/controls/OnScreen.h"
@@ -22,7 +23,7 @@ constexpr int kStripBeforeUnit = 5, kStripUnitUp = 3; // the unit stands on the 
 constexpr int kStripUnderLines = 8;                   // more than its font, a line of small text
 constexpr double kLowest = -20.0, kHighest = 5.0;     // K, ends of the margin's scale
 
-int wideOf(const QLabel* label, const QFont& font) {
+int wideOf(const Words* label, const QFont& font) {
     constexpr int kSpare = 1; // for what is drawn between two pixels
     return QFontMetrics(font).horizontalAdvance(label->text()) + kSpare;
 }
@@ -108,7 +109,7 @@ BenchStrip::BenchStrip(QWidget* parent) : QWidget(parent), m_margin(new MarginBa
         f.number = makeLabel({}, "live", this);
         f.unit = makeLabel({}, "muted", this);
         f.under = makeLabel({}, "stripLine", this);
-        for (QLabel* l : {f.label, f.number, f.unit, f.under})
+        for (Words* l : {f.label, f.number, f.unit, f.under})
             l->setWordWrap(false);
         f.number->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
         f.label->setObjectName(QLatin1String(names[i]) + QLatin1String("Caption"));
@@ -127,20 +128,23 @@ void BenchStrip::fill(Figure& f, const StripFigure& shown) {
     if (f.label->text() != label || f.unit->text() != unit || f.missing != shown.missing) forgetWidths();
     f.shown = now;
     f.missing = shown.missing;
+    spokenNamed(f.number, onScreen(shown.label) + QLatin1Char(' ') + number + QLatin1Char(' ') + unit);
+    spokenNamed(f.label, label);
+    spokenNamed(f.unit, unit.isEmpty() ? label : unit);
+    spokenNamed(f.under, under.isEmpty() ? label : under);
     f.label->setText(label);
     f.number->setText(number);
     f.unit->setText(unit);
     f.unit->setAlignment(Qt::AlignLeft | Qt::AlignBottom);
     f.under->setText(under);
     setRole(f.under, shown.missing ? "stripMissing" : "stripLine");
-    f.number->setAccessibleName(onScreen(shown.label) + QLatin1Char(' ') + number + QLatin1Char(' ') + unit);
     measure(f);
 }
 
 void BenchStrip::show(const StripView& view) {
     const bool large = theme().large;
     setFixedHeight(scaled(large ? 142 : 92));
-    for (QLabel* l : {m_figures[0].label, m_figures[0].number, m_figures[0].unit, m_figures[0].under})
+    for (Words* l : {m_figures[0].label, m_figures[0].number, m_figures[0].unit, m_figures[0].under})
         l->setVisible(!large);
     fill(m_figures[0], view.room);
     fill(m_figures[1], large ? view.pressure : view.gauge);

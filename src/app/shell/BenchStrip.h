@@ -8,10 +8,9 @@
 #include <tuple>
 #include <utility>
 
-class QLabel;
-
 namespace uttrin::app {
 
+class Words;
 /// How far the liquid is from boiling: quiet at the left of zero, boiling at zero, superheated at the right.
 class MarginBar : public QWidget, public Spoken {
     Q_OBJECT
@@ -42,7 +41,7 @@ protected:
 
 private:
     struct Figure {
-        QLabel *label, *number, *unit, *under;
+        Words *label, *number, *unit, *under;
         bool missing = false;
         std::tuple<QString, QString, QString, QString, int, int> shown; ///< texts, and sizes of text
         /// px, of what they show now: the number in both sizes, the widest line beside it.

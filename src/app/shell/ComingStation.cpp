@@ -1,6 +1,7 @@
 #include "ComingStation.h"
 
 #include "app/controls/Card.h"
+#include "app/controls/Grid.h"
 #include "app/controls/Labels.h"
 
 #include <QVBoxLayout>
@@ -11,10 +12,9 @@ ComingStation::ComingStation(const QString& title, const QString& what, const QS
     setObjectName(QStringLiteral("page"));
     setAutoFillBackground(true);
     auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(60, 60, 60, 60);
+    column->setContentsMargins(grid::kAround);
     auto* card = new Card;
     card->setFixedWidth(640);
-    card->column()->setContentsMargins(28, 24, 28, 26);
     card->column()->addWidget(makeLabel(title, "title"));
     card->column()->addWidget(makeLabel(what));
     card->column()->addWidget(makeLabel(meanwhile, "note"));

@@ -85,6 +85,7 @@ void MainWindow::build() {
     m_strip = new BenchStrip;
     column->addWidget(m_strip);
     m_stations = new PageStack;
+    m_stations->setObjectName(QStringLiteral("stations"));
     for (int i = 0; i < kStations; ++i)
         m_stations->addWidget(new QWidget); // until the page is first opened
     QScrollArea* pages = scrolled(m_stations);

@@ -1,5 +1,6 @@
 #include "AltitudeWindow.h"
 
+#include "app/controls/Grid.h"
 #include "app/controls/Labels.h"
 #include "app/controls/NumberField.h"
 #include "app/controls/OnScreen.h"
@@ -28,8 +29,8 @@ AltitudeWindow::AltitudeWindow(LessonController& controller, QWidget* parent)
     setWindowTitle(tr("Boiling against height"));
     setUsualSize(QSize(900, 560));
     auto* row = new QHBoxLayout(body());
-    row->setContentsMargins(16, 14, 16, 14);
-    row->setSpacing(16);
+    row->setContentsMargins(grid::kAround);
+    row->setSpacing(grid::kMargin);
     m_chart = new QCustomPlot;
     m_chart->setObjectName(QStringLiteral("altitudeChart"));
     m_chart->setAccessibleName(tr("Boiling point of water against height above sea level"));

@@ -4,11 +4,11 @@
 
 class QComboBox;
 class QCustomPlot;
-class QLabel;
 class QTableView;
 
 namespace uttrin::app {
 
+class Words;
 class NumberField;
 class TableModel;
 
@@ -27,7 +27,7 @@ private:
     TableModel* m_rows;
     QComboBox* m_process;
     NumberField* m_energy;
-    QLabel* m_advice;
+    Words* m_advice;
 };
 
 } // namespace uttrin::app

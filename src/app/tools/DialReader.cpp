@@ -1,6 +1,7 @@
 #include "DialReader.h"
 
 #include "app/controls/FieldEdit.h"
+#include "app/controls/Grid.h"
 #include "app/controls/Labels.h"
 #include "app/controls/NumberField.h"
 #include "app/controls/OnScreen.h"
@@ -21,8 +22,8 @@ DialReader::DialReader(LessonController& controller, QWidget* parent) : ToolWind
     setObjectName(QStringLiteral("dialReader"));
     setWindowTitle(tr("Dial reader"));
     auto* row = new QHBoxLayout(body());
-    row->setContentsMargins(16, 14, 16, 14);
-    row->setSpacing(16);
+    row->setContentsMargins(grid::kAround);
+    row->setSpacing(grid::kMargin);
     auto* pictures = new QVBoxLayout;
     m_pair = new InstrumentPair;
     pictures->addWidget(m_pair, 1);

@@ -3,11 +3,11 @@
 #include "app/controller/ToolWindow.h"
 #include "lesson/lookups/DialMeaning.h"
 
-class QLabel;
 class QPushButton;
 
 namespace uttrin::app {
 
+class Words;
 class FieldEdit;
 class InstrumentPair;
 class NumberField;
@@ -34,7 +34,7 @@ private:
 
     FieldEdit* m_text;
     Segments* m_from;
-    QLabel *m_question, *m_meaning, *m_backwards;
+    Words *m_question, *m_meaning, *m_backwards;
     NumberField* m_boils;
     QPushButton* m_take;
     InstrumentPair* m_pair;

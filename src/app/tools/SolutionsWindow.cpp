@@ -1,5 +1,6 @@
 #include "SolutionsWindow.h"
 
+#include "app/controls/Grid.h"
 #include "app/controls/Labels.h"
 #include "app/controls/NumberField.h"
 #include "app/controls/OnScreen.h"
@@ -44,15 +45,15 @@ SolutionsWindow::SolutionsWindow(LessonController& controller, QWidget* parent)
     setObjectName(QStringLiteral("solutionsWindow"));
     setWindowTitle(tr("Salted ice, syrup and mixtures"));
     auto* whole = new QVBoxLayout(body());
-    whole->setContentsMargins(16, 14, 16, 14);
-    whole->setSpacing(10);
+    whole->setContentsMargins(grid::kAround);
+    whole->setSpacing(grid::kStep);
     m_topic = new Segments(QStringLiteral("solutionTopic"), tr("Topic"), Segments::Rows::AsNeeded);
     m_topic->setChoices({tr("ice with salt"), tr("syrup on the stove"), tr("ethanol and water"),
                          tr("methanol and water"), tr("acetone and water")});
     m_topic->choose(0);
     whole->addWidget(m_topic);
     auto* row = new QHBoxLayout;
-    row->setSpacing(16);
+    row->setSpacing(grid::kMargin);
     m_chart = new QCustomPlot;
     m_chart->setObjectName(QStringLiteral("solutionChart"));
     m_chart->setMinimumSize(420, 320);

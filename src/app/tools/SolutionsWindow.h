@@ -4,11 +4,11 @@
 #include "lesson/lookups/SolutionViews.h"
 
 class QCustomPlot;
-class QLabel;
 class QTableView;
 
 namespace uttrin::app {
 
+class Words;
 class NumberField;
 class Segments;
 class TableModel;
@@ -31,7 +31,7 @@ private:
     QCustomPlot* m_chart;
     QTableView* m_table;
     TableModel* m_rows;
-    QLabel *m_answer, *m_advice, *m_source;
+    Words *m_answer, *m_advice, *m_source;
 };
 
 } // namespace uttrin::app

@@ -3,6 +3,7 @@
 #include "NotebookCard.h"
 #include "app/controls/Card.h"
 #include "app/controls/FlowLayout.h"
+#include "app/controls/Grid.h"
 #include "app/controls/Labels.h"
 #include "app/controls/ScrollColumn.h"
 
@@ -20,8 +21,8 @@ WelcomePage::WelcomePage(QWidget* parent) : QWidget(parent) {
     setObjectName(QStringLiteral("page"));
     setAutoFillBackground(true);
     auto* row = new QHBoxLayout(this);
-    row->setContentsMargins(40, 32, 24, 24);
-    row->setSpacing(32);
+    row->setContentsMargins(grid::kAround);
+    row->setSpacing(grid::kMargin);
     row->addWidget(buildWays(), 1);
     row->addWidget(buildRecent(), 1);
 }
@@ -30,7 +31,7 @@ QWidget* WelcomePage::buildWays() {
     auto* ways = new ScrollColumn;
     ways->setWidths(400, 620);
     auto* column = ways->column();
-    column->setSpacing(12);
+    column->setSpacing(grid::kMargin);
     column->addWidget(makeLabel(QStringLiteral("Uttrin"), "figure"));
     column->addWidget(makeLabel(tr("What have you before you?"), "title"));
     const auto way = [&](const QString& name, const QString& says, const char* object, auto signal,
@@ -65,7 +66,7 @@ QWidget* WelcomePage::buildRecent() {
     auto* recent = new ScrollColumn;
     recent->setWidths(380, 620);
     m_recent = recent->column();
-    m_recent->setSpacing(12);
+    m_recent->setSpacing(grid::kMargin);
     auto* head = new QHBoxLayout;
     head->addWidget(makeLabel(tr("Notebooks"), "title"), 1);
     auto* open = new QPushButton(tr("Open a notebook…"));

@@ -2,6 +2,7 @@
 
 #include "app/controls/Card.h"
 #include "app/controls/FlowLayout.h"
+#include "app/controls/Grid.h"
 #include "app/controls/Labels.h"
 #include "app/controls/NumberField.h"
 #include "app/controls/OnScreen.h"
@@ -32,14 +33,14 @@ constexpr int kPredictionColumn = 4;
 
 PlanStation::PlanStation(LessonController& controller) : StationPage(controller) {
     auto* row = new QHBoxLayout(this);
-    row->setContentsMargins(12, 10, 16, 14);
-    row->setSpacing(12);
+    row->setContentsMargins(grid::kAround);
+    row->setSpacing(grid::kMargin);
     m_map = new PhaseMap;
     m_map->setTargetsMovable(true);
     row->addWidget(m_map, 1);
     auto* right = new ScrollColumn;
     right->setWidths(540, 704);
-    right->column()->setSpacing(8);
+    right->column()->setSpacing(grid::kStep);
     row->addWidget(right, 2);
     right->column()->addWidget(buildLadder());
 
@@ -56,7 +57,7 @@ PlanStation::PlanStation(LessonController& controller) : StationPage(controller)
     m_table->setModel(m_rows);
     styleTable(m_table);
     m_table->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    FlowLayout* buttons = FlowLayout::inRow(6);
+    FlowLayout* buttons = FlowLayout::inRow();
     auto* print = new QPushButton(tr("Print…"));
     print->setToolTip(tr("The run sheet, on paper for the bench"));
     print->setObjectName(QStringLiteral("printSheet"));
@@ -106,14 +107,14 @@ PlanStation::PlanStation(LessonController& controller) : StationPage(controller)
 
 QWidget* PlanStation::buildLadder() {
     auto* card = new Card;
-    card->column()->setContentsMargins(16, 8, 16, 8);
-    card->column()->setSpacing(6);
+    card->column()->setContentsMargins(grid::kAround);
+    card->column()->setSpacing(grid::kStep);
     m_spacing =
         new Segments(QStringLiteral("planSpacing"), tr("Targets evenly spaced in"), Segments::Rows::AsNeeded);
     m_spacing->setChoices({tr("pressure"), tr("temperature"), tr("1/T"), tr("dial steps")});
     card->column()->addWidget(besideLabel(tr("Targets evenly spaced in"), m_spacing));
     auto* grid = new QGridLayout;
-    grid->setHorizontalSpacing(12);
+    grid->setHorizontalSpacing(grid::kMargin);
     m_from = new NumberField(tr("from"), {}, QStringLiteral("planFrom"));
     m_to = new NumberField(tr("to"), {}, QStringLiteral("planTo"));
     m_count = new NumberField(tr("targets"), {}, QStringLiteral("planCount"));

@@ -3,11 +3,11 @@
 #include "app/controller/StationPage.h"
 
 class QCheckBox;
-class QLabel;
 class QTableView;
 
 namespace uttrin::app {
 
+class Words;
 class NumberField;
 class PhaseMap;
 class Segments;
@@ -41,7 +41,7 @@ private:
     QCheckBox* m_trialInFit;
     QTableView* m_table;
     TableModel* m_rows;
-    QLabel *m_summary, *m_materials, *m_cautions, *m_problem;
+    Words *m_summary, *m_materials, *m_cautions, *m_problem;
     bool m_filling = false;
     std::vector<Target> m_targets;
 };

@@ -2,6 +2,7 @@
 
 #include "app/controller/Dialogs.h"
 #include "app/controls/Card.h"
+#include "app/controls/Grid.h"
 #include "app/controls/Labels.h"
 #include "app/controls/OnScreen.h"
 #include "app/controls/ScrollColumn.h"
@@ -23,8 +24,8 @@ namespace uttrin::app {
 
 ReportStation::ReportStation(LessonController& controller) : StationPage(controller) {
     auto* row = new QHBoxLayout(this);
-    row->setContentsMargins(20, 14, 16, 14);
-    row->setSpacing(16);
+    row->setContentsMargins(grid::kAround);
+    row->setSpacing(grid::kMargin);
     auto* left = new QVBoxLayout;
     m_problem = makeLabel({}, "caution");
     m_pages = new QScrollArea;
@@ -99,7 +100,7 @@ void ReportStation::showPages() {
     auto* body = new QWidget;
     body->setObjectName(QStringLiteral("scrollBody"));
     auto* column = new QVBoxLayout(body);
-    column->setSpacing(16);
+    column->setSpacing(grid::kMargin);
     if (document) {
         const int width = 640;
         const auto pages = reportPages(*document, ScreenWording(), width * devicePixelRatioF());

@@ -4,11 +4,11 @@
 #include "report/Document.h"
 
 class QCheckBox;
-class QLabel;
 class QScrollArea;
 
 namespace uttrin::app {
 
+class Words;
 /// The lab report as it will print, and everything that can be handed in or taken along.
 class ReportStation : public StationPage {
     Q_OBJECT
@@ -35,7 +35,7 @@ private:
     [[nodiscard]] QString suggestion(const QString& suffix) const;
 
     QScrollArea* m_pages;
-    QLabel *m_problem, *m_complaints;
+    Words *m_problem, *m_complaints;
     QCheckBox* m_student;
 };
 

@@ -1,6 +1,7 @@
 #include "GaugeCard.h"
 
 #include "app/controls/FieldEdit.h"
+#include "app/controls/Grid.h"
 #include "app/controls/Labels.h"
 #include "app/controls/NumberField.h"
 #include "app/controls/OnScreen.h"
@@ -42,7 +43,7 @@ void GaugeCard::buildNames() {
     m_conventionNote = makeLabel({}, "muted");
     column()->addWidget(m_conventionNote);
     auto* grid = m_grid = new QGridLayout;
-    grid->setHorizontalSpacing(14);
+    grid->setHorizontalSpacing(grid::kMargin);
     m_gaugeName = nameEdit("gaugeName", tr("Name of the pressure instrument"));
     m_gaugeUnit = new QComboBox;
     m_gaugeUnit->setObjectName(QStringLiteral("gaugeUnit"));

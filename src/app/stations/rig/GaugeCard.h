@@ -5,11 +5,11 @@
 
 class QComboBox;
 class QGridLayout;
-class QLabel;
 class QLineEdit;
 
 namespace uttrin::app {
 
+class Words;
 class NumberField;
 class Segments;
 
@@ -36,7 +36,7 @@ private:
 
     QGridLayout* m_grid;
     Segments *m_convention, *m_tap, *m_display;
-    QLabel* m_conventionNote;
+    Words* m_conventionNote;
     QLineEdit* m_gaugeName;
     QComboBox *m_gaugeUnit, *m_tubeLiquid, *m_gas;
     QWidget *m_tubeLiquidBox, *m_gasBox, *m_displayBox;

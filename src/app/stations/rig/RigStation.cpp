@@ -3,6 +3,7 @@
 #include "GaugeCard.h"
 #include "ThermometerCard.h"
 #include "VesselCard.h"
+#include "app/controls/Grid.h"
 #include "app/controls/Labels.h"
 #include "app/controls/OnScreen.h"
 #include "app/controls/ScrollColumn.h"
@@ -23,8 +24,8 @@ namespace uttrin::app {
 
 RigStation::RigStation(LessonController& controller) : StationPage(controller) {
     auto* row = new QHBoxLayout(this);
-    row->setContentsMargins(20, 14, 16, 14);
-    row->setSpacing(16);
+    row->setContentsMargins(grid::kAround);
+    row->setSpacing(grid::kMargin);
     row->addWidget(buildLeft(), 2);
     row->addLayout(buildRight(), 1);
     wire();

@@ -7,11 +7,11 @@
 #include <optional>
 #include <utility>
 
-class QLabel;
 class QPushButton;
 
 namespace uttrin::app {
 
+class Words;
 class GaugeCard;
 class InstrumentPair;
 class PhaseMap;
@@ -41,7 +41,7 @@ private:
     GaugeCard* m_gauge;
     ThermometerCard* m_thermometer;
     VesselCard* m_vessel;
-    QLabel *m_meaning, *m_runNote;
+    Words *m_meaning, *m_runNote;
     QPushButton* m_correct;
     PhaseMap* m_map;
     InstrumentPair* m_pair;

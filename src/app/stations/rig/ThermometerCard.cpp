@@ -1,6 +1,7 @@
 #include "ThermometerCard.h"
 
 #include "app/controls/FieldEdit.h"
+#include "app/controls/Grid.h"
 #include "app/controls/Labels.h"
 #include "app/controls/OnScreen.h"
 #include "lesson/model/Clock.h"
@@ -24,7 +25,7 @@ constexpr SensorPlace kPlaces[] = {SensorPlace::Liquid, SensorPlace::NearChips, 
 ThermometerCard::ThermometerCard(QWidget* parent) : Card(parent) {
     column()->addWidget(makeLabel(tr("Thermometer"), "heading"));
     auto* grid = new QGridLayout;
-    grid->setHorizontalSpacing(14);
+    grid->setHorizontalSpacing(grid::kMargin);
     m_name = nameEdit("thermometerName", tr("Name of the thermometer"));
     m_unit = new QComboBox;
     m_unit->setObjectName(QStringLiteral("thermometerUnit"));

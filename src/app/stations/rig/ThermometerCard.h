@@ -11,6 +11,7 @@ class QGridLayout;
 
 namespace uttrin::app {
 
+class Words;
 /// The thermometer as it is declared once, and its calibration at two points.
 class ThermometerCard : public Card {
     Q_OBJECT
@@ -38,7 +39,7 @@ private:
     NumberField *m_emissivitySet, *m_emissivity, *m_reflected, *m_wall;
     NumberField *m_ice, *m_steam;
     QCheckBox* m_alsoEarlier;
-    QLabel *m_placeNote, *m_calibration;
+    Words *m_placeNote, *m_calibration;
 };
 
 } // namespace uttrin::app

@@ -1,6 +1,7 @@
 #include "VesselCard.h"
 
 #include "app/controls/FlowLayout.h"
+#include "app/controls/Grid.h"
 #include "app/controls/Labels.h"
 #include "app/controls/NumberField.h"
 #include "app/controls/OnScreen.h"
@@ -34,7 +35,7 @@ VesselCard::VesselCard() {
 void VesselCard::buildVessel() {
     column()->addWidget(makeLabel(tr("Vessel, heat and pump"), "heading"));
     auto* grid = m_grid = new QGridLayout;
-    grid->setHorizontalSpacing(10);
+    grid->setHorizontalSpacing(grid::kStep);
     m_vessel = new NumberField(tr("Vessel"), QStringLiteral("L"), QStringLiteral("vesselVolume"));
     m_substance = new QComboBox;
     m_substance->setObjectName(QStringLiteral("substance"));
@@ -57,7 +58,7 @@ void VesselCard::buildVessel() {
 }
 
 void VesselCard::buildSources() {
-    FlowLayout* sources = FlowLayout::inRow(12);
+    FlowLayout* sources = FlowLayout::inRow();
     m_heat = new Segments(QStringLiteral("heatSource"), tr("Heated by"));
     m_heat->setChoices({tr("heating mantle"), tr("hot plate"), tr("water bath")});
     m_pumpKind = new Segments(QStringLiteral("pumpKind"), tr("Pump"));

@@ -1,5 +1,6 @@
 #include "MercuryForm.h"
 
+#include "app/controls/Grid.h"
 #include "app/controls/Labels.h"
 #include "app/controls/NumberField.h"
 #include "app/controls/OnScreen.h"
@@ -46,7 +47,7 @@ MercuryForm::MercuryForm(QWidget* parent) : QWidget(parent) {
 
 QLayout* MercuryForm::buildTicks() {
     auto* ticks = new QVBoxLayout;
-    ticks->setSpacing(2);
+    ticks->setSpacing(grid::kHalfStep);
     ticks->addWidget(makeLabel(tr("In this order, a tick for each"), "muted"));
     for (const BarometerTick& step : barometerTicks()) {
         auto* tick =
@@ -79,8 +80,8 @@ QLayout* MercuryForm::buildFields() {
     m_scaleMaterial->setChoices({tr("brass scale"), tr("glass scale")});
     m_scaleMaterial->choose(0);
     auto* fields = new QGridLayout;
-    fields->setHorizontalSpacing(10);
-    fields->setVerticalSpacing(4);
+    fields->setHorizontalSpacing(grid::kStep);
+    fields->setVerticalSpacing(grid::kHalfStep);
     fields->addWidget(m_mainScale, 0, 0, 1, 2);
     fields->addWidget(m_unit, 1, 0, Qt::AlignBottom);
     fields->addWidget(m_vernierLine, 1, 1);

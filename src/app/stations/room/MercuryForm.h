@@ -9,10 +9,10 @@
 
 class QCheckBox;
 class QComboBox;
-class QLabel;
 
 namespace uttrin::app {
 
+class Words;
 class NumberField;
 class Segments;
 class VernierPicture;
@@ -30,7 +30,7 @@ public:
     /// Puts a value of the whole scale, in this unit, on main scale and vernier.
     void setRead(double value, const QString& unit);
     /// Where each correction is shown with its size; the page puts it in its place.
-    [[nodiscard]] QLabel* steps() const { return m_steps; }
+    [[nodiscard]] Words* steps() const { return m_steps; }
     /// Fills it for the typed reading; hides it where there is none.
     void showSteps(const std::optional<MercuryReading>& reading);
 
@@ -48,7 +48,7 @@ private:
     NumberField *m_mainScale, *m_vernierLine, *m_attached, *m_latitude, *m_height, *m_index;
     QComboBox* m_unit;
     Segments* m_scaleMaterial;
-    QLabel* m_steps;
+    Words* m_steps;
     std::vector<QCheckBox*> m_ticks; ///< one for each step of reading, in order
 };
 

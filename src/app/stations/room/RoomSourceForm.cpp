@@ -1,6 +1,7 @@
 #include "RoomSourceForm.h"
 
 #include "MercuryForm.h"
+#include "app/controls/Grid.h"
 #include "app/controls/Labels.h"
 #include "app/controls/NumberField.h"
 #include "app/controls/OnScreen.h"
@@ -21,7 +22,7 @@ constexpr int kReducedYes = 0, kReducedNo = 1, kAirport = 2;
 
 RoomSourceForm::RoomSourceForm() : m_column(new QVBoxLayout(this)) {
     m_column->setContentsMargins(0, 0, 0, 0);
-    m_column->setSpacing(8);
+    m_column->setSpacing(grid::kStep);
     buildSource();
     buildFields();
     wire();
@@ -48,8 +49,8 @@ void RoomSourceForm::buildSource() {
 
 void RoomSourceForm::buildFields() {
     auto* grid = new QGridLayout;
-    grid->setHorizontalSpacing(14);
-    grid->setVerticalSpacing(8);
+    grid->setHorizontalSpacing(grid::kMargin);
+    grid->setVerticalSpacing(grid::kStep);
     m_value = new NumberField(tr("Reading"), QString(), QStringLiteral("roomValue"));
     m_uncertainty = new NumberField(tr("good to ±"), QString(), QStringLiteral("roomUncertainty"));
     m_unit = new QComboBox;
@@ -70,7 +71,7 @@ void RoomSourceForm::buildFields() {
     m_unitBox = new QWidget;
     auto* unitColumn = new QVBoxLayout(m_unitBox);
     unitColumn->setContentsMargins(0, 0, 0, 0);
-    unitColumn->setSpacing(3);
+    unitColumn->setSpacing(grid::kHalfStep);
     unitColumn->addWidget(makeLabel(tr("unit"), "muted"));
     unitColumn->addWidget(m_unit);
     grid->addWidget(m_value, 0, 0);

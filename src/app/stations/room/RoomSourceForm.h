@@ -7,11 +7,11 @@
 #include <optional>
 
 class QComboBox;
-class QLabel;
 class QVBoxLayout;
 
 namespace uttrin::app {
 
+class Words;
 class MercuryForm;
 class NumberField;
 class Segments;
@@ -45,7 +45,7 @@ private:
 
     QVBoxLayout* m_column;
     Segments *m_method, *m_reduced;
-    QLabel* m_reducedQuestion;
+    Words* m_reducedQuestion;
     NumberField *m_value, *m_uncertainty, *m_altitude, *m_air, *m_ultimate, *m_roomTemperature;
     QComboBox* m_unit;
     QWidget* m_unitBox;

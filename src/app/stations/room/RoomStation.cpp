@@ -4,6 +4,7 @@
 #include "RoomSourceForm.h"
 #include "app/controls/Card.h"
 #include "app/controls/FieldEdit.h"
+#include "app/controls/Grid.h"
 #include "app/controls/Labels.h"
 #include "app/controls/OnScreen.h"
 #include "app/controls/ScrollColumn.h"
@@ -39,8 +40,8 @@ QString cautions(const std::vector<Text>& sentences) {
 
 RoomStation::RoomStation(LessonController& controller) : StationPage(controller) {
     auto* row = new QHBoxLayout(this);
-    row->setContentsMargins(20, 14, 16, 14);
-    row->setSpacing(16);
+    row->setContentsMargins(grid::kAround);
+    row->setSpacing(grid::kMargin);
     auto* left = new ScrollColumn;
     left->setWidths(440, 476);
     row->addWidget(left, 2);

@@ -2,12 +2,12 @@
 
 #include "app/controller/StationPage.h"
 
-class QLabel;
 class QLineEdit;
 class QPushButton;
 
 namespace uttrin::app {
 
+class Words;
 class NumberField;
 class PhaseMap;
 class Segments;
@@ -36,11 +36,11 @@ private:
     void renameLesson();
 
     RoomSourceForm* m_source;
-    QLabel *m_result, *m_resultUnder, *m_warning, *m_history, *m_scope;
+    Words *m_result, *m_resultUnder, *m_warning, *m_history, *m_scope;
     QLineEdit* m_time;
     QWidget* m_timeBox;
     QPushButton *m_enter, *m_end;
-    QLabel* m_disagreements;
+    Words* m_disagreements;
     QLineEdit *m_title, *m_school, *m_room;
     PhaseMap* m_map;
     RowId m_shownRecord = -1;

@@ -2,6 +2,7 @@
 
 #include "app/controls/FieldEdit.h"
 #include "app/controls/FlowLayout.h"
+#include "app/controls/Grid.h"
 #include "app/controls/Labels.h"
 #include "app/controls/MessageLine.h"
 #include "app/controls/NumberField.h"
@@ -25,7 +26,7 @@ constexpr BoilingCriterion kCriteria[] = {BoilingCriterion::FirstBubbles, Boilin
 } // namespace
 
 ReadingCard::ReadingCard() {
-    column()->setContentsMargins(16, 8, 16, 10);
+    column()->setContentsMargins(grid::kAround);
     buildTop();
     buildFields();
     buildVigour();
@@ -36,8 +37,8 @@ ReadingCard::ReadingCard() {
 }
 
 void ReadingCard::buildTop() {
-    column()->setContentsMargins(16, 8, 16, 10);
-    column()->setSpacing(6);
+    column()->setContentsMargins(grid::kAround);
+    column()->setSpacing(grid::kStep);
     auto* top = new QHBoxLayout;
     auto* instant = makeLabel(tr("Read both at once"), "heading");
     top->addWidget(instant, 1);
@@ -63,7 +64,7 @@ void ReadingCard::buildTop() {
 
 void ReadingCard::buildFields() {
     auto* fields = new QHBoxLayout;
-    fields->setSpacing(8);
+    fields->setSpacing(grid::kStep);
     m_first = new NumberField(tr("gauge"), {}, QStringLiteral("readFirst"));
     m_second = new NumberField(tr("right arm"), {}, QStringLiteral("readSecond"));
     m_temperature = new NumberField(tr("thermometer"), {}, QStringLiteral("readTemperature"));
@@ -79,7 +80,7 @@ void ReadingCard::buildFields() {
 
 void ReadingCard::buildVigour() {
     auto* how = new QHBoxLayout;
-    how->setSpacing(8);
+    how->setSpacing(grid::kStep);
     auto* boils = makeLabel(tr("it boils"), "muted");
     boils->setWordWrap(false);
     how->addWidget(boils);
@@ -99,7 +100,7 @@ void ReadingCard::buildVigour() {
 }
 
 void ReadingCard::buildDetails() {
-    FlowLayout* details = FlowLayout::inRow(6);
+    FlowLayout* details = FlowLayout::inRow();
     m_isolated = new QCheckBox(tr("isolated"));
     m_isolated->setToolTip(tr("The pump was closed off when this point was read"));
     m_isolated->setObjectName(QStringLiteral("isolated"));
@@ -128,7 +129,7 @@ void ReadingCard::buildFinding() {
     m_finding = makeLabel({}, "caution");
     m_finding->setObjectName(QStringLiteral("finding"));
     box->addWidget(m_finding);
-    FlowLayout* choices = FlowLayout::inRow(8);
+    FlowLayout* choices = FlowLayout::inRow();
     // One button for each thing that may have been meant, the likeliest first.
     for (std::size_t i = 0; i < m_mend.size(); ++i) {
         m_mend[i] = new QPushButton;
@@ -152,9 +153,9 @@ void ReadingCard::buildActions() {
     setRole(m_capture, "main");
     m_confirm = new QPushButton(tr("Confirm…"));
     m_confirm->setObjectName(QStringLiteral("confirm"));
+    m_confirm->setProperty("beside", "main");
     m_confirm->setToolTip(tr("Bracket this point: bleed until boiling stops and capture, pull until it "
                              "starts again and capture."));
-    m_confirm->setMinimumHeight(46);
     act->addWidget(m_capture, 3);
     act->addWidget(m_confirm, 1);
     column()->addLayout(act);

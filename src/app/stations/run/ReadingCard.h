@@ -8,11 +8,11 @@
 
 class QCheckBox;
 class QComboBox;
-class QLabel;
 class QPushButton;
 
 namespace uttrin::app {
 
+class Words;
 class FieldEdit;
 class NumberField;
 class Segments;
@@ -77,10 +77,10 @@ private:
     QCheckBox *m_isolated, *m_cooling;
     QPushButton *m_capture, *m_confirm, *m_zero, *m_startTemperature, *m_note;
     Card* m_findingBox; ///< lies over what is below this card while it is shown: nothing moves for it
-    QLabel* m_finding;
+    Words* m_finding;
     QPushButton* m_keep;
     std::array<QPushButton*, 3> m_mend{}; ///< one for each offer
-    QLabel* m_repeats;
+    Words* m_repeats;
     SlipFinding m_shownFinding;
     bool m_twoArms = false, m_asksBefore = false; ///< which fields the rig and the method need
     bool m_finds = false, m_waits = false;

@@ -7,6 +7,7 @@
 #include "app/controller/RunChoice.h"
 #include "app/controls/FieldEdit.h"
 #include "app/controls/FlowLayout.h"
+#include "app/controls/Grid.h"
 #include "app/controls/Labels.h"
 #include "app/controls/OnScreen.h"
 #include "app/controls/ScrollColumn.h"
@@ -28,10 +29,10 @@ namespace uttrin::app {
 
 RunStation::RunStation(LessonController& controller) : StationPage(controller) {
     auto* row = new QHBoxLayout(this);
-    row->setContentsMargins(12, 8, 12, 8);
-    row->setSpacing(12);
+    row->setContentsMargins(grid::kAround);
+    row->setSpacing(grid::kMargin);
     auto* left = new QVBoxLayout;
-    left->setSpacing(4);
+    left->setSpacing(grid::kHalfStep);
     left->addWidget(buildRuns());
     m_beside = new QStackedWidget;
     m_map = new PhaseMap;
@@ -54,7 +55,7 @@ RunStation::RunStation(LessonController& controller) : StationPage(controller) {
     left->addLayout(below);
     row->addLayout(left, 1);
     m_right = new ScrollColumn;
-    m_right->column()->setSpacing(8);
+    m_right->column()->setSpacing(grid::kStep);
     row->addWidget(m_right, 2);
     m_target = new TargetCard;
     m_right->column()->addWidget(m_target);
@@ -66,7 +67,7 @@ RunStation::RunStation(LessonController& controller) : StationPage(controller) {
 }
 
 QWidget* RunStation::buildRuns() {
-    FlowLayout* runs = FlowLayout::inRow(6);
+    FlowLayout* runs = FlowLayout::inRow();
     m_run = new RunChoice(m_controller, QStringLiteral("runChoice"));
     m_newGroup = new FieldEdit;
     m_newGroup->setObjectName(QStringLiteral("newGroup"));

@@ -1,5 +1,6 @@
 #include "TakenCard.h"
 
+#include "app/controls/Grid.h"
 #include "app/controls/Labels.h"
 #include "app/controls/OnScreen.h"
 #include "app/controls/Theme.h"
@@ -11,9 +12,21 @@
 
 namespace uttrin::app {
 
+namespace {
+
+/// Asks for its least height, and takes what more there is.
+class ShortTable : public QTableView {
+public:
+    [[nodiscard]] QSize sizeHint() const override {
+        return {QTableView::sizeHint().width(), minimumHeight()};
+    }
+};
+
+} // namespace
+
 TakenCard::TakenCard() {
-    column()->setContentsMargins(16, 6, 16, 8);
-    column()->setSpacing(4);
+    column()->setContentsMargins(grid::kAround);
+    column()->setSpacing(grid::kHalfStep);
     auto* head = new QHBoxLayout;
     head->addWidget(makeLabel(tr("Taken"), "heading"));
     m_picture = new QPushButton(tr("Picture"));
@@ -26,7 +39,7 @@ TakenCard::TakenCard() {
     against->setAlignment(Qt::AlignRight);
     head->addWidget(against);
     column()->addLayout(head);
-    m_table = new QTableView;
+    m_table = new ShortTable;
     m_table->setObjectName(QStringLiteral("taken"));
     m_table->setAccessibleName(tr("Points taken, newest first"));
     m_rows = new TableModel(m_table);

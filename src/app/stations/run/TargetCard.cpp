@@ -1,5 +1,6 @@
 #include "TargetCard.h"
 
+#include "app/controls/Grid.h"
 #include "app/controls/Labels.h"
 #include "app/controls/OnScreen.h"
 
@@ -8,8 +9,8 @@
 namespace uttrin::app {
 
 TargetCard::TargetCard() {
-    column()->setContentsMargins(16, 6, 16, 6);
-    column()->setSpacing(2);
+    column()->setContentsMargins(grid::kMargin, grid::kHalfStep, grid::kMargin, grid::kHalfStep);
+    column()->setSpacing(grid::kHalfStep);
     auto* head = new QHBoxLayout;
     m_heading = makeLabel({}, "heading");
     m_heading->setObjectName(QStringLiteral("targetHeading"));
@@ -20,13 +21,13 @@ TargetCard::TargetCard() {
     ahead->setSpacing(0);
     m_next = makeLabel({}, "muted");
     m_timeLeft = makeLabel({}, "muted");
-    for (QLabel* l : {m_next, m_timeLeft}) {
+    for (Words* l : {m_next, m_timeLeft}) {
         l->setAlignment(Qt::AlignRight);
         l->setWordWrap(false);
         ahead->addWidget(l);
     }
     head->addLayout(ahead);
-    head->addSpacing(8);
+    head->addSpacing(grid::kStep);
     const auto stepper = [&](const QString& sign, const char* name, const QString& accessible, Qt::Key key,
                              int by) {
         auto* button = new QPushButton(sign);
@@ -52,7 +53,7 @@ TargetCard::TargetCard() {
     numbers->addWidget(m_unit, 0, Qt::AlignBottom);
     m_instruction = makeLabel({}, "muted");
     m_instruction->setObjectName(QStringLiteral("targetInstruction"));
-    numbers->addSpacing(12);
+    numbers->addSpacing(grid::kMargin);
     numbers->addWidget(m_instruction, 1, Qt::AlignVCenter);
     column()->addLayout(numbers);
 }

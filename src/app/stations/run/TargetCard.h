@@ -5,6 +5,7 @@
 
 namespace uttrin::app {
 
+class Words;
 /// The target in hand, large: what the instrument will show, what to do, what comes next, the time left.
 class TargetCard : public Card {
     Q_OBJECT
@@ -16,7 +17,7 @@ signals:
     void stepped(int by); ///< -1 the target before, 1 the one after
 
 private:
-    QLabel *m_heading, *m_dial, *m_unit, *m_instruction, *m_next, *m_timeLeft;
+    Words *m_heading, *m_dial, *m_unit, *m_instruction, *m_next, *m_timeLeft;
 };
 
 } // namespace uttrin::app

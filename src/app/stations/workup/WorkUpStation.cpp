@@ -4,6 +4,7 @@
 #include "app/controller/RunChoice.h"
 #include "app/controls/Card.h"
 #include "app/controls/FlowLayout.h"
+#include "app/controls/Grid.h"
 #include "app/controls/Labels.h"
 #include "app/controls/OnScreen.h"
 #include "app/controls/ScrollColumn.h"
@@ -31,10 +32,10 @@ constexpr FitMethod kMethods[] = {FitMethod::York, FitMethod::Weighted, FitMetho
 
 WorkUpStation::WorkUpStation(LessonController& controller) : StationPage(controller) {
     auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(12, 8, 16, 12);
-    column->setSpacing(10);
+    column->setContentsMargins(grid::kAround);
+    column->setSpacing(grid::kStep);
     auto* top = new QHBoxLayout;
-    top->setSpacing(14);
+    top->setSpacing(grid::kMargin);
     auto* plot = new QVBoxLayout;
     auto* head = new QWidget;
     auto* plotHead = new FlowLayout(head);
@@ -68,7 +69,7 @@ WorkUpStation::WorkUpStation(LessonController& controller) : StationPage(control
     auto* every = makeLabel(tr("Every point, from reading to line"), "heading");
     every->setWordWrap(false);
     tableHead->addWidget(every);
-    tableHead->addSpacing(20);
+    tableHead->addSpacing(grid::kMargin);
     m_studentMode = new QCheckBox(tr("hide the results: students fill them in"));
     m_studentMode->setObjectName(QStringLiteral("studentMode"));
     m_student = makeLabel({}, "cautionText");
@@ -102,7 +103,7 @@ QWidget* WorkUpStation::buildResult() {
     m_boils = makeLabel({}, "muted");
     m_causes = makeLabel({}, "note");
     m_causes->setObjectName(QStringLiteral("workCauses"));
-    for (QLabel* l : {m_result, m_resultUnder, m_comparison, m_boils, m_causes})
+    for (Words* l : {m_result, m_resultUnder, m_comparison, m_boils, m_causes})
         card->column()->addWidget(l);
     m_scale = new QCheckBox(tr("errors from the scatter of the points"));
     m_scale->setToolTip(tr("On: standard errors from how far the points lie off the line. Off: from what the "

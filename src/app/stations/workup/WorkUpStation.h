@@ -6,11 +6,11 @@
 #include <map>
 
 class QCheckBox;
-class QLabel;
 class QTableView;
 
 namespace uttrin::app {
 
+class Words;
 class PhaseMap;
 class RunChoice;
 class Segments;
@@ -42,7 +42,7 @@ private:
     Segments *m_axes, *m_method;
     RunChoice* m_run;
     PhaseMap* m_map;
-    QLabel *m_result, *m_resultUnder, *m_comparison, *m_boils, *m_causes, *m_steps, *m_student;
+    Words *m_result, *m_resultUnder, *m_comparison, *m_boils, *m_causes, *m_steps, *m_student;
     QTableView *m_table, *m_lines;
     TableModel *m_rows, *m_lineRows;
     QCheckBox *m_scale, *m_studentMode;
