@@ -248,6 +248,7 @@ void MainWindow::showAll() {
     m_navigation->show(navigationView(s));
     if (station() != Station::Rehearse) m_strip->show(stripView(s)); // there it shows what is rehearsed
     m_tape->show(tapeView(s));
+    placeTape(); // the theme may be another
     m_lessons->clear();
     for (const Lesson& l : s.notebook().lessons().value_or(std::vector<Lesson>())) {
         QAction* a = m_lessons->addAction(
@@ -264,10 +265,21 @@ void MainWindow::goTo(Station s) {
     if (onNavigation) m_navigation->station(static_cast<int>(s))->setFocus();
     if (s != station()) m_message->forgetFailure();
     m_stations->setCurrentWidget(page(s));
-    m_tape->setVisible(s == Station::Run);
+    placeTape();
     if (auto* shown = qobject_cast<StationPage*>(m_stations->currentWidget()); shown && !onNavigation)
         shown->takeFocus();
     if (m_controller.isOpen() && s != Station::Rehearse) m_strip->show(stripView(m_controller.session()));
+}
+
+/// The tape of the minutes stands under Run; not before a class on a low screen, where the points need its room.
+void MainWindow::placeTape() {
+    constexpr int kLow = 900; // px
+    m_tape->setVisible(station() == Station::Run && !(theme().large && height() < kLow));
+}
+
+void MainWindow::resizeEvent(QResizeEvent* event) {
+    QMainWindow::resizeEvent(event);
+    placeTape();
 }
 
 Station MainWindow::station() const { return static_cast<Station>(m_stations->currentIndex()); }

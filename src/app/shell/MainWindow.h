@@ -48,11 +48,13 @@ public:
 
 protected:
     void closeEvent(QCloseEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
     void dragEnterEvent(QDragEnterEvent* event) override;
     void dropEvent(QDropEvent* event) override;
 
 private:
     void build();
+    void placeTape();
     void buildMenus();
     void buildNotebookMenu();
     void buildEditMenu();

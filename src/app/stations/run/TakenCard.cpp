@@ -45,7 +45,7 @@ TakenCard::TakenCard() {
     m_rows = new TableModel(m_table);
     m_table->setModel(m_rows);
     styleTable(m_table);
-    constexpr int kHeaderAndRows = 34 + 5 * 26; // five are always seen
+    constexpr int kHeaderAndRows = 36 + 5 * 26; // five are always seen
     m_table->setMinimumHeight(scaled(kHeaderAndRows));
     m_table->setContextMenuPolicy(Qt::CustomContextMenu);
     column()->addWidget(m_table, 1);
