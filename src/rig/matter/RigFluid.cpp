@@ -14,7 +14,7 @@
 namespace uttrin {
 namespace {
 
-constexpr double kStep = 0.25;           // K, of the tables
+constexpr double kStep = 0.125;          // K, of the tables
 constexpr double kHottestReduced = 0.75; // of the critical temperature: above it the vapour is no ideal gas
 constexpr double kLeastHeat = 3.0;       // gas constants, of the vapour's heat capacity at constant pressure
 constexpr double kColdestReduced = 0.55; // of the triple point: as far as a demonstration goes with a solid
