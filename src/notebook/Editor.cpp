@@ -77,6 +77,7 @@ RowId Notebook::Editor::insert(const LiquidStart& r) {
 }
 RowId Notebook::Editor::insert(const ZeroCheck& r) { return insertRecord(m_notebook.m_state->statements, r); }
 RowId Notebook::Editor::insert(const Note& r) { return insertRecord(m_notebook.m_state->statements, r); }
+RowId Notebook::Editor::insert(const Act& r) { return insertRecord(m_notebook.m_state->statements, r); }
 RowId Notebook::Editor::insert(const Picture& r) { return insertRecord(m_notebook.m_state->statements, r); }
 RowId Notebook::Editor::insert(const Photo& r) { return insertRecord(m_notebook.m_state->statements, r); }
 void Notebook::Editor::update(const Lesson& before, const Lesson& after) {
@@ -93,6 +94,16 @@ void Notebook::Editor::update(const Run& before, const Run& after) {
 }
 void Notebook::Editor::update(const Reading& before, const Reading& after) {
     updateRecord(m_notebook.m_state->db, before, after);
+}
+void Notebook::Editor::update(const Act& before, const Act& after) {
+    updateRecord(m_notebook.m_state->db, before, after);
+}
+
+void Notebook::Editor::remove(const Act& r) {
+    SQLite::Statement statement(m_notebook.m_state->db, "DELETE FROM act WHERE id = ?");
+    statement.bind(1, r.id);
+    if (statement.exec() != 1)
+        throw NotebookFault(Text::tr("this was taken away in another window meanwhile; nothing was written"));
 }
 
 void Notebook::Editor::remove(const Prediction& r) {

@@ -162,6 +162,8 @@ LessonData loadAll(StatementCache& statements, RowId lessonId) {
     if (version >= kFirstVersionWithLiquidStarts)
         data.starts =
             tables::select<LiquidStart>(statements, ofRuns("liquid_start", "liquid_start.id"), lessonId);
+    if (version >= kFirstVersionWithActs)
+        data.acts = tables::select<Act>(statements, "WHERE lesson_id = ? ORDER BY id", lessonId);
     return data;
 }
 

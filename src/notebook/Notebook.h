@@ -71,6 +71,7 @@ public:
         RowId insert(const ZeroCheck&);
         RowId insert(const LiquidStart&);
         RowId insert(const Note&);
+        RowId insert(const Act&);
         RowId insert(const Picture&);
         RowId insert(const Photo&);
         void update(const Lesson& before, const Lesson& after);
@@ -78,7 +79,9 @@ public:
         void update(const Setup& before, const Setup& after);
         void update(const Run& before, const Run& after);
         void update(const Reading& before, const Reading& after);
+        void update(const Act& before, const Act& after);
         void remove(const Prediction&);
+        void remove(const Act&);
 
     private:
         friend class Notebook;

@@ -140,6 +140,37 @@ struct LiquidStart {
     double temperature = 0.0;
 };
 
+/// What an act of a lesson is.
+enum class ActKind {
+    Lab,           ///< a plan with its runs
+    Demonstration, ///< a rig with this teacher's own values
+    Block          ///< talk, setting up, clearing away
+};
+
+/// Who does it.
+enum class ActDoer { Teacher, Groups };
+
+/// How far an act has come.
+enum class ActState { Planned, Prepared, GoingOn, Done, Skipped };
+
+/// Something that is done in a lesson, alone or beside others. Times are seconds from the bell with which the
+/// period begins, negative before it.
+struct Act {
+    RowId id = 0;
+    RowId lessonId = 0;
+    ActKind kind = ActKind::Block;
+    std::string title;
+    ActDoer doer = ActDoer::Teacher;
+    int startsS = 0;
+    std::optional<int> lastsS; ///< as a person set it; empty: as long as its model takes
+    ActState state = ActState::Planned;
+    std::optional<RowId> setupId; ///< of a lab
+    std::string rig;              ///< of a demonstration: JSON, see docs/notebook-format.md; else empty
+    std::optional<int> readyS;    ///< a wish: by then its liquid shall be …
+    std::optional<double> readyK; ///< … at this temperature
+    std::optional<std::string> whySkipped;
+};
+
 struct Note {
     RowId id = 0;
     RowId runId = 0;
@@ -183,6 +214,7 @@ struct LessonData {
     std::vector<ZeroCheck> zeros;
     std::vector<LiquidStart> starts;
     std::vector<Note> notes;
+    std::vector<Act> acts;     ///< in the order in which they were added
     std::vector<Photo> photos; ///< without the pictures themselves: see Notebook::picture
 };
 
@@ -191,6 +223,31 @@ struct Identifiers<RoomRole> {
     static Text what() { return Text::tr("a part of the lesson"); }
     static constexpr std::array table{std::pair{RoomRole::Start, std::string_view("start")},
                                       std::pair{RoomRole::End, std::string_view("end")}};
+};
+
+template <>
+struct Identifiers<ActKind> {
+    static Text what() { return Text::tr("a kind of act"); }
+    static constexpr std::array table{std::pair{ActKind::Lab, std::string_view("lab")},
+                                      std::pair{ActKind::Demonstration, std::string_view("demonstration")},
+                                      std::pair{ActKind::Block, std::string_view("block")}};
+};
+
+template <>
+struct Identifiers<ActDoer> {
+    static Text what() { return Text::tr("who does it"); }
+    static constexpr std::array table{std::pair{ActDoer::Teacher, std::string_view("teacher")},
+                                      std::pair{ActDoer::Groups, std::string_view("groups")}};
+};
+
+template <>
+struct Identifiers<ActState> {
+    static Text what() { return Text::tr("the state of an act"); }
+    static constexpr std::array table{std::pair{ActState::Planned, std::string_view("planned")},
+                                      std::pair{ActState::Prepared, std::string_view("prepared")},
+                                      std::pair{ActState::GoingOn, std::string_view("going-on")},
+                                      std::pair{ActState::Done, std::string_view("done")},
+                                      std::pair{ActState::Skipped, std::string_view("skipped")}};
 };
 
 template <>

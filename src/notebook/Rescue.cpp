@@ -61,12 +61,14 @@ void placeOrphans(SQLite::Database& db) {
     db.exec("DELETE FROM unlocking WHERE setup_id NOT IN (SELECT id FROM setup)");
     clear("room", "group_id", "class_group");
     clear("reading", "zero_id", "zero_check");
+    clear("act", "setup_id", "setup");
     const bool lost =
         any(orphans("class_group", "lesson_id", "lesson")) || any(orphans("room", "lesson_id", "lesson")) ||
         any(orphans("setup", "lesson_id", "lesson")) || any(orphans("run", "setup_id", "setup")) ||
         any(orphans("run", "group_id", "class_group")) || any(orphans("reading", "run_id", "run")) ||
         any(orphans("zero_check", "run_id", "run")) || any(orphans("note", "run_id", "run")) ||
-        any(orphans("liquid_start", "run_id", "run")) || any(orphans("photo", "lesson_id", "lesson"));
+        any(orphans("liquid_start", "run_id", "run")) || any(orphans("photo", "lesson_id", "lesson")) ||
+        any(orphans("act", "lesson_id", "lesson"));
     if (lost) {
         const auto add = [&](const std::string& insert) {
             db.exec(insert);
@@ -80,7 +82,7 @@ void placeOrphans(SQLite::Database& db) {
             "INSERT INTO setup (lesson_id, name, plan) VALUES ({}, '{}', '{{}}')", lesson, kFound));
         const RowId group =
             add(fmt::format("INSERT INTO class_group (lesson_id, name) VALUES ({}, '{}')", lesson, kFound));
-        for (const char* table : {"class_group", "room", "setup", "photo"})
+        for (const char* table : {"class_group", "room", "setup", "photo", "act"})
             db.exec(fmt::format("UPDATE {} SET lesson_id = {} WHERE lesson_id NOT IN (SELECT id FROM lesson)",
                                 table, lesson));
         for (const char* table :
@@ -116,6 +118,7 @@ void copyReadable(SQLite::Database& from, SQLite::Database& to) {
     copyTable<Reading>(from, to);
     copyTable<LiquidStart>(from, to);
     copyTable<Note>(from, to);
+    copyTable<Act>(from, to);
     copyTable<Picture>(from, to);
     copyTable<Photo>(from, to);
     placeOrphans(to);

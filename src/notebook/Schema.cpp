@@ -34,6 +34,7 @@ void build(SQLite::Database& db, int version) {
     if (version >= kFirstVersionWithRunRigs) db.exec(kRunRigTable);
     if (version >= kFirstVersionWithPredictionPressures) db.exec(kPredictionPressureTables);
     if (version >= kFirstVersionWithLiquidStarts) db.exec(kLiquidStartTable);
+    if (version >= kFirstVersionWithActs) db.exec(kActTable);
     db.exec(fmt::format("PRAGMA application_id = {}; PRAGMA user_version = {}", kApplicationId, version));
 }
 
@@ -54,6 +55,7 @@ void upgradeSchema(SQLite::Database& db, int from) {
     }
     if (from < kFirstVersionWithPredictionPressures) db.exec(kPredictionPressureTables);
     if (from < kFirstVersionWithLiquidStarts) db.exec(kLiquidStartTable);
+    if (from < kFirstVersionWithActs) db.exec(kActTable);
     db.exec(fmt::format("PRAGMA user_version = {}", kSchemaVersion));
     transaction.commit();
 }

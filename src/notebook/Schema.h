@@ -9,9 +9,10 @@
 namespace uttrin {
 
 inline constexpr int kApplicationId = 0x55545452; ///< "UTTR" in PRAGMA application_id
-inline constexpr int kSchemaVersion = 5;          ///< PRAGMA user_version
+inline constexpr int kSchemaVersion = 6;          ///< PRAGMA user_version
 inline constexpr int kFirstVersionWithPhotos = 2, kFirstVersionWithRunRigs = 3,
-                     kFirstVersionWithPredictionPressures = 4, kFirstVersionWithLiquidStarts = 5;
+                     kFirstVersionWithPredictionPressures = 4, kFirstVersionWithLiquidStarts = 5,
+                     kFirstVersionWithActs = 6;
 
 /// The tables of version 1. Readings are never deleted; struck ones keep their reason.
 inline constexpr const char* kSchema = R"sql(
@@ -81,6 +82,16 @@ CREATE TABLE unlocking (
 inline constexpr const char* kLiquidStartTable = R"sql(
 CREATE TABLE liquid_start (
   id INTEGER PRIMARY KEY, run_id INTEGER NOT NULL REFERENCES run(id), taken_at INTEGER NOT NULL, temperature REAL NOT NULL);
+)sql";
+
+/// What version 6 adds: the acts of a lesson.
+inline constexpr const char* kActTable = R"sql(
+CREATE TABLE act (
+  id INTEGER PRIMARY KEY, lesson_id INTEGER NOT NULL REFERENCES lesson(id),
+  kind TEXT NOT NULL CHECK (kind IN ('lab', 'demonstration', 'block')), title TEXT NOT NULL,
+  doer TEXT NOT NULL CHECK (doer IN ('teacher', 'groups')), starts_s INTEGER NOT NULL, lasts_s INTEGER,
+  state TEXT NOT NULL CHECK (state IN ('planned', 'prepared', 'going-on', 'done', 'skipped')),
+  setup_id INTEGER REFERENCES setup(id), rig TEXT NOT NULL, ready_s INTEGER, ready_k REAL, why_skipped TEXT);
 )sql";
 
 /// Makes all tables in an empty file. @throws SQLite::Exception, and nothing is made.

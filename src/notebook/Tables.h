@@ -127,6 +127,18 @@ struct Table<Note> {
 };
 
 template <>
+struct Table<Act> {
+    static constexpr std::string_view name = "act";
+    static constexpr std::array<std::string_view, 13> columns{
+        "id",    "lesson_id", "kind", "title",   "doer",    "starts_s",   "lasts_s",
+        "state", "setup_id",  "rig",  "ready_s", "ready_k", "why_skipped"};
+    static auto fields(auto& r) {
+        return std::tie(r.id, r.lessonId, r.kind, r.title, r.doer, r.startsS, r.lastsS, r.state, r.setupId,
+                        r.rig, r.readyS, r.readyK, r.whySkipped);
+    }
+};
+
+template <>
 struct Table<Picture> {
     static constexpr std::string_view name = "picture";
     static constexpr std::array<std::string_view, 2> columns{"id", "bytes"};

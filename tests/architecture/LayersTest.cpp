@@ -25,6 +25,7 @@ const std::map<std::string, Rooms> kMayUse{
     {"instruments", {"physics", "quantities", "substances"}},
     {"photo", {"json", "quantities"}},
     {"plan", {"instruments", "json", "physics", "quantities", "solutions", "substances"}},
+    {"period", {}},
     {"rig/matter", {"physics", "quantities", "solutions", "substances"}},
     {"rig", {"physics", "quantities", "rig/matter", "solutions"}},
     {"rehearsal/rigfile", {"json", "physics", "quantities", "rig", "rig/matter", "solutions", "substances"}},

@@ -162,7 +162,7 @@ void makeVersion1(const std::filesystem::path& path) {
     }
     SQLite::Database db(path.string(), SQLite::OPEN_READWRITE);
     db.exec("DROP TABLE photo; DROP TABLE picture; DROP TABLE run_rig; DROP TABLE prediction_pressure; DROP "
-            "TABLE unlocking; DROP TABLE liquid_start; "
+            "TABLE unlocking; DROP TABLE liquid_start; DROP TABLE act; "
             "PRAGMA user_version = 1");
 }
 
@@ -284,7 +284,7 @@ TEST(Notebook, WhatIsNotANotebookIsNamedAndLeftAlone) {
         auto notebook = *Notebook::create(dir / "a.uttrin");
         foreign = bytes(dir / "a.uttrin");
     }
-    foreign.replace(68, 4, std::string("\0\0\0\5", 4)); // another application's id
+    foreign.replace(68, 4, std::string("\0\0\0\6", 4)); // another application's id
     for (const BadFile& bad : {BadFile{"text", "temperature,pressure\n", "not an Uttrin notebook"},
                                BadFile{"empty", "", "not an Uttrin notebook"},
                                BadFile{"foreign", foreign, "not an Uttrin notebook"}}) {
@@ -346,7 +346,7 @@ TEST(Notebook, TheFileSaysWhatItIs) {
     { auto notebook = *Notebook::create(dir / "a.uttrin"); }
     const std::string head = bytes(dir / "a.uttrin").substr(0, 100);
     EXPECT_EQ(head.substr(68, 4), "UTTR");
-    EXPECT_EQ(head.substr(60, 4), std::string("\0\0\0\5", 4));
+    EXPECT_EQ(head.substr(60, 4), std::string("\0\0\0\6", 4));
 }
 
 } // namespace
