@@ -24,5 +24,7 @@ Job addFit(VerbOptions& verb);
 Job addNotebook(VerbOptions& verb);
 Job addReport(VerbOptions& verb);
 Job addSimulate(VerbOptions& verb);
+Job addLesson(VerbOptions& verb);
+Job addSchedule(VerbOptions& verb);
 
 } // namespace uttrin::cli

@@ -49,6 +49,9 @@ constexpr VerbEntry kVerbs[] = {
      addSimulate},
     {"notebook", "look into a notebook, export, import, check",
      "uttrin-cli notebook export lesson.uttrin --format csv --out folder", addNotebook},
+    {"lesson", "the acts of a notebook’s newest lesson", "uttrin-cli lesson info lesson.uttrin", addLesson},
+    {"schedule", "what to do when, and what conflicts", "uttrin-cli schedule lesson.uttrin --json",
+     addSchedule},
     {"report", "lab report of a run", "uttrin-cli report lesson.uttrin --run 1 --out report.pdf", addReport},
 };
 

@@ -78,6 +78,7 @@ RowId Notebook::Editor::insert(const LiquidStart& r) {
 RowId Notebook::Editor::insert(const ZeroCheck& r) { return insertRecord(m_notebook.m_state->statements, r); }
 RowId Notebook::Editor::insert(const Note& r) { return insertRecord(m_notebook.m_state->statements, r); }
 RowId Notebook::Editor::insert(const Act& r) { return insertRecord(m_notebook.m_state->statements, r); }
+RowId Notebook::Editor::insert(const PeriodRow& r) { return insertRecord(m_notebook.m_state->statements, r); }
 RowId Notebook::Editor::insert(const Picture& r) { return insertRecord(m_notebook.m_state->statements, r); }
 RowId Notebook::Editor::insert(const Photo& r) { return insertRecord(m_notebook.m_state->statements, r); }
 void Notebook::Editor::update(const Lesson& before, const Lesson& after) {
@@ -96,6 +97,9 @@ void Notebook::Editor::update(const Reading& before, const Reading& after) {
     updateRecord(m_notebook.m_state->db, before, after);
 }
 void Notebook::Editor::update(const Act& before, const Act& after) {
+    updateRecord(m_notebook.m_state->db, before, after);
+}
+void Notebook::Editor::update(const PeriodRow& before, const PeriodRow& after) {
     updateRecord(m_notebook.m_state->db, before, after);
 }
 

@@ -162,8 +162,11 @@ LessonData loadAll(StatementCache& statements, RowId lessonId) {
     if (version >= kFirstVersionWithLiquidStarts)
         data.starts =
             tables::select<LiquidStart>(statements, ofRuns("liquid_start", "liquid_start.id"), lessonId);
-    if (version >= kFirstVersionWithActs)
+    if (version >= kFirstVersionWithActs) {
         data.acts = tables::select<Act>(statements, "WHERE lesson_id = ? ORDER BY id", lessonId);
+        for (const PeriodRow& p : tables::select<PeriodRow>(statements, "WHERE lesson_id = ?", lessonId))
+            data.period = p;
+    }
     return data;
 }
 

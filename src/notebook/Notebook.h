@@ -72,6 +72,7 @@ public:
         RowId insert(const LiquidStart&);
         RowId insert(const Note&);
         RowId insert(const Act&);
+        RowId insert(const PeriodRow&);
         RowId insert(const Picture&);
         RowId insert(const Photo&);
         void update(const Lesson& before, const Lesson& after);
@@ -80,6 +81,7 @@ public:
         void update(const Run& before, const Run& after);
         void update(const Reading& before, const Reading& after);
         void update(const Act& before, const Act& after);
+        void update(const PeriodRow& before, const PeriodRow& after);
         void remove(const Prediction&);
         void remove(const Act&);
 

@@ -144,7 +144,7 @@ struct LiquidStart {
 enum class ActKind {
     Lab,           ///< a plan with its runs
     Demonstration, ///< a rig with this teacher's own values
-    Block          ///< talk, setting up, clearing away
+    PlainBlock     ///< talk, setting up, clearing away
 };
 
 /// Who does it.
@@ -158,7 +158,7 @@ enum class ActState { Planned, Prepared, GoingOn, Done, Skipped };
 struct Act {
     RowId id = 0;
     RowId lessonId = 0;
-    ActKind kind = ActKind::Block;
+    ActKind kind = ActKind::PlainBlock;
     std::string title;
     ActDoer doer = ActDoer::Teacher;
     int startsS = 0;
@@ -169,6 +169,15 @@ struct Act {
     std::optional<int> readyS;    ///< a wish: by then its liquid shall be …
     std::optional<double> readyK; ///< … at this temperature
     std::optional<std::string> whySkipped;
+};
+
+/// When the period of a lesson begins and ends, and of what the room has more than one.
+struct PeriodRow {
+    RowId id = 0;
+    RowId lessonId = 0;
+    std::optional<Milliseconds> bellAt; ///< at which it begins; empty: nobody has said so
+    int lastsS = 0;
+    int pumps = 1, heaters = 2;
 };
 
 struct Note {
@@ -214,7 +223,8 @@ struct LessonData {
     std::vector<ZeroCheck> zeros;
     std::vector<LiquidStart> starts;
     std::vector<Note> notes;
-    std::vector<Act> acts;     ///< in the order in which they were added
+    std::vector<Act> acts; ///< in the order in which they were added
+    std::optional<PeriodRow> period;
     std::vector<Photo> photos; ///< without the pictures themselves: see Notebook::picture
 };
 
@@ -230,7 +240,7 @@ struct Identifiers<ActKind> {
     static Text what() { return Text::tr("a kind of act"); }
     static constexpr std::array table{std::pair{ActKind::Lab, std::string_view("lab")},
                                       std::pair{ActKind::Demonstration, std::string_view("demonstration")},
-                                      std::pair{ActKind::Block, std::string_view("block")}};
+                                      std::pair{ActKind::PlainBlock, std::string_view("block")}};
 };
 
 template <>

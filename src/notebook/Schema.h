@@ -84,7 +84,7 @@ CREATE TABLE liquid_start (
   id INTEGER PRIMARY KEY, run_id INTEGER NOT NULL REFERENCES run(id), taken_at INTEGER NOT NULL, temperature REAL NOT NULL);
 )sql";
 
-/// What version 6 adds: the acts of a lesson.
+/// What version 6 adds: the acts of a lesson and its period.
 inline constexpr const char* kActTable = R"sql(
 CREATE TABLE act (
   id INTEGER PRIMARY KEY, lesson_id INTEGER NOT NULL REFERENCES lesson(id),
@@ -92,6 +92,9 @@ CREATE TABLE act (
   doer TEXT NOT NULL CHECK (doer IN ('teacher', 'groups')), starts_s INTEGER NOT NULL, lasts_s INTEGER,
   state TEXT NOT NULL CHECK (state IN ('planned', 'prepared', 'going-on', 'done', 'skipped')),
   setup_id INTEGER REFERENCES setup(id), rig TEXT NOT NULL, ready_s INTEGER, ready_k REAL, why_skipped TEXT);
+CREATE TABLE period (
+  id INTEGER PRIMARY KEY, lesson_id INTEGER NOT NULL UNIQUE REFERENCES lesson(id), bell_at INTEGER,
+  lasts_s INTEGER NOT NULL, pumps INTEGER NOT NULL, heaters INTEGER NOT NULL);
 )sql";
 
 /// Makes all tables in an empty file. @throws SQLite::Exception, and nothing is made.

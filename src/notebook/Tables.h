@@ -139,6 +139,14 @@ struct Table<Act> {
 };
 
 template <>
+struct Table<PeriodRow> {
+    static constexpr std::string_view name = "period";
+    static constexpr std::array<std::string_view, 6> columns{"id",      "lesson_id", "bell_at",
+                                                             "lasts_s", "pumps",     "heaters"};
+    static auto fields(auto& r) { return std::tie(r.id, r.lessonId, r.bellAt, r.lastsS, r.pumps, r.heaters); }
+};
+
+template <>
 struct Table<Picture> {
     static constexpr std::string_view name = "picture";
     static constexpr std::array<std::string_view, 2> columns{"id", "bytes"};

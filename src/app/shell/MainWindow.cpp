@@ -47,11 +47,6 @@
 #include <QTimer>
 
 namespace uttrin::app {
-namespace {
-
-constexpr int kMostRecent = 8;
-
-} // namespace
 
 MainWindow::MainWindow(LessonController& controller)
     : m_controller(controller), m_tools(new ToolWindows(controller, this)) {
@@ -271,7 +266,8 @@ void MainWindow::goTo(Station s) {
     if (m_controller.isOpen() && s != Station::Rehearse) m_strip->show(stripView(m_controller.session()));
 }
 
-/// The tape of the minutes stands under Run; not before a class on a low screen, where the points need its room.
+/// The tape of the minutes stands under Run; not before a class on a low screen, where the points need its
+/// room.
 void MainWindow::placeTape() {
     constexpr int kLow = 900; // px
     m_tape->setVisible(station() == Station::Run && !(theme().large && height() < kLow));
@@ -283,90 +279,6 @@ void MainWindow::resizeEvent(QResizeEvent* event) {
 }
 
 Station MainWindow::station() const { return static_cast<Station>(m_stations->currentIndex()); }
-
-void MainWindow::dropUnchangedSample() {
-    if (m_sample.isEmpty()) return;
-    if (m_controller.isOpen() && !m_controller.session().canUndo() && !m_controller.session().canRedo())
-        QFile::remove(m_sample);
-    m_sample.clear();
-}
-
-bool MainWindow::openNotebook(const QString& path) {
-    dropUnchangedSample();
-    if (!m_controller.open(path)) {
-        offerSalvage(path);
-        return false;
-    }
-    rememberRecent(path);
-    return true;
-}
-
-bool MainWindow::createNotebook(const QString& path) {
-    dropUnchangedSample();
-    if (!m_controller.create(path)) return false;
-    rememberRecent(path);
-    goTo(Station::Room);
-    return true;
-}
-
-bool MainWindow::openSample() {
-    const auto copy = copyOfSample();
-    if (!copy) {
-        m_message->say(onScreen(copy.error().message), true);
-        return false;
-    }
-    dropUnchangedSample();
-    if (!m_controller.open(*copy)) return false;
-    m_sample = *copy;
-    // The run that is under way.
-    const auto& runs = m_controller.session().model().data().runs;
-    if (!runs.empty()) m_controller.carryOut(&SelectionCommands::selectRun, runs.back().id);
-    return true;
-}
-
-void MainWindow::offerSalvage(const QString& path) {
-    if (!QFileInfo::exists(path)) return;
-    const QString to = QFileInfo(path).absolutePath() + QLatin1Char('/') +
-                       QFileInfo(path).completeBaseName() + QStringLiteral("-rescued.uttrin");
-    if (QFileInfo::exists(to)) return;
-    auto* offer = new QPushButton(tr("Save what can be read to %1").arg(QFileInfo(to).fileName()), this);
-    offer->setObjectName(QStringLiteral("salvage"));
-    m_offers->addWidget(offer);
-    connect(offer, &QPushButton::clicked, this, [this, path, to, offer] {
-        offer->deleteLater();
-        const auto saved = Notebook::salvage(path.toStdString(), to.toStdString());
-        if (!saved)
-            m_message->say(onScreen(saved.error().message), true);
-        else if (openNotebook(to))
-            m_message->say(onScreen(Text::tr(
-                               "{0} {0|reading|readings} saved from the damaged notebook, which was left as "
-                               "it is.",
-                               *saved)),
-                           false);
-    });
-}
-
-QStringList MainWindow::recentNotebooks() {
-    return QSettings().value(QStringLiteral("recent")).toStringList();
-}
-
-void MainWindow::rememberRecent(const QString& path) {
-    QStringList recent = recentNotebooks();
-    const QString full = QFileInfo(path).absoluteFilePath();
-    recent.removeAll(full);
-    recent.prepend(full);
-    QSettings().setValue(QStringLiteral("recent"), recent.mid(0, kMostRecent));
-    fillRecent();
-}
-
-void MainWindow::fillRecent() {
-    m_recent->clear();
-    const QStringList recent = recentNotebooks();
-    if (!m_controller.isOpen()) m_welcome->showRecent(recent, QDateTime::currentMSecsSinceEpoch());
-    for (const QString& path : recent)
-        m_recent->addAction(QDir::toNativeSeparators(path), this, [this, path] { openNotebook(path); });
-    m_recent->setEnabled(!recent.isEmpty());
-}
 
 void MainWindow::restore() {
     const QSettings settings;

@@ -178,6 +178,7 @@ Result<void> RigFile::readAround() {
     JsonReader r(*m_document, "", failure);
     r.require("name", Text::tr("the demonstration’s name in quotes"));
     r.string("name", m_name);
+    r.string("only_looked_at", m_onlyLookedAt);
     m_story = readStory(r.child("story"));
     if (const auto unknown = unknownFigure(m_story)) return tl::unexpected(*unknown);
     eachItem(r, "knobs", failure, [&](JsonReader& item) {
@@ -216,6 +217,7 @@ Result<void> RigFile::readAround() {
         item.require("name", Text::tr("the variant’s name in quotes"));
         item.string("name", v.name);
         item.string("says", v.says);
+        item.string("only_looked_at", v.onlyLookedAt);
         v.settings = readSettings(item, "sets", *m_document, failure);
         v.story = readStory(item.child("story"), m_story);
         if (!failure) failure = unknownFigure(v.story);
@@ -279,6 +281,12 @@ double RigFile::value(const std::string& pointer, const std::vector<RigSetting>&
 const RigStory& RigFile::story(int variant) const {
     const auto at = static_cast<std::size_t>(variant);
     return variant >= 0 && at < m_variants.size() ? m_variants[at].story : m_story;
+}
+
+const std::string& RigFile::onlyLookedAt(int variant) const {
+    const auto at = static_cast<std::size_t>(variant);
+    const bool own = variant >= 0 && at < m_variants.size() && !m_variants[at].onlyLookedAt.empty();
+    return own ? m_variants[at].onlyLookedAt : m_onlyLookedAt;
 }
 
 RigSetting RigFile::setting(const std::string& pointer, double si,

@@ -70,6 +70,7 @@ struct RigVariant {
     std::string says; ///< to people who choose it; may be empty
     std::vector<RigSetting> settings;
     RigStory story; ///< the file's, with what the variant says otherwise
+    std::string onlyLookedAt = {}; ///< why it is no act of a lesson, but only rehearsed; empty if it may be one
 };
 
 /// A value that is not known better than this.
@@ -112,6 +113,8 @@ public:
     [[nodiscard]] const std::string& name() const { return m_name; }
     /// Of a variant; of the rig as it is below 0 and above the last.
     [[nodiscard]] const RigStory& story(int variant = -1) const;
+    /// Why it is only rehearsed and no act of a lesson; empty if it may be one. Of a variant, or of the rig as it is.
+    [[nodiscard]] const std::string& onlyLookedAt(int variant = -1) const;
     [[nodiscard]] const std::vector<RigKnob>& knobs() const { return m_knobs; }
     [[nodiscard]] const std::vector<RigVariant>& variants() const { return m_variants; }
     [[nodiscard]] const std::vector<RigUncertainty>& uncertainties() const { return m_uncertainties; }
@@ -138,7 +141,7 @@ private:
     [[nodiscard]] Json with(const std::vector<RigSetting>& settings) const;
 
     std::shared_ptr<const Json> m_document; ///< shared by copies: it never changes
-    std::string m_name;
+    std::string m_name, m_onlyLookedAt;
     RigStory m_story;
     std::vector<RigKnob> m_knobs;
     std::vector<RigVariant> m_variants;

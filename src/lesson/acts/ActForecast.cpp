@@ -1,0 +1,216 @@
+#include "ActForecast.h"
+
+#include "physics/Constants.h"
+#include "quantities/Rounding.h"
+#include "rehearsal/CoolingFit.h"
+#include "rehearsal/RigTiming.h"
+#include "rehearsal/StoryFigures.h"
+
+#include <algorithm>
+
+namespace uttrin {
+namespace {
+
+constexpr double kMinute = 60.0;           // s
+constexpr double kUsualBlock = 5.0 * 60.0; // s, of a block whose length nobody has said
+
+Text minuteText(double seconds) { return fixed(seconds / kMinute, 0); }
+
+/// The rig of an act in this room: its settings after those that the room asks for.
+std::vector<RigSetting> settingsHere(const ActRig& act, std::optional<double> roomPascal,
+                                     std::optional<double> roomCelsius) {
+    std::vector<RigSetting> settings;
+    if (roomPascal && act.rig()->sets("/room/pressure"))
+        settings.push_back({"/room/pressure", formatMeasure(*roomPascal, unit("Pa"))});
+    if (roomCelsius && act.rig()->sets("/room/temperature"))
+        settings.push_back({"/room/temperature", formatMeasure(*roomCelsius, unit("degC"))});
+    const auto own = act.settings();
+    settings.insert(settings.end(), own.begin(), own.end());
+    return settings;
+}
+
+void take(ActForecast& f, Resource what, const std::vector<RigTiming::Spell>& spells) {
+    for (const auto& s : spells)
+        f.timed.takes.push_back({what, s.from, s.to});
+}
+
+/// A demonstration that is prepared waits longer or shorter than its rehearsal before it is shown.
+void shiftShow(ActForecast& f, const RigTiming& t, double readyAt, double u, double kelvin) {
+    const double by = readyAt - t.shown;
+    for (ActPart& p : f.parts) {
+        if (p.kind == ActPart::Wait) {
+            p.to = readyAt;
+            p.what = Text::tr("cools to {} °C", fixed(kelvin - kIcePointKelvin, 0));
+            p.u = u;
+        } else if (p.kind == ActPart::Show) {
+            p.from += by;
+            p.to += by;
+        }
+    }
+    for (Occupation& o : f.timed.takes)
+        if (o.from >= t.clock + kMinute) {
+            o.from += by;
+            o.to += by;
+        }
+    f.timed.shown = readyAt;
+    f.timed.lasts += by;
+}
+
+void wish(ActForecast& f, const Act& act, const RigFile& rig, const std::vector<RigSetting>& settings,
+          const RigTiming& t) {
+    if (!act.readyS || !act.readyK) return;
+    const auto lead = leadTimeFor(rig, settings, *act.readyK);
+    if (!lead) {
+        f.wish = Text::tr("Ready at minute {} at {} °C: {}", minuteText(*act.readyS),
+                          fixed(*act.readyK - kIcePointKelvin, 0), lead.error().message);
+        return;
+    }
+    if (t.shown > 0.0) shiftShow(f, t, lead->fromStart, lead->u, *act.readyK);
+    f.wishStarts = *act.readyS - lead->fromStart;
+    f.wish =
+        Text::tr("Ready at minute {} at {} °C: begin at minute {}, shut it at minute {} (± {} min).",
+                 minuteText(*act.readyS), fixed(*act.readyK - kIcePointKelvin, 0), minuteText(*f.wishStarts),
+                 minuteText(*act.readyS - lead->fromClock), fixed(lead->u / kMinute, 0));
+}
+
+ActForecast demonstration(const Act& act, std::optional<double> roomPascal,
+                          std::optional<double> roomCelsius) {
+    ActForecast f;
+    const auto rig = readActRig(act.rig);
+    if (!rig) {
+        f.trouble = rig.error().message;
+        return f;
+    }
+    const auto settings = settingsHere(*rig, roomPascal, roomCelsius);
+    const auto played = rehearse(*rig->rig(), settings);
+    if (!played) {
+        f.trouble = played.error().message;
+        return f;
+    }
+    const RigTiming t = timingOf(*played);
+    for (const auto& p : t.parts) {
+        // What is done within a second of the clock's move belongs to it.
+        const bool before = p.from + 1.5 < t.clock;
+        const auto kind = before ? ActPart::Prepare : p.from < t.shown ? ActPart::Wait : ActPart::Show;
+        f.parts.push_back({kind, p.from, p.to, p.begins.empty() ? Text::tr("set up") : p.begins, 0.0});
+    }
+    f.timed.lasts = t.lasts;
+    f.timed.shown = t.shown;
+    take(f, Resource::Pump, t.pump);
+    take(f, Resource::Heater, t.heater);
+    if (act.doer == ActDoer::Teacher) take(f, Resource::TeachersHands, t.hands);
+    f.iceKg = t.iceKg;
+    const ToldStory story = toldStory(rig->rig()->story(rig->variantPlace()), &*played);
+    f.materials = story.materials;
+    f.cautions = story.cautions;
+    wish(f, act, *rig->rig(), settings, t);
+    return f;
+}
+
+ActForecast lab(const LessonSession& s, const Act& act) {
+    ActForecast f;
+    if (!act.setupId || !s.model().hasPlan(*act.setupId)) {
+        f.trouble = Text::tr("its plan is not in this notebook");
+        return f;
+    }
+    const Plan& plan = s.model().plan(*act.setupId);
+    const auto& sheet = s.model().sheet(*act.setupId);
+    f.materials = materialsFor(plan);
+    for (const Caution& c : cautionsFor(plan))
+        f.cautions.push_back(c.text);
+    if (!sheet) {
+        f.trouble = sheet.error().message;
+        return f;
+    }
+    const double all = sheet->totalSeconds;
+    f.timed.lasts = all;
+    f.parts = {{ActPart::Prepare, 0.0, kSetUpSeconds, Text::tr("set up, leak test"), 0.0},
+               {ActPart::Show, kSetUpSeconds, all - kClearUpSeconds,
+                Text::tr("{} {0|point|points}", sheet->targets.size()), 0.0},
+               {ActPart::Prepare, all - kClearUpSeconds, all, Text::tr("cool, clear up"), 0.0}};
+    f.timed.takes.push_back({Resource::Pump, kSetUpSeconds, all - kClearUpSeconds});
+    if (plan.method == Method::HoldPressure)
+        f.timed.takes.push_back({Resource::Heater, kSetUpSeconds, all - kClearUpSeconds});
+    if (act.doer == ActDoer::Teacher) f.timed.takes.push_back({Resource::TeachersHands, 0.0, all});
+    return f;
+}
+
+ActForecast plainBlock(const Act& act) {
+    ActForecast f;
+    f.timed.lasts = act.lastsS.value_or(static_cast<int>(kUsualBlock));
+    f.parts = {{ActPart::Show, 0.0, f.timed.lasts, Text(), 0.0}};
+    if (act.doer == ActDoer::Teacher) f.timed.takes.push_back({Resource::TeachersHands, 0.0, f.timed.lasts});
+    return f;
+}
+
+/// As long as a person says: what is shown ends earlier, or there is more time to look.
+void setLength(ActForecast& f, double lasts) {
+    f.timed.lasts = lasts;
+    std::erase_if(f.parts, [&](const ActPart& p) { return p.from >= lasts; });
+    std::erase_if(f.timed.takes, [&](const Occupation& o) { return o.from >= lasts; });
+    for (Occupation& o : f.timed.takes)
+        o.to = std::min(o.to, lasts);
+    if (f.parts.empty())
+        f.parts.push_back({ActPart::Show, 0.0, lasts, Text(), 0.0});
+    else
+        f.parts.back().to = lasts;
+}
+
+ActForecast forecast(const LessonSession& s, const Act& act, std::optional<double> pascal,
+                     std::optional<double> celsius) {
+    ActForecast f = act.kind == ActKind::Demonstration ? demonstration(act, pascal, celsius)
+                    : act.kind == ActKind::Lab         ? lab(s, act)
+                                                       : plainBlock(act);
+    if (!f.trouble.empty() && f.timed.lasts == 0.0)
+        f.timed.lasts = act.lastsS.value_or(static_cast<int>(kUsualBlock));
+    if (act.lastsS) setLength(f, *act.lastsS);
+    return f;
+}
+
+} // namespace
+
+const ActForecast& ActForecasts::of(const LessonSession& s, const Act& act) {
+    const auto room = s.room();
+    const auto pascal = room ? std::optional(room->station.pascal()) : std::nullopt;
+    const auto celsius = s.model().roomCelsius(s.groupId());
+    // A lab depends on its plan, which the model keeps worked out.
+    if (act.kind == ActKind::Lab) {
+        m_last = forecast(s, act, pascal, celsius);
+    } else {
+        const Key key{act.kind, act.rig, act.lastsS, act.readyS, act.readyK, pascal, celsius, act.doer};
+        auto known = m_known.find(key);
+        constexpr std::size_t kMost = 200;
+        if (known == m_known.end()) {
+            if (m_known.size() >= kMost) m_known.clear();
+            known = m_known.emplace(key, forecast(s, act, pascal, celsius)).first;
+        }
+        m_last = known->second;
+    }
+    m_last.timed.starts = act.startsS;
+    m_last.timed.fixed = act.state == ActState::GoingOn;
+    return m_last;
+}
+
+PeriodRow periodRow(const LessonModel& model) {
+    if (model.data().period) return *model.data().period;
+    PeriodRow row;
+    row.lessonId = model.lesson().id;
+    row.lastsS = static_cast<int>(Plan().periodMinutes * kMinute);
+    for (const Setup& setup : model.data().setups)
+        if (model.hasPlan(setup.id)) {
+            row.lastsS = static_cast<int>(model.plan(setup.id).periodMinutes * kMinute);
+            break;
+        }
+    return row;
+}
+
+Period periodOf(const LessonModel& model) {
+    const PeriodRow row = periodRow(model);
+    Period p;
+    p.lasts = row.lastsS;
+    p.pumps = row.pumps;
+    p.heaters = row.heaters;
+    return p;
+}
+
+} // namespace uttrin

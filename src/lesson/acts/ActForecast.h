@@ -1,0 +1,53 @@
+#pragma once
+
+#include "ActRig.h"
+#include "lesson/commands/LessonSession.h"
+#include "period/Period.h"
+
+#include <map>
+#include <tuple>
+
+namespace uttrin {
+
+/// A part of an act as the period shows it, s from the act's start.
+struct ActPart {
+    enum Kind {
+        Prepare, ///< by hand, before there is something to see
+        Wait,    ///< it does it by itself
+        Show     ///< before the class
+    } kind = Show;
+    double from = 0.0, to = 0.0;
+    Text what;
+    double u = 0.0; ///< s, standard uncertainty of its end; 0 where none is known
+};
+
+/// What an act comes to, by the model of what it does.
+struct ActForecast {
+    TimedAct timed;
+    std::vector<ActPart> parts;
+    double iceKg = 0.0;
+    std::vector<Text> materials, cautions;
+    Text trouble;                     ///< why there is no forecast; empty if there is one
+    std::optional<double> wishStarts; ///< s of the period at which it has to start for what is wished
+    Text wish;                        ///< the same in words; empty without a wish
+};
+
+/// Forecasts of acts, worked out when they are first asked for and kept for as long as what they come from is
+/// the same. Not thread-safe.
+class ActForecasts {
+public:
+    [[nodiscard]] const ActForecast& of(const LessonSession& session, const Act& act);
+
+private:
+    /// All that a forecast depends on but when the act starts and how far it is.
+    using Key = std::tuple<ActKind, std::string, std::optional<int>, std::optional<int>,
+                           std::optional<double>, std::optional<double>, std::optional<double>, ActDoer>;
+    std::map<Key, ActForecast> m_known;
+    ActForecast m_last;
+};
+
+/// The period of a lesson: as it was set, else as long as its first plan says.
+[[nodiscard]] PeriodRow periodRow(const LessonModel& model);
+[[nodiscard]] Period periodOf(const LessonModel& model);
+
+} // namespace uttrin

@@ -1,0 +1,90 @@
+#include "ActRig.h"
+
+#include "json/JsonReader.h"
+#include "json/JsonText.h"
+#include "rehearsal/Demonstrations.h"
+
+#include <nlohmann/json.hpp>
+
+#include <algorithm>
+
+namespace uttrin {
+namespace {
+
+using Json = nlohmann::ordered_json;
+
+} // namespace
+
+const RigFile* ActRig::rig() const {
+    if (file) return &*file;
+    const Demonstration* shipped = findDemonstration(id);
+    return shipped ? &shipped->rig : nullptr;
+}
+
+int ActRig::variantPlace() const {
+    const RigFile* of = rig();
+    if (!of || variant.empty()) return -1;
+    const auto at = std::ranges::find(of->variants(), variant, &RigVariant::name);
+    return at == of->variants().end() ? -1 : static_cast<int>(at - of->variants().begin());
+}
+
+std::vector<RigSetting> ActRig::settings() const {
+    std::vector<RigSetting> all;
+    if (const int place = variantPlace(); place >= 0)
+        all = rig()->variants()[static_cast<std::size_t>(place)].settings;
+    all.insert(all.end(), values.begin(), values.end());
+    return all;
+}
+
+Text ActRig::refused() const {
+    const RigFile* of = rig();
+    if (!of) return Text::tr("there is no rig '{}'", id);
+    const std::string& why = of->onlyLookedAt(variantPlace());
+    return why.empty() ? Text() : Text::tr("only to be rehearsed: {}", Text::data(why));
+}
+
+std::string writeActRig(const ActRig& rig) {
+    Json json = Json::object();
+    if (rig.file)
+        json["file"] = Json::parse(rig.file->text({}, rig.file->name()));
+    else
+        json["rig"] = rig.id;
+    if (!rig.variant.empty()) json["variant"] = rig.variant;
+    json["values"] = Json::object();
+    for (const RigSetting& s : rig.values)
+        json["values"][s.pointer] = s.value;
+    return json.dump();
+}
+
+Result<ActRig> readActRig(const std::string& text) {
+    const auto json = parseJson(text);
+    if (!json) return tl::unexpected(json.error().failure());
+    std::optional<Failure> failure;
+    JsonReader r(*json, "", failure);
+    ActRig rig;
+    r.string("rig", rig.id);
+    r.string("variant", rig.variant);
+    if (const Json* file = r.at("file")) {
+        auto own = RigFile::parse(file->dump());
+        if (!own) return tl::unexpected(own.error());
+        rig.file = std::move(*own);
+    }
+    if (const Json* values = r.at("values")) {
+        if (!values->is_object()) r.refuse("values", Text::tr("an object of JSON pointers and values"));
+        for (const auto& [pointer, value] : values->items())
+            if (value.is_string())
+                rig.values.push_back({pointer, value.get<std::string>()});
+            else
+                r.refuse("values", Text::tr("values as texts, such as \"300 g\""));
+    }
+    r.onlyKnown();
+    if (failure) return tl::unexpected(*failure);
+    const RigFile* of = rig.rig();
+    if (!of) return fail(Failure::BadInput, Text::tr("there is no rig '{}'", rig.id));
+    for (const RigSetting& s : rig.values)
+        if (!of->sets(s.pointer))
+            return fail(Failure::BadInput, Text::tr("'{}' leads to no text of this rig file", s.pointer));
+    return rig;
+}
+
+} // namespace uttrin

@@ -1,0 +1,202 @@
+#include "PeriodView.h"
+
+#include "lesson/model/Clock.h"
+#include "quantities/Rounding.h"
+
+#include <algorithm>
+#include <cmath>
+#include <set>
+
+namespace uttrin {
+namespace {
+
+constexpr double kSecondsAMinute = 60.0;
+
+bool counts(const Act& act) { return act.state != ActState::Skipped; }
+bool isToCome(const Act& act) { return counts(act) && act.state != ActState::Done; }
+
+Text wantedText(Resource what, const Text& from, const Text& to, const Text& names) {
+    switch (what) {
+    case Resource::Pump:
+        return Text::tr("Minute {} to {}: the pump is wanted by {}.", from, to, names);
+    case Resource::Heater:
+        return Text::tr("Minute {} to {}: there are too few heaters for {}.", from, to, names);
+    case Resource::TeachersHands:
+        break;
+    }
+    return Text::tr("Minute {} to {}: both hands of the teacher are wanted by {}.", from, to, names);
+}
+
+Text namesOf(const std::vector<const Act*>& acts) {
+    std::vector<std::string> names;
+    for (const Act* act : acts)
+        names.push_back(act->title);
+    return Text::list(names);
+}
+
+Text clashText(const Conflict& c, const std::vector<const Act*>& acts) {
+    const auto minute = [](double s) { return fixed(s / kSecondsAMinute, 0); };
+    std::vector<const Act*> of;
+    for (const std::size_t i : c.acts)
+        of.push_back(acts[i]);
+    switch (c.kind) {
+    case Conflict::Wanted:
+        return wantedText(c.what, minute(c.from), minute(std::ceil(c.to / kSecondsAMinute) * kSecondsAMinute),
+                          namesOf(of));
+    case Conflict::AfterBell:
+        return Text::tr("{} ends {} min after the bell.", Text::typed(of[0]->title),
+                        fixed(std::ceil((c.to - c.from) / kSecondsAMinute), 0));
+    case Conflict::BeforeClass:
+        return Text::tr("{} wants the class {} min before the bell.", Text::typed(of[0]->title),
+                        fixed(std::ceil(-c.from / kSecondsAMinute), 0));
+    case Conflict::TooEarly:
+        break;
+    }
+    return Text::tr("{} starts more than three hours before the bell.", Text::typed(of[0]->title));
+}
+
+Text doerText(ActDoer doer) { return doer == ActDoer::Teacher ? Text::tr("teacher") : Text::tr("groups"); }
+
+Text stateText(ActState state) {
+    switch (state) {
+    case ActState::Planned:
+        return {};
+    case ActState::Prepared:
+        return Text::tr("prepared");
+    case ActState::GoingOn:
+        return Text::tr("going on");
+    case ActState::Done:
+        return Text::tr("done");
+    case ActState::Skipped:
+        break;
+    }
+    return Text::tr("skipped");
+}
+
+PeriodView::Lane laneOf(const Act& act, const ActForecast& f) {
+    PeriodView::Lane lane;
+    lane.id = act.id;
+    lane.title = Text::typed(act.title);
+    lane.starts = act.startsS / kSecondsAMinute;
+    lane.ends = lane.starts + f.timed.lasts / kSecondsAMinute;
+    lane.state = act.state;
+    const Text state = stateText(act.state);
+    lane.under = Text::tr("{}, {} min", doerText(act.doer), fixed(f.timed.lasts / kSecondsAMinute, 0));
+    if (!state.empty()) lane.under = Text::tr("{}, {}", lane.under, state);
+    for (const ActPart& p : f.parts)
+        lane.parts.push_back({p.kind, lane.starts + p.from / kSecondsAMinute,
+                              lane.starts + p.to / kSecondsAMinute, p.what, p.u / kSecondsAMinute});
+    return lane;
+}
+
+void addTodo(PeriodView& v, const LessonModel& model, const Act& act, const PeriodView::Lane& lane) {
+    for (const PeriodView::Part& p : lane.parts) {
+        if (p.kind == ActPart::Wait) continue;
+        const Text what = p.what.empty() ? lane.title : Text::tr("{}: {}", lane.title, p.what);
+        v.todo.push_back({p.from, periodTime(model, p.from), what, act.id});
+    }
+}
+
+void frame(PeriodView& v) {
+    constexpr double kStep = 5.0; // min
+    double from = -kStep, to = v.lasts + kStep;
+    for (const PeriodView::Lane& lane : v.lanes) {
+        from = std::min(from, lane.starts);
+        to = std::max(to, lane.ends);
+    }
+    v.from = std::floor(from / kStep) * kStep;
+    v.to = std::ceil(to / kStep) * kStep;
+}
+
+Text summaryOf(const PeriodView& v, const LessonModel& model) {
+    if (v.lanes.empty()) return Text::tr("Nothing is planned yet.");
+    const auto first = std::ranges::min_element(v.lanes, {}, &PeriodView::Lane::starts);
+    const auto last = std::ranges::max_element(v.lanes, {}, &PeriodView::Lane::ends);
+    const double spare = v.lasts - last->ends;
+    const Text end = spare >= 0.0 ? Text::tr("{} min to spare", fixed(spare, 0))
+                                  : Text::tr("{} min too long", fixed(std::ceil(-spare), 0));
+    return Text::tr("{} {0|act|acts} in a period of {} min: {}. First to do, {}: {}.", v.lanes.size(),
+                    fixed(v.lasts, 0), end, periodTime(model, first->starts), first->title);
+}
+
+/// The acts that conflicts are looked for among, and how they are timed.
+struct Timed {
+    std::vector<const Act*> acts;
+    std::vector<TimedAct> times;
+};
+Timed timedActs(const LessonSession& s, ActForecasts& forecasts) {
+    Timed t;
+    for (const Act& act : s.model().data().acts)
+        if (isToCome(act)) {
+            t.acts.push_back(&act);
+            t.times.push_back(forecasts.of(s, act).timed);
+        }
+    return t;
+}
+
+} // namespace
+
+Text periodTime(const LessonModel& model, double minute) {
+    const PeriodRow row = periodRow(model);
+    if (!row.bellAt) return Text::tr("minute {}", fixed(minute, 0));
+    return Text::typed(
+        clockText(*row.bellAt + static_cast<Milliseconds>(std::lround(minute * kSecondsAMinute * 1000.0)),
+                  model.lesson().utcOffsetMin));
+}
+
+PeriodView periodView(const LessonSession& s, ActForecasts& forecasts) {
+    PeriodView v;
+    const LessonModel& model = s.model();
+    const Period period = periodOf(model);
+    v.lasts = period.lasts / kSecondsAMinute;
+    std::set<std::string> seen, warned;
+    double ice = 0.0;
+    for (const Act& act : model.data().acts) {
+        if (!counts(act)) continue;
+        const ActForecast& f = forecasts.of(s, act);
+        v.lanes.push_back(laneOf(act, f));
+        if (!f.trouble.empty())
+            v.clashes.push_back({Text::tr("{}: {}", v.lanes.back().title, f.trouble),
+                                 v.lanes.back().starts,
+                                 v.lanes.back().ends,
+                                 {act.id}});
+        if (!isToCome(act)) continue;
+        addTodo(v, model, act, v.lanes.back());
+        ice += f.iceKg;
+        for (const Text& m : f.materials)
+            if (seen.insert(plain(m)).second) v.fetch.push_back(m);
+        for (const Text& c : f.cautions)
+            if (warned.insert(plain(c)).second) v.cautions.push_back(c);
+    }
+    if (ice > 0.0)
+        v.fetch.push_back(Text::tr("ice: {} g in all", fixed(std::ceil(ice * 1e3 / 10.0) * 10.0, 0)));
+    const Timed t = timedActs(s, forecasts);
+    for (const Conflict& c : conflictsOf(period, t.times)) {
+        PeriodView::Clash clash{clashText(c, t.acts), c.from / kSecondsAMinute, c.to / kSecondsAMinute, {}};
+        for (const std::size_t i : c.acts)
+            clash.acts.push_back(t.acts[i]->id);
+        for (PeriodView::Lane& lane : v.lanes)
+            lane.conflict = lane.conflict || std::ranges::find(clash.acts, lane.id) != clash.acts.end();
+        v.clashes.push_back(std::move(clash));
+    }
+    std::ranges::stable_sort(v.todo, {}, &PeriodView::Todo::minute);
+    frame(v);
+    if (const PeriodRow row = periodRow(model); row.bellAt) {
+        const double now = static_cast<double>(s.clock().now() - *row.bellAt) / 1000.0 / kSecondsAMinute;
+        if (now >= v.from && now <= v.to) v.now = now;
+    }
+    v.summary = summaryOf(v, model);
+    return v;
+}
+
+std::optional<std::vector<std::pair<RowId, int>>> mendOf(const LessonSession& s, ActForecasts& forecasts) {
+    const Timed t = timedActs(s, forecasts);
+    const auto mend = mendOf(periodOf(s.model()), t.times);
+    if (!mend) return std::nullopt;
+    std::vector<std::pair<RowId, int>> moves;
+    for (std::size_t i = 0; i < t.acts.size(); ++i)
+        if (mend->minutes[i] != 0) moves.emplace_back(t.acts[i]->id, mend->minutes[i]);
+    return moves;
+}
+
+} // namespace uttrin

@@ -1,0 +1,108 @@
+#include "ActCommands.h"
+
+#include <algorithm>
+
+namespace uttrin {
+namespace {
+
+Result<void> check(const Act& act) {
+    if (isBlank(act.title)) return fail(Failure::BadInput, Text::tr("Give the act a title."));
+    if (act.lastsS && *act.lastsS <= 0)
+        return fail(Failure::BadInput,
+                    Text::tr("An act lasts longer than 0 min; leave the length empty to take the model’s."));
+    return {};
+}
+
+} // namespace
+
+Result<Act> ActCommands::find(RowId id) const {
+    const auto& acts = model().data().acts;
+    const auto at = std::ranges::find(acts, id, &Act::id);
+    if (at == acts.end()) return fail(Failure::BadInput, Text::tr("There is no such act in this lesson."));
+    return *at;
+}
+
+Result<RowId> ActCommands::add(const Act& act) {
+    if (const auto ok = check(act); !ok) return tl::unexpected(ok.error());
+    Act added = act;
+    added.lessonId = session().lessonId();
+    RowId id = 0;
+    const auto done = perform(Text::tr("Add {}", Text::typed(act.title)),
+                              [&](Notebook::Editor& edit) { id = edit.insert(added); });
+    if (!done) return tl::unexpected(done.error());
+    return id;
+}
+
+Result<void> ActCommands::change(const Act& after, const Text& label) {
+    if (auto ok = check(after); !ok) return ok;
+    const auto before = find(after.id);
+    if (!before) return tl::unexpected(before.error());
+    return perform(label, [&](Notebook::Editor& edit) { edit.update(*before, after); });
+}
+
+Result<void> ActCommands::moveTo(RowId id, int startsS) {
+    auto act = find(id);
+    if (!act) return tl::unexpected(act.error());
+    act->startsS = startsS;
+    return change(*act, Text::tr("Move {}", Text::typed(act->title)));
+}
+
+Result<void> ActCommands::moveBy(const std::vector<std::pair<RowId, int>>& minutes) {
+    std::vector<std::pair<Act, Act>> moved;
+    for (const auto& [id, by] : minutes) {
+        const auto act = find(id);
+        if (!act) return tl::unexpected(act.error());
+        Act after = *act;
+        after.startsS += 60 * by;
+        moved.emplace_back(*act, after);
+    }
+    return perform(Text::tr("Move {} {0|act|acts}", moved.size()), [&](Notebook::Editor& edit) {
+        for (const auto& [before, after] : moved)
+            edit.update(before, after);
+    });
+}
+
+Result<void> ActCommands::remove(RowId id) {
+    const auto act = find(id);
+    if (!act) return tl::unexpected(act.error());
+    return perform(Text::tr("Take {} away", Text::typed(act->title)),
+                   [&](Notebook::Editor& edit) { edit.remove(*act); });
+}
+
+Result<void> ActCommands::skip(RowId id, const std::string& why) {
+    auto act = find(id);
+    if (!act) return tl::unexpected(act.error());
+    if (isBlank(why))
+        return fail(Failure::BadInput, Text::tr("Say in a word why it is skipped: the record keeps it."));
+    act->state = ActState::Skipped;
+    act->whySkipped = why;
+    return change(*act, Text::tr("Skip {}", Text::typed(act->title)));
+}
+
+Result<void> ActCommands::setState(RowId id, ActState state) {
+    auto act = find(id);
+    if (!act) return tl::unexpected(act.error());
+    act->state = state;
+    act->whySkipped.reset();
+    return change(*act, Text::tr("Change {}", Text::typed(act->title)));
+}
+
+Result<void> ActCommands::setPeriod(const PeriodRow& period) {
+    constexpr int kDay = 24 * 3600; // s
+    if (period.lastsS <= 0 || period.lastsS > kDay)
+        return fail(Failure::BadInput, Text::tr("A period lasts more than 0 min and at most a day."));
+    if (period.pumps < 0 || period.heaters < 0)
+        return fail(Failure::BadInput, Text::tr("The room has no fewer than 0 pumps and 0 heaters."));
+    const auto before = model().data().period;
+    PeriodRow after = period;
+    after.lessonId = session().lessonId();
+    if (before) after.id = before->id;
+    return perform(Text::tr("Change the period"), [&](Notebook::Editor& edit) {
+        if (before)
+            edit.update(*before, after);
+        else
+            edit.insert(after);
+    });
+}
+
+} // namespace uttrin

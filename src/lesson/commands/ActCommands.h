@@ -1,0 +1,34 @@
+#pragma once
+
+#include "LessonSession.h"
+
+#include <utility>
+#include <vector>
+
+namespace uttrin {
+
+/// The acts of a lesson: added, moved, changed, taken away, how far they are. Each change is one transaction.
+class ActCommands : public SessionCommands {
+public:
+    using SessionCommands::SessionCommands;
+    /// Adds an act to the lesson in hand, whatever its `id` and `lessonId` say. BadInput without a title.
+    [[nodiscard]] Result<RowId> add(const Act& act);
+    /// Gives an act other values. BadInput without a title, or if it lasts no time.
+    [[nodiscard]] Result<void> change(const Act& after, const Text& label);
+    /// Moves an act to another start, s of the period.
+    [[nodiscard]] Result<void> moveTo(RowId id, int startsS);
+    /// Moves several by whole minutes at once, as one change.
+    [[nodiscard]] Result<void> moveBy(const std::vector<std::pair<RowId, int>>& minutes);
+    [[nodiscard]] Result<void> remove(RowId id);
+    /// It will not be done; BadInput without a word of why.
+    [[nodiscard]] Result<void> skip(RowId id, const std::string& why);
+    [[nodiscard]] Result<void> setState(RowId id, ActState state);
+    /// When the bell rings, how long the period lasts, what the room has. BadInput for a period that lasts no
+    /// time or longer than a day.
+    [[nodiscard]] Result<void> setPeriod(const PeriodRow& period);
+
+private:
+    [[nodiscard]] Result<Act> find(RowId id) const;
+};
+
+} // namespace uttrin

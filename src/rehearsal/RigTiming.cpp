@@ -1,0 +1,78 @@
+#include "RigTiming.h"
+
+#include "CoolingFit.h"
+
+#include <algorithm>
+
+namespace uttrin {
+namespace {
+
+constexpr double kBefore = 30.0, kAfter = 30.0; // s, for which a move takes the hands
+constexpr double kSettingUp = 60.0;             // s, for which they are taken at the beginning
+constexpr double kAfterTheLast = 60.0;          // s, for looking at what came of it
+
+/// Joins a spell to the last one if they touch.
+void add(std::vector<RigTiming::Spell>& spells, double from, double to) {
+    if (to <= from) return;
+    if (!spells.empty() && from <= spells.back().to)
+        spells.back().to = std::max(spells.back().to, to);
+    else
+        spells.push_back({from, to});
+}
+
+double endOf(const Rehearsal& r) {
+    const auto spells = boilingSpells(r);
+    const double whole = r.run.samples.back().seconds;
+    if (!spells.empty() && spells.back().second >= whole) return whole; // it still boils
+    double last = spells.empty() ? 0.0 : spells.back().second;
+    for (const RigEvent& e : r.run.events)
+        last = std::max(last, e.seconds);
+    return last > 0.0 ? std::min(whole, last + kAfterTheLast) : whole;
+}
+
+double iceOf(const Rehearsal& r) {
+    double kg = 0.0;
+    for (const Contact& c : r.setup.model.contacts)
+        if (c.on) kg += c.iceKg;
+    for (const RigEvent& e : r.run.events)
+        if (e.kind == RigEventKind::Moved && e.part >= 0)
+            for (const RigAction& a : r.setup.moves[static_cast<std::size_t>(e.part)].actions)
+                if (a.what == RigAction::Ice) kg += a.value;
+    return kg;
+}
+
+} // namespace
+
+RigTiming timingOf(const Rehearsal& r) {
+    RigTiming t;
+    t.clock = clockStart(r);
+    t.lasts = endOf(r);
+    t.iceKg = iceOf(r);
+    std::vector<std::pair<double, Text>> moves{{0.0, Text()}};
+    for (const RigEvent& e : r.run.events)
+        if (e.kind == RigEventKind::Moved && e.seconds < t.lasts) {
+            const Text says = eventText(r.setup, e);
+            if (e.seconds <= moves.back().first + 1.0 && e.seconds > 0.0)
+                moves.back() = {moves.back().first, moves.back().second.empty()
+                                                        ? says
+                                                        : Text::tr("{}, {}", moves.back().second, says)};
+            else if (e.seconds > 0.0)
+                moves.emplace_back(e.seconds, says);
+            else
+                moves.back().second = says;
+        }
+    add(t.hands, 0.0, std::min(kSettingUp, t.lasts));
+    for (std::size_t i = 0; i < moves.size(); ++i) {
+        const double from = moves[i].first, to = i + 1 < moves.size() ? moves[i + 1].first : t.lasts;
+        t.parts.push_back({from, to, moves[i].second});
+        if (i > 0) add(t.hands, std::max(0.0, from - kBefore), std::min(t.lasts, from + kAfter));
+        const RigModel model = modelAt(r, from);
+        if (std::ranges::any_of(model.pumps, &PumpAt::on)) add(t.pump, from, to);
+        if (std::ranges::any_of(model.heaters, [](const Heater& h) { return h.watt > 0.0; }))
+            add(t.heater, from, to);
+        if (t.shown == 0.0 && r.setup.clockMove >= 0 && from > t.clock + 1.0) t.shown = from;
+    }
+    return t;
+}
+
+} // namespace uttrin
