@@ -204,6 +204,10 @@ TEST_F(TabKeyWalk, EveryStopHasANameARoleARingAndRoom) {
         goTo(static_cast<Station>(i));
         all.push_back(walk(*d, d->window, app::NavigationColumn::stationName(i).toStdString()));
     }
+    goTo(Station::Plan);
+    d->press("planFaceLadder_1");
+    all.push_back(walk(*d, d->window, "Plan, the lesson"));
+    d->press("planFace_0");
     for (const auto& [action, name] : {std::pair{"actionDialReader", "Dial reader"},
                                        {"actionPhotoReader", "Photo reader"},
                                        {"actionAltitudes", "Boiling against height"},
@@ -250,7 +254,7 @@ TEST_F(TabKeyWalk, EveryStopHasANameARoleARingAndRoom) {
         QTest::qWait(400);
         EXPECT_TRUE(walked) << name;
     }
-    ASSERT_EQ(all.size(), 16U);
+    ASSERT_EQ(all.size(), 17U);
     std::string table = "| screen | controls that take the keyboard | without a name or a role | whose ring "
                         "is not seen by its pixels | under 24 px | up and back from the one before | "
                         "texts under 4.5:1 by their pixels | texts cut off |\n"

@@ -179,8 +179,7 @@ TEST_F(Acts, TwoThatWantThePumpAreNamedAndMendedOnOneKey) {
     PeriodView v = view();
     ASSERT_EQ(v.lanes.size(), 2U);
     const auto pump = std::ranges::find_if(v.clashes, [](const auto& c) {
-        return plain(c.says).find("the pump is wanted by bell-jar, freeze-by-boiling") !=
-               std::string::npos;
+        return plain(c.says).find("the pump is wanted by bell-jar, freeze-by-boiling") != std::string::npos;
     });
     ASSERT_NE(pump, v.clashes.end());
     EXPECT_EQ(pump->acts, (std::vector<RowId>{bell, ice}));
@@ -243,6 +242,25 @@ TEST_F(Acts, WhatToDoStandsInTheOrderOfTimeByTheClock) {
     EXPECT_NEAR(*v.now, 0.0, 1e-9);
     EXPECT_LE(v.from, -30.0);
     EXPECT_TRUE(std::ranges::any_of(v.fetch, [](const Text& t) { return plain(t) == "ice: 180 g in all"; }));
+}
+
+TEST_F(Acts, TheBellIsATimeOnTheDayOfTheLesson) {
+    Lesson lesson;
+    lesson.heldOn = "2026-04-24";
+    for (const int offset : {0, 120, -330}) {
+        lesson.utcOffsetMin = offset;
+        for (const char* time : {"00:00", "10:00", "23:59"}) {
+            const auto at = onTheDay(lesson, time);
+            ASSERT_TRUE(at) << time;
+            EXPECT_EQ(clockText(*at, offset), time);
+            EXPECT_EQ(isoText(*at, offset).substr(0, 10), lesson.heldOn);
+        }
+        EXPECT_EQ(onTheDay(lesson, "9:05"), onTheDay(lesson, "09:05"));
+    }
+    for (const char* wrong : {"", "10", "24:00", "10:60", "-1:00", "10:0.5", "x:y"})
+        EXPECT_FALSE(onTheDay(lesson, wrong)) << wrong;
+    lesson.heldOn = "some day";
+    EXPECT_FALSE(onTheDay(lesson, "10:00"));
 }
 
 TEST_F(Acts, ALabTakesAsLongAsItsSheet) {

@@ -29,6 +29,7 @@
 #include "lesson/views/NavigationView.h"
 #include "lesson/views/StripView.h"
 #include "lesson/views/TapeView.h"
+#include "rehearsal/Demonstrations.h"
 
 #include <QApplication>
 #include <QCloseEvent>
@@ -117,6 +118,12 @@ QWidget* MainWindow::make(Station station) {
                 [this](bool boilingPoints) { printSheet(m_controller, boilingPoints, this); });
         connect(plan, &PlanStation::saveSheetRequested, this,
                 [this](bool boilingPoints) { saveSheet(m_controller, boilingPoints, this); });
+        connect(plan, &PlanStation::rehearseRequested, this, [this](const QString& rig) {
+            goTo(Station::Rehearse);
+            if (const Demonstration* d = findDemonstration(rig.toStdString()))
+                static_cast<RehearseStation*>(page(Station::Rehearse))
+                    ->choose(static_cast<int>(d - demonstrations().data()));
+        });
         return plan;
     }
     case Station::Rehearse: {

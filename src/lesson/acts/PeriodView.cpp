@@ -2,6 +2,7 @@
 
 #include "lesson/model/Clock.h"
 #include "quantities/Rounding.h"
+#include "quantities/Units.h"
 
 #include <algorithm>
 #include <cmath>
@@ -135,6 +136,20 @@ Timed timedActs(const LessonSession& s, ActForecasts& forecasts) {
 }
 
 } // namespace
+
+std::optional<Milliseconds> onTheDay(const Lesson& lesson, const std::string& clock) {
+    const auto colon = clock.find(':');
+    if (colon == std::string::npos) return std::nullopt;
+    const auto hour = parseNumber(clock.substr(0, colon)), minute = parseNumber(clock.substr(colon + 1));
+    constexpr int kHours = 24, kMinutes = 60;
+    if (!hour || !minute || *hour < 0 || *hour >= kHours || *minute < 0 || *minute >= kMinutes ||
+        std::trunc(*hour) != *hour || std::trunc(*minute) != *minute)
+        return std::nullopt;
+    const auto midnight = timeOfIso(lesson.heldOn + "T00:00:00+00:00");
+    if (!midnight) return std::nullopt;
+    const double minutes = kMinutes * *hour + *minute - lesson.utcOffsetMin;
+    return *midnight + static_cast<Milliseconds>(minutes * kSecondsAMinute * 1000.0);
+}
 
 Text periodTime(const LessonModel& model, double minute) {
     const PeriodRow row = periodRow(model);

@@ -1,5 +1,7 @@
 #include "PlanStation.h"
 
+#include "PeriodPage.h"
+#include "app/controller/PageStack.h"
 #include "app/controls/Card.h"
 #include "app/controls/FlowLayout.h"
 #include "app/controls/Grid.h"
@@ -18,6 +20,7 @@
 #include <QHBoxLayout>
 #include <QHeaderView>
 #include <QPushButton>
+#include <QSettings>
 #include <QTableView>
 
 namespace uttrin::app {
@@ -28,16 +31,56 @@ constexpr Spacing kSpacings[] = {Spacing::Pressure, Spacing::Temperature, Spacin
 constexpr BoilingCriterion kCriteria[] = {BoilingCriterion::FirstBubbles, BoilingCriterion::Steady,
                                           BoilingCriterion::StopsAfterIsolating};
 constexpr int kPredictionColumn = 4;
+constexpr const char* kFace = "planFace"; // of the settings
 
 } // namespace
 
 PlanStation::PlanStation(LessonController& controller) : StationPage(controller) {
-    auto* row = new QHBoxLayout(this);
-    row->setContentsMargins(grid::kAround);
+    auto* whole = new QVBoxLayout(this);
+    whole->setContentsMargins(grid::kAround);
+    m_faces = new PageStack;
+    whole->addWidget(m_faces);
+    m_faces->addWidget(buildLadderPage());
+    m_toPeriod = makeFaces(QStringLiteral("planFace"));
+    m_acts = new PeriodPage(controller, m_toPeriod);
+    m_faces->addWidget(m_acts);
+    connect(m_acts, &PeriodPage::rehearseRequested, this, &PlanStation::rehearseRequested);
+    wire();
+    showFace(QSettings().value(kFace, 0).toInt());
+}
+
+/// The ladder first: what every lesson with a lab has.
+Segments* PlanStation::makeFaces(const QString& name) {
+    auto* faces = new Segments(name, tr("What is planned"));
+    faces->setChoices({tr("Lab ladder"), tr("Lesson")});
+    faces->button(1)->setToolTip(tr("The acts of the period, before and after the bell"));
+    connect(faces, &Segments::picked, this, &PlanStation::showFace);
+    return faces;
+}
+
+void PlanStation::showFace(int face) {
+    QSettings().setValue(kFace, face);
+    m_faces->setCurrentIndex(std::clamp(face, 0, m_faces->count() - 1));
+    for (Segments* s : {m_toPeriod, m_toLadder})
+        s->choose(m_faces->currentIndex());
+}
+
+QWidget* PlanStation::buildLadderPage() {
+    auto* page = new QWidget;
+    auto* row = new QHBoxLayout(page);
+    row->setContentsMargins(0, 0, 0, 0);
     row->setSpacing(grid::kMargin);
+    auto* left = new QVBoxLayout;
+    left->setSpacing(grid::kStep);
+    m_toLadder = makeFaces(QStringLiteral("planFaceLadder"));
+    auto* choice = new QHBoxLayout;
+    choice->addWidget(m_toLadder);
+    choice->addStretch();
+    left->addLayout(choice);
     m_map = new PhaseMap;
     m_map->setTargetsMovable(true);
-    row->addWidget(m_map, 1);
+    left->addWidget(m_map, 1);
+    row->addLayout(left, 1);
     auto* right = new ScrollColumn;
     right->setWidths(540, 704);
     right->column()->setSpacing(grid::kStep);
@@ -102,7 +145,7 @@ PlanStation::PlanStation(LessonController& controller) : StationPage(controller)
     m_cautions->setObjectName(QStringLiteral("planCautions"));
     right->column()->addWidget(m_cautions);
     right->column()->addStretch();
-    wire();
+    return page;
 }
 
 QWidget* PlanStation::buildLadder() {

@@ -3,17 +3,20 @@
 #include "app/controller/StationPage.h"
 
 class QCheckBox;
+class QStackedWidget;
 class QTableView;
 
 namespace uttrin::app {
 
 class Words;
 class NumberField;
+class PeriodPage;
 class PhaseMap;
 class Segments;
 class TableModel;
 
-/// The ladder of targets on the phase map and as a run sheet with what this instrument will show.
+/// The period with its acts; and the ladder of targets of its lab, on the phase map and as a run sheet with
+/// what this instrument will show.
 class PlanStation : public StationPage {
     Q_OBJECT
 public:
@@ -23,18 +26,25 @@ signals:
     /// @param boilingPoints  whether the sheet shows them.
     void printRequested(bool boilingPoints);
     void saveSheetRequested(bool boilingPoints);
+    void rehearseRequested(const QString& rig);
 
 protected:
     void refresh() override;
 
 private:
     QWidget* buildLadder();
+    QWidget* buildLadderPage();
+    Segments* makeFaces(const QString& name);
+    void showFace(int face);
     void wire();
     void apply();
     void showSheet(const RunSheet& sheet);
     void showEnds();
     void predicted(int row, const QString& text);
 
+    QStackedWidget* m_faces;
+    PeriodPage* m_acts;
+    Segments *m_toPeriod, *m_toLadder; ///< the same choice on either face
     PhaseMap* m_map;
     Segments *m_spacing, *m_criterion;
     NumberField *m_from, *m_to, *m_count, *m_step, *m_trial, *m_period;

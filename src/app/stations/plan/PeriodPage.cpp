@@ -1,0 +1,281 @@
+#include "PeriodPage.h"
+
+#include "ActCard.h"
+#include "PeriodTimeline.h"
+#include "app/controls/FieldEdit.h"
+#include "app/controls/FlowLayout.h"
+#include "app/controls/Grid.h"
+#include "app/controls/Labels.h"
+#include "app/controls/NumberField.h"
+#include "app/controls/OnScreen.h"
+#include "app/controls/ScrollColumn.h"
+#include "lesson/commands/ActCommands.h"
+#include "lesson/model/Clock.h"
+#include "rehearsal/Demonstrations.h"
+
+#include <QComboBox>
+#include <QHBoxLayout>
+#include <QPushButton>
+
+#include <algorithm>
+#include <cmath>
+
+namespace uttrin::app {
+namespace {
+
+constexpr int kSeconds = 60; // a minute
+
+QString lines(const std::vector<Text>& texts) {
+    QStringList all;
+    for (const Text& t : texts)
+        all << onScreen(t);
+    return all.join(QLatin1Char('\n'));
+}
+
+} // namespace
+
+PeriodPage::PeriodPage(LessonController& controller, QWidget* before) : StationPage(controller) {
+    auto* whole = new QVBoxLayout(this);
+    whole->setContentsMargins(0, 0, 0, 0);
+    auto* scroll = new ScrollColumn;
+    whole->addWidget(scroll);
+    auto* column = scroll->column();
+    column->setSpacing(grid::kStep);
+    column->addWidget(buildHead(before));
+    m_timeline = new PeriodTimeline;
+    column->addWidget(m_timeline);
+    m_clashes = makeLabel({}, "caution");
+    m_clashes->setObjectName(QStringLiteral("periodClashes"));
+    column->addWidget(m_clashes);
+    m_summary = makeLabel({}, "smallNote");
+    m_summary->setObjectName(QStringLiteral("periodSummary"));
+    column->addWidget(m_summary);
+    auto* under = new QHBoxLayout;
+    under->setSpacing(grid::kMargin);
+    m_card = new ActCard(controller);
+    under->addWidget(m_card, 1);
+    under->addWidget(buildPeriod(), 1);
+    column->addLayout(under);
+    column->addStretch();
+    wire();
+}
+
+QWidget* PeriodPage::buildHead(QWidget* before) {
+    auto* head = FlowLayout::inRow();
+    head->addFixed(before);
+    m_demonstrations = new QComboBox;
+    m_demonstrations->setObjectName(QStringLiteral("addDemonstration"));
+    m_demonstrations->setAccessibleName(tr("Add a demonstration"));
+    m_demonstrations->addItem(tr("Add a demonstration…"));
+    for (const Demonstration& d : demonstrations())
+        if (ActRig{d.id, {}, {}, std::nullopt}.refused().empty())
+            m_demonstrations->addItem(onScreen(Text::data(d.rig.name())), QString::fromStdString(d.id));
+    m_lab = new QPushButton(tr("Add the lab"));
+    m_lab->setObjectName(QStringLiteral("addLab"));
+    m_lab->setToolTip(tr("The plan in hand, with its runs"));
+    m_block = new QPushButton(tr("Add a block"));
+    m_block->setObjectName(QStringLiteral("addBlock"));
+    m_block->setToolTip(tr("Talk, setting up, clearing away"));
+    m_mend = new QPushButton(tr("Mend"));
+    m_mend->setObjectName(QStringLiteral("mendPeriod"));
+    m_mend->setShortcut(Qt::Key_F9);
+    m_mend->setToolTip(tr("Moves acts by the fewest minutes, so that nothing conflicts (F9)"));
+    head->addFixed(m_demonstrations);
+    for (QPushButton* b : {m_lab, m_block, m_mend})
+        head->addFixed(b);
+    return head->parentWidget();
+}
+
+QWidget* PeriodPage::buildPeriod() {
+    auto* card = new Card;
+    auto* fields = FlowLayout::inRow();
+    m_bell = new FieldEdit;
+    m_bell->setObjectName(QStringLiteral("periodBell"));
+    m_bell->setAccessibleName(tr("Clock time of the bell with which the period begins"));
+    m_bell->setQuestion(QStringLiteral("hh:mm"));
+    m_bell->setUsualWidth(72);
+    m_lasts = new NumberField(tr("period"), QStringLiteral("min"), QStringLiteral("periodLasts"));
+    m_pumps = new NumberField(tr("pumps"), QString(), QStringLiteral("periodPumps"));
+    m_heaters = new NumberField(tr("heaters"), QString(), QStringLiteral("periodHeaters"));
+    auto* bell = new QWidget;
+    auto* bellColumn = labelled(tr("first bell"), m_bell);
+    bellColumn->setContentsMargins(0, 0, 0, 0);
+    bell->setLayout(bellColumn);
+    fields->addFixed(bell);
+    for (NumberField* f : {m_lasts, m_pumps, m_heaters}) {
+        f->edit()->setUsualWidth(64);
+        fields->addFixed(f);
+    }
+    card->column()->addWidget(fields->parentWidget());
+    card->column()->addWidget(makeLabel(tr("What to do when"), "heading"));
+    m_todo = makeLabel({});
+    m_todo->setObjectName(QStringLiteral("periodTodo"));
+    card->column()->addWidget(m_todo);
+    card->column()->addWidget(makeLabel(tr("To fetch"), "heading"));
+    m_fetch = makeLabel({});
+    m_fetch->setObjectName(QStringLiteral("periodFetch"));
+    card->column()->addWidget(m_fetch);
+    m_cautions = makeLabel({}, "caution");
+    m_cautions->setObjectName(QStringLiteral("periodCautions"));
+    card->column()->addWidget(m_cautions);
+    card->column()->addStretch();
+    return card;
+}
+
+void PeriodPage::wire() {
+    connect(m_demonstrations, &QComboBox::activated, this, &PeriodPage::addDemonstration);
+    connect(m_lab, &QPushButton::clicked, this, [this] {
+        Act act;
+        act.kind = ActKind::Lab;
+        act.title = session().plan().title;
+        if (isBlank(act.title)) act.title = plain(Text::tr("Lab"));
+        act.doer = ActDoer::Groups;
+        act.setupId = session().setupId();
+        add(act);
+    });
+    connect(m_block, &QPushButton::clicked, this, [this] {
+        Act act;
+        act.title = tr("Talk").toStdString();
+        act.lastsS = 5 * kSeconds;
+        add(act);
+    });
+    connect(m_mend, &QPushButton::clicked, this, &PeriodPage::mend);
+    connect(m_timeline, &PeriodTimeline::chosen, this, &PeriodPage::choose);
+    connect(m_timeline, &PeriodTimeline::moved, this, &PeriodPage::move);
+    connect(m_timeline, &PeriodTimeline::lengthened, this, &PeriodPage::lengthen);
+    connect(m_timeline, &PeriodTimeline::takenAway, this,
+            [this](RowId act) { m_controller.carryOut(&ActCommands::remove, act); });
+    connect(m_card, &ActCard::rehearseRequested, this, &PeriodPage::rehearseRequested);
+    connect(m_bell, &QLineEdit::editingFinished, this, &PeriodPage::applyPeriod);
+    for (NumberField* f : {m_lasts, m_pumps, m_heaters})
+        connect(f, &NumberField::committed, this, &PeriodPage::applyPeriod);
+}
+
+double PeriodPage::endOfAll() const {
+    double end = 0.0;
+    for (const auto& lane : m_view.lanes)
+        end = std::max(end, lane.ends);
+    return end;
+}
+
+void PeriodPage::addDemonstration(int index) {
+    m_demonstrations->setCurrentIndex(0);
+    if (index <= 0) return;
+    const std::string id = m_demonstrations->itemData(index).toString().toStdString();
+    Act act;
+    act.kind = ActKind::Demonstration;
+    act.title = m_demonstrations->itemText(index).toStdString();
+    act.rig = writeActRig({id, {}, {}, std::nullopt});
+    add(act);
+}
+
+void PeriodPage::add(Act act) {
+    act.startsS = kSeconds * static_cast<int>(std::ceil(endOfAll()));
+    const auto id = m_controller.carryOut(&ActCommands::add, act);
+    if (!id) return;
+    choose(*id);
+    m_timeline->setFocus();
+}
+
+void PeriodPage::choose(RowId act) {
+    m_chosen = act;
+    refresh();
+}
+
+const Act* PeriodPage::chosenAct() const {
+    const auto& acts = session().model().data().acts;
+    const auto at = std::ranges::find_if(acts, [&](const Act& a) { return a.id == m_chosen; });
+    return at == acts.end() ? nullptr : &*at;
+}
+
+void PeriodPage::move(RowId id, int minutes) {
+    m_controller.carryOut(&ActCommands::moveBy, std::vector<std::pair<RowId, int>>{{id, minutes}});
+}
+
+void PeriodPage::lengthen(RowId id, int minutes) {
+    const auto& acts = session().model().data().acts;
+    const auto at = std::ranges::find(acts, id, &Act::id);
+    if (at == acts.end()) return;
+    Act after = *at;
+    const double lasts = m_forecasts.of(session(), *at).timed.lasts + kSeconds * minutes;
+    after.lastsS = std::max(kSeconds, static_cast<int>(std::lround(lasts / kSeconds)) * kSeconds);
+    m_controller.carryOut(&ActCommands::change, after, Text::tr("Change a length"));
+}
+
+void PeriodPage::mend() {
+    const auto moves = uttrin::mendOf(session(), m_forecasts);
+    if (!moves) {
+        m_controller.say(tr("Moving does not mend it: there is more to do than there is time. Skip an act or "
+                            "make one shorter."));
+        return;
+    }
+    if (moves->empty()) {
+        m_controller.say(tr("Nothing conflicts."));
+        return;
+    }
+    int sum = 0;
+    for (const auto& [act, minutes] : *moves)
+        sum += std::abs(minutes);
+    if (m_controller.carryOut(&ActCommands::moveBy, *moves))
+        m_controller.say(tr("Mended: %1 min moved in all. Undo puts it back.").arg(onScreen(sum, 0)));
+}
+
+void PeriodPage::applyPeriod() {
+    if (!m_controller.isOpen()) return;
+    PeriodRow row = periodRow(session().model());
+    const PeriodRow before = row;
+    if (const auto v = m_lasts->value()) row.lastsS = static_cast<int>(std::lround(*v * kSeconds));
+    if (const auto v = m_pumps->value()) row.pumps = static_cast<int>(*v);
+    if (const auto v = m_heaters->value()) row.heaters = static_cast<int>(*v);
+    const QString bell = m_bell->text().trimmed();
+    if (bell.isEmpty())
+        row.bellAt.reset();
+    else if (const auto at = onTheDay(session().model().lesson(), bell.toStdString()))
+        row.bellAt = *at;
+    else {
+        m_controller.complain(tr("'%1' is no clock time; type the first bell as 10:00.").arg(bell));
+        showBell();
+    }
+    if (row.bellAt == before.bellAt && row.lastsS == before.lastsS && row.pumps == before.pumps &&
+        row.heaters == before.heaters)
+        return;
+    m_controller.carryOut(&ActCommands::setPeriod, row);
+}
+
+void PeriodPage::showBell() {
+    const PeriodRow row = periodRow(session().model());
+    m_bell->setText(
+        row.bellAt ? QString::fromStdString(clockText(*row.bellAt, session().model().lesson().utcOffsetMin))
+                   : QString());
+}
+
+void PeriodPage::refresh() {
+    if (!m_controller.isOpen()) return;
+    m_view = periodView(session(), m_forecasts);
+    m_timeline->show(m_view, m_chosen);
+    const Act* act = chosenAct();
+    m_card->show(act, act ? &m_forecasts.of(session(), *act) : nullptr);
+    std::vector<Text> clashes;
+    for (const auto& c : m_view.clashes)
+        clashes.push_back(c.says);
+    m_clashes->setText((clashes.empty() ? QString() : QStringLiteral("\u26A0 ")) + lines(clashes));
+    m_clashes->setVisible(!clashes.empty());
+    m_mend->setEnabled(!clashes.empty());
+    m_summary->setText(onScreen(m_view.summary));
+    QStringList todo;
+    for (const auto& t : m_view.todo)
+        todo << tr("%1  %2").arg(onScreen(t.when), onScreen(t.what));
+    m_todo->setText(todo.isEmpty() ? tr("Nothing yet.") : todo.join(QLatin1Char('\n')));
+    m_fetch->setText(m_view.fetch.empty() ? tr("Nothing yet.") : lines(m_view.fetch));
+    m_cautions->setText(lines(m_view.cautions));
+    m_cautions->setVisible(!m_view.cautions.empty());
+    const PeriodRow row = periodRow(session().model());
+    if (!m_bell->hasFocus()) showBell();
+    m_lasts->setValue(row.lastsS / static_cast<double>(kSeconds));
+    m_pumps->setValue(row.pumps);
+    m_heaters->setValue(row.heaters);
+}
+
+} // namespace uttrin::app
+
+#include "moc_PeriodPage.cpp"

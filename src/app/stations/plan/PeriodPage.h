@@ -1,0 +1,58 @@
+#pragma once
+
+#include "app/controller/StationPage.h"
+#include "lesson/acts/PeriodView.h"
+
+class QComboBox;
+class QPushButton;
+
+namespace uttrin::app {
+
+class ActCard;
+class NumberField;
+class FieldEdit;
+class PeriodTimeline;
+class Words;
+
+/// The period of a lesson: its acts in lanes, what conflicts, what to do when, what to fetch.
+class PeriodPage : public StationPage {
+    Q_OBJECT
+public:
+    /// @param before  a control that stands at the beginning of its row.
+    PeriodPage(LessonController& controller, QWidget* before);
+    void choose(RowId act);
+
+signals:
+    void rehearseRequested(const QString& rig);
+
+protected:
+    void refresh() override;
+
+private:
+    QWidget* buildHead(QWidget* before);
+    QWidget* buildPeriod();
+    void wire();
+    void addDemonstration(int index);
+    void add(Act act);
+    void move(RowId act, int minutes);
+    void lengthen(RowId act, int minutes);
+    void mend();
+    void applyPeriod();
+    void showBell();
+    [[nodiscard]] const Act* chosenAct() const;
+    /// After all that is planned, min.
+    [[nodiscard]] double endOfAll() const;
+
+    ActForecasts m_forecasts;
+    PeriodView m_view;
+    std::optional<RowId> m_chosen;
+    QComboBox* m_demonstrations;
+    QPushButton *m_lab, *m_block, *m_mend;
+    PeriodTimeline* m_timeline;
+    ActCard* m_card;
+    FieldEdit* m_bell;
+    NumberField *m_lasts, *m_pumps, *m_heaters;
+    Words *m_clashes, *m_summary, *m_todo, *m_fetch, *m_cautions;
+};
+
+} // namespace uttrin::app
