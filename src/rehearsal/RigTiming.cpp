@@ -11,6 +11,8 @@ constexpr double kBefore = 30.0, kAfter = 30.0; // s, for which a move takes the
 constexpr double kSettingUp = 60.0;             // s, for which they are taken at the beginning
 constexpr double kAfterTheLast = 60.0;          // s, for looking at what came of it
 
+constexpr double kAtOnce = 1.5, kAtTheBeginning = 15.0; // s, within which moves are one
+
 /// Joins a spell to the last one if they touch.
 void add(std::vector<RigTiming::Spell>& spells, double from, double to) {
     if (to <= from) return;
@@ -48,25 +50,30 @@ RigTiming timingOf(const Rehearsal& r) {
     t.clock = clockStart(r);
     t.lasts = endOf(r);
     t.iceKg = iceOf(r);
-    std::vector<std::pair<double, Text>> moves{{0.0, Text()}};
-    for (const RigEvent& e : r.run.events)
-        if (e.kind == RigEventKind::Moved && e.seconds < t.lasts) {
-            const Text says = eventText(r.setup, e);
-            if (e.seconds <= moves.back().first + 1.0 && e.seconds > 0.0)
-                moves.back() = {moves.back().first, moves.back().second.empty()
-                                                        ? says
-                                                        : Text::tr("{}, {}", moves.back().second, says)};
-            else if (e.seconds > 0.0)
-                moves.emplace_back(e.seconds, says);
-            else
-                moves.back().second = says;
+    /// A move, or several at once: from when, and when all of it is done.
+    struct Moment {
+        double from = 0.0, done = 0.0;
+        Text says;
+    };
+    std::vector<Moment> moves{{}};
+    for (const RigEvent& e : r.run.events) {
+        if (e.kind != RigEventKind::Moved || e.seconds >= t.lasts) continue;
+        const Text says = eventText(r.setup, e);
+        // What follows at once is one move; what begins within seconds belongs to setting it up.
+        Moment& last = moves.back();
+        if (e.seconds <= last.done + (moves.size() == 1 ? kAtTheBeginning : kAtOnce)) {
+            last.done = e.seconds;
+            last.says = last.says.empty() ? says : Text::tr("{}, {}", last.says, says);
+        } else {
+            moves.push_back({e.seconds, e.seconds, says});
         }
+    }
     add(t.hands, 0.0, std::min(kSettingUp, t.lasts));
     for (std::size_t i = 0; i < moves.size(); ++i) {
-        const double from = moves[i].first, to = i + 1 < moves.size() ? moves[i + 1].first : t.lasts;
-        t.parts.push_back({from, to, moves[i].second});
+        const double from = moves[i].from, to = i + 1 < moves.size() ? moves[i + 1].from : t.lasts;
+        t.parts.push_back({from, to, moves[i].says});
         if (i > 0) add(t.hands, std::max(0.0, from - kBefore), std::min(t.lasts, from + kAfter));
-        const RigModel model = modelAt(r, from);
+        const RigModel model = modelAt(r, moves[i].done);
         if (std::ranges::any_of(model.pumps, &PumpAt::on)) add(t.pump, from, to);
         if (std::ranges::any_of(model.heaters, [](const Heater& h) { return h.watt > 0.0; }))
             add(t.heater, from, to);

@@ -4,6 +4,7 @@
 #include "app/controls/Theme.h"
 #include "app/photo/PhotoReader.h"
 #include "app/rehearse/RehearseStation.h"
+#include "app/stations/plan/PeriodTimeline.h"
 #include "app/tools/DialReader.h"
 #include "lesson/commands/SelectionCommands.h"
 
@@ -59,6 +60,13 @@ bool takeScreenshots(MainWindow& window, LessonController& controller, const QSt
     shoot("rig");
     at(Station::Plan);
     shoot("plan");
+    window.findChild<QAbstractButton*>(QStringLiteral("planFaceLadder_1"))->click();
+    settle();
+    auto* lanes = window.findChild<PeriodTimeline*>();
+    for (const Act& act : controller.session().model().data().acts)
+        if (act.readyS) emit lanes->chosen(act.id);
+    shoot("lesson");
+    window.findChild<QAbstractButton*>(QStringLiteral("planFace_0"))->click();
     at(Station::Rehearse);
     auto* rehearse = window.findChild<RehearseStation*>();
     const auto rehearsed = [&](std::string_view id, double seconds, const char* name) {

@@ -24,11 +24,13 @@ namespace uttrin::app {
 namespace {
 
 constexpr int kSeconds = 60; // a minute
+const QString kDot = QStringLiteral("\u2022 ");
 
-QString lines(const std::vector<Text>& texts) {
+/// One below the other, each with a dot where there are several things in a list.
+QString lines(const std::vector<Text>& texts, const QString& sign = {}) {
     QStringList all;
     for (const Text& t : texts)
-        all << onScreen(t);
+        all << sign + onScreen(t);
     return all.join(QLatin1Char('\n'));
 }
 
@@ -266,8 +268,8 @@ void PeriodPage::refresh() {
     for (const auto& t : m_view.todo)
         todo << tr("%1  %2").arg(onScreen(t.when), onScreen(t.what));
     m_todo->setText(todo.isEmpty() ? tr("Nothing yet.") : todo.join(QLatin1Char('\n')));
-    m_fetch->setText(m_view.fetch.empty() ? tr("Nothing yet.") : lines(m_view.fetch));
-    m_cautions->setText(lines(m_view.cautions));
+    m_fetch->setText(m_view.fetch.empty() ? tr("Nothing yet.") : lines(m_view.fetch, kDot));
+    m_cautions->setText(lines(m_view.cautions, kDot));
     m_cautions->setVisible(!m_view.cautions.empty());
     const PeriodRow row = periodRow(session().model());
     if (!m_bell->hasFocus()) showBell();
