@@ -39,12 +39,23 @@ Answer lessonInfo(Opened& of) {
                     {"why_skipped", act.whySkipped ? Json(*act.whySkipped) : Json()},
                     {"ready_s", act.readyS ? Json(*act.readyS) : Json()},
                     {"ready_k", act.readyK ? Json(*act.readyK) : Json()},
-                    {"parts", Json::array()}};
+                    {"parts", Json::array()},
+                    {"stamps", Json::array()}};
         for (const ActPart& p : f.parts)
             one["parts"].push_back({{"from_s", act.startsS + p.from},
                                     {"to_s", act.startsS + p.to},
                                     {"what", p.what},
                                     {"to_s_u", p.u}});
+        for (const Stamp& s : of.session.model().data().stamps)
+            if (s.actId == act.id)
+                one["stamps"].push_back(
+                    {{"taken_at", isoText(s.takenAt, of.session.model().lesson().utcOffsetMin)},
+                     {"kind", identifier(s.kind)},
+                     {"step", s.step ? Json(*s.step) : Json()},
+                     {"what", s.what},
+                     {"value", s.value ? Json(*s.value) : Json()},
+                     {"unit", s.unit},
+                     {"place", s.place}});
         a.json["acts"].push_back(one);
         a.text += fmt::format("{:>5.0f} to {:>3.0f} min  {:<13} {:<9} {}\n", act.startsS / kMinute,
                               (act.startsS + f.timed.lasts) / kMinute, identifier(act.kind),

@@ -79,6 +79,7 @@ RowId Notebook::Editor::insert(const ZeroCheck& r) { return insertRecord(m_noteb
 RowId Notebook::Editor::insert(const Note& r) { return insertRecord(m_notebook.m_state->statements, r); }
 RowId Notebook::Editor::insert(const Act& r) { return insertRecord(m_notebook.m_state->statements, r); }
 RowId Notebook::Editor::insert(const PeriodRow& r) { return insertRecord(m_notebook.m_state->statements, r); }
+RowId Notebook::Editor::insert(const Stamp& r) { return insertRecord(m_notebook.m_state->statements, r); }
 RowId Notebook::Editor::insert(const Picture& r) { return insertRecord(m_notebook.m_state->statements, r); }
 RowId Notebook::Editor::insert(const Photo& r) { return insertRecord(m_notebook.m_state->statements, r); }
 void Notebook::Editor::update(const Lesson& before, const Lesson& after) {
@@ -104,6 +105,9 @@ void Notebook::Editor::update(const PeriodRow& before, const PeriodRow& after) {
 }
 
 void Notebook::Editor::remove(const Act& r) {
+    SQLite::Statement stamps(m_notebook.m_state->db, "DELETE FROM stamp WHERE act_id = ?");
+    stamps.bind(1, r.id);
+    stamps.exec();
     SQLite::Statement statement(m_notebook.m_state->db, "DELETE FROM act WHERE id = ?");
     statement.bind(1, r.id);
     if (statement.exec() != 1)

@@ -164,6 +164,10 @@ LessonData loadAll(StatementCache& statements, RowId lessonId) {
             tables::select<LiquidStart>(statements, ofRuns("liquid_start", "liquid_start.id"), lessonId);
     if (version >= kFirstVersionWithActs) {
         data.acts = tables::select<Act>(statements, "WHERE lesson_id = ? ORDER BY id", lessonId);
+        data.stamps = tables::select<Stamp>(
+            statements,
+            "JOIN act ON act.id = stamp.act_id WHERE act.lesson_id = ? ORDER BY stamp.taken_at, stamp.id",
+            lessonId);
         for (const PeriodRow& p : tables::select<PeriodRow>(statements, "WHERE lesson_id = ?", lessonId))
             data.period = p;
     }

@@ -73,6 +73,7 @@ public:
         RowId insert(const Note&);
         RowId insert(const Act&);
         RowId insert(const PeriodRow&);
+        RowId insert(const Stamp&);
         RowId insert(const Picture&);
         RowId insert(const Photo&);
         void update(const Lesson& before, const Lesson& after);
@@ -83,7 +84,7 @@ public:
         void update(const Act& before, const Act& after);
         void update(const PeriodRow& before, const PeriodRow& after);
         void remove(const Prediction&);
-        void remove(const Act&);
+        void remove(const Act&); ///< with its stamps
 
     private:
         friend class Notebook;

@@ -169,6 +169,31 @@ struct Act {
     std::optional<int> readyS;    ///< a wish: by then its liquid shall be …
     std::optional<double> readyK; ///< … at this temperature
     std::optional<std::string> whySkipped;
+    std::string frozen; ///< the rig with the values and the room for which the forecast stood when it went
+                        ///< live; else empty
+};
+
+/// What is stamped while an act goes on.
+enum class StampKind {
+    Begun,     ///< it went live
+    Confirmed, ///< a step, with what had to be so before it
+    Skipped,   ///< a step; `what` says why
+    Seen,      ///< by somebody, in words
+    Read,      ///< an instrument, or in words what cannot be told in a number
+    Finished
+};
+
+/// A moment of an act. A stamp is taken back by undo, and never changed.
+struct Stamp {
+    RowId id = 0;
+    RowId actId = 0;
+    Milliseconds takenAt = 0;
+    StampKind kind = StampKind::Seen;
+    std::optional<int> step;     ///< of its rig's story, from 0
+    std::string what;            ///< in words
+    std::optional<double> value; ///< as read, in `unit`
+    std::string unit;            ///< "degC"; empty without a value
+    std::string place;           ///< where it was read: "in the liquid"
 };
 
 /// When the period of a lesson begins and ends, and of what the room has more than one.
@@ -225,6 +250,7 @@ struct LessonData {
     std::vector<Note> notes;
     std::vector<Act> acts; ///< in the order in which they were added
     std::optional<PeriodRow> period;
+    std::vector<Stamp> stamps; ///< of all acts, in the order of time
     std::vector<Photo> photos; ///< without the pictures themselves: see Notebook::picture
 };
 
@@ -248,6 +274,17 @@ struct Identifiers<ActDoer> {
     static Text what() { return Text::tr("who does it"); }
     static constexpr std::array table{std::pair{ActDoer::Teacher, std::string_view("teacher")},
                                       std::pair{ActDoer::Groups, std::string_view("groups")}};
+};
+
+template <>
+struct Identifiers<StampKind> {
+    static Text what() { return Text::tr("a kind of stamp"); }
+    static constexpr std::array table{std::pair{StampKind::Begun, std::string_view("begun")},
+                                      std::pair{StampKind::Confirmed, std::string_view("confirmed")},
+                                      std::pair{StampKind::Skipped, std::string_view("skipped")},
+                                      std::pair{StampKind::Seen, std::string_view("seen")},
+                                      std::pair{StampKind::Read, std::string_view("read")},
+                                      std::pair{StampKind::Finished, std::string_view("finished")}};
 };
 
 template <>

@@ -58,6 +58,7 @@ void placeOrphans(SQLite::Database& db) {
         "room))");
     db.exec("DELETE FROM prediction WHERE setup_id NOT IN (SELECT id FROM setup)");
     db.exec("DELETE FROM prediction_pressure WHERE id NOT IN (SELECT id FROM prediction)");
+    db.exec("DELETE FROM stamp WHERE act_id NOT IN (SELECT id FROM act)");
     db.exec("DELETE FROM period WHERE lesson_id NOT IN (SELECT id FROM lesson)");
     db.exec("DELETE FROM unlocking WHERE setup_id NOT IN (SELECT id FROM setup)");
     clear("room", "group_id", "class_group");
@@ -120,6 +121,7 @@ void copyReadable(SQLite::Database& from, SQLite::Database& to) {
     copyTable<LiquidStart>(from, to);
     copyTable<Note>(from, to);
     copyTable<Act>(from, to);
+    copyTable<Stamp>(from, to);
     copyTable<PeriodRow>(from, to);
     copyTable<Picture>(from, to);
     copyTable<Photo>(from, to);

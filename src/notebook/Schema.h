@@ -84,14 +84,20 @@ CREATE TABLE liquid_start (
   id INTEGER PRIMARY KEY, run_id INTEGER NOT NULL REFERENCES run(id), taken_at INTEGER NOT NULL, temperature REAL NOT NULL);
 )sql";
 
-/// What version 6 adds: the acts of a lesson and its period.
+/// What version 6 adds: the acts of a lesson, what is stamped in them, and its period.
 inline constexpr const char* kActTable = R"sql(
 CREATE TABLE act (
   id INTEGER PRIMARY KEY, lesson_id INTEGER NOT NULL REFERENCES lesson(id),
   kind TEXT NOT NULL CHECK (kind IN ('lab', 'demonstration', 'block')), title TEXT NOT NULL,
   doer TEXT NOT NULL CHECK (doer IN ('teacher', 'groups')), starts_s INTEGER NOT NULL, lasts_s INTEGER,
   state TEXT NOT NULL CHECK (state IN ('planned', 'prepared', 'going-on', 'done', 'skipped')),
-  setup_id INTEGER REFERENCES setup(id), rig TEXT NOT NULL, ready_s INTEGER, ready_k REAL, why_skipped TEXT);
+  setup_id INTEGER REFERENCES setup(id), rig TEXT NOT NULL, ready_s INTEGER, ready_k REAL, why_skipped TEXT,
+  frozen TEXT NOT NULL);
+CREATE TABLE stamp (
+  id INTEGER PRIMARY KEY, act_id INTEGER NOT NULL REFERENCES act(id), taken_at INTEGER NOT NULL,
+  kind TEXT NOT NULL CHECK (kind IN ('begun', 'confirmed', 'skipped', 'seen', 'read', 'finished')), step INTEGER,
+  what TEXT NOT NULL, value REAL, unit TEXT NOT NULL, place TEXT NOT NULL);
+CREATE INDEX stamp_of_act ON stamp(act_id);
 CREATE TABLE period (
   id INTEGER PRIMARY KEY, lesson_id INTEGER NOT NULL UNIQUE REFERENCES lesson(id), bell_at INTEGER,
   lasts_s INTEGER NOT NULL, pumps INTEGER NOT NULL, heaters INTEGER NOT NULL);

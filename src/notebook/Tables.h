@@ -129,12 +129,22 @@ struct Table<Note> {
 template <>
 struct Table<Act> {
     static constexpr std::string_view name = "act";
-    static constexpr std::array<std::string_view, 13> columns{
-        "id",    "lesson_id", "kind", "title",   "doer",    "starts_s",   "lasts_s",
-        "state", "setup_id",  "rig",  "ready_s", "ready_k", "why_skipped"};
+    static constexpr std::array<std::string_view, 14> columns{
+        "id",    "lesson_id", "kind", "title",   "doer",    "starts_s",    "lasts_s",
+        "state", "setup_id",  "rig",  "ready_s", "ready_k", "why_skipped", "frozen"};
     static auto fields(auto& r) {
         return std::tie(r.id, r.lessonId, r.kind, r.title, r.doer, r.startsS, r.lastsS, r.state, r.setupId,
-                        r.rig, r.readyS, r.readyK, r.whySkipped);
+                        r.rig, r.readyS, r.readyK, r.whySkipped, r.frozen);
+    }
+};
+
+template <>
+struct Table<Stamp> {
+    static constexpr std::string_view name = "stamp";
+    static constexpr std::array<std::string_view, 9> columns{"id",   "act_id", "taken_at", "kind", "step",
+                                                             "what", "value",  "unit",     "place"};
+    static auto fields(auto& r) {
+        return std::tie(r.id, r.actId, r.takenAt, r.kind, r.step, r.what, r.value, r.unit, r.place);
     }
 };
 

@@ -186,7 +186,10 @@ ToldStory toldStory(const RigStory& story, const Rehearsal* played) {
             list.push_back(told(text));
         return list;
     };
-    return {told(story.aim),    told(story.physics), all(story.materials), all(story.steps),
+    std::vector<Text> steps;
+    for (const RigStep& step : story.steps)
+        steps.push_back(told(step.says));
+    return {told(story.aim),    told(story.physics), all(story.materials), std::move(steps),
             all(story.lookFor), all(story.mistakes), all(story.cautions)};
 }
 

@@ -106,7 +106,7 @@ const std::map<std::string, Rooms> kMayUse{
      {"app/accessibility", "app/controller", "app/controls", "app/map", "app/tables", "lesson/acts", "lesson/commands",
       "lesson/model", "lesson/views", "physics", "quantities", "rehearsal"}},
     {"app/stations/run",
-     {"app/controller", "app/controls", "app/instruments", "app/map", "app/tables", "lesson/commands",
+     {"app/accessibility", "app/rigdrawing", "lesson/acts", "physics", "app/controller", "app/controls", "app/instruments", "app/map", "app/tables", "lesson/commands",
       "lesson/views", "quantities"}},
     {"app/stations/workup",
      {"app/controller", "app/controls", "app/map", "app/tables", "lesson/commands", "lesson/views",

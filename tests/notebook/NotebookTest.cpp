@@ -162,7 +162,7 @@ void makeVersion1(const std::filesystem::path& path) {
     }
     SQLite::Database db(path.string(), SQLite::OPEN_READWRITE);
     db.exec("DROP TABLE photo; DROP TABLE picture; DROP TABLE run_rig; DROP TABLE prediction_pressure; DROP "
-            "TABLE unlocking; DROP TABLE liquid_start; DROP TABLE act; DROP TABLE period; "
+            "TABLE unlocking; DROP TABLE liquid_start; DROP TABLE stamp; DROP TABLE act; DROP TABLE period; "
             "PRAGMA user_version = 1");
 }
 

@@ -329,7 +329,9 @@ std::optional<double> expectedFigure(const std::string& name, const Rehearsal& r
 /// Whatever a story says of a variant.
 std::string storyOf(const RigStory& s) {
     std::string all = s.aim + s.physics;
-    for (const auto* list : {&s.materials, &s.steps, &s.lookFor, &s.mistakes, &s.cautions})
+    for (const RigStep& step : s.steps)
+        all += step.says;
+    for (const auto* list : {&s.materials, &s.lookFor, &s.mistakes, &s.cautions})
         for (const std::string& text : *list)
             all += text;
     return all;
@@ -469,8 +471,8 @@ TEST(Stories, EachThingThatAStepUsesStandsInTheMaterials) {
             for (const std::string& m : story.materials)
                 materials += m + "\n";
             for (const auto& [word, stands] : things)
-                for (const std::string& step : story.steps)
-                    if (step.find(word) != std::string::npos) {
+                for (const RigStep& one : story.steps)
+                    if (const std::string& step = one.says; step.find(word) != std::string::npos) {
                         EXPECT_TRUE(std::ranges::any_of(
                             stands,
                             [&](const std::string& s) { return materials.find(s) != std::string::npos; }))

@@ -91,6 +91,15 @@ bool takeScreenshots(MainWindow& window, LessonController& controller, const QSt
     shoot("run-projector");
     window.findChild<QAction*>(QStringLiteral("actionProjector"))->trigger();
     controller.setDraft(BenchDraft{});
+    const auto press = [&](const char* button) {
+        window.findChild<QAbstractButton*>(QLatin1String(button))->click();
+        settle();
+    };
+    press("runFace_1");
+    press("conductBegin");
+    shoot("conduct");
+    window.findChild<QAction*>(QStringLiteral("actionUndo"))->trigger();
+    press("runFaceActs_0");
     controller.carryOut(&SelectionCommands::selectRun, runOf(controller, "Ember", 1));
     at(Station::WorkUp);
     window.findChild<QTableView*>(QStringLiteral("workTable"))->selectRow(3);

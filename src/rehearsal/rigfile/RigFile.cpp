@@ -89,11 +89,73 @@ std::vector<RigSetting> readSettings(const JsonReader& r, const char* key, const
     return settings;
 }
 
+constexpr std::pair<RigStep::Kind, std::string_view> kStepKinds[] = {
+    {RigStep::Prepare, "prepare"}, {RigStep::Do, "do"},     {RigStep::Ask, "ask"},
+    {RigStep::Look, "look"},       {RigStep::Vent, "vent"}, {RigStep::ClearAway, "clear-away"}};
+
+Result<RigStep::Kind> stepKind(std::string_view word) {
+    for (const auto& [kind, name] : kStepKinds)
+        if (name == word) return kind;
+    return fail(Failure::BadInput,
+                Text::tr("'{}' is no kind of step; accepted: prepare, do, ask, look, vent, clear-away",
+                         std::string(word)));
+}
+
+std::vector<RigConfirmation> readConfirmations(JsonReader& r, std::optional<Failure>& failure) {
+    std::vector<RigConfirmation> all;
+    const Json* list = r.at("confirm");
+    if (!list) return all;
+    if (!list->is_array() || list->size() > kMostItems) {
+        r.refuse("confirm", Text::tr("a list of at most {} texts or objects", kMostItems));
+        return all;
+    }
+    for (std::size_t i = 0; i < list->size() && !failure; ++i) {
+        const Json& item = (*list)[i];
+        if (item.is_string()) {
+            all.push_back({item.get<std::string>(), {}});
+            continue;
+        }
+        JsonReader one(item, r.pointer("confirm") + "/" + std::to_string(i), failure);
+        RigConfirmation c;
+        one.require("says", Text::tr("what must be so"));
+        one.string("says", c.says);
+        one.require("hazard", Text::tr("what happens otherwise"));
+        one.string("hazard", c.hazard);
+        one.onlyKnown();
+        all.push_back(std::move(c));
+    }
+    return all;
+}
+
+/// Steps, each a text or an object; the list takes the place of what was there.
+void readSteps(const JsonReader& r, std::vector<RigStep>& steps, std::optional<Failure>& failure) {
+    const Json* list = r.at("steps");
+    if (!list) return;
+    if (!list->is_array() || list->size() > kMostItems)
+        return r.refuse("steps", Text::tr("a list of at most {} texts or objects", kMostItems));
+    steps.clear();
+    for (std::size_t i = 0; i < list->size() && !failure; ++i) {
+        RigStep step;
+        if ((*list)[i].is_string()) {
+            step.says = (*list)[i].get<std::string>();
+        } else {
+            JsonReader one((*list)[i], r.pointer("steps") + "/" + std::to_string(i), failure);
+            one.require("says", Text::tr("what is done"));
+            one.string("says", step.says);
+            one.parsed("kind", step.kind, stepKind);
+            step.confirm = readConfirmations(one, failure);
+            one.string("see", step.see);
+            one.onlyKnown();
+        }
+        steps.push_back(std::move(step));
+    }
+}
+
 /// A story with what is said anew.
-RigStory readStory(JsonReader r, RigStory s = {}) {
+RigStory readStory(JsonReader r, std::optional<Failure>& failure, RigStory s = {}) {
     r.string("aim", s.aim);
     r.strings("materials", s.materials);
-    r.strings("steps", s.steps);
+    readSteps(r, s.steps, failure);
     r.strings("look_for", s.lookFor);
     r.string("physics", s.physics);
     r.strings("mistakes", s.mistakes);
@@ -116,9 +178,11 @@ std::optional<Failure> unknownFigure(const RigStory& s) {
     };
     look(s.aim);
     look(s.physics);
-    for (const auto* list : {&s.materials, &s.steps, &s.lookFor, &s.mistakes, &s.cautions})
+    for (const auto* list : {&s.materials, &s.lookFor, &s.mistakes, &s.cautions})
         for (const std::string& text : *list)
             look(text);
+    for (const RigStep& step : s.steps)
+        look(step.says);
     return failure;
 }
 
@@ -179,7 +243,8 @@ Result<void> RigFile::readAround() {
     r.require("name", Text::tr("the demonstration’s name in quotes"));
     r.string("name", m_name);
     r.string("only_looked_at", m_onlyLookedAt);
-    m_story = readStory(r.child("story"));
+    m_story = readStory(r.child("story"), failure);
+    if (failure) return tl::unexpected(*failure);
     if (const auto unknown = unknownFigure(m_story)) return tl::unexpected(*unknown);
     eachItem(r, "knobs", failure, [&](JsonReader& item) {
         RigKnob k;
@@ -219,7 +284,7 @@ Result<void> RigFile::readAround() {
         item.string("says", v.says);
         item.string("only_looked_at", v.onlyLookedAt);
         v.settings = readSettings(item, "sets", *m_document, failure);
-        v.story = readStory(item.child("story"), m_story);
+        v.story = readStory(item.child("story"), failure, m_story);
         if (!failure) failure = unknownFigure(v.story);
         m_variants.push_back(std::move(v));
     });

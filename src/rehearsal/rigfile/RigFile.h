@@ -14,10 +14,26 @@
 
 namespace uttrin {
 
+/// What must be so before a step is done.
+struct RigConfirmation {
+    std::string says;
+    std::string hazard; ///< what happens to whoever goes on without it; of what may not be left out, else empty
+};
+
+/// A step of a demonstration.
+struct RigStep {
+    enum Kind { Prepare, Do, Ask, Look, Vent, ClearAway } kind = Do;
+    std::string says;
+    std::vector<RigConfirmation> confirm;
+    std::string see; ///< what is seen then; may be empty
+};
+
 /// What a demonstration is for and how it goes, for people.
 struct RigStory {
     std::string aim, physics;
-    std::vector<std::string> materials, steps, lookFor, mistakes, cautions;
+    std::vector<std::string> materials;
+    std::vector<RigStep> steps;
+    std::vector<std::string> lookFor, mistakes, cautions;
 };
 
 /// How a vessel is drawn.

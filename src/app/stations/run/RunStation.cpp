@@ -1,9 +1,11 @@
 #include "RunStation.h"
 
+#include "ConductPage.h"
 #include "ReadingCard.h"
 #include "TakenCard.h"
 #include "TargetCard.h"
 #include "app/controller/Dialogs.h"
+#include "app/controller/PageStack.h"
 #include "app/controller/RunChoice.h"
 #include "app/controls/FieldEdit.h"
 #include "app/controls/FlowLayout.h"
@@ -28,8 +30,36 @@
 namespace uttrin::app {
 
 RunStation::RunStation(LessonController& controller) : StationPage(controller) {
-    auto* row = new QHBoxLayout(this);
-    row->setContentsMargins(grid::kAround);
+    auto* whole = new QVBoxLayout(this);
+    whole->setContentsMargins(grid::kAround);
+    m_faces = new PageStack;
+    whole->addWidget(m_faces);
+    const auto faces = [&](const QString& name) {
+        auto* choice = new Segments(name, tr("What is conducted"));
+        choice->setChoices({tr("Lab"), tr("Acts")});
+        choice->button(1)->setToolTip(tr("The demonstrations of this lesson, step by step"));
+        connect(choice, &Segments::picked, this, &RunStation::showFace);
+        return choice;
+    };
+    m_toActs = faces(QStringLiteral("runFace"));
+    m_toLab = faces(QStringLiteral("runFaceActs"));
+    m_faces->addWidget(buildBench());
+    m_conduct = new ConductPage(controller, m_toLab);
+    m_faces->addWidget(m_conduct);
+    showFace(0);
+    wire();
+}
+
+void RunStation::showFace(int face) {
+    m_faces->setCurrentIndex(face);
+    for (Segments* s : {m_toActs, m_toLab})
+        s->choose(face);
+}
+
+QWidget* RunStation::buildBench() {
+    auto* page = new QWidget;
+    auto* row = new QHBoxLayout(page);
+    row->setContentsMargins(0, 0, 0, 0);
     row->setSpacing(grid::kMargin);
     auto* left = new QVBoxLayout;
     left->setSpacing(grid::kHalfStep);
@@ -63,7 +93,7 @@ RunStation::RunStation(LessonController& controller) : StationPage(controller) {
     m_right->column()->addWidget(m_reading);
     m_taken = new TakenCard;
     m_right->column()->addWidget(m_taken, 1);
-    wire();
+    return page;
 }
 
 QWidget* RunStation::buildRuns() {
@@ -72,9 +102,10 @@ QWidget* RunStation::buildRuns() {
     m_newGroup = new FieldEdit;
     m_newGroup->setObjectName(QStringLiteral("newGroup"));
     m_newGroup->setAccessibleName(tr("Group that starts a run"));
-    m_newGroup->setUsualWidth(110);
+    m_newGroup->setUsualWidth(96);
     m_start = new QPushButton(tr("Start a run"));
     m_start->setObjectName(QStringLiteral("startRun"));
+    runs->addFixed(m_toActs);
     runs->addFixed(m_run);
     runs->addFixed(besideLabel(tr("group"), m_newGroup));
     runs->addFixed(m_start);
@@ -130,7 +161,12 @@ void RunStation::checkZero() {
     m_controller.say(tr("Zero stored; it is taken off the readings from now on."));
 }
 
-void RunStation::takeFocus() { m_reading->focusFirst(); }
+void RunStation::takeFocus() {
+    if (m_faces->currentIndex() == 0)
+        m_reading->focusFirst();
+    else
+        m_conduct->takeFocus();
+}
 
 void RunStation::stampStart() {
     takeDraft();
@@ -229,6 +265,8 @@ void RunStation::refreshDraft() {
 }
 
 void RunStation::refresh() {
+    m_toActs->setVisible(m_conduct->hasActs());
+    if (!m_conduct->hasActs()) showFace(0);
     m_right->setWidths(scaled(theme().large ? 600 : 440), scaled(theme().large ? 628 : 512));
     const Rig& rig = session().benchPlan().rig;
     m_reading->show(session());

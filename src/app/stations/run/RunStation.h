@@ -12,6 +12,8 @@ class InstrumentPair;
 class PhaseMap;
 class ReadingCard;
 class ScrollColumn;
+class ConductPage;
+class PageStack;
 class Segments;
 class RunChoice;
 class TakenCard;
@@ -43,6 +45,8 @@ protected:
 
 private:
     QWidget* buildRuns();
+    QWidget* buildBench();
+    void showFace(int face);
     void wire();
     void takeDraft();
     void showInstruments();
@@ -50,6 +54,9 @@ private:
     void checkZero();
     void stampStart();
 
+    PageStack* m_faces;           ///< the bench of the lab, or an act that is conducted
+    Segments *m_toActs, *m_toLab; ///< the same choice on either
+    ConductPage* m_conduct;
     PhaseMap* m_map;
     InstrumentPair* m_pair;
     QStackedWidget* m_beside; ///< the map, or the instruments

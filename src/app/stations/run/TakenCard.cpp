@@ -25,7 +25,7 @@ public:
 } // namespace
 
 TakenCard::TakenCard() {
-    column()->setContentsMargins(grid::kAround);
+    column()->setContentsMargins(grid::kMargin, grid::kStep, grid::kMargin, grid::kHalfStep);
     column()->setSpacing(grid::kHalfStep);
     auto* head = new QHBoxLayout;
     head->addWidget(makeLabel(tr("Taken"), "heading"));

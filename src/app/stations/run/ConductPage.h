@@ -1,0 +1,69 @@
+#pragma once
+
+#include "app/controller/StationPage.h"
+#include "lesson/acts/ConductView.h"
+
+class QCheckBox;
+class QComboBox;
+class QPushButton;
+class QTimer;
+
+namespace uttrin::app {
+
+class Card;
+class FieldEdit;
+class FlowLayout;
+class ForecastChart;
+class NumberField;
+class RigDrawing;
+class Words;
+
+/// An act before a class: the rig as its forecast has it now, the step to do with what must be so before it,
+/// what is read and what is seen. Enter acts on the button that has the keyboard only; what is seen is on F2
+/// to F9.
+class ConductPage : public StationPage {
+    Q_OBJECT
+public:
+    /// @param before  a control that stands at the beginning of its row.
+    ConductPage(LessonController& controller, QWidget* before);
+    void choose(RowId act);
+    void takeFocus() override;
+    /// Whether the lesson has an act to conduct.
+    [[nodiscard]] bool hasActs() const;
+
+protected:
+    void refresh() override;
+    void keyPressEvent(QKeyEvent* event) override;
+
+private:
+    QWidget* buildHead(QWidget* before);
+    QWidget* buildStep();
+    QWidget* buildRead();
+    QWidget* buildSeen();
+    void wire();
+    void tick();
+    void showStep();
+    void showDrawing();
+    void begin();
+    void confirm();
+    void skip();
+    void read();
+    [[nodiscard]] const Act* act() const;
+
+    FrozenForecasts m_forecasts;
+    ConductView m_view;
+    std::optional<RowId> m_chosen;
+    int m_stepShown = -2;
+    QTimer* m_clock;
+    QComboBox *m_acts, *m_place;
+    QPushButton *m_begin, *m_finish, *m_done, *m_skip, *m_capture;
+    RigDrawing* m_drawing;
+    ForecastChart* m_chart;
+    Words *m_now, *m_heading, *m_says, *m_see, *m_hazard, *m_stamps, *m_cautions;
+    FlowLayout* m_confirmations;
+    NumberField* m_celsius;
+    FieldEdit* m_words;
+    QWidget* m_live; ///< what is of use only while an act goes on
+};
+
+} // namespace uttrin::app

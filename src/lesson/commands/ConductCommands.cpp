@@ -1,0 +1,110 @@
+#include "ConductCommands.h"
+
+#include <algorithm>
+#include <utility>
+
+namespace uttrin {
+
+Result<Act> ConductCommands::goingOn(RowId id) const {
+    const auto& acts = model().data().acts;
+    const auto at = std::ranges::find(acts, id, &Act::id);
+    if (at == acts.end()) return fail(Failure::BadInput, Text::tr("There is no such act in this lesson."));
+    if (at->state != ActState::GoingOn)
+        return fail(Failure::BadInput,
+                    Text::tr("{} is not going on: begin it first.", Text::typed(at->title)));
+    return *at;
+}
+
+Result<void> ConductCommands::stamp(const Act& act, Stamp stamp, const Text& label) {
+    stamp.actId = act.id;
+    stamp.takenAt = now();
+    return perform(label, [&](Notebook::Editor& edit) { edit.insert(stamp); });
+}
+
+Result<void> ConductCommands::begin(RowId id, const std::string& frozen) {
+    const auto& acts = model().data().acts;
+    const auto at = std::ranges::find(acts, id, &Act::id);
+    if (at == acts.end()) return fail(Failure::BadInput, Text::tr("There is no such act in this lesson."));
+    if (at->state != ActState::Planned && at->state != ActState::Prepared)
+        return fail(Failure::BadInput,
+                    Text::tr("{} has begun already, or will not be done.", Text::typed(at->title)));
+    const Act before = *at;
+    Act live = before;
+    live.state = ActState::GoingOn;
+    live.frozen = frozen;
+    Stamp stamp;
+    stamp.actId = id;
+    stamp.takenAt = now();
+    stamp.kind = StampKind::Begun;
+    return perform(Text::tr("Begin {}", Text::typed(before.title)), [&](Notebook::Editor& edit) {
+        edit.update(before, live);
+        edit.insert(stamp);
+    });
+}
+
+Result<void> ConductCommands::confirm(RowId id, int step) {
+    const auto act = goingOn(id);
+    if (!act) return tl::unexpected(act.error());
+    Stamp s;
+    s.kind = StampKind::Confirmed;
+    s.step = step;
+    return stamp(*act, s, Text::tr("Confirm step {}", step + 1));
+}
+
+Result<void> ConductCommands::skip(RowId id, int step, const std::string& why) {
+    const auto act = goingOn(id);
+    if (!act) return tl::unexpected(act.error());
+    if (isBlank(why))
+        return fail(Failure::BadInput, Text::tr("Say in a word why it is skipped: the record keeps it."));
+    Stamp s;
+    s.kind = StampKind::Skipped;
+    s.step = step;
+    s.what = why;
+    return stamp(*act, s, Text::tr("Skip step {}", step + 1));
+}
+
+Result<void> ConductCommands::see(RowId id, const std::string& what) {
+    const auto act = goingOn(id);
+    if (!act) return tl::unexpected(act.error());
+    if (isBlank(what)) return fail(Failure::BadInput, Text::tr("Say in a word what is seen."));
+    Stamp s;
+    s.kind = StampKind::Seen;
+    s.what = what;
+    return stamp(*act, s, Text::tr("Stamp {}", Text::typed(what)));
+}
+
+Result<void> ConductCommands::read(RowId id, std::optional<double> celsius, const std::string& words,
+                                   const std::string& place) {
+    const auto act = goingOn(id);
+    if (!act) return tl::unexpected(act.error());
+    if (!celsius && isBlank(words))
+        return fail(Failure::BadInput,
+                    Text::tr("Type what the thermometer shows, or in a word how warm it is."));
+    constexpr double kColdest = -273.15, kHottest = 1000.0;
+    if (celsius && (*celsius < kColdest || *celsius > kHottest))
+        return fail(Failure::BadInput, Text::tr("A temperature lies between −273.15 and 1000 °C."));
+    Stamp s;
+    s.kind = StampKind::Read;
+    s.value = celsius;
+    if (celsius) s.unit = "degC";
+    s.what = words;
+    s.place = place;
+    return stamp(*act, s, Text::tr("Read a temperature"));
+}
+
+Result<void> ConductCommands::finish(RowId id) {
+    const auto act = goingOn(id);
+    if (!act) return tl::unexpected(act.error());
+    Act done = *act;
+    done.state = ActState::Done;
+    Stamp s;
+    s.actId = id;
+    s.takenAt = now();
+    s.kind = StampKind::Finished;
+    return perform(Text::tr("Finish {}", Text::typed(act->title)), [&](Notebook::Editor& edit) {
+        edit.update(*act, done);
+        edit.insert(s);
+    });
+}
+
+} // namespace uttrin

@@ -1,0 +1,112 @@
+#include "Driver.h"
+#include "SeenWhole.h"
+#include "lesson/acts/ConductView.h"
+#include "lesson/commands/ConductCommands.h"
+
+#include <QCheckBox>
+#include <QComboBox>
+
+#include <algorithm>
+
+namespace uttrin {
+namespace {
+
+using testing::Driver;
+
+/// The flask of the sample's lesson, before the class.
+class ConductPageTest : public testing::SampleLesson {
+protected:
+    void SetUp() override {
+        testing::SampleLesson::SetUp();
+        goTo(Station::Run);
+        d->press("runFace_1");
+    }
+    void TearDown() override {
+        d.reset();
+        app::applyTheme(app::Theme::paper());
+    }
+    [[nodiscard]] std::vector<Stamp> stamps() const { return d->session().model().data().stamps; }
+    void confirmAll() {
+        for (auto* box : d->window.findChildren<QCheckBox*>())
+            if (box->isVisible() && box->objectName().startsWith(QStringLiteral("confirm"))) box->click();
+        Driver::settle();
+    }
+};
+
+TEST_F(ConductPageTest, AStepIsDoneOnlyWhenAllIsConfirmedAndEnterHeldDoesNothingMore) {
+    EXPECT_FALSE(d->find<QAbstractButton>("conductDone")->isEnabled());
+    d->press("conductBegin");
+    EXPECT_TRUE(d->text("conductHeading").startsWith(QStringLiteral("Step 1 of 7")));
+    d->press("conductDone");
+    EXPECT_TRUE(d->text("conductHeading").startsWith(QStringLiteral("Step 1 of 7")))
+        << "nothing is confirmed yet";
+    EXPECT_TRUE(d->text("message").contains(QStringLiteral("Confirm first")));
+    confirmAll();
+    auto* done = d->find<QAbstractButton>("conductDone");
+    done->setFocus();
+    QTest::keyClick(done, Qt::Key_Return);
+    Driver::settle();
+    EXPECT_TRUE(d->text("conductHeading").startsWith(QStringLiteral("Step 2 of 7")))
+        << d->text("conductHeading").toStdString();
+    EXPECT_TRUE(done->hasFocus()) << "a confirmation never takes the keyboard by itself";
+    QKeyEvent held(QEvent::KeyPress, Qt::Key_Return, Qt::NoModifier, QStringLiteral("\r"), true);
+    for (int i = 0; i < 5; ++i)
+        QApplication::sendEvent(done, &held);
+    Driver::settle();
+    EXPECT_TRUE(d->text("conductHeading").startsWith(QStringLiteral("Step 2 of 7")));
+    d->window.findChild<QAction*>(QStringLiteral("actionUndo"))->trigger();
+    Driver::settle();
+    EXPECT_TRUE(d->text("conductHeading").startsWith(QStringLiteral("Step 1 of 7")));
+}
+
+TEST_F(ConductPageTest, WhatIsSeenIsOnKeysThatNoFieldTakes) {
+    d->press("conductBegin");
+    auto* field = d->find<QLineEdit>("conductCelsius");
+    field->setFocus();
+    QTest::keyClicks(field, QStringLiteral("61.5"));
+    QTest::keyClick(field, Qt::Key_F4); // ice on
+    Driver::settle();
+    ASSERT_EQ(stamps().size(), 2U);
+    EXPECT_EQ(stamps().back().kind, StampKind::Seen);
+    EXPECT_EQ(stamps().back().what, plain(thingsSeen()[2]));
+    EXPECT_EQ(field->text(), QStringLiteral("61.5")) << "what is being typed stays";
+    QTest::keyClick(field, Qt::Key_Return);
+    Driver::settle();
+    ASSERT_EQ(stamps().size(), 3U);
+    EXPECT_EQ(stamps().back().value, 61.5);
+    EXPECT_TRUE(field->text().isEmpty());
+    d->type("conductWords", QStringLiteral("hand-warm"));
+    d->press("conductCapture");
+    EXPECT_EQ(stamps().back().what, "hand-warm");
+    EXPECT_TRUE(d->text("conductStamps").contains(QStringLiteral("hand-warm")));
+}
+
+TEST_F(ConductPageTest, AnActThatIsFinishedIsStampedNoMore) {
+    QTest::keyClick(d->find<QWidget>("conductAct"), Qt::Key_F2);
+    EXPECT_TRUE(stamps().empty()) << "not before it has begun";
+    d->press("conductBegin");
+    d->press("conductFinish");
+    EXPECT_FALSE(d->find<QAbstractButton>("conductDone")->isEnabled());
+    EXPECT_FALSE(d->find<QAbstractButton>("conductFinish")->isEnabled());
+    EXPECT_EQ(stamps().back().kind, StampKind::Finished);
+}
+
+TEST_F(ConductPageTest, ItIsSeenWholeInEverySizeAndTheme) {
+    d->press("conductBegin");
+    for (const app::Theme& theme :
+         {app::Theme::paper(), app::Theme::projector(), app::Theme::paper().at(200)}) {
+        app::applyTheme(theme);
+        d->controller.refresh();
+        for (const QSize size : {QSize(960, 540), QSize(1024, 700), QSize(1280, 800), QSize(1920, 1080)}) {
+            d->window.resize(size);
+            for (int turn = 0; turn < 4; ++turn)
+                Driver::settle();
+            const QStringList wrong = testing::cutOff(d->window);
+            EXPECT_TRUE(wrong.isEmpty()) << theme.name.toStdString() << " at " << size.width() << ":\n  "
+                                         << wrong.join(QStringLiteral("\n  ")).toStdString();
+        }
+    }
+}
+
+} // namespace
+} // namespace uttrin
