@@ -198,6 +198,23 @@ TEST_F(PseudoLanguage, SoDoesTheProjector) {
     app::applyTheme(app::Theme::paper());
 }
 
+TEST_F(PseudoLanguage, TheLessonAndAnActAreToldInIt) {
+    for (const Act& act : d->session().model().data().acts)
+        names << QString::fromStdString(act.title);
+    d->window.goTo(Station::Plan);
+    d->press("planFaceLadder_1");
+    for (int turn = 0; turn < 3; ++turn)
+        Driver::settle();
+    walk(d->window, QStringLiteral("the lesson"));
+    d->press("planFace_0");
+    d->window.goTo(Station::Run);
+    d->press("runFace_1");
+    d->press("conductBegin");
+    for (int turn = 0; turn < 3; ++turn)
+        Driver::settle();
+    walk(d->window, QStringLiteral("an act"));
+}
+
 TEST_F(PseudoLanguage, EveryDemonstrationIsToldInIt) {
     d->window.goTo(Station::Rehearse);
     auto* rehearse = d->window.findChild<app::RehearseStation*>();

@@ -12,7 +12,12 @@
 namespace uttrin::app {
 namespace {
 
-constexpr int kLeft = 48, kRight = 12, kTop = 8; // px
+constexpr int kRight = 12, kTop = 8; // px
+
+int leftOf() {
+    constexpr int kAir = 10; // px
+    return QFontMetrics(fontOf(theme().tick)).horizontalAdvance(QStringLiteral("−100°")) + kAir;
+}
 
 } // namespace
 
@@ -55,7 +60,8 @@ QString ForecastChart::spokenValue() const {
 }
 
 QRectF ForecastChart::field() const {
-    return QRectF(QPointF(kLeft, kTop), QPointF(width() - kRight, height() - 2.0 * tickLine() - 8.0));
+    return QRectF(QPointF(leftOf(), kTop + tickLine() / 2.0),
+                  QPointF(width() - kRight, height() - 2.0 * tickLine() - 8.0));
 }
 
 QPointF ForecastChart::at(double seconds, double celsius) const {
@@ -88,19 +94,20 @@ void ForecastChart::paintAxes(QPainter& p) const {
         p.setPen(t.hairline);
         p.drawLine(at(0, c), QPointF(f.right(), at(0, c).y()));
         p.setPen(t.muted);
-        p.drawText(QRectF(0, at(0, c).y() - tickLine() / 2.0, kLeft - 6, tickLine()),
+        p.drawText(QRectF(0, at(0, c).y() - tickLine() / 2.0, leftOf() - 6, tickLine()),
                    Qt::AlignRight | Qt::AlignVCenter, onScreen(c, 0) + QStringLiteral("°"));
     }
     const double minutes = m_seconds / 60.0;
     double every = 1.0;
     for (const double m : {1.0, 2.0, 5.0, 10.0, 20.0, 60.0})
         if (minutes / (every = m) <= 9.0) break;
+    const double wide = p.fontMetrics().horizontalAdvance(onScreen(minutes, 0)) + 4.0;
     for (double m = 0.0; m <= minutes; m += every) {
         const double x = at(60.0 * m, m_low).x();
         p.setPen(QPen(t.ink, 1));
         p.drawLine(QPointF(x, f.bottom()), QPointF(x, f.bottom() + 5));
         p.setPen(t.muted);
-        p.drawText(QRectF(std::min(x - 30, width() - 60.0), f.bottom() + 6, 60, tickLine()),
+        p.drawText(QRectF(std::min(x - wide / 2, width() - wide), f.bottom() + 6, wide, tickLine()),
                    Qt::AlignHCenter | Qt::AlignTop, onScreen(m, 0));
     }
     p.drawText(QRectF(f.left(), f.bottom() + 6 + tickLine(), f.width(), tickLine()),
