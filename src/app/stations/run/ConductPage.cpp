@@ -20,6 +20,7 @@
 #include <QComboBox>
 #include <QHBoxLayout>
 #include <QKeyEvent>
+#include <QMouseEvent>
 #include <QPushButton>
 #include <QSignalBlocker>
 #include <QTimer>
@@ -31,6 +32,28 @@ namespace {
 
 constexpr int kTickMs = 1000;
 constexpr int kFirstSeenKey = 2; // F2; F1 is for help
+
+/// A box to tick with words beside it that break into lines; a click on them ticks it too.
+class Confirmation : public QWidget {
+public:
+    Confirmation(const QString& says, const QString& name) : m_box(new QCheckBox) {
+        auto* row = new QHBoxLayout(this);
+        row->setContentsMargins(0, 0, 0, 0);
+        row->setSpacing(grid::kStep);
+        m_box->setObjectName(name);
+        m_box->setAccessibleName(says);
+        row->addWidget(m_box, 0, Qt::AlignTop);
+        row->addWidget(makeLabel(says), 1);
+    }
+
+protected:
+    void mouseReleaseEvent(QMouseEvent* event) override {
+        if (rect().contains(event->position().toPoint())) m_box->click();
+    }
+
+private:
+    QCheckBox* m_box;
+};
 
 bool canBeConducted(const Act& act) {
     return act.kind == ActKind::Demonstration && act.state != ActState::Skipped;
@@ -55,7 +78,7 @@ ConductPage::ConductPage(LessonController& controller, QWidget* before)
     left->addWidget(m_chart, 2);
     row->addLayout(left, 1);
     auto* right = new ScrollColumn;
-    right->setWidths(scaled(420), scaled(520));
+    right->setWidths(scaled(400), scaled(520));
     right->column()->setSpacing(grid::kStep);
     right->column()->addWidget(buildStep());
     m_live = new QWidget;
@@ -100,7 +123,10 @@ QWidget* ConductPage::buildStep() {
     m_says->setObjectName(QStringLiteral("conductSays"));
     m_hazard = makeLabel({}, "caution");
     m_hazard->setObjectName(QStringLiteral("conductHazard"));
-    m_confirmations = FlowLayout::inRow();
+    auto* confirmations = new QWidget;
+    m_confirmations = new QVBoxLayout(confirmations);
+    m_confirmations->setContentsMargins(0, 0, 0, 0);
+    m_confirmations->setSpacing(grid::kHalfStep);
     m_see = makeLabel({}, "smallNote");
     m_see->setObjectName(QStringLiteral("conductSee"));
     auto* act = new QHBoxLayout;
@@ -217,7 +243,8 @@ void ConductPage::confirm() {
     const auto boxes = m_confirmations->parentWidget()->findChildren<QCheckBox*>();
     for (const QCheckBox* box : boxes)
         if (!box->isChecked()) {
-            m_controller.say(tr("Confirm first: %1. Or skip the step, with a word of why.").arg(box->text()));
+            m_controller.say(
+                tr("Confirm first: %1. Or skip the step, with a word of why.").arg(box->accessibleName()));
             return;
         }
     m_controller.carryOut(&ConductCommands::confirm, *m_chosen, *m_view.current);
@@ -296,9 +323,8 @@ void ConductPage::showStep() {
     }
     if (current >= 0)
         for (const auto& c : m_view.steps[static_cast<std::size_t>(current)].confirm) {
-            auto* box = new QCheckBox(onScreen(c.says));
-            box->setObjectName(QStringLiteral("confirm%1").arg(m_confirmations->count()));
-            m_confirmations->addWidget(box);
+            m_confirmations->addWidget(new Confirmation(
+                onScreen(c.says), QStringLiteral("confirm%1").arg(m_confirmations->count())));
         }
     keepFocusOrder(m_confirmations->parentWidget());
 }

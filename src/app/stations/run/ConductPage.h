@@ -7,12 +7,12 @@ class QCheckBox;
 class QComboBox;
 class QPushButton;
 class QTimer;
+class QVBoxLayout;
 
 namespace uttrin::app {
 
 class Card;
 class FieldEdit;
-class FlowLayout;
 class ForecastChart;
 class NumberField;
 class RigDrawing;
@@ -60,7 +60,7 @@ private:
     RigDrawing* m_drawing;
     ForecastChart* m_chart;
     Words *m_now, *m_heading, *m_says, *m_see, *m_hazard, *m_stamps, *m_cautions;
-    FlowLayout* m_confirmations;
+    QVBoxLayout* m_confirmations;
     NumberField* m_celsius;
     FieldEdit* m_words;
     QWidget* m_live; ///< what is of use only while an act goes on
