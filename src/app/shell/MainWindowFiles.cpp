@@ -3,12 +3,17 @@
 #include "SampleNotebook.h"
 #include "app/controls/MessageLine.h"
 #include "app/controls/OnScreen.h"
+#include "app/welcome/WelcomePage.h"
 #include "lesson/commands/SelectionCommands.h"
 
+#include <QDateTime>
+#include <QDir>
 #include <QFile>
 #include <QFileInfo>
+#include <QMenu>
 #include <QPushButton>
 #include <QSettings>
+#include <QVBoxLayout>
 
 namespace uttrin::app {
 namespace {
