@@ -28,7 +28,7 @@ Answer lessonInfo(Opened& of) {
     Answer a;
     a.json["acts"] = Json::array();
     for (const Act& act : of.session.model().data().acts) {
-        const ActForecast& f = of.forecasts.of(of.session, act);
+        const ActForecast f = of.forecasts.of(of.session, act);
         Json one = {{"id", act.id},
                     {"title", act.title},
                     {"kind", identifier(act.kind)},

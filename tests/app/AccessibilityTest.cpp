@@ -34,15 +34,11 @@
 namespace uttrin {
 namespace {
 
+using testing::called;
 using testing::Driver;
 using Accessibility = testing::SampleLesson;
 
 QAccessibleInterface* spokenOf(QWidget* w) { return QAccessible::queryAccessibleInterface(w); }
-
-/// What a widget is called when something is wrong with it.
-std::string called(const QWidget* w) {
-    return std::string(w->metaObject()->className()) + " " + w->objectName().toStdString();
-}
 
 /// Every visible control that takes the keyboard, and every drawn widget, has a fitting role and a name.
 void expectSpoken(QWidget* root) {

@@ -93,19 +93,7 @@ TEST_F(ConductPageTest, AnActThatIsFinishedIsStampedNoMore) {
 
 TEST_F(ConductPageTest, ItIsSeenWholeInEverySizeAndTheme) {
     d->press("conductBegin");
-    for (const app::Theme& theme :
-         {app::Theme::paper(), app::Theme::projector(), app::Theme::paper().at(200)}) {
-        app::applyTheme(theme);
-        d->controller.refresh();
-        for (const QSize size : {QSize(960, 540), QSize(1024, 700), QSize(1280, 800), QSize(1920, 1080)}) {
-            d->window.resize(size);
-            for (int turn = 0; turn < 4; ++turn)
-                Driver::settle();
-            const QStringList wrong = testing::cutOff(d->window);
-            EXPECT_TRUE(wrong.isEmpty()) << theme.name.toStdString() << " at " << size.width() << ":\n  "
-                                         << wrong.join(QStringLiteral("\n  ")).toStdString();
-        }
-    }
+    testing::expectSeenWhole(*d);
 }
 
 } // namespace

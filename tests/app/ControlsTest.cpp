@@ -1,3 +1,4 @@
+#include "SeenWhole.h"
 #include "app/controls/FieldEdit.h"
 #include "app/controls/NumberField.h"
 #include "app/controls/OnScreen.h"
@@ -276,35 +277,23 @@ TEST(TableModel, RowsComeAndGoWithoutALayoutOfAll) {
     }
 }
 
-/// Contrast of two colours as WCAG 2.1 defines it.
-double contrast(const QColor& a, const QColor& b) {
-    const auto luminance = [](const QColor& c) {
-        const auto linear = [](double v) {
-            return v <= 0.04045 ? v / 12.92 : std::pow((v + 0.055) / 1.055, 2.4);
-        };
-        return 0.2126 * linear(c.redF()) + 0.7152 * linear(c.greenF()) + 0.0722 * linear(c.blueF());
-    };
-    const double la = luminance(a), lb = luminance(b);
-    return (std::max(la, lb) + 0.05) / (std::min(la, lb) + 0.05);
-}
-
 TEST(Theme, TextStandsOutFromEveryGroundThatItLiesOn) {
     for (const Theme& t : {Theme::paper(), Theme::night(), Theme::projector(), Theme::contrast()}) {
         SCOPED_TRACE(t.name.toStdString());
         for (const QColor& ground : {t.ground, t.card, t.navigation}) {
-            EXPECT_GE(contrast(t.ink, ground), 7.0);
-            EXPECT_GE(contrast(t.muted, ground), 4.5);
-            EXPECT_GE(contrast(t.done, ground), 4.5); // links are text
-            EXPECT_GE(contrast(t.edge, ground), 3.0); // of a field, a button, a box
-            EXPECT_GE(contrast(t.focus, ground), 3.0);
+            EXPECT_GE(testing::contrastOf(t.ink, ground), 7.0);
+            EXPECT_GE(testing::contrastOf(t.muted, ground), 4.5);
+            EXPECT_GE(testing::contrastOf(t.done, ground), 4.5); // links are text
+            EXPECT_GE(testing::contrastOf(t.edge, ground), 3.0); // of a field, a button, a box
+            EXPECT_GE(testing::contrastOf(t.focus, ground), 3.0);
         }
         for (const QColor& tint : {t.liquid, t.vapour, t.ice})
-            EXPECT_GE(contrast(t.ink, tint), 7.0);
-        EXPECT_GE(contrast(t.caution, t.cautionGround), 4.5);
-        EXPECT_GE(contrast(t.caution, t.ground), 4.5);
-        EXPECT_GE(contrast(t.onAction, t.action), 7.0);
-        EXPECT_GE(contrast(t.card, t.done), 4.5);  // the chosen segment
-        EXPECT_GE(contrast(t.hot, t.liquid), 3.0); // large figures and the bar to boiling
+            EXPECT_GE(testing::contrastOf(t.ink, tint), 7.0);
+        EXPECT_GE(testing::contrastOf(t.caution, t.cautionGround), 4.5);
+        EXPECT_GE(testing::contrastOf(t.caution, t.ground), 4.5);
+        EXPECT_GE(testing::contrastOf(t.onAction, t.action), 7.0);
+        EXPECT_GE(testing::contrastOf(t.card, t.done), 4.5);  // the chosen segment
+        EXPECT_GE(testing::contrastOf(t.hot, t.liquid), 3.0); // large figures and the bar to boiling
         EXPECT_GE(t.small, 12);
     }
     EXPECT_GE(Theme::projector().live, 72);

@@ -1,5 +1,6 @@
 #pragma once
 
+#include "Driver.h"
 #include "support/SeenTexts.h"
 
 #include <QAbstractItemView>
@@ -7,6 +8,8 @@
 #include <QLineEdit>
 #include <QScrollArea>
 
+#include <algorithm>
+#include <cmath>
 #include <string>
 
 namespace uttrin::testing {
@@ -82,6 +85,21 @@ namespace uttrin::testing {
     return wrong;
 }
 
+/// What a widget is called when something is wrong with it.
+[[nodiscard]] inline std::string called(const QWidget* w) { return calledSo(*w).toStdString(); }
+
+/// Contrast of two colours as WCAG 2.1 defines it.
+[[nodiscard]] inline double contrastOf(const QColor& a, const QColor& b) {
+    const auto luminance = [](const QColor& c) {
+        const auto linear = [](double v) {
+            return v <= 0.04045 ? v / 12.92 : std::pow((v + 0.055) / 1.055, 2.4);
+        };
+        return 0.2126 * linear(c.redF()) + 0.7152 * linear(c.greenF()) + 0.0722 * linear(c.blueF());
+    };
+    const double la = luminance(a), lb = luminance(b);
+    return (std::max(la, lb) + 0.05) / (std::min(la, lb) + 0.05);
+}
+
 /// All that is cut off of what a window shows now.
 [[nodiscard]] inline QStringList cutOff(QWidget& top) {
     QStringList wrong;
@@ -95,6 +113,24 @@ namespace uttrin::testing {
             wrong << calledSo(*w) + QStringLiteral(": ") + what;
     }
     return wrong;
+}
+
+/// Nothing of the station that is shown is cut off, in every size, on paper, on the projector and with text
+/// twice as large.
+inline void expectSeenWhole(Driver& d) {
+    for (const app::Theme& theme :
+         {app::Theme::paper(), app::Theme::projector(), app::Theme::paper().at(200)}) {
+        app::applyTheme(theme);
+        d.controller.refresh();
+        for (const QSize size : {QSize(960, 540), QSize(1024, 700), QSize(1280, 800), QSize(1920, 1080)}) {
+            d.window.resize(size);
+            for (int turn = 0; turn < 4; ++turn)
+                Driver::settle();
+            const QStringList wrong = cutOff(d.window);
+            EXPECT_TRUE(wrong.isEmpty()) << theme.name.toStdString() << " at " << size.width() << ":\n  "
+                                         << wrong.join(QStringLiteral("\n  ")).toStdString();
+        }
+    }
 }
 
 } // namespace uttrin::testing

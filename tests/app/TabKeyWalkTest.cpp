@@ -20,31 +20,18 @@
 namespace uttrin {
 namespace {
 
+using testing::called;
+using testing::contrastOf;
 using testing::Driver;
 using TabKeyWalk = testing::SampleLesson;
 
 QAccessibleInterface* interfaceOf(QWidget* w) { return QAccessible::queryAccessibleInterface(w); }
-
-/// What a widget is called when something is wrong with it.
-std::string nameOf(const QWidget* w) { return testing::calledSo(*w).toStdString(); }
 
 /// What a walk with the Tab key over a screen found.
 struct Walk {
     std::string screen;
     int controls = 0, unnamed = 0, unseen = 0, small = 0, back = 0, pale = 0, cut = 0;
 };
-
-/// Luminance as WCAG 2.1 defines it.
-double luminance(const QColor& c) {
-    const auto linear = [](double v) {
-        return v <= 0.04045 ? v / 12.92 : std::pow((v + 0.055) / 1.055, 2.4);
-    };
-    return 0.2126 * linear(c.redF()) + 0.7152 * linear(c.greenF()) + 0.0722 * linear(c.blueF());
-}
-double contrastOf(const QColor& a, const QColor& b) {
-    const double low = std::min(luminance(a), luminance(b)), high = std::max(luminance(a), luminance(b));
-    return (high + 0.05) / (low + 0.05);
-}
 
 /// Whether the ring is seen, by its pixels: where it runs, a third at least is of its colour (a part may be
 /// scrolled away), and that stands out from the gap inside it.
@@ -139,7 +126,7 @@ Walk walk(Driver& d, QWidget& window, const std::string& screen) {
         const bool named = spoken && !spoken->text(QAccessible::Name).trimmed().isEmpty() &&
                            spoken->role() != QAccessible::Client && spoken->role() != QAccessible::NoRole;
         if (!named)
-            ADD_FAILURE() << screen << ": no name or role: " << nameOf(now) << " role "
+            ADD_FAILURE() << screen << ": no name or role: " << called(now) << " role "
                           << (spoken ? static_cast<int>(spoken->role()) : -1) << " name "
                           << (spoken ? spoken->text(QAccessible::Name).toStdString() : "");
         out.unnamed += !named;
@@ -147,12 +134,12 @@ Walk walk(Driver& d, QWidget& window, const std::string& screen) {
         const QRect control(now->mapTo(&window, QPoint()), now->size());
         const bool isSeen =
             ring && ring->isVisible() && ring->geometry().intersects(control) && isRingSeen(window, *ring);
-        if (!isSeen) ADD_FAILURE() << screen << ": no ring around " << nameOf(now);
+        if (!isSeen) ADD_FAILURE() << screen << ": no ring around " << called(now);
         out.unseen += !isSeen;
         const bool small = std::min(now->width(), now->height()) < kTarget;
         if (small)
             ADD_FAILURE() << screen << ": a small target, " << now->width() << " x " << now->height() << ": "
-                          << nameOf(now);
+                          << called(now);
         out.small += small;
         // As the eye goes: on, or down; never up and back at once, but from the last one to the first.
         if (!before.isNull() && control.bottom() < before.top() && control.left() <= before.left()) {

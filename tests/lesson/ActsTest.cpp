@@ -34,7 +34,7 @@ protected:
         a.kind = ActKind::Demonstration;
         a.title = rig;
         a.startsS = 60 * startMin;
-        a.rig = writeActRig({rig, variant, std::move(values), std::nullopt});
+        a.rig = writeActRig({rig, variant, {}, std::move(values), std::nullopt});
         return a;
     }
 
@@ -86,7 +86,7 @@ TEST_F(Acts, WhatMakesNoSenseIsRefusedAndChangesNothing) {
 }
 
 TEST_F(Acts, TheRigOfAnActComesBackAsItWasWritten) {
-    const ActRig rig{"sealed-flask", "shut at once", {{"/vessels/flask/liquid", "300 g"}}, std::nullopt};
+    const ActRig rig{"sealed-flask", "shut at once", {}, {{"/vessels/flask/liquid", "300 g"}}, std::nullopt};
     const auto back = readActRig(writeActRig(rig));
     ASSERT_TRUE(back);
     EXPECT_EQ(back->id, rig.id);
@@ -109,17 +109,18 @@ TEST_F(Acts, HouseholdGlassAndWhatIsShutAndHeatedAreNoActs) {
     for (const auto& [rig, variant] :
          {std::pair{"closed-and-heated", ""}, std::pair{"sealed-flask", "household jar"},
           std::pair{"sealed-flask", "bottle"}, std::pair{"bell-jar", "in the palm of a hand"}})
-        EXPECT_FALSE((ActRig{rig, variant, {}, std::nullopt}.refused().empty())) << rig << ", " << variant;
-    EXPECT_TRUE((ActRig{"sealed-flask", "", {}, std::nullopt}.refused().empty()));
-    EXPECT_TRUE((ActRig{"sealed-flask", "shut at once", {}, std::nullopt}.refused().empty()));
-    EXPECT_FALSE((ActRig{"no-such", "", {}, std::nullopt}.refused().empty()));
+        EXPECT_FALSE((ActRig{rig, variant, {}, {}, std::nullopt}.refused().empty()))
+            << rig << ", " << variant;
+    EXPECT_TRUE((ActRig{"sealed-flask", "", {}, {}, std::nullopt}.refused().empty()));
+    EXPECT_TRUE((ActRig{"sealed-flask", "shut at once", {}, {}, std::nullopt}.refused().empty()));
+    EXPECT_FALSE((ActRig{"no-such", "", {}, {}, std::nullopt}.refused().empty()));
 }
 
 TEST_F(Acts, EveryDemonstrationThatMayBeAnActHasATimeWithItsPartsInARow) {
     enterRoom();
     for (const Demonstration& d : demonstrations()) {
-        if (!ActRig{d.id, "", {}, std::nullopt}.refused().empty()) continue;
-        const ActForecast& f = forecasts.of(*s, demonstration(d.id, 0));
+        if (!ActRig{d.id, "", {}, {}, std::nullopt}.refused().empty()) continue;
+        const ActForecast f = forecasts.of(*s, demonstration(d.id, 0));
         SCOPED_TRACE(d.id);
         EXPECT_TRUE(f.trouble.empty()) << f.trouble;
         EXPECT_GT(f.timed.lasts, 0.0);

@@ -21,7 +21,7 @@ protected:
         Act a;
         a.kind = ActKind::Demonstration;
         a.title = rig;
-        a.rig = writeActRig({rig, variant, {}, std::nullopt});
+        a.rig = writeActRig({rig, variant, {}, {}, std::nullopt});
         const auto added = ActCommands(*s).add(a);
         ASSERT_TRUE(added);
         id = *added;
@@ -161,7 +161,7 @@ TEST_F(Conduct, BubblesFarBelowTheBoilingPointAreDissolvedAir) {
 // steps.
 TEST_F(Conduct, EveryActHasStepsAndThoseWithAPumpAskForEyeProtection) {
     for (const Demonstration& d : demonstrations()) {
-        if (!ActRig{d.id, "", {}, std::nullopt}.refused().empty()) {
+        if (!ActRig{d.id, "", {}, {}, std::nullopt}.refused().empty()) {
             EXPECT_TRUE(d.rig.story().steps.empty() || d.id != "closed-and-heated");
             continue;
         }

@@ -60,13 +60,7 @@ void FieldEdit::fit() { setMinimumWidth(std::max(m_least, widthOfQuestion())); }
 
 QSize FieldEdit::sizeHint() const {
     const QSize hint = QLineEdit::sizeHint();
-    if (m_usual > 0) return {minimumWidth(), hint.height()};
-    return m_question.isEmpty() ? hint : QSize(std::max(minimumWidth(), widthOfQuestion()), hint.height());
-}
-
-QSize FieldEdit::minimumSizeHint() const {
-    const QSize hint = QLineEdit::minimumSizeHint();
-    return {std::max(hint.width(), widthOfQuestion()), hint.height()};
+    return m_usual > 0 || !m_question.isEmpty() ? QSize(minimumWidth(), hint.height()) : hint;
 }
 
 QLineEdit* nameEdit(const char* name, const QString& accessible) {

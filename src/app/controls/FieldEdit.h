@@ -18,13 +18,12 @@ public:
     void setLeastWidth(int px);
     /// Wide enough for what it asks for while it is empty.
     [[nodiscard]] QSize sizeHint() const override;
-    [[nodiscard]] QSize minimumSizeHint() const override;
 
 private:
     void inkQuestion();
     [[nodiscard]] int widthOfQuestion() const;
-    QString m_question;
     void fit();
+    QString m_question;
     int m_least = 0; ///< px
     int m_usual = 0; ///< px; 0: as lines of text usually are
 };

@@ -96,7 +96,6 @@ QScrollBar::add-line, QScrollBar::sub-line { width: 0; height: 0; } QScrollBar::
 QDialog { background: @paper; }
 )css");
     constexpr int kBig = 24; // px, a figure being typed that a page is about
-    const auto length = [&](int px) { return QStringLiteral("%1px").arg(std::lround(px * t.factor)); };
     const auto inside = [&](int px, int border) {
         return QStringLiteral("%1px").arg(std::lround(px * t.factor) - 2 * border);
     };
@@ -119,7 +118,7 @@ QDialog { background: @paper; }
         {"@linkpx", inside(grid::kLink, 0)},
         {"@tallinpx", inside(grid::kAction, 2)},
         {"@tallpx", inside(grid::kAction, 1)},
-        {"@bigpx", length(kBig)},
+        {"@bigpx", inside(kBig, 0)},
         {"@textpx", QString::number(t.text) + "px"},
         {"@titlepx", QString::number(t.title) + "px"},
         {"@linepx", QString::number(std::max(t.tick, t.small - 1)) + "px"},

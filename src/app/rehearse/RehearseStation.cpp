@@ -32,8 +32,6 @@
 namespace uttrin::app {
 namespace {
 
-constexpr const char* kRoomTemperature = "/room/temperature"; // in a rig file
-
 void emptyLayout(QLayout* layout) {
     while (QLayoutItem* item = layout->takeAt(0)) {
         if (item->widget()) {
@@ -129,10 +127,9 @@ std::vector<RigSetting> RehearseStation::settingsOf(int variant) const {
     std::vector<RigSetting> settings;
     const auto& variants = rig().variants();
     if (m_controller.isOpen()) {
-        if (const auto room = m_controller.session().room(); room && rig().sets("/room/pressure"))
-            settings.push_back({"/room/pressure", formatMeasure(room->station.pascal(), unit("Pa"))});
-        if (const auto celsius = roomCelsius())
-            settings.push_back({kRoomTemperature, formatMeasure(*celsius, unit("degC"))});
+        const auto room = m_controller.session().room();
+        settings =
+            rig().roomSettings(room ? std::optional(room->station.pascal()) : std::nullopt, roomCelsius());
     }
     if (variant >= 0 && static_cast<std::size_t>(variant) < variants.size()) {
         const auto& own = variants[static_cast<std::size_t>(variant)].settings;

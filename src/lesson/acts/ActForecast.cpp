@@ -16,19 +16,6 @@ constexpr double kUsualBlock = 5.0 * 60.0; // s, of a block whose length nobody 
 
 Text minuteText(double seconds) { return fixed(seconds / kMinute, 0); }
 
-/// The rig of an act in this room: its settings after those that the room asks for.
-std::vector<RigSetting> settingsHere(const ActRig& act, std::optional<double> roomPascal,
-                                     std::optional<double> roomCelsius) {
-    std::vector<RigSetting> settings;
-    if (roomPascal && act.rig()->sets("/room/pressure"))
-        settings.push_back({"/room/pressure", formatMeasure(*roomPascal, unit("Pa"))});
-    if (roomCelsius && act.rig()->sets("/room/temperature"))
-        settings.push_back({"/room/temperature", formatMeasure(*roomCelsius, unit("degC"))});
-    const auto own = act.settings();
-    settings.insert(settings.end(), own.begin(), own.end());
-    return settings;
-}
-
 void take(ActForecast& f, Resource what, const std::vector<RigTiming::Spell>& spells) {
     for (const auto& s : spells)
         f.timed.takes.push_back({what, s.from, s.to});
@@ -76,12 +63,13 @@ void wish(ActForecast& f, const Act& act, const RigFile& rig, const std::vector<
 ActForecast demonstration(const Act& act, std::optional<double> roomPascal,
                           std::optional<double> roomCelsius) {
     ActForecast f;
-    const auto rig = readActRig(act.rig);
+    auto rig = readActRig(act.rig);
     if (!rig) {
         f.trouble = rig.error().message;
         return f;
     }
-    const auto settings = settingsHere(*rig, roomPascal, roomCelsius);
+    rig->room = rig->rig()->roomSettings(roomPascal, roomCelsius);
+    const auto settings = rig->settings();
     const auto played = rehearse(*rig->rig(), settings);
     if (!played) {
         f.trouble = played.error().message;
@@ -169,26 +157,24 @@ ActForecast forecast(const LessonSession& s, const Act& act, std::optional<doubl
 
 } // namespace
 
-const ActForecast& ActForecasts::of(const LessonSession& s, const Act& act) {
+ActForecast ActForecasts::of(const LessonSession& s, const Act& act) {
     const auto room = s.room();
     const auto pascal = room ? std::optional(room->station.pascal()) : std::nullopt;
     const auto celsius = s.model().roomCelsius(s.groupId());
-    // A lab depends on its plan, which the model keeps worked out.
-    if (act.kind == ActKind::Lab) {
-        m_last = forecast(s, act, pascal, celsius);
+    const auto anew = [&] { return forecast(s, act, pascal, celsius); };
+    ActForecast f;
+    if (act.kind == ActKind::Lab) { // depends on its plan, which the model keeps worked out
+        f = anew();
     } else {
         const Key key{act.kind, act.rig, act.lastsS, act.readyS, act.readyK, pascal, celsius, act.doer};
-        auto known = m_known.find(key);
         constexpr std::size_t kMost = 200;
-        if (known == m_known.end()) {
-            if (m_known.size() >= kMost) m_known.clear();
-            known = m_known.emplace(key, forecast(s, act, pascal, celsius)).first;
-        }
-        m_last = known->second;
+        if (m_known.size() >= kMost && !m_known.contains(key)) m_known.clear();
+        const auto known = m_known.find(key);
+        f = known != m_known.end() ? known->second : m_known.emplace(key, anew()).first->second;
     }
-    m_last.timed.starts = act.startsS;
-    m_last.timed.fixed = act.state == ActState::GoingOn;
-    return m_last;
+    f.timed.starts = act.startsS;
+    f.timed.fixed = act.state == ActState::GoingOn;
+    return f;
 }
 
 PeriodRow periodRow(const LessonModel& model) {

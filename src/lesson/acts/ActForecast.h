@@ -36,14 +36,13 @@ struct ActForecast {
 /// the same. Not thread-safe.
 class ActForecasts {
 public:
-    [[nodiscard]] const ActForecast& of(const LessonSession& session, const Act& act);
+    [[nodiscard]] ActForecast of(const LessonSession& session, const Act& act);
 
 private:
     /// All that a forecast depends on but when the act starts and how far it is.
     using Key = std::tuple<ActKind, std::string, std::optional<int>, std::optional<int>,
                            std::optional<double>, std::optional<double>, std::optional<double>, ActDoer>;
     std::map<Key, ActForecast> m_known;
-    ActForecast m_last;
 };
 
 /// The period of a lesson: as it was set, else as long as its first plan says.

@@ -13,6 +13,24 @@ namespace {
 
 using Json = nlohmann::ordered_json;
 
+Json settingsJson(const std::vector<RigSetting>& settings) {
+    Json json = Json::object();
+    for (const RigSetting& s : settings)
+        json[s.pointer] = s.value;
+    return json;
+}
+
+void readSettings(const JsonReader& r, const char* key, std::vector<RigSetting>& into) {
+    const Json* settings = r.at(key);
+    if (!settings) return;
+    if (!settings->is_object()) return r.refuse(key, Text::tr("an object of JSON pointers and values"));
+    for (const auto& [pointer, value] : settings->items())
+        if (value.is_string())
+            into.push_back({pointer, value.get<std::string>()});
+        else
+            r.refuse(key, Text::tr("values as texts, such as \"300 g\""));
+}
+
 } // namespace
 
 const RigFile* ActRig::rig() const {
@@ -29,9 +47,11 @@ int ActRig::variantPlace() const {
 }
 
 std::vector<RigSetting> ActRig::settings() const {
-    std::vector<RigSetting> all;
-    if (const int place = variantPlace(); place >= 0)
-        all = rig()->variants()[static_cast<std::size_t>(place)].settings;
+    std::vector<RigSetting> all = room;
+    if (const int place = variantPlace(); place >= 0) {
+        const auto& own = rig()->variants()[static_cast<std::size_t>(place)].settings;
+        all.insert(all.end(), own.begin(), own.end());
+    }
     all.insert(all.end(), values.begin(), values.end());
     return all;
 }
@@ -50,9 +70,8 @@ std::string writeActRig(const ActRig& rig) {
     else
         json["rig"] = rig.id;
     if (!rig.variant.empty()) json["variant"] = rig.variant;
-    json["values"] = Json::object();
-    for (const RigSetting& s : rig.values)
-        json["values"][s.pointer] = s.value;
+    if (!rig.room.empty()) json["room"] = settingsJson(rig.room);
+    json["values"] = settingsJson(rig.values);
     return json.dump();
 }
 
@@ -69,21 +88,16 @@ Result<ActRig> readActRig(const std::string& text) {
         if (!own) return tl::unexpected(own.error());
         rig.file = std::move(*own);
     }
-    if (const Json* values = r.at("values")) {
-        if (!values->is_object()) r.refuse("values", Text::tr("an object of JSON pointers and values"));
-        for (const auto& [pointer, value] : values->items())
-            if (value.is_string())
-                rig.values.push_back({pointer, value.get<std::string>()});
-            else
-                r.refuse("values", Text::tr("values as texts, such as \"300 g\""));
-    }
+    readSettings(r, "room", rig.room);
+    readSettings(r, "values", rig.values);
     r.onlyKnown();
     if (failure) return tl::unexpected(*failure);
     const RigFile* of = rig.rig();
     if (!of) return fail(Failure::BadInput, Text::tr("there is no rig '{}'", rig.id));
-    for (const RigSetting& s : rig.values)
-        if (!of->sets(s.pointer))
-            return fail(Failure::BadInput, Text::tr("'{}' leads to no text of this rig file", s.pointer));
+    for (const auto* settings : {&rig.room, &rig.values})
+        for (const RigSetting& s : *settings)
+            if (!of->sets(s.pointer))
+                return fail(Failure::BadInput, Text::tr("'{}' leads to no text of this rig file", s.pointer));
     return rig;
 }
 

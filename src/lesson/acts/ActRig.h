@@ -9,8 +9,9 @@ namespace uttrin {
 
 /// The rig of an act: which one, which of its variants, and the values that this teacher set otherwise.
 struct ActRig {
-    std::string id;      ///< of one that ships; empty of one that a person brought
-    std::string variant; ///< its name; empty: as the file has it
+    std::string id;               ///< of one that ships; empty of one that a person brought
+    std::string variant;          ///< its name; empty: as the file has it
+    std::vector<RigSetting> room; ///< in which it stands; empty: as the file has it
     std::vector<RigSetting> values;
     std::optional<RigFile> file; ///< that a person brought
 
@@ -18,7 +19,7 @@ struct ActRig {
     [[nodiscard]] const RigFile* rig() const;
     /// Of the variant; -1 for the file as it is, or if it has no such variant.
     [[nodiscard]] int variantPlace() const;
-    /// The variant's settings with this teacher's own after them.
+    /// The room, the variant's settings, this teacher's own: later ones win.
     [[nodiscard]] std::vector<RigSetting> settings() const;
     /// Why it cannot be an act; empty if it can.
     [[nodiscard]] Text refused() const;

@@ -130,15 +130,14 @@ Result<std::string> toFreeze(const LessonSession& s, const Act& act) {
     if (!room)
         return fail(Failure::Unreferenced,
                     Text::tr("Its forecast depends on the room’s pressure: enter that first (Ctrl+1)."));
-    std::vector<RigSetting> values;
-    if (rig->rig()->sets("/room/pressure"))
-        values.push_back({"/room/pressure", formatMeasure(room->station.pascal(), unit("Pa"))});
-    if (const auto celsius = s.model().roomCelsius(s.groupId());
-        celsius && rig->rig()->sets("/room/temperature"))
-        values.push_back({"/room/temperature", formatMeasure(*celsius, unit("degC"))});
-    values.insert(values.end(), rig->values.begin(), rig->values.end()); // this teacher's own win
-    rig->values = std::move(values);
+    rig->room = rig->rig()->roomSettings(room->station.pascal(), s.model().roomCelsius(s.groupId()));
     return writeActRig(*rig);
+}
+
+void follow(ConductView& v, Milliseconds now, const FrozenForecast* forecast) {
+    if (!v.begun || !v.live) return;
+    v.seconds = static_cast<double>(now - *v.begun) / 1000.0;
+    if (forecast) v.now = momentOf(*forecast, *v.seconds);
 }
 
 ConductView conductView(const LessonSession& s, const Act& act, FrozenForecasts& forecasts) {
@@ -163,9 +162,9 @@ ConductView conductView(const LessonSession& s, const Act& act, FrozenForecasts&
     const ToldStory told = toldStory(story, forecast ? &forecast->rehearsal : nullptr);
     v.cautions = told.cautions;
     addSteps(v, story, told, stamps, offset);
+    v.begun = begun;
+    follow(v, s.clock().now(), forecast.get());
     const auto since = [&](Milliseconds at) { return static_cast<double>(at - *begun) / 1000.0; };
-    if (begun && v.live) v.seconds = since(s.clock().now());
-    if (forecast && v.seconds) v.now = momentOf(*forecast, *v.seconds);
     for (auto stamp = stamps.rbegin(); stamp != stamps.rend(); ++stamp) {
         v.stamps.push_back(
             {Text::typed(clockTextWithSeconds((*stamp)->takenAt, offset)), stampText(**stamp)});
@@ -189,6 +188,12 @@ Text remarkOn(const Text& seen, const ConductView& view, const FrozenForecast* f
     return Text::tr(
         "By the forecast it is {} K below boiling: bubbles now are dissolved air, not yet boiling.",
         fixed(-*margin, 0));
+}
+
+const std::vector<Text>& placesRead() {
+    static const std::vector<Text> kPlaces{Text::phrase("in the liquid"), Text::phrase("on the glass"),
+                                           Text::phrase("in the vapour"), Text::phrase("by hand")};
+    return kPlaces;
 }
 
 const std::vector<Text>& thingsSeen() {

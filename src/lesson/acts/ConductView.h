@@ -53,8 +53,9 @@ struct ConductView {
     Text title, state;
     bool live = false, canBegin = false;
     std::vector<Step> steps;
-    std::optional<int> current;    ///< the step to do
-    Text hazard;                   ///< what stopped the guidance; empty while it goes on
+    std::optional<int> current; ///< the step to do
+    Text hazard;                ///< what stopped the guidance; empty while it goes on
+    std::optional<Milliseconds> begun;
     std::optional<double> seconds; ///< since it began, while it is going on
     Text now;                      ///< what the frozen forecast says of this moment
     std::vector<Point> points;
@@ -64,9 +65,15 @@ struct ConductView {
 [[nodiscard]] ConductView conductView(const LessonSession& session, const Act& act,
                                       FrozenForecasts& forecasts);
 
-/// What is to be said to whoever saw something, by the frozen forecast; empty if nothing: bubbles far below the boiling
-/// point are dissolved air.
+/// Brings a view to another moment: only the time and what the forecast says of it move.
+void follow(ConductView& view, Milliseconds now, const FrozenForecast* forecast);
+
+/// What is to be said to whoever saw something, by the frozen forecast; empty if nothing: bubbles far below
+/// the boiling point are dissolved air.
 [[nodiscard]] Text remarkOn(const Text& seen, const ConductView& view, const FrozenForecast* forecast);
+
+/// Where a temperature is read.
+[[nodiscard]] const std::vector<Text>& placesRead();
 
 /// What can be seen, on a key each, the same in every rig: the words that are stamped.
 [[nodiscard]] const std::vector<Text>& thingsSeen();

@@ -165,10 +165,11 @@ PeriodView periodView(const LessonSession& s, ActForecasts& forecasts) {
     const Period period = periodOf(model);
     v.lasts = period.lasts / kSecondsAMinute;
     std::set<std::string> seen, warned;
+    Timed t;
     double ice = 0.0;
     for (const Act& act : model.data().acts) {
         if (!counts(act)) continue;
-        const ActForecast& f = forecasts.of(s, act);
+        const ActForecast f = forecasts.of(s, act);
         v.lanes.push_back(laneOf(act, f));
         if (!f.trouble.empty())
             v.clashes.push_back({Text::tr("{}: {}", v.lanes.back().title, f.trouble),
@@ -176,6 +177,8 @@ PeriodView periodView(const LessonSession& s, ActForecasts& forecasts) {
                                  v.lanes.back().ends,
                                  {act.id}});
         if (!isToCome(act)) continue;
+        t.acts.push_back(&act);
+        t.times.push_back(f.timed);
         addTodo(v, model, act, v.lanes.back());
         ice += f.iceKg;
         for (const Text& m : f.materials)
@@ -185,7 +188,6 @@ PeriodView periodView(const LessonSession& s, ActForecasts& forecasts) {
     }
     if (ice > 0.0)
         v.fetch.push_back(Text::tr("ice: {} g in all", fixed(std::ceil(ice * 1e3 / 10.0) * 10.0, 0)));
-    const Timed t = timedActs(s, forecasts);
     for (const Conflict& c : conflictsOf(period, t.times)) {
         PeriodView::Clash clash{clashText(c, t.acts), c.from / kSecondsAMinute, c.to / kSecondsAMinute, {}};
         for (const std::size_t i : c.acts)

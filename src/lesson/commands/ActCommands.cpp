@@ -16,10 +16,9 @@ Result<void> check(const Act& act) {
 } // namespace
 
 Result<Act> ActCommands::find(RowId id) const {
-    const auto& acts = model().data().acts;
-    const auto at = std::ranges::find(acts, id, &Act::id);
-    if (at == acts.end()) return fail(Failure::BadInput, Text::tr("There is no such act in this lesson."));
-    return *at;
+    const Act* act = model().act(id);
+    if (!act) return fail(Failure::BadInput, Text::tr("There is no such act in this lesson."));
+    return *act;
 }
 
 Result<RowId> ActCommands::add(const Act& act) {

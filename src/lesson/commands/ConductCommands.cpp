@@ -6,9 +6,8 @@
 namespace uttrin {
 
 Result<Act> ConductCommands::goingOn(RowId id) const {
-    const auto& acts = model().data().acts;
-    const auto at = std::ranges::find(acts, id, &Act::id);
-    if (at == acts.end()) return fail(Failure::BadInput, Text::tr("There is no such act in this lesson."));
+    const Act* at = model().act(id);
+    if (!at) return fail(Failure::BadInput, Text::tr("There is no such act in this lesson."));
     if (at->state != ActState::GoingOn)
         return fail(Failure::BadInput,
                     Text::tr("{} is not going on: begin it first.", Text::typed(at->title)));
@@ -22,9 +21,8 @@ Result<void> ConductCommands::stamp(const Act& act, Stamp stamp, const Text& lab
 }
 
 Result<void> ConductCommands::begin(RowId id, const std::string& frozen) {
-    const auto& acts = model().data().acts;
-    const auto at = std::ranges::find(acts, id, &Act::id);
-    if (at == acts.end()) return fail(Failure::BadInput, Text::tr("There is no such act in this lesson."));
+    const Act* at = model().act(id);
+    if (!at) return fail(Failure::BadInput, Text::tr("There is no such act in this lesson."));
     if (at->state != ActState::Planned && at->state != ActState::Prepared)
         return fail(Failure::BadInput,
                     Text::tr("{} has begun already, or will not be done.", Text::typed(at->title)));

@@ -120,6 +120,10 @@ bool LessonModel::differsFromPlan(RowId runId) const {
 
 const Setup& LessonModel::setup(RowId id) const { return byId(m_data.setups, id); }
 const Run& LessonModel::run(RowId id) const { return byId(m_data.runs, id); }
+const Act* LessonModel::act(RowId id) const {
+    const auto at = std::ranges::find(m_data.acts, id, &Act::id);
+    return at == m_data.acts.end() ? nullptr : &*at;
+}
 const Group& LessonModel::group(RowId id) const {
     const auto found = m_groupPlaces.find(id);
     if (found == m_groupPlaces.end()) throw std::logic_error(fmt::format("no group {}", id));

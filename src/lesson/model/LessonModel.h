@@ -72,6 +72,8 @@ public:
     [[nodiscard]] const Run& run(RowId runId) const;
     [[nodiscard]] const Group& group(RowId groupId) const;
     [[nodiscard]] std::vector<Run> runsOf(RowId setupId) const;
+    /// An act of the lesson; null if there is none of this id.
+    [[nodiscard]] const Act* act(RowId id) const;
 
     /// What the class expects in a plan, by pressure.
     [[nodiscard]] std::vector<Prediction> predictionsOf(RowId setupId) const;

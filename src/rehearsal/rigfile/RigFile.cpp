@@ -19,6 +19,7 @@ namespace {
 using Json = nlohmann::ordered_json;
 
 constexpr std::size_t kMostItems = 200;
+constexpr const char* kRoomPressure = "/room/pressure";
 
 /// A JSON pointer into a document, or nothing if it leads nowhere.
 const Json* find(const Json& document, const std::string& pointer) {
@@ -89,18 +90,6 @@ std::vector<RigSetting> readSettings(const JsonReader& r, const char* key, const
     return settings;
 }
 
-constexpr std::pair<RigStep::Kind, std::string_view> kStepKinds[] = {
-    {RigStep::Prepare, "prepare"}, {RigStep::Do, "do"},     {RigStep::Ask, "ask"},
-    {RigStep::Look, "look"},       {RigStep::Vent, "vent"}, {RigStep::ClearAway, "clear-away"}};
-
-Result<RigStep::Kind> stepKind(std::string_view word) {
-    for (const auto& [kind, name] : kStepKinds)
-        if (name == word) return kind;
-    return fail(Failure::BadInput,
-                Text::tr("'{}' is no kind of step; accepted: prepare, do, ask, look, vent, clear-away",
-                         std::string(word)));
-}
-
 std::vector<RigConfirmation> readConfirmations(JsonReader& r, std::optional<Failure>& failure) {
     std::vector<RigConfirmation> all;
     const Json* list = r.at("confirm");
@@ -142,7 +131,7 @@ void readSteps(const JsonReader& r, std::vector<RigStep>& steps, std::optional<F
             JsonReader one((*list)[i], r.pointer("steps") + "/" + std::to_string(i), failure);
             one.require("says", Text::tr("what is done"));
             one.string("says", step.says);
-            one.parsed("kind", step.kind, stepKind);
+            one.parsed("kind", step.kind, [](std::string_view w) { return fromWord(kStepKinds, w); });
             step.confirm = readConfirmations(one, failure);
             one.string("see", step.see);
             one.onlyKnown();
@@ -352,6 +341,16 @@ const std::string& RigFile::onlyLookedAt(int variant) const {
     const auto at = static_cast<std::size_t>(variant);
     const bool own = variant >= 0 && at < m_variants.size() && !m_variants[at].onlyLookedAt.empty();
     return own ? m_variants[at].onlyLookedAt : m_onlyLookedAt;
+}
+
+std::vector<RigSetting> RigFile::roomSettings(std::optional<double> pascal,
+                                              std::optional<double> celsius) const {
+    std::vector<RigSetting> settings;
+    if (pascal && sets(kRoomPressure))
+        settings.push_back({kRoomPressure, formatMeasure(*pascal, unit("Pa"))});
+    if (celsius && sets(kRoomTemperature))
+        settings.push_back({kRoomTemperature, formatMeasure(*celsius, unit("degC"))});
+    return settings;
 }
 
 RigSetting RigFile::setting(const std::string& pointer, double si,

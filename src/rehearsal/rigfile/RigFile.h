@@ -8,6 +8,7 @@
 #include <nlohmann/json_fwd.hpp>
 
 #include <memory>
+#include <optional>
 #include <string>
 #include <string_view>
 #include <vector>
@@ -17,7 +18,8 @@ namespace uttrin {
 /// What must be so before a step is done.
 struct RigConfirmation {
     std::string says;
-    std::string hazard; ///< what happens to whoever goes on without it; of what may not be left out, else empty
+    std::string
+        hazard; ///< what happens to whoever goes on without it; of what may not be left out, else empty
 };
 
 /// A step of a demonstration.
@@ -86,7 +88,8 @@ struct RigVariant {
     std::string says; ///< to people who choose it; may be empty
     std::vector<RigSetting> settings;
     RigStory story; ///< the file's, with what the variant says otherwise
-    std::string onlyLookedAt = {}; ///< why it is no act of a lesson, but only rehearsed; empty if it may be one
+    std::string onlyLookedAt =
+        {}; ///< why it is no act of a lesson, but only rehearsed; empty if it may be one
 };
 
 /// A value that is not known better than this.
@@ -119,6 +122,9 @@ struct RigSetup {
     std::vector<RigRemark> tells;
 };
 
+/// Where a rig file has the temperature of its room.
+inline constexpr const char* kRoomTemperature = "/room/temperature";
+
 /// A rig file (docs/rig-format.md): a demonstration as data, with its story, its knobs and its variants.
 class RigFile {
 public:
@@ -129,12 +135,16 @@ public:
     [[nodiscard]] const std::string& name() const { return m_name; }
     /// Of a variant; of the rig as it is below 0 and above the last.
     [[nodiscard]] const RigStory& story(int variant = -1) const;
-    /// Why it is only rehearsed and no act of a lesson; empty if it may be one. Of a variant, or of the rig as it is.
+    /// Why it is only rehearsed and no act of a lesson; empty if it may be one. Of a variant, or of the rig
+    /// as it is.
     [[nodiscard]] const std::string& onlyLookedAt(int variant = -1) const;
     [[nodiscard]] const std::vector<RigKnob>& knobs() const { return m_knobs; }
     [[nodiscard]] const std::vector<RigVariant>& variants() const { return m_variants; }
     [[nodiscard]] const std::vector<RigUncertainty>& uncertainties() const { return m_uncertainties; }
 
+    /// The room as a lesson knows it, as far as this file asks for it: what a rig is set in first.
+    [[nodiscard]] std::vector<RigSetting> roomSettings(std::optional<double> pascal,
+                                                       std::optional<double> celsius) const;
     /// The rig with some values set otherwise; later ones win.
     [[nodiscard]] Result<RigSetup> setup(const std::vector<RigSetting>& settings = {}) const;
     /// A value in SI, as the file and the settings have it, without what it counts from. REQUIRES: the

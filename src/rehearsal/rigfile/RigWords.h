@@ -15,6 +15,10 @@ struct RigPart {
     int index = 0;
 };
 
+inline constexpr std::pair<RigStep::Kind, std::string_view> kStepKinds[] = {
+    {RigStep::Prepare, "prepare"}, {RigStep::Do, "do"},     {RigStep::Ask, "ask"},
+    {RigStep::Look, "look"},       {RigStep::Vent, "vent"}, {RigStep::ClearAway, "clear-away"}};
+
 inline constexpr std::pair<VesselShape, std::string_view> kShapes[] = {
     {VesselShape::RoundFlask, "round-flask"},
     {VesselShape::Jar, "jar"},

@@ -162,14 +162,12 @@ void ActCard::store(const std::function<void(Act&)>& change, const Text& label) 
     if (!m_act) return;
     Act after = *m_act;
     change(after);
-    if (const auto rig =
-            after.kind == ActKind::Demonstration ? readActRig(after.rig) : Result<ActRig>(ActRig());
-        rig && after.kind == ActKind::Demonstration)
-        if (const Text why = rig->refused(); !why.empty()) {
-            m_controller.complain(onScreen(why));
-            m_controller.refresh();
-            return;
-        }
+    if (const auto rig = readActRig(after.rig);
+        after.kind == ActKind::Demonstration && rig && !rig->refused().empty()) {
+        m_controller.complain(onScreen(rig->refused()));
+        m_controller.refresh();
+        return;
+    }
     m_controller.carryOut(&ActCommands::change, after, label);
 }
 
@@ -234,7 +232,7 @@ void ActCard::showRig(const Act& act) {
     }
 }
 
-void ActCard::show(const Act* act, const ActForecast* forecast) {
+void ActCard::show(const Act* act, const ActForecast& forecast) {
     m_act = act ? std::optional(*act) : std::nullopt;
     m_empty->setVisible(!act);
     m_fields->setVisible(act);
@@ -252,11 +250,11 @@ void ActCard::show(const Act* act, const ActForecast* forecast) {
          std::initializer_list<QWidget*>{m_wishes, m_variantRow, m_knobs->parentWidget(), m_rehearse})
         w->setVisible(rig);
     if (rig) showRig(*act);
-    m_wishStarts = forecast ? forecast->wishStarts : std::nullopt;
+    m_wishStarts = forecast.wishStarts;
     m_toWish->setVisible(m_wishStarts && std::abs(*m_wishStarts - act->startsS) >= kMinute);
     QStringList says;
-    if (forecast && !forecast->trouble.empty()) says << onScreen(forecast->trouble);
-    if (forecast && !forecast->wish.empty()) says << onScreen(forecast->wish);
+    if (!forecast.trouble.empty()) says << onScreen(forecast.trouble);
+    if (!forecast.wish.empty()) says << onScreen(forecast.wish);
     m_says->setText(says.join(QLatin1Char(' ')));
     m_says->setVisible(!says.isEmpty());
 }

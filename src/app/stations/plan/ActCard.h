@@ -21,7 +21,7 @@ class ActCard : public Card {
 public:
     explicit ActCard(LessonController& controller);
     /// @param act  null: none is chosen.
-    void show(const Act* act, const ActForecast* forecast);
+    void show(const Act* act, const ActForecast& forecast);
     void takeFocus();
 
 signals:

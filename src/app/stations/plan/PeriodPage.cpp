@@ -70,7 +70,7 @@ QWidget* PeriodPage::buildHead(QWidget* before) {
     m_demonstrations->setAccessibleName(tr("Add a demonstration"));
     m_demonstrations->addItem(tr("Add a demonstration…"));
     for (const Demonstration& d : demonstrations())
-        if (ActRig{d.id, {}, {}, std::nullopt}.refused().empty())
+        if (ActRig{d.id, {}, {}, {}, std::nullopt}.refused().empty())
             m_demonstrations->addItem(onScreen(Text::data(d.rig.name())), QString::fromStdString(d.id));
     m_lab = new QPushButton(tr("Add the lab"));
     m_lab->setObjectName(QStringLiteral("addLab"));
@@ -167,7 +167,7 @@ void PeriodPage::addDemonstration(int index) {
     Act act;
     act.kind = ActKind::Demonstration;
     act.title = m_demonstrations->itemText(index).toStdString();
-    act.rig = writeActRig({id, {}, {}, std::nullopt});
+    act.rig = writeActRig({id, {}, {}, {}, std::nullopt});
     add(act);
 }
 
@@ -184,20 +184,15 @@ void PeriodPage::choose(RowId act) {
     refresh();
 }
 
-const Act* PeriodPage::chosenAct() const {
-    const auto& acts = session().model().data().acts;
-    const auto at = std::ranges::find_if(acts, [&](const Act& a) { return a.id == m_chosen; });
-    return at == acts.end() ? nullptr : &*at;
-}
+const Act* PeriodPage::chosenAct() const { return session().model().act(m_chosen.value_or(0)); }
 
 void PeriodPage::move(RowId id, int minutes) {
     m_controller.carryOut(&ActCommands::moveBy, std::vector<std::pair<RowId, int>>{{id, minutes}});
 }
 
 void PeriodPage::lengthen(RowId id, int minutes) {
-    const auto& acts = session().model().data().acts;
-    const auto at = std::ranges::find(acts, id, &Act::id);
-    if (at == acts.end()) return;
+    const Act* at = session().model().act(id);
+    if (!at) return;
     Act after = *at;
     const double lasts = m_forecasts.of(session(), *at).timed.lasts + kSeconds * minutes;
     after.lastsS = std::max(kSeconds, static_cast<int>(std::lround(lasts / kSeconds)) * kSeconds);
@@ -256,7 +251,7 @@ void PeriodPage::refresh() {
     m_view = periodView(session(), m_forecasts);
     m_timeline->show(m_view, m_chosen);
     const Act* act = chosenAct();
-    m_card->show(act, act ? &m_forecasts.of(session(), *act) : nullptr);
+    m_card->show(act, act ? m_forecasts.of(session(), *act) : ActForecast());
     std::vector<Text> clashes;
     for (const auto& c : m_view.clashes)
         clashes.push_back(c.says);

@@ -1,7 +1,7 @@
 #include "PlanStation.h"
 
 #include "PeriodPage.h"
-#include "app/controller/PageStack.h"
+#include "app/controller/Faces.h"
 #include "app/controls/Card.h"
 #include "app/controls/FlowLayout.h"
 #include "app/controls/Grid.h"
@@ -38,31 +38,18 @@ constexpr const char* kFace = "planFace"; // of the settings
 PlanStation::PlanStation(LessonController& controller) : StationPage(controller) {
     auto* whole = new QVBoxLayout(this);
     whole->setContentsMargins(grid::kAround);
-    m_faces = new PageStack;
+    m_faces =
+        new Faces(tr("What is planned"), {tr("Lab ladder"), tr("Lesson")},
+                  {tr("The targets of the lab"), tr("The acts of the period, before and after the bell")});
     whole->addWidget(m_faces);
     m_faces->addWidget(buildLadderPage());
-    m_toPeriod = makeFaces(QStringLiteral("planFace"));
-    m_acts = new PeriodPage(controller, m_toPeriod);
-    m_faces->addWidget(m_acts);
-    connect(m_acts, &PeriodPage::rehearseRequested, this, &PlanStation::rehearseRequested);
+    auto* acts = new PeriodPage(controller, m_faces->makeChoice(QStringLiteral("planFace")));
+    m_faces->addWidget(acts);
+    connect(acts, &PeriodPage::rehearseRequested, this, &PlanStation::rehearseRequested);
+    connect(m_faces, &Faces::picked, this, [](int face) { QSettings().setValue(kFace, face); });
     wire();
-    showFace(QSettings().value(kFace, 0).toInt());
-}
-
-/// The ladder first: what every lesson with a lab has.
-Segments* PlanStation::makeFaces(const QString& name) {
-    auto* faces = new Segments(name, tr("What is planned"));
-    faces->setChoices({tr("Lab ladder"), tr("Lesson")});
-    faces->button(1)->setToolTip(tr("The acts of the period, before and after the bell"));
-    connect(faces, &Segments::picked, this, &PlanStation::showFace);
-    return faces;
-}
-
-void PlanStation::showFace(int face) {
-    QSettings().setValue(kFace, face);
-    m_faces->setCurrentIndex(std::clamp(face, 0, m_faces->count() - 1));
-    for (Segments* s : {m_toPeriod, m_toLadder})
-        s->choose(m_faces->currentIndex());
+    m_faces->showFace(
+        QSettings().value(kFace, 0).toInt()); // the ladder first: what every lesson with a lab has
 }
 
 QWidget* PlanStation::buildLadderPage() {
@@ -72,9 +59,8 @@ QWidget* PlanStation::buildLadderPage() {
     row->setSpacing(grid::kMargin);
     auto* left = new QVBoxLayout;
     left->setSpacing(grid::kStep);
-    m_toLadder = makeFaces(QStringLiteral("planFaceLadder"));
     auto* choice = new QHBoxLayout;
-    choice->addWidget(m_toLadder);
+    choice->addWidget(m_faces->makeChoice(QStringLiteral("planFaceLadder")));
     choice->addStretch();
     left->addLayout(choice);
     m_map = new PhaseMap;

@@ -3,14 +3,13 @@
 #include "app/controller/StationPage.h"
 
 class QCheckBox;
-class QStackedWidget;
 class QTableView;
 
 namespace uttrin::app {
 
 class Words;
+class Faces;
 class NumberField;
-class PeriodPage;
 class PhaseMap;
 class Segments;
 class TableModel;
@@ -34,17 +33,13 @@ protected:
 private:
     QWidget* buildLadder();
     QWidget* buildLadderPage();
-    Segments* makeFaces(const QString& name);
-    void showFace(int face);
     void wire();
     void apply();
     void showSheet(const RunSheet& sheet);
     void showEnds();
     void predicted(int row, const QString& text);
 
-    QStackedWidget* m_faces;
-    PeriodPage* m_acts;
-    Segments *m_toPeriod, *m_toLadder; ///< the same choice on either face
+    Faces* m_faces;
     PhaseMap* m_map;
     Segments *m_spacing, *m_criterion;
     NumberField *m_from, *m_to, *m_count, *m_step, *m_trial, *m_period;

@@ -160,7 +160,8 @@ QWidget* ConductPage::buildRead() {
     m_place = new QComboBox;
     m_place->setObjectName(QStringLiteral("conductPlace"));
     m_place->setAccessibleName(tr("Where it is read"));
-    m_place->addItems({tr("in the liquid"), tr("on the glass"), tr("in the vapour"), tr("by hand")});
+    for (const Text& place : placesRead())
+        m_place->addItem(onScreen(place));
     fields->addWidget(m_celsius, 1);
     fields->addLayout(beside, 1);
     card->column()->addLayout(fields);
@@ -210,11 +211,7 @@ void ConductPage::wire() {
     connect(m_words, &QLineEdit::returnPressed, this, &ConductPage::read);
 }
 
-const Act* ConductPage::act() const {
-    const auto& acts = session().model().data().acts;
-    const auto at = std::ranges::find_if(acts, [&](const Act& a) { return a.id == m_chosen; });
-    return at == acts.end() ? nullptr : &*at;
-}
+const Act* ConductPage::act() const { return session().model().act(m_chosen.value_or(0)); }
 
 bool ConductPage::hasActs() const {
     return m_controller.isOpen() && std::ranges::any_of(session().model().data().acts, canBeConducted);
@@ -259,14 +256,13 @@ void ConductPage::skip() {
 
 void ConductPage::read() {
     if (!m_chosen) return;
-    const char* const places[] = {"in the liquid", "on the glass", "in the vapour", "by hand"};
-    const int place = std::clamp(m_place->currentIndex(), 0, 3);
+    const Text& place = placesRead()[static_cast<std::size_t>(std::max(0, m_place->currentIndex()))];
     if (!m_celsius->value() && !m_celsius->edit()->text().trimmed().isEmpty()) {
         m_controller.say(m_celsius->error());
         return;
     }
     if (!m_controller.carryOut(&ConductCommands::read, *m_chosen, m_celsius->value(),
-                               m_words->text().trimmed().toStdString(), std::string(places[place])))
+                               m_words->text().trimmed().toStdString(), plain(place)))
         return;
     m_celsius->setValue(std::nullopt);
     m_celsius->edit()->clear();
@@ -346,7 +342,7 @@ void ConductPage::tick() {
     if (!isVisible() || !m_controller.isOpen()) return;
     const Act* now = act();
     if (!now || !m_view.live) return;
-    m_view = conductView(session(), *now, m_forecasts);
+    follow(m_view, session().clock().now(), m_forecasts.of(*now).get());
     showDrawing();
 }
 

@@ -5,7 +5,7 @@
 #include "TakenCard.h"
 #include "TargetCard.h"
 #include "app/controller/Dialogs.h"
-#include "app/controller/PageStack.h"
+#include "app/controller/Faces.h"
 #include "app/controller/RunChoice.h"
 #include "app/controls/FieldEdit.h"
 #include "app/controls/FlowLayout.h"
@@ -32,28 +32,15 @@ namespace uttrin::app {
 RunStation::RunStation(LessonController& controller) : StationPage(controller) {
     auto* whole = new QVBoxLayout(this);
     whole->setContentsMargins(grid::kAround);
-    m_faces = new PageStack;
+    m_faces = new Faces(tr("What is conducted"), {tr("Lab"), tr("Acts")},
+                        {tr("Points of the lab"), tr("The demonstrations of this lesson, step by step")});
     whole->addWidget(m_faces);
-    const auto faces = [&](const QString& name) {
-        auto* choice = new Segments(name, tr("What is conducted"));
-        choice->setChoices({tr("Lab"), tr("Acts")});
-        choice->button(1)->setToolTip(tr("The demonstrations of this lesson, step by step"));
-        connect(choice, &Segments::picked, this, &RunStation::showFace);
-        return choice;
-    };
-    m_toActs = faces(QStringLiteral("runFace"));
-    m_toLab = faces(QStringLiteral("runFaceActs"));
+    m_toActs = m_faces->makeChoice(QStringLiteral("runFace"));
     m_faces->addWidget(buildBench());
-    m_conduct = new ConductPage(controller, m_toLab);
+    m_conduct = new ConductPage(controller, m_faces->makeChoice(QStringLiteral("runFaceActs")));
     m_faces->addWidget(m_conduct);
-    showFace(0);
+    m_faces->showFace(0);
     wire();
-}
-
-void RunStation::showFace(int face) {
-    m_faces->setCurrentIndex(face);
-    for (Segments* s : {m_toActs, m_toLab})
-        s->choose(face);
 }
 
 QWidget* RunStation::buildBench() {
@@ -266,7 +253,7 @@ void RunStation::refreshDraft() {
 
 void RunStation::refresh() {
     m_toActs->setVisible(m_conduct->hasActs());
-    if (!m_conduct->hasActs()) showFace(0);
+    if (!m_conduct->hasActs()) m_faces->showFace(0);
     m_right->setWidths(scaled(theme().large ? 600 : 440), scaled(theme().large ? 628 : 512));
     const Rig& rig = session().benchPlan().rig;
     m_reading->show(session());

@@ -13,7 +13,7 @@ class PhaseMap;
 class ReadingCard;
 class ScrollColumn;
 class ConductPage;
-class PageStack;
+class Faces;
 class Segments;
 class RunChoice;
 class TakenCard;
@@ -46,7 +46,6 @@ protected:
 private:
     QWidget* buildRuns();
     QWidget* buildBench();
-    void showFace(int face);
     void wire();
     void takeDraft();
     void showInstruments();
@@ -54,8 +53,8 @@ private:
     void checkZero();
     void stampStart();
 
-    PageStack* m_faces;           ///< the bench of the lab, or an act that is conducted
-    Segments *m_toActs, *m_toLab; ///< the same choice on either
+    Faces* m_faces; ///< the bench of the lab, or an act that is conducted
+    Segments* m_toActs;
     ConductPage* m_conduct;
     PhaseMap* m_map;
     InstrumentPair* m_pair;
