@@ -81,6 +81,22 @@ TEST_F(ConductPageTest, WhatIsSeenIsOnKeysThatNoFieldTakes) {
     EXPECT_TRUE(d->text("conductStamps").contains(QStringLiteral("hand-warm")));
 }
 
+// The lab's last point boils; the flask that has just begun does not.
+TEST_F(ConductPageTest, TheStripTellsOfTheActThatGoesOn) {
+    const QString lab = d->text("stripGauge");
+    d->press("conductBegin");
+    EXPECT_NE(d->text("stripGauge"), lab);
+    EXPECT_TRUE(d->text("stripRoomUnder").contains(QStringLiteral("rehearsed")))
+        << d->text("stripRoomUnder").toStdString();
+    d->press("runFaceActs_0");
+    EXPECT_EQ(d->text("stripGauge"), lab);
+    EXPECT_TRUE(d->find<QAbstractButton>("runFace_0")->hasFocus()) << "the keyboard stays with the choice";
+    d->press("runFace_1");
+    EXPECT_TRUE(d->find<QAbstractButton>("runFaceActs_1")->hasFocus());
+    d->press("conductFinish");
+    EXPECT_EQ(d->text("stripGauge"), lab);
+}
+
 TEST_F(ConductPageTest, AnActThatIsFinishedIsStampedNoMore) {
     QTest::keyClick(d->find<QWidget>("conductAct"), Qt::Key_F2);
     EXPECT_TRUE(stamps().empty()) << "not before it has begun";

@@ -17,6 +17,8 @@ Segments* Faces::makeChoice(const QString& name) {
         choice->button(i)->setToolTip(m_tips[i]);
     connect(choice, &Segments::picked, this, [this](int face) {
         showFace(face);
+        for (Segments* same : m_choices)
+            if (same->isVisible()) same->button(face)->setFocus(); // the one that was pressed is hidden now
         emit picked(face);
     });
     m_choices.push_back(choice);

@@ -136,6 +136,10 @@ QWidget* MainWindow::make(Station station) {
     case Station::Run: {
         auto* run = new RunStation(m_controller);
         connect(run, &RunStation::pictureRequested, m_tools, &ToolWindows::showPhotoOf);
+        connect(run, &RunStation::faceChanged, this, &MainWindow::showStrip);
+        connect(run, &RunStation::stripChanged, this, [this, run](const StripView& view) {
+            if (this->station() == Station::Run && run->showsAct()) m_strip->show(view);
+        });
         return run;
     }
     case Station::WorkUp:
@@ -248,7 +252,7 @@ void MainWindow::showAll() {
                             lesson.madeUp ? tr(" (made-up data)") : QString(),
                             QFileInfo(QString::fromStdString(s.notebook().path().string())).fileName()));
     m_navigation->show(navigationView(s));
-    if (station() != Station::Rehearse) m_strip->show(stripView(s)); // there it shows what is rehearsed
+    showStrip();
     m_tape->show(tapeView(s));
     placeTape(); // the theme may be another
     m_lessons->clear();
@@ -270,7 +274,7 @@ void MainWindow::goTo(Station s) {
     placeTape();
     if (auto* shown = qobject_cast<StationPage*>(m_stations->currentWidget()); shown && !onNavigation)
         shown->takeFocus();
-    if (m_controller.isOpen() && s != Station::Rehearse) m_strip->show(stripView(m_controller.session()));
+    showStrip();
 }
 
 /// The tape of the minutes stands under Run; not before a class on a low screen, where the points need its
@@ -283,6 +287,13 @@ void MainWindow::placeTape() {
 void MainWindow::resizeEvent(QResizeEvent* event) {
     QMainWindow::resizeEvent(event);
     placeTape();
+}
+
+/// What is at the bench; where something is rehearsed, or an act goes on, its station shows that instead.
+void MainWindow::showStrip() {
+    const auto* run = qobject_cast<RunStation*>(m_stations->currentWidget());
+    if (!m_controller.isOpen() || station() == Station::Rehearse || (run && run->showsAct())) return;
+    m_strip->show(stripView(m_controller.session()));
 }
 
 Station MainWindow::station() const { return static_cast<Station>(m_stations->currentIndex()); }

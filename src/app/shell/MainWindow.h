@@ -55,6 +55,7 @@ protected:
 private:
     void build();
     void placeTape();
+    void showStrip();
     void buildMenus();
     void buildNotebookMenu();
     void buildEditMenu();

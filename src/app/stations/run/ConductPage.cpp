@@ -163,6 +163,7 @@ QWidget* ConductPage::buildRead() {
     for (const Text& place : placesRead())
         m_place->addItem(onScreen(place));
     fields->addWidget(m_celsius, 1);
+    beside->addStretch();
     fields->addLayout(beside, 1);
     card->column()->addLayout(fields);
     auto* act = new QHBoxLayout;
@@ -212,6 +213,11 @@ void ConductPage::wire() {
 }
 
 const Act* ConductPage::act() const { return session().model().act(m_chosen.value_or(0)); }
+
+bool ConductPage::isLive() const {
+    const Act* now = m_controller.isOpen() ? act() : nullptr;
+    return now && now->state == ActState::GoingOn;
+}
 
 bool ConductPage::hasActs() const {
     return m_controller.isOpen() && std::ranges::any_of(session().model().data().acts, canBeConducted);
@@ -331,6 +337,8 @@ void ConductPage::showDrawing() {
     m_drawing->setVisible(forecast != nullptr);
     if (forecast) {
         const double seconds = m_view.seconds.value_or(0.0);
+        if (m_view.live)
+            emit stripChanged(rehearsalStrip(forecast->rehearsal, forecast->rehearsal.sampleAt(seconds)));
         m_drawing->show(sceneOf(forecast->rehearsal, forecast->rehearsal.sampleAt(seconds)), seconds);
     }
     m_chart->show(forecast, m_view);

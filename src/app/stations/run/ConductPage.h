@@ -2,6 +2,7 @@
 
 #include "app/controller/StationPage.h"
 #include "lesson/acts/ConductView.h"
+#include "lesson/views/StripView.h"
 
 class QCheckBox;
 class QComboBox;
@@ -30,6 +31,12 @@ public:
     void takeFocus() override;
     /// Whether the lesson has an act to conduct.
     [[nodiscard]] bool hasActs() const;
+    /// Whether the act in hand is going on: then the strip tells of it.
+    [[nodiscard]] bool isLive() const;
+
+signals:
+    /// The bench strip over the act, by its frozen forecast.
+    void stripChanged(const uttrin::StripView& view);
 
 protected:
     void refresh() override;

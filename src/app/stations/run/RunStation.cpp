@@ -39,6 +39,8 @@ RunStation::RunStation(LessonController& controller) : StationPage(controller) {
     m_faces->addWidget(buildBench());
     m_conduct = new ConductPage(controller, m_faces->makeChoice(QStringLiteral("runFaceActs")));
     m_faces->addWidget(m_conduct);
+    connect(m_conduct, &ConductPage::stripChanged, this, &RunStation::stripChanged);
+    connect(m_faces, &Faces::picked, this, &RunStation::faceChanged);
     m_faces->showFace(0);
     wire();
 }
@@ -147,6 +149,8 @@ void RunStation::checkZero() {
     m_controller.refresh();
     m_controller.say(tr("Zero stored; it is taken off the readings from now on."));
 }
+
+bool RunStation::showsAct() const { return m_faces->currentIndex() == 1 && m_conduct->isLive(); }
 
 void RunStation::takeFocus() {
     if (m_faces->currentIndex() == 0)

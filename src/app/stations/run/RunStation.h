@@ -1,6 +1,7 @@
 #pragma once
 
 #include "app/controller/StationPage.h"
+#include "lesson/views/StripView.h"
 
 class QPushButton;
 class QStackedWidget;
@@ -27,7 +28,13 @@ public:
     explicit RunStation(LessonController& controller);
     void takeFocus() override;
 
+    /// Whether an act that is going on is shown: then the strip tells of it, not of the lab.
+    [[nodiscard]] bool showsAct() const;
+
 signals:
+    /// The bench strip over the act in hand.
+    void stripChanged(const uttrin::StripView& view);
+    void faceChanged();
     void pictureRequested(RowId readingId); ///< of a point that was read from one
 
 public slots:
