@@ -1,9 +1,9 @@
 #include "Formats.h"
+#include "RigArguments.h"
 #include "Verbs.h"
 #include "files/WholeFile.h"
 #include "notebook/Csv.h"
 #include "rehearsal/Appearance.h"
-#include "rehearsal/Demonstrations.h"
 #include "rehearsal/Rehearsal.h"
 
 #include <fmt/format.h>
@@ -14,12 +14,6 @@
 
 namespace uttrin::cli {
 namespace {
-
-/// A rig file by its path, or a demonstration that ships by its id.
-RigFile rigFrom(const std::string& word) {
-    if (const Demonstration* shipped = findDemonstration(word)) return shipped->rig;
-    return need(readRigFile(fileText(word)));
-}
 
 /// A column of the path: its name, and its value in a sample.
 struct Column {
@@ -133,17 +127,10 @@ Job addSimulate(VerbOptions& verb) {
     verb.add("rig", in->rig, "rig file (docs/rig-format.md), or the id of a demonstration that ships")
         .required();
     verb.add("--out", in->out, "CSV file for the path");
-    verb.add("--set", in->settings, "a value set otherwise: \"/vessels/flask/liquid=300 g\"");
+    verb.add("--set", in->settings, "a knob or a value set otherwise: \"water=300 g\", \"/vessels/flask/liquid=300 g\"");
     return [in] {
         const RigFile rig = rigFrom(in->rig);
-        std::vector<RigSetting> settings;
-        for (const std::string& word : in->settings) {
-            const auto equals = word.find('=');
-            if (equals == std::string::npos)
-                throw Refusal{{Failure::BadInput,
-                               Text::tr("'{}' sets nothing; accepted: \"/JSON/pointer=VALUE UNIT\"", word)}};
-            settings.push_back({word.substr(0, equals), word.substr(equals + 1)});
-        }
+        const auto settings = settingsFrom(rig, in->settings);
         const Rehearsal r = need(rehearse(rig, settings));
         if (!in->out.empty()) need(writeWholeFile(in->out, pathOf(r)));
         Answer a;

@@ -23,6 +23,7 @@ Job addPlan(VerbOptions& verb);
 Job addFit(VerbOptions& verb);
 Job addNotebook(VerbOptions& verb);
 Job addReport(VerbOptions& verb);
+Job addForecast(VerbOptions& verb);
 Job addSimulate(VerbOptions& verb);
 Job addLesson(VerbOptions& verb);
 Job addSchedule(VerbOptions& verb);

@@ -50,6 +50,13 @@ void updateRecord(SQLite::Database& db, const Record& before, const Record& afte
                      "look at it as it is now and do it again"));
 }
 
+void removeRow(SQLite::Database& db, const char* table, RowId id) {
+    SQLite::Statement statement(db, fmt::format("DELETE FROM {} WHERE id = ?", table));
+    statement.bind(1, id);
+    if (statement.exec() != 1)
+        throw NotebookFault(Text::tr("this was taken away in another window meanwhile; nothing was written"));
+}
+
 } // namespace
 
 RowId Notebook::Editor::insert(const Lesson& r) { return insertRecord(m_notebook.m_state->statements, r); }
@@ -79,7 +86,20 @@ RowId Notebook::Editor::insert(const ZeroCheck& r) { return insertRecord(m_noteb
 RowId Notebook::Editor::insert(const Note& r) { return insertRecord(m_notebook.m_state->statements, r); }
 RowId Notebook::Editor::insert(const Act& r) { return insertRecord(m_notebook.m_state->statements, r); }
 RowId Notebook::Editor::insert(const PeriodRow& r) { return insertRecord(m_notebook.m_state->statements, r); }
-RowId Notebook::Editor::insert(const Stamp& r) { return insertRecord(m_notebook.m_state->statements, r); }
+RowId Notebook::Editor::insert(const Stamp& r) {
+    const RowId id = insertRecord(m_notebook.m_state->statements, r);
+    if (r.bound == StampBound::None && r.instrument.empty()) return id;
+    SQLite::Statement how(m_notebook.m_state->db,
+                          "INSERT INTO stamp_reading (id, bound, instrument) VALUES (?, ?, ?)");
+    how.bind(1, id);
+    how.bind(2, std::string(identifier(r.bound)));
+    how.bind(3, r.instrument);
+    how.exec();
+    return id;
+}
+RowId Notebook::Editor::insert(const Question& r) { return insertRecord(m_notebook.m_state->statements, r); }
+RowId Notebook::Editor::insert(const Answer& r) { return insertRecord(m_notebook.m_state->statements, r); }
+RowId Notebook::Editor::insert(const BellRow& r) { return insertRecord(m_notebook.m_state->statements, r); }
 RowId Notebook::Editor::insert(const Picture& r) { return insertRecord(m_notebook.m_state->statements, r); }
 RowId Notebook::Editor::insert(const Photo& r) { return insertRecord(m_notebook.m_state->statements, r); }
 void Notebook::Editor::update(const Lesson& before, const Lesson& after) {
@@ -104,15 +124,28 @@ void Notebook::Editor::update(const PeriodRow& before, const PeriodRow& after) {
     updateRecord(m_notebook.m_state->db, before, after);
 }
 
-void Notebook::Editor::remove(const Act& r) {
-    SQLite::Statement stamps(m_notebook.m_state->db, "DELETE FROM stamp WHERE act_id = ?");
-    stamps.bind(1, r.id);
-    stamps.exec();
-    SQLite::Statement statement(m_notebook.m_state->db, "DELETE FROM act WHERE id = ?");
-    statement.bind(1, r.id);
-    if (statement.exec() != 1)
-        throw NotebookFault(Text::tr("this was taken away in another window meanwhile; nothing was written"));
+void Notebook::Editor::update(const Question& before, const Question& after) {
+    updateRecord(m_notebook.m_state->db, before, after);
 }
+void Notebook::Editor::update(const Answer& before, const Answer& after) {
+    updateRecord(m_notebook.m_state->db, before, after);
+}
+void Notebook::Editor::update(const BellRow& before, const BellRow& after) {
+    updateRecord(m_notebook.m_state->db, before, after);
+}
+
+void Notebook::Editor::remove(const Act& r) {
+    for (const char* of : {"stamp_reading WHERE id IN (SELECT id FROM stamp WHERE act_id = ?)",
+                           "stamp WHERE act_id = ?",
+                           "answer WHERE question_id IN (SELECT id FROM question WHERE act_id = ?)",
+                           "question WHERE act_id = ?", "bell WHERE act_id = ?"}) {
+        SQLite::Statement statement(m_notebook.m_state->db, fmt::format("DELETE FROM {}", of));
+        statement.bind(1, r.id);
+        statement.exec();
+    }
+    removeRow(m_notebook.m_state->db, "act", r.id);
+}
+void Notebook::Editor::remove(const Answer& r) { removeRow(m_notebook.m_state->db, "answer", r.id); }
 
 void Notebook::Editor::remove(const Prediction& r) {
     for (const char* table : {"prediction_pressure", "prediction"}) {

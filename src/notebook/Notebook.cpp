@@ -114,6 +114,29 @@ Result<std::vector<Lesson>> Notebook::lessons() const {
 
 namespace {
 
+/// How values of stamps were read, what the class was asked and said, and bells. REQUIRES: stamps are loaded.
+void loadQuestions(StatementCache& statements, LessonData& data) {
+    const RowId lessonId = data.lesson.id;
+    for (const StampReading& how : tables::select<StampReading>(
+             statements,
+             "JOIN stamp ON stamp.id = stamp_reading.id JOIN act ON act.id = stamp.act_id WHERE "
+             "act.lesson_id = ?",
+             lessonId))
+        if (const auto of = std::ranges::find(data.stamps, how.id, &Stamp::id); of != data.stamps.end()) {
+            of->bound = how.bound;
+            of->instrument = how.instrument;
+        }
+    data.questions = tables::select<Question>(
+        statements, "JOIN act ON act.id = question.act_id WHERE act.lesson_id = ? ORDER BY question.id",
+        lessonId);
+    data.answers = tables::select<Answer>(
+        statements,
+        "JOIN question ON question.id = answer.question_id JOIN act ON act.id = question.act_id WHERE "
+        "act.lesson_id = ? ORDER BY answer.id",
+        lessonId);
+    data.bells = tables::select<BellRow>(statements, "WHERE lesson_id = ? ORDER BY id", lessonId);
+}
+
 LessonData loadAll(StatementCache& statements, RowId lessonId) {
     LessonData data;
     auto lesson = tables::select<Lesson>(statements, "WHERE id = ?", lessonId);
@@ -171,6 +194,7 @@ LessonData loadAll(StatementCache& statements, RowId lessonId) {
         for (const PeriodRow& p : tables::select<PeriodRow>(statements, "WHERE lesson_id = ?", lessonId))
             data.period = p;
     }
+    if (version >= kFirstVersionWithQuestions) loadQuestions(statements, data);
     return data;
 }
 

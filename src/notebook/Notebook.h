@@ -74,6 +74,9 @@ public:
         RowId insert(const Act&);
         RowId insert(const PeriodRow&);
         RowId insert(const Stamp&);
+        RowId insert(const Question&);
+        RowId insert(const Answer&);
+        RowId insert(const BellRow&);
         RowId insert(const Picture&);
         RowId insert(const Photo&);
         void update(const Lesson& before, const Lesson& after);
@@ -83,8 +86,12 @@ public:
         void update(const Reading& before, const Reading& after);
         void update(const Act& before, const Act& after);
         void update(const PeriodRow& before, const PeriodRow& after);
+        void update(const Question& before, const Question& after);
+        void update(const Answer& before, const Answer& after);
+        void update(const BellRow& before, const BellRow& after);
         void remove(const Prediction&);
-        void remove(const Act&); ///< with its stamps
+        void remove(const Act&); ///< with its stamps, its questions and their answers, its bells
+        void remove(const Answer&);
 
     private:
         friend class Notebook;

@@ -183,6 +183,9 @@ enum class StampKind {
     Finished
 };
 
+/// Whether a value that was read is only a bound.
+enum class StampBound { None, Below, Above };
+
 /// A moment of an act. A stamp is taken back by undo, and never changed.
 struct Stamp {
     RowId id = 0;
@@ -194,6 +197,61 @@ struct Stamp {
     std::optional<double> value; ///< as read, in `unit`
     std::string unit;            ///< "degC"; empty without a value
     std::string place;           ///< where it was read: "in the liquid"
+    StampBound bound = StampBound::None;
+    std::string instrument; ///< with which it was read, by its name; may be empty
+};
+
+/// How a value was read and with what, of a stamp whose id it has.
+struct StampReading {
+    RowId id = 0;
+    StampBound bound = StampBound::None;
+    std::string instrument;
+};
+
+/// How the class answers a question.
+enum class QuestionKind { Number, Choice, YesOrNo };
+
+/// What the class is asked before a step.
+struct Question {
+    RowId id = 0;
+    RowId actId = 0;
+    std::optional<int> step; ///< of its rig's story, from 0; none of a teacher's own
+    std::string asks;
+    QuestionKind kind = QuestionKind::YesOrNo;
+    std::string unit;                         ///< of a number, as "degC"; else empty
+    std::string choices;                      ///< of a choice, one a line; else empty
+    std::optional<Milliseconds> lockedAt;     ///< from when on no answer changes
+    std::optional<Milliseconds> revealedAt;   ///< from when on forecast and answers are seen by the class
+    std::string result;                       ///< how it came out; empty while nobody has said so
+};
+
+/// What somebody of the class answered, or how many did.
+struct Answer {
+    RowId id = 0;
+    RowId questionId = 0;
+    std::optional<RowId> groupId; ///< of a group's answer
+    std::string said;             ///< a choice, "yes", "no", or a number as it was said
+    std::optional<double> value;  ///< of a number, in the question's unit
+    int votes = 1;
+};
+
+/// What a bell is for.
+enum class BellSource { Model, Plan, Hand };
+enum class BellState { Running, Done };
+
+/// A bell that will ring, or a count of how long something has gone on. It is kept on two clocks: the one on
+/// the wall, that may be set, and the machine's own since it was started, that goes on while it sleeps.
+struct BellRow {
+    RowId id = 0;
+    RowId lessonId = 0;
+    std::optional<RowId> actId;
+    std::string title;
+    BellSource source = BellSource::Hand;
+    BellState state = BellState::Running;
+    std::optional<std::int64_t> lastsMs; ///< until it rings; none counts up
+    Milliseconds startedAt = 0;          ///< on the wall's clock
+    std::int64_t bootMs = 0;             ///< on the machine's own
+    std::string bootId;                  ///< which start of the machine that counts from
 };
 
 /// When the period of a lesson begins and ends, and of what the room has more than one.
@@ -251,6 +309,9 @@ struct LessonData {
     std::vector<Act> acts; ///< in the order in which they were added
     std::optional<PeriodRow> period;
     std::vector<Stamp> stamps; ///< of all acts, in the order of time
+    std::vector<Question> questions;
+    std::vector<Answer> answers;
+    std::vector<BellRow> bells;
     std::vector<Photo> photos; ///< without the pictures themselves: see Notebook::picture
 };
 
@@ -285,6 +346,37 @@ struct Identifiers<StampKind> {
                                       std::pair{StampKind::Seen, std::string_view("seen")},
                                       std::pair{StampKind::Read, std::string_view("read")},
                                       std::pair{StampKind::Finished, std::string_view("finished")}};
+};
+
+template <>
+struct Identifiers<StampBound> {
+    static Text what() { return Text::tr("a bound"); }
+    static constexpr std::array table{std::pair{StampBound::None, std::string_view("=")},
+                                      std::pair{StampBound::Below, std::string_view("<")},
+                                      std::pair{StampBound::Above, std::string_view(">")}};
+};
+
+template <>
+struct Identifiers<QuestionKind> {
+    static Text what() { return Text::tr("a kind of question"); }
+    static constexpr std::array table{std::pair{QuestionKind::Number, std::string_view("number")},
+                                      std::pair{QuestionKind::Choice, std::string_view("choice")},
+                                      std::pair{QuestionKind::YesOrNo, std::string_view("yes-no")}};
+};
+
+template <>
+struct Identifiers<BellSource> {
+    static Text what() { return Text::tr("what a bell is for"); }
+    static constexpr std::array table{std::pair{BellSource::Model, std::string_view("model")},
+                                      std::pair{BellSource::Plan, std::string_view("plan")},
+                                      std::pair{BellSource::Hand, std::string_view("hand")}};
+};
+
+template <>
+struct Identifiers<BellState> {
+    static Text what() { return Text::tr("the state of a bell"); }
+    static constexpr std::array table{std::pair{BellState::Running, std::string_view("running")},
+                                      std::pair{BellState::Done, std::string_view("done")}};
 };
 
 template <>

@@ -59,11 +59,17 @@ void placeOrphans(SQLite::Database& db) {
     db.exec("DELETE FROM prediction WHERE setup_id NOT IN (SELECT id FROM setup)");
     db.exec("DELETE FROM prediction_pressure WHERE id NOT IN (SELECT id FROM prediction)");
     db.exec("DELETE FROM stamp WHERE act_id NOT IN (SELECT id FROM act)");
+    db.exec("DELETE FROM stamp_reading WHERE id NOT IN (SELECT id FROM stamp)");
+    db.exec("DELETE FROM question WHERE act_id NOT IN (SELECT id FROM act)");
+    db.exec("DELETE FROM answer WHERE question_id NOT IN (SELECT id FROM question)");
+    db.exec("DELETE FROM bell WHERE lesson_id NOT IN (SELECT id FROM lesson)");
     db.exec("DELETE FROM period WHERE lesson_id NOT IN (SELECT id FROM lesson)");
     db.exec("DELETE FROM unlocking WHERE setup_id NOT IN (SELECT id FROM setup)");
     clear("room", "group_id", "class_group");
     clear("reading", "zero_id", "zero_check");
     clear("act", "setup_id", "setup");
+    clear("answer", "group_id", "class_group");
+    clear("bell", "act_id", "act");
     const bool lost =
         any(orphans("class_group", "lesson_id", "lesson")) || any(orphans("room", "lesson_id", "lesson")) ||
         any(orphans("setup", "lesson_id", "lesson")) || any(orphans("run", "setup_id", "setup")) ||
@@ -122,6 +128,10 @@ void copyReadable(SQLite::Database& from, SQLite::Database& to) {
     copyTable<Note>(from, to);
     copyTable<Act>(from, to);
     copyTable<Stamp>(from, to);
+    copyTable<StampReading>(from, to);
+    copyTable<Question>(from, to);
+    copyTable<Answer>(from, to);
+    copyTable<BellRow>(from, to);
     copyTable<PeriodRow>(from, to);
     copyTable<Picture>(from, to);
     copyTable<Photo>(from, to);

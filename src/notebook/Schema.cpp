@@ -35,6 +35,7 @@ void build(SQLite::Database& db, int version) {
     if (version >= kFirstVersionWithPredictionPressures) db.exec(kPredictionPressureTables);
     if (version >= kFirstVersionWithLiquidStarts) db.exec(kLiquidStartTable);
     if (version >= kFirstVersionWithActs) db.exec(kActTable);
+    if (version >= kFirstVersionWithQuestions) db.exec(kQuestionTables);
     db.exec(fmt::format("PRAGMA application_id = {}; PRAGMA user_version = {}", kApplicationId, version));
 }
 
@@ -56,6 +57,7 @@ void upgradeSchema(SQLite::Database& db, int from) {
     if (from < kFirstVersionWithPredictionPressures) db.exec(kPredictionPressureTables);
     if (from < kFirstVersionWithLiquidStarts) db.exec(kLiquidStartTable);
     if (from < kFirstVersionWithActs) db.exec(kActTable);
+    if (from < kFirstVersionWithQuestions) db.exec(kQuestionTables);
     db.exec(fmt::format("PRAGMA user_version = {}", kSchemaVersion));
     transaction.commit();
 }

@@ -9,10 +9,10 @@
 namespace uttrin {
 
 inline constexpr int kApplicationId = 0x55545452; ///< "UTTR" in PRAGMA application_id
-inline constexpr int kSchemaVersion = 6;          ///< PRAGMA user_version
+inline constexpr int kSchemaVersion = 7;          ///< PRAGMA user_version
 inline constexpr int kFirstVersionWithPhotos = 2, kFirstVersionWithRunRigs = 3,
                      kFirstVersionWithPredictionPressures = 4, kFirstVersionWithLiquidStarts = 5,
-                     kFirstVersionWithActs = 6;
+                     kFirstVersionWithActs = 6, kFirstVersionWithQuestions = 7;
 
 /// The tables of version 1. Readings are never deleted; struck ones keep their reason.
 inline constexpr const char* kSchema = R"sql(
@@ -101,6 +101,26 @@ CREATE INDEX stamp_of_act ON stamp(act_id);
 CREATE TABLE period (
   id INTEGER PRIMARY KEY, lesson_id INTEGER NOT NULL UNIQUE REFERENCES lesson(id), bell_at INTEGER,
   lasts_s INTEGER NOT NULL, pumps INTEGER NOT NULL, heaters INTEGER NOT NULL);
+)sql";
+
+/// What version 7 adds: how a stamp's value was read, what the class was asked and said, and bells.
+inline constexpr const char* kQuestionTables = R"sql(
+CREATE TABLE stamp_reading (
+  id INTEGER PRIMARY KEY REFERENCES stamp(id), bound TEXT NOT NULL CHECK (bound IN ('=', '<', '>')),
+  instrument TEXT NOT NULL);
+CREATE TABLE question (
+  id INTEGER PRIMARY KEY, act_id INTEGER NOT NULL REFERENCES act(id), step INTEGER, asks TEXT NOT NULL,
+  kind TEXT NOT NULL CHECK (kind IN ('number', 'choice', 'yes-no')), unit TEXT NOT NULL, choices TEXT NOT NULL,
+  locked_at INTEGER, revealed_at INTEGER, result TEXT NOT NULL);
+CREATE TABLE answer (
+  id INTEGER PRIMARY KEY, question_id INTEGER NOT NULL REFERENCES question(id),
+  group_id INTEGER REFERENCES class_group(id), said TEXT NOT NULL, value REAL, votes INTEGER NOT NULL);
+CREATE INDEX answer_of_question ON answer(question_id);
+CREATE TABLE bell (
+  id INTEGER PRIMARY KEY, lesson_id INTEGER NOT NULL REFERENCES lesson(id), act_id INTEGER REFERENCES act(id),
+  title TEXT NOT NULL, source TEXT NOT NULL CHECK (source IN ('model', 'plan', 'hand')),
+  state TEXT NOT NULL CHECK (state IN ('running', 'done')), lasts_ms INTEGER, started_at INTEGER NOT NULL,
+  boot_ms INTEGER NOT NULL, boot_id TEXT NOT NULL);
 )sql";
 
 /// Makes all tables in an empty file. @throws SQLite::Exception, and nothing is made.

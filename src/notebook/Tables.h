@@ -149,6 +149,46 @@ struct Table<Stamp> {
 };
 
 template <>
+struct Table<StampReading> {
+    static constexpr std::string_view name = "stamp_reading";
+    static constexpr std::array<std::string_view, 3> columns{"id", "bound", "instrument"};
+    static auto fields(auto& r) { return std::tie(r.id, r.bound, r.instrument); }
+};
+
+template <>
+struct Table<Question> {
+    static constexpr std::string_view name = "question";
+    static constexpr std::array<std::string_view, 10> columns{
+        "id", "act_id", "step", "asks", "kind", "unit", "choices", "locked_at", "revealed_at", "result"};
+    static auto fields(auto& r) {
+        return std::tie(r.id, r.actId, r.step, r.asks, r.kind, r.unit, r.choices, r.lockedAt, r.revealedAt,
+                        r.result);
+    }
+};
+
+template <>
+struct Table<Answer> {
+    static constexpr std::string_view name = "answer";
+    static constexpr std::array<std::string_view, 6> columns{"id",   "question_id", "group_id",
+                                                             "said", "value",       "votes"};
+    static auto fields(auto& r) {
+        return std::tie(r.id, r.questionId, r.groupId, r.said, r.value, r.votes);
+    }
+};
+
+template <>
+struct Table<BellRow> {
+    static constexpr std::string_view name = "bell";
+    static constexpr std::array<std::string_view, 10> columns{
+        "id",    "lesson_id", "act_id",     "title",   "source",
+        "state", "lasts_ms",  "started_at", "boot_ms", "boot_id"};
+    static auto fields(auto& r) {
+        return std::tie(r.id, r.lessonId, r.actId, r.title, r.source, r.state, r.lastsMs, r.startedAt,
+                        r.bootMs, r.bootId);
+    }
+};
+
+template <>
 struct Table<PeriodRow> {
     static constexpr std::string_view name = "period";
     static constexpr std::array<std::string_view, 6> columns{"id",      "lesson_id", "bell_at",

@@ -24,9 +24,7 @@ struct CoolingFit {
     Rehearsal rehearsal;    ///< with the values fitted
 };
 
-/// Fits the uncertain values of a rig to readings, each held to what its file says of it: the least squares
-/// of (simulated - measured) / u and of how many standard uncertainties each value moved, by Gauss and
-/// Newton.
+/// Fits the uncertain values of a rig to readings, see `likeliestValues`.
 /// @param readingU  K, standard uncertainty of a reading. TooFewPoints without readings; OutOfRange if they
 /// lie outside the rehearsal's time.
 [[nodiscard]] Result<CoolingFit> fitToReadings(const RigFile& rig, const std::vector<RigSetting>& settings,

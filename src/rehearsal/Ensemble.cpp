@@ -1,12 +1,11 @@
 #include "Ensemble.h"
 
+#include "InParallel.h"
 #include "UncertainValues.h"
 #include "rig/Random.h"
 
 #include <algorithm>
-#include <atomic>
 #include <cmath>
-#include <thread>
 
 namespace uttrin {
 namespace {
@@ -113,15 +112,8 @@ Result<EnsembleOutcome> playEnsemble(const RigFile& rig, const std::vector<RigSe
     const UncertainValues uncertain(rig, settings);
     std::vector<Member> all(static_cast<std::size_t>(std::max(members, 0)));
     const auto playUpTo = [&](std::size_t first, std::size_t end) {
-        std::atomic<std::size_t> next{first};
-        const auto work = [&] {
-            for (std::size_t i = next++; i < end && (!goOn || goOn()); i = next++)
-                all[i] = play(rig, uncertain, seed + i, goOn);
-        };
-        std::vector<std::jthread> threads;
-        for (unsigned t = 1; t < std::max(1U, std::thread::hardware_concurrency()); ++t)
-            threads.emplace_back(work);
-        work();
+        inParallel(first, end, goOn,
+                   [&](std::size_t i) { all[i] = play(rig, uncertain, seed + i, goOn); });
     };
     const auto soFar = [&] {
         EnsembleOutcome result;

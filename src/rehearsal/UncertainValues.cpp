@@ -14,7 +14,11 @@ UncertainValues::UncertainValues(const RigFile& rig, const std::vector<RigSettin
 }
 
 double UncertainValues::value(std::size_t i, double moved) const {
-    return std::max(0.0, m_means[i] + moved * m_spreads[i]);
+    const RigUncertainty& u = m_rig.uncertainties()[i];
+    const double there = m_means[i] + moved * m_spreads[i];
+    if (!(u.low < u.high)) return std::max(0.0, there);
+    // A person who sets a value beyond its usual range knows why.
+    return std::clamp(there, std::min(u.low, m_means[i]), std::max(u.high, m_means[i]));
 }
 
 std::vector<RigSetting> UncertainValues::at(std::span<const double> moved) const {

@@ -18,8 +18,7 @@ public:
     [[nodiscard]] double spread(std::size_t i) const {
         return m_spreads[i];
     } ///< SI, one standard uncertainty
-    /// A value moved so far, SI; what cannot be below nothing is not: a temperature in kelvin, a mass, a
-    /// time.
+    /// A value moved so far, SI, within its range; without one not below nothing.
     [[nodiscard]] double value(std::size_t i, double moved) const;
     /// The settings with all values moved so far.
     [[nodiscard]] std::vector<RigSetting> at(std::span<const double> moved) const;

@@ -196,22 +196,24 @@ void RigSimulator::Engine::called(RigEvent event) {
     await();
 }
 
+/// The next move is due then, or as soon after as it may be made.
+void RigSimulator::Engine::dueAt(double at) { due = std::max(at, movedAt + moves[next].when.earliest); }
+
 /// Works out when the next move is due, as far as that is known by now.
 void RigSimulator::Engine::await() {
     if (next >= moves.size() || due < kForever) return;
     const RigTrigger& t = moves[next].when;
     if (t.kind == RigTrigger::AtTime)
-        due = std::max(time, t.value);
+        dueAt(std::max(time, t.value));
     else if (t.kind == RigTrigger::After)
-        due = movedAt + t.value;
+        dueAt(movedAt + t.value);
     else if (t.kind == RigTrigger::OnEvent) {
         for (std::size_t e = eventsBefore; e < events.size(); ++e)
             if (events[e].kind == t.event && events[e].vessel == t.vessel) {
-                due = events[e].seconds + t.delay;
-                return;
+                return dueAt(events[e].seconds + t.delay);
             }
     } else if (const auto s = balance.state(time, values(), static_cast<std::size_t>(t.vessel)))
-        if (const auto met = conditionOf(t, *s); met && *met >= 0.0) due = time + t.delay;
+        if (const auto met = conditionOf(t, *s); met && *met >= 0.0) dueAt(time + t.delay);
 }
 
 /// A hand reaches in: fresh ice has taken no heat yet. `restart` must follow.
@@ -272,7 +274,7 @@ void RigSimulator::Engine::handle(const std::vector<int>& found) {
         const auto root = static_cast<std::size_t>(r);
         above[root] = direction > 0 ? 1 : 0;
         if (root + 1 == found.size()) {
-            if (direction > 0 && due == kForever) due = time + moves[next].when.delay;
+            if (direction > 0 && due == kForever) dueAt(time + moves[next].when.delay);
             continue;
         }
         if (root >= kVesselRoots * vessels()) {

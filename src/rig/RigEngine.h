@@ -71,6 +71,7 @@ struct RigSimulator::Engine {
     Result<void> advance(double until);
     void handle(const std::vector<int>& found);
     void called(RigEvent event);
+    void dueAt(double at);
     void await();
     void reachIn(const RigAction& action);
     void makeDueMoves();

@@ -96,7 +96,7 @@ Result<void> check(const RigModel& m, const std::vector<RigMove>& moves) {
     for (std::size_t i = 0; i < moves.size(); ++i) {
         const RigTrigger& t = moves[i].when;
         if (t.vessel < 0 || static_cast<std::size_t>(t.vessel) >= m.vessels.size() || !(t.delay >= 0.0) ||
-            !std::isfinite(t.value))
+            !(t.earliest >= 0.0) || !std::isfinite(t.value))
             return fail(Failure::BadInput, Text::tr("move {}: it waits for what is not there", i + 1));
         for (const RigAction& a : moves[i].actions)
             if (a.part < 0 || static_cast<std::size_t>(a.part) >= counts(a.what) || !(a.over >= 0.0) ||

@@ -46,7 +46,8 @@ struct RigTrigger {
     int vessel = 0;
     double value = 0.0;
     RigEventKind event = RigEventKind::BoilingStarts;
-    double delay = 0.0; ///< s after that
+    double delay = 0.0;    ///< s after that
+    double earliest = 0.0; ///< s after the move before; not sooner, whatever is waited for
 };
 
 /// A step of a procedure.

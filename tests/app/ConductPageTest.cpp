@@ -1,7 +1,7 @@
 #include "Driver.h"
 #include "SeenWhole.h"
 #include "lesson/acts/ConductView.h"
-#include "lesson/commands/ConductCommands.h"
+#include "lesson/actcommands/ConductCommands.h"
 
 #include <QCheckBox>
 #include <QComboBox>

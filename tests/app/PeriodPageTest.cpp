@@ -1,7 +1,7 @@
 #include "Driver.h"
 #include "SeenWhole.h"
 #include "app/stations/plan/PeriodTimeline.h"
-#include "lesson/commands/ActCommands.h"
+#include "lesson/actcommands/ActCommands.h"
 #include "physics/Constants.h"
 
 #include <QComboBox>

@@ -1,5 +1,5 @@
 #include "lesson/acts/PeriodView.h"
-#include "lesson/commands/ActCommands.h"
+#include "lesson/actcommands/ActCommands.h"
 #include "physics/Constants.h"
 #include "rehearsal/CoolingFit.h"
 #include "rehearsal/Demonstrations.h"

@@ -162,7 +162,8 @@ void makeVersion1(const std::filesystem::path& path) {
     }
     SQLite::Database db(path.string(), SQLite::OPEN_READWRITE);
     db.exec("DROP TABLE photo; DROP TABLE picture; DROP TABLE run_rig; DROP TABLE prediction_pressure; DROP "
-            "TABLE unlocking; DROP TABLE liquid_start; DROP TABLE stamp; DROP TABLE act; DROP TABLE period; "
+            "TABLE unlocking; DROP TABLE liquid_start; DROP TABLE answer; DROP TABLE question; DROP TABLE stamp_reading; DROP "
+            "TABLE bell; DROP TABLE stamp; DROP TABLE act; DROP TABLE period; "
             "PRAGMA user_version = 1");
 }
 
@@ -176,6 +177,50 @@ TEST(Notebook, AnOlderNotebookIsBroughtUpToDateAndKeepsItsReadings) {
     EXPECT_TRUE(notebook.check()->empty());
     auto again = Notebook::open(dir / "a.uttrin");
     ASSERT_TRUE(again) << again.error().message;
+}
+
+// One of the version before keeps its acts and stamps, and gets what was added.
+TEST(Notebook, ANotebookOfTheVersionBeforeKeepsItsStamps) {
+    const TempDir dir;
+    {
+        auto notebook = *Notebook::create(dir / "a.uttrin");
+        fill(notebook, 1);
+        ASSERT_TRUE(notebook.perform(Text::typed("act"), [](Notebook::Editor& edit) {
+            Act act;
+            act.lessonId = 1;
+            act.title = "flask";
+            Stamp stamp;
+            stamp.actId = edit.insert(act);
+            stamp.kind = StampKind::Read;
+            stamp.value = 71.5;
+            stamp.unit = "degC";
+            edit.insert(stamp);
+        }));
+    }
+    {
+        SQLite::Database db((dir / "a.uttrin").string(), SQLite::OPEN_READWRITE);
+        db.exec("DROP TABLE answer; DROP TABLE question; DROP TABLE stamp_reading; DROP TABLE bell; "
+                "PRAGMA user_version = 6");
+    }
+    auto notebook = *Notebook::open(dir / "a.uttrin");
+    EXPECT_TRUE(notebook.notice().empty()) << notebook.notice();
+    const auto data = notebook.load(1).value();
+    ASSERT_EQ(data.stamps.size(), 1U);
+    EXPECT_EQ(data.stamps[0].value, 71.5);
+    EXPECT_EQ(data.stamps[0].bound, StampBound::None);
+    EXPECT_TRUE(data.questions.empty());
+    ASSERT_TRUE(notebook.perform(Text::typed("bound"), [](Notebook::Editor& edit) {
+        Stamp stamp;
+        stamp.actId = 1;
+        stamp.kind = StampKind::Read;
+        stamp.value = 60.0;
+        stamp.bound = StampBound::Below;
+        stamp.instrument = "spirit";
+        edit.insert(stamp);
+    }));
+    EXPECT_EQ(notebook.load(1).value().stamps.back().instrument, "spirit");
+    ASSERT_TRUE(notebook.undo());
+    EXPECT_EQ(notebook.load(1).value().stamps.size(), 1U);
 }
 
 TEST(Notebook, AnOlderNotebookThatIsBrokenIsRefusedAndStaysAsItIs) {
@@ -284,7 +329,7 @@ TEST(Notebook, WhatIsNotANotebookIsNamedAndLeftAlone) {
         auto notebook = *Notebook::create(dir / "a.uttrin");
         foreign = bytes(dir / "a.uttrin");
     }
-    foreign.replace(68, 4, std::string("\0\0\0\6", 4)); // another application's id
+    foreign.replace(68, 4, std::string("\0\0\0\7", 4)); // another application's id
     for (const BadFile& bad : {BadFile{"text", "temperature,pressure\n", "not an Uttrin notebook"},
                                BadFile{"empty", "", "not an Uttrin notebook"},
                                BadFile{"foreign", foreign, "not an Uttrin notebook"}}) {
@@ -346,7 +391,7 @@ TEST(Notebook, TheFileSaysWhatItIs) {
     { auto notebook = *Notebook::create(dir / "a.uttrin"); }
     const std::string head = bytes(dir / "a.uttrin").substr(0, 100);
     EXPECT_EQ(head.substr(68, 4), "UTTR");
-    EXPECT_EQ(head.substr(60, 4), std::string("\0\0\0\6", 4));
+    EXPECT_EQ(head.substr(60, 4), std::string("\0\0\0\7", 4));
 }
 
 } // namespace

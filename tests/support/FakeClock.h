@@ -6,10 +6,13 @@ namespace uttrin::testing {
 
 /// A clock that stands until a test moves it.
 struct FakeClock final : Clock {
-    Milliseconds time = 1776932460000; // 2026-04-23 08:21 UTC
+    static constexpr Milliseconds kBegan = 1776932460000; // 2026-04-23 08:21 UTC
+    Milliseconds time = kBegan;
     Milliseconds set = 0;
     [[nodiscard]] Milliseconds now() const override { return time; }
+    Machine started{5'000'000, "first start"}; ///< when `time` was as it is above
     [[nodiscard]] Milliseconds setBy() const override { return set; }
+    [[nodiscard]] Machine machine() const override { return {started.ms + time - kBegan, started.bootId}; }
 };
 
 } // namespace uttrin::testing

@@ -50,6 +50,7 @@ QLabel[role="heading"] { font-weight: 600; }
 QLabel[role="muted"] { color: @muted; font-size: @smallpx; }
 QLabel[role="stripLabel"] { color: @muted; font-size: @linepx; font-weight: 600; } QLabel[role="stripLine"] { color: @muted; font-size: @linepx; } QLabel[role="stripMissing"] { color: @caution; font-size: @linepx; font-weight: 600; }
 QLabel[role="live"] { font-size: @livepx; font-weight: 600; } QLabel[role="liveNarrow"] { font-size: @livenarrowpx; font-weight: 600; }
+QLabel[role="actFigure"] { font-size: @actfigurepx; font-weight: 600; }
 QLabel[role="figure"] { font-size: @figurepx; font-weight: 600; }
 QLabel[role="caution"] { color: @caution; background: @cautionGround; border-radius: 6px; padding: 8px 10px; font-weight: 500; }
 QLabel[role="cautionText"] { color: @caution; font-weight: 600; }
@@ -125,6 +126,7 @@ QDialog { background: @paper; }
         {"@smallpx", QString::number(t.small) + "px"},
         {"@livepx", QString::number(t.live) + "px"},
         {"@livenarrowpx", QString::number(t.live * 2 / 3) + "px"},
+        {"@actfigurepx", QString::number(std::max(t.figure, static_cast<int>(std::lround(40 * t.factor)))) + "px"},
         {"@figurepx", QString::number(t.figure) + "px"},
         {"@check", t.dark ? QStringLiteral("check-dark") : QStringLiteral("check-light")},
         {"@tablepx", QString::number(t.text - 1) + "px"}};

@@ -17,37 +17,10 @@ constexpr double kReadingU = 0.3; // K, of a temperature read in a lesson
 
 } // namespace
 
-RehearsalRunner::RehearsalRunner(QObject* parent) : QObject(parent) { m_pool.setMaxThreadCount(1); }
-
-RehearsalRunner::~RehearsalRunner() {
-    cancel();
-    m_pool.waitForDone();
-}
-
-void RehearsalRunner::cancel() {
-    ++*m_wish;
-    m_busy = false;
-}
-
-void RehearsalRunner::start(std::function<void(const std::function<bool()>&, const Tell&)> job) {
-    const int mine = ++*m_wish;
-    m_busy = true;
-    const Tell tell = [this, mine, wish = m_wish](std::function<void()> what) {
-        QMetaObject::invokeMethod(
-            this,
-            [mine, wish, what = std::move(what)] {
-                if (wish->load() == mine) what();
-            },
-            Qt::QueuedConnection);
-    };
-    m_pool.start([job = std::move(job), tell, mine, wish = m_wish] {
-        const auto goOn = [wish, mine] { return wish->load() == mine; };
-        if (goOn()) job(goOn, tell);
-    });
-}
+RehearsalRunner::RehearsalRunner(QObject* parent) : NewestWish(parent) {}
 
 void RehearsalRunner::done(const QString& why) {
-    m_busy = false;
+    setBusy(false);
     if (!why.isEmpty()) emit failed(why);
 }
 

@@ -1,22 +1,18 @@
 #pragma once
 
+#include "app/controller/NewestWish.h"
 #include "rehearsal/CoolingFit.h"
 #include "rehearsal/Ensemble.h"
 
-#include <QObject>
-#include <QThreadPool>
-
-#include <atomic>
 #include <memory>
 
 namespace uttrin::app {
 
 /// Plays rigs through on a thread of its own, newest wish first: a new one ends the one before.
-class RehearsalRunner : public QObject {
+class RehearsalRunner : public NewestWish {
     Q_OBJECT
 public:
     explicit RehearsalRunner(QObject* parent = nullptr);
-    ~RehearsalRunner() override;
 
     /// Plays a rig with settings, then the one that it is compared with, then the chance that it works.
     void play(const RigFile& rig, const std::vector<RigSetting>& settings,
@@ -26,8 +22,6 @@ public:
              const std::vector<MeasuredMoment>& readings);
     /// Works out sentences on the thread.
     void workOut(const std::function<std::vector<Text>()>& sentences);
-    void cancel(); ///< what is under way
-    [[nodiscard]] bool isBusy() const { return m_busy; }
 
 signals:
     /// As far as it has come, while a longer one is still being worked out; then the whole.
@@ -39,13 +33,7 @@ signals:
     void failed(const QString& why);
 
 private:
-    /// Runs a job as the newest wish; what it tells reaches this object only while it is still wanted.
-    using Tell = std::function<void(std::function<void()>)>;
-    void start(std::function<void(const std::function<bool()>& goOn, const Tell& tell)> job);
     void done(const QString& why); ///< the wish ended; failed if why is not empty
-    QThreadPool m_pool;
-    std::shared_ptr<std::atomic<int>> m_wish = std::make_shared<std::atomic<int>>(0);
-    bool m_busy = false;
 };
 
 } // namespace uttrin::app

@@ -7,6 +7,9 @@
 #include "Outputs.h"
 #include "SampleNotebook.h"
 #include "ToolWindows.h"
+#include "app/conduct/ActInHand.h"
+#include "app/conduct/BellRinger.h"
+#include "app/conduct/ClassWindow.h"
 #include "app/controller/Dialogs.h"
 #include "app/controls/Labels.h"
 #include "app/controls/MessageLine.h"
@@ -33,6 +36,7 @@
 #include <QDir>
 #include <QDragEnterEvent>
 #include <QFileInfo>
+#include <QGuiApplication>
 #include <QHBoxLayout>
 #include <QMenuBar>
 #include <QMimeData>
@@ -149,13 +153,17 @@ void MainWindow::buildStationsMenu() {
 void MainWindow::buildViewMenu() {
     QMenu* view = menuBar()->addMenu(tr("&View"));
     m_projector = addAction(
-        view, tr("&Projector theme: dark and large"), QKeySequence(Qt::Key_F11), "actionProjector",
+        view, tr("Before the class: its window on the &projector, or on one screen the theme"), QKeySequence(Qt::Key_F11), "actionProjector",
         [this](bool on) {
-            useTheme({on ? QStringLiteral("projector") : m_lookBefore, m_look.percent});
+            if (QGuiApplication::screens().size() < 2)
+                return useTheme({on ? QStringLiteral("projector") : m_lookBefore, m_look.percent});
+            m_projector->setChecked(false); // another screen shows the class its own window
+            showClass(!m_classShown->isChecked());
         },
         false);
     m_projector->setCheckable(true);
     buildThemes(view);
+    buildClass(view);
     addAction(
         view, tr("All &keys"), QKeySequence(QStringLiteral("Ctrl+?")), "actionKeys",
         [this](bool) { m_tools->openKeys(); }, false);
@@ -182,6 +190,25 @@ void MainWindow::buildViewMenu() {
             if (auto* map = shownMap()) map->showAll();
         },
         true);
+}
+
+void MainWindow::buildClass(QMenu* view) {
+    m_classShown = addAction(
+        view, tr("The &class’s window"), QKeySequence(Qt::SHIFT | Qt::Key_F11), "actionClass",
+        [this](bool shown) { showClass(shown); }, true);
+    m_classShown->setCheckable(true);
+    QAction* anyway = addAction(
+        view, tr("The class sees the &forecast before it is revealed"), {}, "actionClassForecast",
+        [this](bool shown) {
+            if (m_class) m_class->setShowsForecast(shown);
+        },
+        true);
+    anyway->setCheckable(true);
+    QAction* muted = addAction(
+        view, tr("Bells &without sound"), {}, "actionMuteBells",
+        [this](bool on) { m_bells->setMuted(on); }, false);
+    muted->setCheckable(true);
+    muted->setChecked(m_bells->isMuted());
 }
 
 void MainWindow::buildOverlays(QMenu* over) {

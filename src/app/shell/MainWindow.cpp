@@ -8,6 +8,9 @@
 #include "Outputs.h"
 #include "SampleNotebook.h"
 #include "ToolWindows.h"
+#include "app/conduct/ActInHand.h"
+#include "app/conduct/BellRinger.h"
+#include "app/conduct/ClassWindow.h"
 #include "app/controller/Dialogs.h"
 #include "app/controller/PageStack.h"
 #include "app/controls/Labels.h"
@@ -50,7 +53,8 @@
 namespace uttrin::app {
 
 MainWindow::MainWindow(LessonController& controller)
-    : m_controller(controller), m_tools(new ToolWindows(controller, this)) {
+    : m_controller(controller), m_hand(new ActInHand(controller, this)),
+      m_bells(new BellRinger(controller, this)), m_tools(new ToolWindows(controller, this)) {
     setWindowTitle(QStringLiteral("Uttrin"));
     constexpr QSize kLeast(960, 540); // px; a screen that is smaller, or shows all twice as large, scrolls it
     setMinimumSize(kLeast.boundedTo(screen()->availableSize()));
@@ -64,6 +68,7 @@ MainWindow::MainWindow(LessonController& controller)
 }
 
 MainWindow::~MainWindow() {
+    m_class.reset();
     hide(); // a field that is still being typed in commits while everything that listens is there
     m_controller.disconnect(this);
 }
@@ -134,9 +139,10 @@ QWidget* MainWindow::make(Station station) {
         return rehearse;
     }
     case Station::Run: {
-        auto* run = new RunStation(m_controller);
+        auto* run = new RunStation(m_controller, *m_hand);
         connect(run, &RunStation::pictureRequested, m_tools, &ToolWindows::showPhotoOf);
         connect(run, &RunStation::faceChanged, this, &MainWindow::showStrip);
+        connect(run, &RunStation::faceChanged, this, &MainWindow::placeTape);
         connect(run, &RunStation::stripChanged, this, [this, run](const StripView& view) {
             if (this->station() == Station::Run && run->showsAct()) m_strip->show(view);
         });
@@ -200,6 +206,10 @@ void MainWindow::wire() {
             [this](const QString& text) { m_message->say(text, true); });
     connect(&m_controller, &LessonController::said, this,
             [this](const QString& text) { m_message->say(text, false); });
+    connect(m_bells, &BellRinger::rang, this, [this](const QString& words) {
+        m_message->say(words, false);
+        announce(this, words, windowTitle());
+    });
     if (auto* guarded = qobject_cast<GuardedApplication*>(QCoreApplication::instance()))
         connect(guarded, &GuardedApplication::faultCaught, this, &MainWindow::tellFault);
     auto* minute = new QTimer(this); // the tape's "now" moves on
@@ -281,7 +291,8 @@ void MainWindow::goTo(Station s) {
 /// room.
 void MainWindow::placeTape() {
     constexpr int kLow = 900; // px
-    m_tape->setVisible(station() == Station::Run && !(theme().large && height() < kLow));
+    const auto* run = qobject_cast<RunStation*>(m_stations->currentWidget());
+    m_tape->setVisible(run && !run->isOnActs() && !(theme().large && height() < kLow));
 }
 
 void MainWindow::resizeEvent(QResizeEvent* event) {
@@ -294,6 +305,31 @@ void MainWindow::showStrip() {
     const auto* run = qobject_cast<RunStation*>(m_stations->currentWidget());
     if (!m_controller.isOpen() || station() == Station::Rehearse || (run && run->showsAct())) return;
     m_strip->show(stripView(m_controller.session()));
+}
+
+/// On the screen that the teacher's window is not on, if there is one; else beside it.
+void MainWindow::showClass(bool shown) {
+    m_classShown->setChecked(shown);
+    if (!shown) {
+        if (m_class) m_class->hide();
+        return;
+    }
+    if (!m_class) {
+        m_class = std::make_unique<ClassWindow>(m_controller, *m_hand);
+        connect(m_class.get(), &ClassWindow::closed, this, [this] { m_classShown->setChecked(false); });
+    }
+    QScreen* other = nullptr;
+    const auto screens = QGuiApplication::screens();
+    for (QScreen* s : screens)
+        if (s != screen()) other = s;
+    if (other) {
+        m_class->setGeometry(other->geometry());
+        m_class->showFullScreen();
+    } else {
+        m_class->show();
+    }
+    m_class->raise();
+    activateWindow(); // the keyboard stays with the teacher
 }
 
 Station MainWindow::station() const { return static_cast<Station>(m_stations->currentIndex()); }
@@ -312,6 +348,7 @@ void MainWindow::closeEvent(QCloseEvent* event) {
     settings.setValue(QStringLiteral("window/geometry"), saveGeometry());
     settings.setValue(QStringLiteral("window/theme"), m_look.theme);
     settings.setValue(QStringLiteral("window/textSize"), m_look.percent);
+    if (m_class) m_class->close();
     dropUnchangedSample();
     event->accept();
 }

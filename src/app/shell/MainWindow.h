@@ -9,6 +9,7 @@
 
 #include <array>
 #include <functional>
+#include <memory>
 
 class QMenu;
 class QStackedWidget;
@@ -16,7 +17,10 @@ class QVBoxLayout;
 
 namespace uttrin::app {
 
+class ActInHand;
+class BellRinger;
 class BenchStrip;
+class ClassWindow;
 class MessageLine;
 class MinuteTape;
 class PhaseMap;
@@ -56,6 +60,8 @@ private:
     void build();
     void placeTape();
     void showStrip();
+    void showClass(bool shown);
+    void buildClass(QMenu* view);
     void buildMenus();
     void buildNotebookMenu();
     void buildEditMenu();
@@ -95,6 +101,9 @@ private:
     void dropUnchangedSample();
 
     LessonController& m_controller;
+    ActInHand* m_hand;
+    BellRinger* m_bells;
+    std::unique_ptr<ClassWindow> m_class; ///< what the class sees; none until it is first opened
     ToolWindows* m_tools;
     NavigationColumn* m_navigation;
     BenchStrip* m_strip;
@@ -106,7 +115,7 @@ private:
     MessageLine* m_message;
     QVBoxLayout* m_offers; ///< the centre, with offers under it
     QMenu *m_recent, *m_lessons;
-    QAction *m_undo, *m_redo, *m_projector;
+    QAction *m_undo, *m_redo, *m_projector, *m_classShown;
     QList<QAction*> m_themes, m_sizes;
     ThemeChoice m_look;
     QString m_lookBefore = QStringLiteral("system"); ///< to which the projector gives way again

@@ -49,6 +49,12 @@ std::vector<KeyLine> keysOf(const QWidget& window) {
     out.push_back(
         {everywhere, KeySheet::tr("arrows"), KeySheet::tr("go among choices; Space or Enter chooses")});
     out.push_back({everywhere, KeySheet::tr("F10"), KeySheet::tr("opens the menu")});
+    const QString acts = KeySheet::tr("While an act goes on");
+    out.push_back({acts, KeySheet::tr("F2 to F9"), KeySheet::tr("stamp what is seen, as on the buttons")});
+    out.push_back({acts, KeySheet::tr("Alt+1 to Alt+5"), KeySheet::tr("stamp how hard it boils")});
+    out.push_back({acts, KeySheet::tr("Alt+B"), KeySheet::tr("a bell for the move that is due next")});
+    out.push_back({acts, KeySheet::tr("Alt+Shift+1 …"), KeySheet::tr("one more of the class says so")});
+    out.push_back({acts, KeySheet::tr("Alt+L, Alt+R"), KeySheet::tr("lock the answers; reveal")});
     out.push_back({drawn, KeySheet::tr("arrows on an instrument"),
                    KeySheet::tr("set it by what can be read; Page keys by ten")});
     out.push_back(

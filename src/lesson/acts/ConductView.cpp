@@ -1,10 +1,15 @@
 #include "ConductView.h"
 
+#include "ActReadings.h"
+#include "OutlookTexts.h"
 #include "lesson/model/Clock.h"
 #include "physics/Constants.h"
 #include "quantities/Rounding.h"
 #include "rehearsal/Appearance.h"
+#include "rehearsal/CoolingFit.h"
 #include "rehearsal/StoryFigures.h"
+
+#include <fmt/format.h>
 
 #include <algorithm>
 #include <cmath>
@@ -40,26 +45,12 @@ Text stampText(const Stamp& s) {
         return Text::tr("step {} skipped: {}", s.step.value_or(0) + 1, Text::data(s.what));
     case StampKind::Seen:
         return Text::data(s.what);
-    case StampKind::Read: {
-        const Text read = s.value ? Text::tr("{} °C", fixed(*s.value, 1)) : Text::typed(s.what);
-        return s.place.empty() ? read : Text::tr("{}, {}", read, Text::data(s.place));
-    }
+    case StampKind::Read:
+        return readingText(s);
     case StampKind::Finished:
         break;
     }
     return Text::tr("finished");
-}
-
-/// The band at a moment, °C; none outside its time.
-std::optional<std::pair<double, double>> bandAt(const EnsembleBand& band, double seconds) {
-    if (band.seconds.empty() || seconds < band.seconds.front() || seconds > band.seconds.back())
-        return std::nullopt;
-    const auto after = std::ranges::lower_bound(band.seconds, seconds);
-    const auto i = static_cast<std::size_t>(after - band.seconds.begin());
-    if (i == 0) return std::pair(band.lowKelvin[0] - kIcePointKelvin, band.highKelvin[0] - kIcePointKelvin);
-    const double share = (seconds - band.seconds[i - 1]) / (band.seconds[i] - band.seconds[i - 1]);
-    return std::pair(std::lerp(band.lowKelvin[i - 1], band.lowKelvin[i], share) - kIcePointKelvin,
-                     std::lerp(band.highKelvin[i - 1], band.highKelvin[i], share) - kIcePointKelvin);
 }
 
 /// Steps with what was stamped of them; the first that is neither done nor skipped is to be done.
@@ -90,36 +81,57 @@ void addSteps(ConductView& v, const RigStory& story, const ToldStory& told,
     if (!v.hazard.empty()) v.current.reset(); // led no further
 }
 
-Text momentOf(const FrozenForecast& f, double seconds) {
+/// "71.0", a temperature for people, °C.
+Text celsius(double kelvin) { return fixed(kelvin - kIcePointKelvin, 1); }
+
+Text momentText(const FrozenForecast& f, double seconds) {
     const Rehearsal& r = f.rehearsal;
-    if (seconds > r.run.samples.back().seconds) return Text::tr("The forecast ends before this.");
-    const VesselState& state = r.watchedAt(r.sampleAt(seconds));
-    const Text celsius = fixed(state.kelvin - kIcePointKelvin, 1);
-    const auto band = bandAt(f.band, seconds);
-    const Text within =
-        band ? Text::tr(" ({} to {})", fixed(band->first, 1), fixed(band->second, 1)) : Text();
+    const double at = clockStart(r) + seconds;
+    if (at > r.run.samples.back().seconds) return Text::tr("The forecast ends before this.");
+    const VesselState& state = r.watchedAt(r.sampleAt(at));
+    const auto band = f.outlook.band.at(seconds);
+    const Text within = band ? Text::tr(" ({} to {})", celsius(band->low), celsius(band->high)) : Text();
     return boils(appearanceOf(r.watched(), state))
-               ? Text::tr("Forecast now: {} °C{}, boiling.", celsius, within)
-               : Text::tr("Forecast now: {} °C{}, quiet.", celsius, within);
+               ? Text::tr("Forecast now: {} °C{}, boiling.", celsius(state.kelvin), within)
+               : Text::tr("Forecast now: {} °C{}, quiet.", celsius(state.kelvin), within);
+}
+
+/// What the clock of a rehearsal is counted from.
+Text countedFrom(const Rehearsal& r) {
+    const int move = r.setup.clockMove;
+    return move < 0 ? Text::tr("its beginning")
+                    : Text::data(r.setup.moves[static_cast<std::size_t>(move)].says);
+}
+
+ConductView::Point pointOf(const StampedTemperature& read, const Stamp& stamp, double seconds,
+                           const FrozenForecast* forecast) {
+    ConductView::Point p{seconds, read.kelvin - kIcePointKelvin, stamp.bound, read.ofTheLiquid, std::nullopt};
+    const auto band = forecast && read.ofTheLiquid ? forecast->outlook.band.at(seconds) : std::nullopt;
+    if (band)
+        p.inBand = (stamp.bound == StampBound::Below || read.kelvin >= band->low) &&
+                   (stamp.bound == StampBound::Above || read.kelvin <= band->high);
+    return p;
 }
 
 } // namespace
 
+Result<FrozenForecast> frozenForecast(const std::string& frozen, bool drawn) {
+    const auto rig = readActRig(frozen);
+    if (!rig) return tl::unexpected(rig.error());
+    auto played = rehearse(*rig->rig(), rig->settings());
+    if (!played) return tl::unexpected(played.error());
+    FrozenForecast forecast{std::move(*played), {}};
+    if (!drawn) return forecast;
+    if (auto outlook = outlookOf(*rig->rig(), rig->settings())) forecast.outlook = std::move(*outlook);
+    return forecast;
+}
+
 std::shared_ptr<const FrozenForecast> FrozenForecasts::of(const Act& act) {
     if (act.frozen.empty()) return nullptr;
     if (const auto known = m_known.find(act.frozen); known != m_known.end()) return known->second;
-    std::shared_ptr<FrozenForecast> forecast;
-    if (const auto rig = readActRig(act.frozen)) {
-        if (auto played = rehearse(*rig->rig(), rig->settings())) {
-            forecast = std::make_shared<FrozenForecast>();
-            forecast->rehearsal = std::move(*played);
-            constexpr int kMembers = 40;
-            constexpr std::uint64_t kSeed = 1;
-            if (const auto ensemble = playEnsemble(*rig->rig(), rig->settings(), kMembers, kSeed))
-                forecast->band = ensemble->band;
-        }
-    }
-    return m_known[act.frozen] = forecast;
+    auto forecast = frozenForecast(act.frozen);
+    return m_known[act.frozen] =
+               forecast ? std::make_shared<const FrozenForecast>(std::move(*forecast)) : nullptr;
 }
 
 Result<std::string> toFreeze(const LessonSession& s, const Act& act) {
@@ -134,13 +146,59 @@ Result<std::string> toFreeze(const LessonSession& s, const Act& act) {
     return writeActRig(*rig);
 }
 
-void follow(ConductView& v, Milliseconds now, const FrozenForecast* forecast) {
-    if (!v.begun || !v.live) return;
-    v.seconds = static_cast<double>(now - *v.begun) / 1000.0;
-    if (forecast) v.now = momentOf(*forecast, *v.seconds);
+namespace {
+
+/// Whether the move after those that were made is due by a forecast, and not stamped; or was, and is held back.
+bool isOverdue(const Rehearsal& r, const Observed& observed, double heldUntil) {
+    constexpr double kAtOnce = 1.0; // s
+    const int made = observed.moves.empty() ? r.setup.clockMove : observed.moves.back().move;
+    const double clock = clockStart(r);
+    return std::ranges::any_of(r.run.events, [&](const RigEvent& e) {
+        const double at = e.seconds - clock;
+        return e.kind == RigEventKind::Moved && e.part > made &&
+               (at < observed.now || std::abs(at - heldUntil) < kAtOnce);
+    });
 }
 
-ConductView conductView(const LessonSession& s, const Act& act, FrozenForecasts& forecasts) {
+} // namespace
+
+std::optional<LearningTask> learningTask(const LessonSession& s, const Act& act, const FrozenForecast& frozen,
+                                         const LearnedForecast* learned) {
+    const auto rig = readActRig(act.frozen);
+    if (!rig) return std::nullopt;
+    const ActCourse course(s.model(), act, frozen.rehearsal, rig->rig()->story(rig->variantPlace()));
+    LearningTask task{*rig->rig(), rig->settings(), course.observed(s.clock().now()), act.frozen};
+    if (!course.clockRuns()) return std::nullopt;
+    for (const auto& r : task.observed.readings)
+        task.key += fmt::format(" {}:{}:{}", static_cast<int>(r.kind), r.seconds, r.kelvin);
+    for (const auto& m : task.observed.moves)
+        task.key += fmt::format(" {}@{}", m.move, m.seconds);
+    const bool overdue = learned ? isOverdue(learned->likeliest, task.observed, learned->heldUntil)
+                                 : isOverdue(frozen.rehearsal, task.observed, -1.0);
+    if (task.observed.readings.empty() && task.observed.moves.empty() && !overdue) return std::nullopt;
+    if (!overdue) return task;
+    // What is overdue is expected later and later: worked out each half minute, for the next two.
+    constexpr double kStep = 30.0;
+    const double step = std::floor(task.observed.now / kStep);
+    task.observed.now = kStep * (step + 2.0);
+    task.key += fmt::format(" now {}", step);
+    return task;
+}
+
+void follow(ConductView& v, const LessonSession& s, const Act& act, const FrozenForecast* frozen,
+            const LearnedForecast* learned) {
+    const auto rig = readActRig(act.frozen.empty() ? act.rig : act.frozen);
+    if (!v.begun || !v.live || !frozen || !rig) return;
+    const ActCourse course(s.model(), act, frozen->rehearsal, rig->rig()->story(rig->variantPlace()));
+    const Milliseconds now = s.clock().now();
+    v.seconds = course.fromClock(now);
+    v.now = momentText(*frozen, *v.seconds);
+    v.next = nextMoveOf(*frozen, learned, course, now);
+    v.outlook = outlookTexts(*frozen, learned, course, now, s.model().lesson().utcOffsetMin);
+}
+
+ConductView conductView(const LessonSession& s, const Act& act, const FrozenForecast* forecast,
+                        const LearnedForecast* learned) {
     ConductView v;
     v.act = act.id;
     v.title = Text::typed(act.title);
@@ -151,28 +209,28 @@ ConductView conductView(const LessonSession& s, const Act& act, FrozenForecasts&
     if (!rig) return v;
     const int offset = s.model().lesson().utcOffsetMin;
     std::vector<const Stamp*> stamps;
-    std::optional<Milliseconds> begun;
     for (const Stamp& stamp : s.model().data().stamps)
         if (stamp.actId == act.id) {
             stamps.push_back(&stamp);
-            if (stamp.kind == StampKind::Begun) begun = stamp.takenAt;
+            if (stamp.kind == StampKind::Begun) v.begun = stamp.takenAt;
         }
-    const auto forecast = forecasts.of(act);
     const RigStory& story = rig->rig()->story(rig->variantPlace());
     const ToldStory told = toldStory(story, forecast ? &forecast->rehearsal : nullptr);
     v.cautions = told.cautions;
     addSteps(v, story, told, stamps, offset);
-    v.begun = begun;
-    follow(v, s.clock().now(), forecast.get());
-    const auto since = [&](Milliseconds at) { return static_cast<double>(at - *begun) / 1000.0; };
+    follow(v, s, act, forecast, learned);
+    std::optional<ActCourse> course;
+    if (forecast) {
+        course.emplace(s.model(), act, forecast->rehearsal, story);
+        v.since = countedFrom(forecast->rehearsal);
+    }
     for (auto stamp = stamps.rbegin(); stamp != stamps.rend(); ++stamp) {
         v.stamps.push_back(
             {Text::typed(clockTextWithSeconds((*stamp)->takenAt, offset)), stampText(**stamp)});
-        if ((*stamp)->kind != StampKind::Read || !(*stamp)->value || !begun) continue;
-        ConductView::Point p{since((*stamp)->takenAt), *(*stamp)->value, std::nullopt};
-        if (const auto band = forecast ? bandAt(forecast->band, p.seconds) : std::nullopt)
-            p.inBand = p.celsius >= band->first && p.celsius <= band->second;
-        v.points.push_back(p);
+        const auto read = temperatureOf(s.model(), **stamp);
+        if (read && course && v.begun)
+            v.points.push_back(
+                pointOf(*read, **stamp, course->fromClock((*stamp)->takenAt), forecast));
     }
     std::ranges::reverse(v.points);
     return v;
@@ -182,18 +240,13 @@ Text remarkOn(const Text& seen, const ConductView& view, const FrozenForecast* f
     constexpr double kFarBelow = 3.0; // K
     if (!forecast || !view.seconds || plain(seen) != plain(thingsSeen().front())) return {};
     const Rehearsal& r = forecast->rehearsal;
-    if (*view.seconds > r.run.samples.back().seconds) return {};
-    const auto margin = r.watchedAt(r.sampleAt(*view.seconds)).margin;
+    const double at = clockStart(r) + *view.seconds;
+    if (at > r.run.samples.back().seconds) return {};
+    const auto margin = r.watchedAt(r.sampleAt(at)).margin;
     if (!margin || *margin > -kFarBelow) return {};
     return Text::tr(
         "By the forecast it is {} K below boiling: bubbles now are dissolved air, not yet boiling.",
         fixed(-*margin, 0));
-}
-
-const std::vector<Text>& placesRead() {
-    static const std::vector<Text> kPlaces{Text::phrase("in the liquid"), Text::phrase("on the glass"),
-                                           Text::phrase("in the vapour"), Text::phrase("by hand")};
-    return kPlaces;
 }
 
 const std::vector<Text>& thingsSeen() {
@@ -202,5 +255,7 @@ const std::vector<Text>& thingsSeen() {
         Text::phrase("hiss in"), Text::phrase("hiss out"), Text::phrase("frost"),  Text::phrase("bursts")};
     return kThings;
 }
+
+std::string vigourStamp(int vigour) { return plain(Text::tr("vigour {} of 5", vigour)); }
 
 } // namespace uttrin

@@ -1,8 +1,8 @@
 #pragma once
 
+#include "ActCourse.h"
 #include "ActForecast.h"
-#include "rehearsal/Ensemble.h"
-#include "rehearsal/Rehearsal.h"
+#include "rehearsal/LearnedForecast.h"
 
 #include <memory>
 
@@ -11,8 +11,12 @@ namespace uttrin {
 /// The forecast of an act as it stood when it went live.
 struct FrozenForecast {
     Rehearsal rehearsal;
-    EnsembleBand band; ///< 90 %; empty where it could not be drawn
+    Outlook outlook; ///< empty where it could not be drawn
 };
+
+/// The forecast of what is frozen of an act. BadInput where its rig cannot be played.
+/// @param drawn  with the outlook too, which takes as long as forty rehearsals.
+[[nodiscard]] Result<FrozenForecast> frozenForecast(const std::string& frozen, bool drawn = true);
 
 /// Frozen forecasts, worked out once for each. Not thread-safe.
 class FrozenForecasts {
@@ -45,8 +49,10 @@ struct ConductView {
     };
     /// A temperature that was read.
     struct Point {
-        double seconds = 0.0; ///< since it began
+        double seconds = 0.0; ///< from the forecast's clock, as below
         double celsius = 0.0;
+        StampBound bound = StampBound::None;
+        bool ofTheLiquid = true;    ///< others are shown, and taught to no forecast
         std::optional<bool> inBand; ///< whether it lies within the frozen band; none beyond its time
     };
     RowId act = 0;
@@ -56,26 +62,53 @@ struct ConductView {
     std::optional<int> current; ///< the step to do
     Text hazard;                ///< what stopped the guidance; empty while it goes on
     std::optional<Milliseconds> begun;
-    std::optional<double> seconds; ///< since it began, while it is going on
-    Text now;                      ///< what the frozen forecast says of this moment
+    /// From when the clock of its forecast starts, below zero before, while it is going on: see ActCourse.
+    std::optional<double> seconds;
+    Text since; ///< what that is counted from: "clamp shut"
+    Text now;   ///< what the frozen forecast says of this moment
+    std::vector<Text> outlook; ///< what was learned since, see outlookTexts
+    struct Next {
+        Text says;
+        double in = 0.0;      ///< s
+        bool overdue = false; ///< it was due, and is not stamped yet
+    };
+    std::optional<Next> next; ///< the move that is due next, by the likeliest course
     std::vector<Point> points;
     std::vector<Moment> stamps; ///< the newest first
     std::vector<Text> cautions;
 };
 [[nodiscard]] ConductView conductView(const LessonSession& session, const Act& act,
-                                      FrozenForecasts& forecasts);
+                                      const FrozenForecast* frozen,
+                                      const LearnedForecast* learned = nullptr);
 
-/// Brings a view to another moment: only the time and what the forecast says of it move.
-void follow(ConductView& view, Milliseconds now, const FrozenForecast* forecast);
+/// What there is to learn from in an act that goes on.
+struct LearningTask {
+    RigFile rig;
+    std::vector<RigSetting> settings;
+    Observed observed;
+    std::string key; ///< equal where the same would be learned
+};
+/// Nothing while nothing was read, no move was stamped after its clock started, and none is overdue.
+/// @param learned  what was learned before; null if nothing was.
+[[nodiscard]] std::optional<LearningTask> learningTask(const LessonSession& session, const Act& act,
+                                                       const FrozenForecast& frozen,
+                                                       const LearnedForecast* learned = nullptr);
+
+/// Brings a view to another moment: only the time and what the forecasts say of it move.
+/// @param learned  from what was read until now; null if nothing was.
+void follow(ConductView& view, const LessonSession& session, const Act& act, const FrozenForecast* frozen,
+            const LearnedForecast* learned);
 
 /// What is to be said to whoever saw something, by the frozen forecast; empty if nothing: bubbles far below
 /// the boiling point are dissolved air.
 [[nodiscard]] Text remarkOn(const Text& seen, const ConductView& view, const FrozenForecast* forecast);
 
-/// Where a temperature is read.
-[[nodiscard]] const std::vector<Text>& placesRead();
-
 /// What can be seen, on a key each, the same in every rig: the words that are stamped.
 [[nodiscard]] const std::vector<Text>& thingsSeen();
+/// Places in it that mean something to a forecast.
+inline constexpr std::size_t kBoils = 0, kStops = 1, kIceOn = 2;
+
+/// How hard it boils, 1 to 5, as it is stamped.
+[[nodiscard]] std::string vigourStamp(int vigour);
 
 } // namespace uttrin

@@ -2,6 +2,7 @@
 
 #include "ExportedReadings.h"
 #include "json/JsonText.h"
+#include "notebook/CsvColumns.h"
 
 #include <nlohmann/json.hpp>
 
@@ -13,66 +14,17 @@
 namespace uttrin {
 namespace {
 
-/// A quantity's column with its unit.
-struct Column {
-    std::size_t index = 0;
-    const Unit* unit = nullptr;
-    int decimals = 0; ///< most decimals seen, which tell the instrument's division
-};
-
-std::string lower(std::string_view s) {
-    std::string out(s);
-    std::transform(out.begin(), out.end(), out.begin(),
-                   [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
-    const auto first = out.find_first_not_of(' ');
-    return first == std::string::npos ? std::string()
-                                      : out.substr(first, out.find_last_not_of(' ') - first + 1);
-}
-
-class Header {
-public:
-    explicit Header(const CsvRecord& record) : m_record(record) {}
-
-    /// The column "name_UNIT"; empty if there is none, a failure if its unit is not known.
-    [[nodiscard]] Result<std::optional<Column>> quantity(std::string_view name, Dimension dimension) const {
-        for (std::size_t i = 0; i < m_record.fields.size(); ++i) {
-            const std::string& field = m_record.fields[i];
-            const auto at = field.find_first_not_of(' ');
-            if (at == std::string::npos || lower(field).substr(0, name.size() + 1) != std::string(name) + "_")
-                continue;
-            const std::string symbol =
-                field.substr(at + name.size() + 1, field.find_last_not_of(' ') - at - name.size());
-            const auto unit = findUnit(symbol, dimension);
-            if (!unit)
-                return fail(Failure::BadInput, Text::tr("line {}, column '{}': {}", m_record.line,
-                                                        shortened(field), unit.error().message));
-            return std::optional(Column{i, *unit, 0});
-        }
-        return std::optional<Column>();
-    }
-
-    [[nodiscard]] std::optional<std::size_t> plain(std::string_view name) const {
-        for (std::size_t i = 0; i < m_record.fields.size(); ++i)
-            if (lower(m_record.fields[i]) == name) return i;
-        return std::nullopt;
-    }
-
-private:
-    const CsvRecord& m_record;
-};
-
 /// The columns that a text has.
 struct Layout {
-    Column temperature, first, second;
+    CsvQuantity temperature, first, second;
     PressureConvention convention = PressureConvention::GaugeNegative;
     std::optional<std::size_t> vigour, time, struck, judge;
     std::size_t width = 0;
-    bool semicolons = false; ///< part the columns, so that a comma may stand in numbers
-    bool commaSeen = false;  ///< before decimals, so that a point may part thousands
+    CsvNumbers numbers;
 };
 
 Result<Layout> layoutOf(const CsvRecord& record) {
-    const Header header(record);
+    const CsvHeader header(record);
     Layout l;
     l.width = record.fields.size();
     const auto temperature = header.quantity("temperature", Dimension::Temperature);
@@ -118,39 +70,16 @@ Result<Layout> layoutOf(const CsvRecord& record) {
     return l;
 }
 
-int decimalsOf(std::string_view number) {
-    const auto point = number.find('.');
-    return point == std::string_view::npos ? 0 : static_cast<int>(number.find_last_not_of(" \t") - point);
-}
-
-/// A number as the file writes it. One that can be read as thousands too is not taken for decimals.
-Result<double> numberIn(std::string field, const Layout& l) {
-    if ((l.semicolons && canBeReadTwoWays(field, ',')) || (l.commaSeen && canBeReadTwoWays(field, '.'))) {
-        std::string whole = field;
-        std::erase_if(whole, [](char c) { return c == ',' || c == '.'; });
-        std::ranges::replace(field, '.', ',');
-        return fail(Failure::BadInput,
-                    Text::tr("can be read two ways: write {} or, with one more decimal, {}0", whole, field));
-    }
-    if (l.semicolons) std::ranges::replace(field, ',', '.');
-    return parseNumber(field);
-}
-
-Result<double> cell(const CsvRecord& record, Column& column, const Layout& l, const Text& name) {
+Result<double> cell(const CsvRecord& record, CsvQuantity& column, const Layout& l, const Text& name) {
     if (column.index >= record.fields.size())
         return fail(Failure::BadInput, Text::tr("line {}: there is no {} (only {} fields)", record.line, name,
                                                 record.fields.size()));
-    std::string field = record.fields[column.index];
-    const auto number = numberIn(field, l);
+    const std::string& field = record.fields[column.index];
+    const auto number = l.numbers.number(field);
     if (!number)
         return fail(Failure::BadInput, Text::tr("line {}: {} {}", record.line, name, number.error().message));
-    if (l.semicolons) std::ranges::replace(field, ',', '.');
-    column.decimals = std::max(column.decimals, std::min(decimalsOf(field), 6));
+    column.decimals = std::max(column.decimals, std::min(l.numbers.decimals(field), 6));
     return *number;
-}
-
-std::string textAt(const CsvRecord& record, std::optional<std::size_t> index) {
-    return index && *index < record.fields.size() ? textOfCsv(record.fields[*index]) : std::string();
 }
 
 Result<Reading> readingOf(const CsvRecord& record, Layout& l) {
@@ -179,35 +108,24 @@ Result<Reading> readingOf(const CsvRecord& record, Layout& l) {
         if (!second) return tl::unexpected(second.error());
         r.second = *second;
     }
-    if (const std::string vigour = textAt(record, l.vigour); !vigour.empty()) {
-        const auto v = numberIn(vigour, l);
+    if (const std::string vigour = csvTextAt(record, l.vigour); !vigour.empty()) {
+        const auto v = l.numbers.number(vigour);
         if (!v || !(*v >= 1.0 && *v <= 5.0))
             return fail(Failure::BadInput, Text::tr("line {}: vigour '{}' is not a number from 1 to 5",
                                                     record.line, shortened(vigour)));
         r.vigour = static_cast<int>(*v);
     }
-    if (const std::string time = textAt(record, l.time); !time.empty()) {
+    if (const std::string time = csvTextAt(record, l.time); !time.empty()) {
         constexpr double kLongestSeconds = 1e8;
-        const auto seconds = numberIn(time, l);
+        const auto seconds = l.numbers.number(time);
         if (!seconds || !(std::abs(*seconds) < kLongestSeconds))
             return fail(Failure::BadInput, Text::tr("line {}: time_s '{}' is not a number of seconds",
                                                     record.line, shortened(time)));
         r.takenAt = static_cast<Milliseconds>(*seconds * 1000.0);
     }
-    if (const std::string struck = textAt(record, l.struck); !struck.empty()) r.struckReason = struck;
-    r.judge = textAt(record, l.judge);
+    if (const std::string struck = csvTextAt(record, l.struck); !struck.empty()) r.struckReason = struck;
+    r.judge = csvTextAt(record, l.judge);
     return r;
-}
-
-/// Whether a comma stands before decimals somewhere: where no thousands can be meant.
-bool hasDecimalComma(const std::vector<CsvRecord>& records) {
-    const auto hasOne = [](const std::string& field) {
-        std::string pointed = field;
-        std::ranges::replace(pointed, ',', '.');
-        return pointed != field && !canBeReadTwoWays(field, ',') && parseNumber(pointed).has_value();
-    };
-    return std::any_of(records.begin() + 1, records.end(),
-                       [&](const CsvRecord& record) { return std::ranges::any_of(record.fields, hasOne); });
 }
 
 /// Instruments as the columns and their decimals imply them.
@@ -242,8 +160,7 @@ Result<ImportedReadings> readReadingsCsv(std::string_view text) {
     if (isOwnExport(records.front())) return readOwnExport(records);
     auto layout = layoutOf(records.front());
     if (!layout) return tl::unexpected(layout.error());
-    layout->semicolons = separatorOfCsv(text) == ';';
-    layout->commaSeen = layout->semicolons && hasDecimalComma(records);
+    layout->numbers = CsvNumbers(text, records);
     ImportedReadings out;
     ImportedRun run;
     for (std::size_t i = 1; i < records.size(); ++i) {

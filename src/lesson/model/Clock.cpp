@@ -7,6 +7,7 @@
 #include <cstdio>
 #include <cstdlib>
 #include <ctime>
+#include <fstream>
 
 namespace uttrin {
 namespace {
@@ -42,6 +43,16 @@ SystemClock::SystemClock() : m_began(timeOfDay()), m_steadyBegan(sinceBoot()) {}
 Milliseconds SystemClock::now() const { return m_began + sinceBoot() - m_steadyBegan; }
 
 Milliseconds SystemClock::setBy() const { return timeOfDay() - now(); }
+
+Clock::Machine SystemClock::machine() const {
+    static const std::string kBoot = [] {
+        std::string id;
+        std::ifstream file("/proc/sys/kernel/random/boot_id");
+        std::getline(file, id);
+        return id;
+    }();
+    return {sinceBoot(), kBoot};
+}
 
 std::string clockText(Milliseconds at, int utcOffsetMin) {
     return fmt::format("{:%H:%M}", calendar(at, utcOffsetMin));

@@ -14,6 +14,14 @@ public:
     [[nodiscard]] virtual Milliseconds now() const = 0;
     /// By how much the machine's time of day was set since this clock began; forward is above zero.
     [[nodiscard]] virtual Milliseconds setBy() const { return 0; }
+    /// What the clock on the wall says, whoever sets it.
+    [[nodiscard]] virtual Milliseconds wall() const { return now() + setBy(); }
+    /// The machine's own time since it was started: it is never set, and goes on while the machine sleeps.
+    struct Machine {
+        Milliseconds ms = 0;
+        std::string bootId; ///< which start it counts from; empty where that cannot be known
+    };
+    [[nodiscard]] virtual Machine machine() const { return {}; }
 };
 
 /// The time of day at which it began, and from there on a clock that nobody sets and that goes on while the
@@ -23,6 +31,7 @@ public:
     SystemClock();
     [[nodiscard]] Milliseconds now() const override;
     [[nodiscard]] Milliseconds setBy() const override;
+    [[nodiscard]] Machine machine() const override;
 
 private:
     Milliseconds m_began, m_steadyBegan;

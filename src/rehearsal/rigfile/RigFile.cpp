@@ -1,6 +1,7 @@
 #include "RigFile.h"
 
 #include "RigFileParts.h"
+#include "RigStory.h"
 #include "RigWords.h"
 #include "json/JsonReader.h"
 #include "json/JsonText.h"
@@ -18,7 +19,6 @@ namespace {
 
 using Json = nlohmann::ordered_json;
 
-constexpr std::size_t kMostItems = 200;
 constexpr const char* kRoomPressure = "/room/pressure";
 
 /// A JSON pointer into a document, or nothing if it leads nowhere.
@@ -90,91 +90,6 @@ std::vector<RigSetting> readSettings(const JsonReader& r, const char* key, const
     return settings;
 }
 
-std::vector<RigConfirmation> readConfirmations(JsonReader& r, std::optional<Failure>& failure) {
-    std::vector<RigConfirmation> all;
-    const Json* list = r.at("confirm");
-    if (!list) return all;
-    if (!list->is_array() || list->size() > kMostItems) {
-        r.refuse("confirm", Text::tr("a list of at most {} texts or objects", kMostItems));
-        return all;
-    }
-    for (std::size_t i = 0; i < list->size() && !failure; ++i) {
-        const Json& item = (*list)[i];
-        if (item.is_string()) {
-            all.push_back({item.get<std::string>(), {}});
-            continue;
-        }
-        JsonReader one(item, r.pointer("confirm") + "/" + std::to_string(i), failure);
-        RigConfirmation c;
-        one.require("says", Text::tr("what must be so"));
-        one.string("says", c.says);
-        one.require("hazard", Text::tr("what happens otherwise"));
-        one.string("hazard", c.hazard);
-        one.onlyKnown();
-        all.push_back(std::move(c));
-    }
-    return all;
-}
-
-/// Steps, each a text or an object; the list takes the place of what was there.
-void readSteps(const JsonReader& r, std::vector<RigStep>& steps, std::optional<Failure>& failure) {
-    const Json* list = r.at("steps");
-    if (!list) return;
-    if (!list->is_array() || list->size() > kMostItems)
-        return r.refuse("steps", Text::tr("a list of at most {} texts or objects", kMostItems));
-    steps.clear();
-    for (std::size_t i = 0; i < list->size() && !failure; ++i) {
-        RigStep step;
-        if ((*list)[i].is_string()) {
-            step.says = (*list)[i].get<std::string>();
-        } else {
-            JsonReader one((*list)[i], r.pointer("steps") + "/" + std::to_string(i), failure);
-            one.require("says", Text::tr("what is done"));
-            one.string("says", step.says);
-            one.parsed("kind", step.kind, [](std::string_view w) { return fromWord(kStepKinds, w); });
-            step.confirm = readConfirmations(one, failure);
-            one.string("see", step.see);
-            one.onlyKnown();
-        }
-        steps.push_back(std::move(step));
-    }
-}
-
-/// A story with what is said anew.
-RigStory readStory(JsonReader r, std::optional<Failure>& failure, RigStory s = {}) {
-    r.string("aim", s.aim);
-    r.strings("materials", s.materials);
-    readSteps(r, s.steps, failure);
-    r.strings("look_for", s.lookFor);
-    r.string("physics", s.physics);
-    r.strings("mistakes", s.mistakes);
-    r.strings("cautions", s.cautions);
-    r.onlyKnown();
-    return s;
-}
-
-/// The first name in braces in a story that no figure has, as a failure.
-std::optional<Failure> unknownFigure(const RigStory& s) {
-    std::optional<Failure> failure;
-    const auto look = [&](const std::string& text) {
-        for (std::size_t open = text.find('{'); open != std::string::npos && !failure;
-             open = text.find('{', open + 1)) {
-            const std::string name = text.substr(open + 1, text.find('}', open) - open - 1);
-            if (std::ranges::find(kStoryFigures, name) == std::end(kStoryFigures))
-                failure = Failure{Failure::BadInput, Text::tr("/story: '{}' is no figure; accepted: {}", name,
-                                                              Text::list(kStoryFigures))};
-        }
-    };
-    look(s.aim);
-    look(s.physics);
-    for (const auto* list : {&s.materials, &s.lookFor, &s.mistakes, &s.cautions})
-        for (const std::string& text : *list)
-            look(text);
-    for (const RigStep& step : s.steps)
-        look(step.says);
-    return failure;
-}
-
 /// What is slow to make, made once for each key; a failure is not remembered.
 template <typename Key, typename Value>
 class Remembered {
@@ -234,7 +149,9 @@ Result<void> RigFile::readAround() {
     r.string("only_looked_at", m_onlyLookedAt);
     m_story = readStory(r.child("story"), failure);
     if (failure) return tl::unexpected(*failure);
-    if (const auto unknown = unknownFigure(m_story)) return tl::unexpected(*unknown);
+    const Json* moveList = r.at("moves");
+    const std::size_t moves = moveList && moveList->is_array() ? moveList->size() : 0;
+    if (const auto wrong = wrongIn(m_story, moves)) return tl::unexpected(*wrong);
     eachItem(r, "knobs", failure, [&](JsonReader& item) {
         RigKnob k;
         item.string("name", k.name);
@@ -274,7 +191,7 @@ Result<void> RigFile::readAround() {
         item.string("only_looked_at", v.onlyLookedAt);
         v.settings = readSettings(item, "sets", *m_document, failure);
         v.story = readStory(item.child("story"), failure, m_story);
-        if (!failure) failure = unknownFigure(v.story);
+        if (!failure) failure = wrongIn(v.story, moves);
         m_variants.push_back(std::move(v));
     });
     eachItem(r, "uncertain", failure, [&](JsonReader& item) {
@@ -301,6 +218,14 @@ Result<void> RigFile::readAround() {
             return item.refuse("u", Text::tr("a quantity of the same kind, or a share of it in %"));
         u.standard = spread->number * spread->unit->factor; // a difference: no offset of degC
         if (!(u.standard >= 0.0)) item.refuse("u", Text::tr("zero or more"));
+        if (item.at("from") || item.at("to")) {
+            item.require("from", Text::tr("the lowest value that it can have, as \"VALUE UNIT\""));
+            item.require("to", Text::tr("the highest value that it can have, as \"VALUE UNIT\""));
+            item.measure("from", u.low, u.dimension);
+            item.measure("to", u.high, u.dimension);
+            if (!(u.low < u.high)) item.refuse("to", Text::tr("more than 'from'"));
+        }
+        item.string("source", u.source);
         m_uncertainties.push_back(std::move(u));
     });
     if (failure) return tl::unexpected(*failure);

@@ -22,12 +22,21 @@ struct RigConfirmation {
         hazard; ///< what happens to whoever goes on without it; of what may not be left out, else empty
 };
 
+/// What the class is asked before a step: a number if it has a unit, else one of its choices, else yes or no.
+struct RigQuestion {
+    std::string asks;
+    std::string unit;                 ///< "degC"
+    std::vector<std::string> choices;
+};
+
 /// A step of a demonstration.
 struct RigStep {
     enum Kind { Prepare, Do, Ask, Look, Vent, ClearAway } kind = Do;
     std::string says;
     std::vector<RigConfirmation> confirm;
-    std::string see; ///< what is seen then; may be empty
+    std::string see;        ///< what is seen then; may be empty
+    std::optional<RigQuestion> question;
+    std::vector<int> makes; ///< the moves that are made with it, by their place in the procedure
 };
 
 /// What a demonstration is for and how it goes, for people.
@@ -98,6 +107,8 @@ struct RigUncertainty {
     Dimension dimension = Dimension::Fraction; ///< of the value
     double standard = 0.0;                     ///< SI, or a share of the value
     bool relative = false;
+    double low = 0.0, high = 0.0; ///< SI, between which the value lies in any case; both 0: nobody says
+    std::string source;           ///< of all that
 };
 
 /// What makes a demonstration a success.

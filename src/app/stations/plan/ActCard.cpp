@@ -8,7 +8,7 @@
 #include "app/controls/NumberField.h"
 #include "app/controls/OnScreen.h"
 #include "app/controls/Segments.h"
-#include "lesson/commands/ActCommands.h"
+#include "lesson/actcommands/ActCommands.h"
 #include "physics/Constants.h"
 
 #include <QComboBox>

@@ -9,7 +9,7 @@
 #include "app/controls/NumberField.h"
 #include "app/controls/OnScreen.h"
 #include "app/controls/ScrollColumn.h"
-#include "lesson/commands/ActCommands.h"
+#include "lesson/actcommands/ActCommands.h"
 #include "lesson/model/Clock.h"
 #include "rehearsal/Demonstrations.h"
 

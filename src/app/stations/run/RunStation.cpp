@@ -1,9 +1,10 @@
 #include "RunStation.h"
 
-#include "ConductPage.h"
 #include "ReadingCard.h"
 #include "TakenCard.h"
 #include "TargetCard.h"
+#include "app/conduct/ActInHand.h"
+#include "app/conduct/ConductPage.h"
 #include "app/controller/Dialogs.h"
 #include "app/controller/Faces.h"
 #include "app/controller/RunChoice.h"
@@ -29,7 +30,8 @@
 
 namespace uttrin::app {
 
-RunStation::RunStation(LessonController& controller) : StationPage(controller) {
+RunStation::RunStation(LessonController& controller, ActInHand& hand)
+    : StationPage(controller), m_hand(hand) {
     auto* whole = new QVBoxLayout(this);
     whole->setContentsMargins(grid::kAround);
     m_faces = new Faces(tr("What is conducted"), {tr("Lab"), tr("Acts")},
@@ -37,7 +39,7 @@ RunStation::RunStation(LessonController& controller) : StationPage(controller) {
     whole->addWidget(m_faces);
     m_toActs = m_faces->makeChoice(QStringLiteral("runFace"));
     m_faces->addWidget(buildBench());
-    m_conduct = new ConductPage(controller, m_faces->makeChoice(QStringLiteral("runFaceActs")));
+    m_conduct = new ConductPage(controller, hand, m_faces->makeChoice(QStringLiteral("runFaceActs")));
     m_faces->addWidget(m_conduct);
     connect(m_conduct, &ConductPage::stripChanged, this, &RunStation::stripChanged);
     connect(m_faces, &Faces::picked, this, &RunStation::faceChanged);
@@ -150,7 +152,9 @@ void RunStation::checkZero() {
     m_controller.say(tr("Zero stored; it is taken off the readings from now on."));
 }
 
-bool RunStation::showsAct() const { return m_faces->currentIndex() == 1 && m_conduct->isLive(); }
+bool RunStation::isOnActs() const { return m_faces->currentIndex() == 1; }
+
+bool RunStation::showsAct() const { return isOnActs() && m_hand.isLive(); }
 
 void RunStation::takeFocus() {
     if (m_faces->currentIndex() == 0)
@@ -256,8 +260,9 @@ void RunStation::refreshDraft() {
 }
 
 void RunStation::refresh() {
-    m_toActs->setVisible(m_conduct->hasActs());
-    if (!m_conduct->hasActs()) m_faces->showFace(0);
+    const bool hasActs = !m_hand.acts().empty();
+    m_toActs->setVisible(hasActs);
+    if (!hasActs) m_faces->showFace(0);
     m_right->setWidths(scaled(theme().large ? 600 : 440), scaled(theme().large ? 628 : 512));
     const Rig& rig = session().benchPlan().rig;
     m_reading->show(session());

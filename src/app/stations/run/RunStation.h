@@ -13,6 +13,7 @@ class InstrumentPair;
 class PhaseMap;
 class ReadingCard;
 class ScrollColumn;
+class ActInHand;
 class ConductPage;
 class Faces;
 class Segments;
@@ -25,11 +26,14 @@ class TargetCard;
 class RunStation : public StationPage {
     Q_OBJECT
 public:
-    explicit RunStation(LessonController& controller);
+    /// @param hand  the act that is conducted; outlives this.
+    RunStation(LessonController& controller, ActInHand& hand);
     void takeFocus() override;
 
     /// Whether an act that is going on is shown: then the strip tells of it, not of the lab.
     [[nodiscard]] bool showsAct() const;
+    /// Whether acts are shown, not the lab: they have a tape of their own.
+    [[nodiscard]] bool isOnActs() const;
 
 signals:
     /// The bench strip over the act in hand.
@@ -60,6 +64,7 @@ private:
     void checkZero();
     void stampStart();
 
+    ActInHand& m_hand;
     Faces* m_faces; ///< the bench of the lab, or an act that is conducted
     Segments* m_toActs;
     ConductPage* m_conduct;

@@ -3,6 +3,7 @@
 #include "app/controls/OnScreen.h"
 #include "app/controls/Theme.h"
 #include "physics/Constants.h"
+#include "rehearsal/CoolingFit.h"
 
 #include <QPainter>
 
@@ -26,12 +27,20 @@ ForecastChart::ForecastChart(QWidget* parent) : QWidget(parent) {
     setAccessibleName(tr("The frozen forecast and what was read"));
 }
 
-QSize ForecastChart::minimumSizeHint() const { return {scaled(260), scaled(140)}; }
+QSize ForecastChart::minimumSizeHint() const { return {scaled(220), scaled(140)}; }
 
-void ForecastChart::show(std::shared_ptr<const FrozenForecast> forecast, const ConductView& view) {
+void ForecastChart::setShowsForecast(bool shows) {
+    m_shows = shows;
+    update();
+}
+
+void ForecastChart::show(std::shared_ptr<const FrozenForecast> forecast,
+                         std::shared_ptr<const LearnedForecast> learned, const ConductView& view) {
     m_forecast = std::move(forecast);
+    m_learned = std::move(learned);
     m_view = view;
-    m_seconds = 60.0;
+    m_from = 0.0;
+    m_to = 60.0;
     m_low = 100.0;
     m_high = 0.0;
     const auto widen = [this](double celsius) {
@@ -39,8 +48,11 @@ void ForecastChart::show(std::shared_ptr<const FrozenForecast> forecast, const C
         m_high = std::max(m_high, celsius);
     };
     if (m_forecast) {
-        m_seconds = m_forecast->rehearsal.run.samples.back().seconds;
-        for (std::size_t i = 0; i < m_forecast->rehearsal.run.samples.size(); ++i)
+        const auto& samples = m_forecast->rehearsal.run.samples;
+        const double clock = clockStart(m_forecast->rehearsal);
+        m_from = -clock;
+        m_to = samples.back().seconds - clock;
+        for (std::size_t i = 0; i < samples.size(); ++i)
             widen(m_forecast->rehearsal.watchedAt(i).kelvin - kIcePointKelvin);
     }
     for (const auto& p : m_view.points)
@@ -59,14 +71,21 @@ QString ForecastChart::spokenValue() const {
                               : onScreen(m_view.now);
 }
 
+QString ForecastChart::axisText() const { return tr("min since %1").arg(onScreen(m_view.since)); }
+
+int ForecastChart::axisLines() const {
+    const QFontMetrics metrics(fontOf(theme().tick));
+    return metrics.horizontalAdvance(axisText()) > width() - kRight ? 2 : 1;
+}
+
 QRectF ForecastChart::field() const {
     return QRectF(QPointF(leftOf(), kTop + tickLine() / 2.0),
-                  QPointF(width() - kRight, height() - 2.0 * tickLine() - 8.0));
+                  QPointF(width() - kRight, height() - (1.0 + axisLines()) * tickLine() - 8.0));
 }
 
 QPointF ForecastChart::at(double seconds, double celsius) const {
     const QRectF f = field();
-    return {f.left() + f.width() * seconds / m_seconds,
+    return {f.left() + f.width() * (seconds - m_from) / (m_to - m_from),
             f.bottom() - f.height() * (celsius - m_low) / (m_high - m_low)};
 }
 
@@ -81,7 +100,10 @@ void ForecastChart::paintEvent(QPaintEvent*) {
         return;
     }
     paintAxes(p);
-    paintForecast(p);
+    if (m_shows) {
+        paintForecast(p);
+        paintLearned(p);
+    }
     paintRead(p);
 }
 
@@ -92,17 +114,17 @@ void ForecastChart::paintAxes(QPainter& p) const {
     const double step = m_high - m_low > 40.0 ? 20.0 : m_high - m_low > 12.0 ? 5.0 : 1.0;
     for (double c = std::ceil(m_low / step) * step; c <= m_high; c += step) {
         p.setPen(t.hairline);
-        p.drawLine(at(0, c), QPointF(f.right(), at(0, c).y()));
+        p.drawLine(QPointF(f.left(), at(0, c).y()), QPointF(f.right(), at(0, c).y()));
         p.setPen(t.muted);
         p.drawText(QRectF(0, at(0, c).y() - tickLine() / 2.0, leftOf() - 6, tickLine()),
                    Qt::AlignRight | Qt::AlignVCenter, onScreen(c, 0) + QStringLiteral("°"));
     }
-    const double minutes = m_seconds / 60.0;
+    const double minutes = (m_to - m_from) / 60.0;
     double every = 1.0;
     for (const double m : {1.0, 2.0, 5.0, 10.0, 20.0, 60.0})
         if (minutes / (every = m) <= 9.0) break;
-    const double wide = p.fontMetrics().horizontalAdvance(onScreen(minutes, 0)) + 4.0;
-    for (double m = 0.0; m <= minutes; m += every) {
+    const double wide = p.fontMetrics().horizontalAdvance(onScreen(-minutes, 0)) + 4.0;
+    for (double m = std::ceil(m_from / 60.0 / every) * every; m <= m_to / 60.0; m += every) {
         const double x = at(60.0 * m, m_low).x();
         p.setPen(QPen(t.ink, 1));
         p.drawLine(QPointF(x, f.bottom()), QPointF(x, f.bottom() + 5));
@@ -110,28 +132,59 @@ void ForecastChart::paintAxes(QPainter& p) const {
         p.drawText(QRectF(std::min(x - wide / 2, width() - wide), f.bottom() + 6, wide, tickLine()),
                    Qt::AlignHCenter | Qt::AlignTop, onScreen(m, 0));
     }
-    p.drawText(QRectF(f.left(), f.bottom() + 6 + tickLine(), f.width(), tickLine()),
-               Qt::AlignRight | Qt::AlignTop, tr("minutes since it began"));
+    p.drawText(QRectF(0, f.bottom() + 6 + tickLine(), f.right(), axisLines() * tickLine()),
+               Qt::AlignRight | Qt::AlignTop | Qt::TextWordWrap, axisText());
     p.setPen(QPen(t.ink, 1.5));
     p.drawLine(f.bottomLeft(), f.bottomRight());
     p.drawLine(f.bottomLeft(), f.topLeft());
 }
 
-void ForecastChart::paintForecast(QPainter& p) const {
-    const Theme& t = theme();
-    const EnsembleBand& band = m_forecast->band;
+QPolygonF ForecastChart::areaOf(const ForecastBand& band) const {
     QPolygonF area;
     for (std::size_t i = 0; i < band.seconds.size(); ++i)
         area << at(band.seconds[i], band.highKelvin[i] - kIcePointKelvin);
     for (std::size_t i = band.seconds.size(); i > 0; --i)
         area << at(band.seconds[i - 1], band.lowKelvin[i - 1] - kIcePointKelvin);
+    return area;
+}
+
+/// What was learned, from now on: dashed, between lines, so that both are told apart without colour.
+void ForecastChart::paintLearned(QPainter& p) const {
+    if (!m_learned) return;
+    const Theme& t = theme();
+    ForecastBand ahead;
+    const ForecastBand& whole = m_learned->outlook.band;
+    for (std::size_t i = 0; i < whole.seconds.size(); ++i) {
+        if (whole.seconds[i] < m_view.seconds.value_or(0.0) || whole.seconds[i] > m_to) continue;
+        ahead.seconds.push_back(whole.seconds[i]);
+        ahead.kelvin.push_back(whole.kelvin[i]);
+        ahead.lowKelvin.push_back(whole.lowKelvin[i]);
+        ahead.highKelvin.push_back(whole.highKelvin[i]);
+    }
+    if (ahead.seconds.size() < 2) return;
+    p.setBrush(Qt::NoBrush);
+    const auto draw = [&](const std::vector<double>& kelvin, const QPen& pen) {
+        QPolygonF line;
+        for (std::size_t i = 0; i < ahead.seconds.size(); ++i)
+            line << at(ahead.seconds[i], kelvin[i] - kIcePointKelvin);
+        p.setPen(pen);
+        p.drawPolyline(line);
+    };
+    draw(ahead.lowKelvin, QPen(t.ink, 1));
+    draw(ahead.highKelvin, QPen(t.ink, 1));
+    draw(ahead.kelvin, QPen(t.ink, 2, Qt::DashLine));
+}
+
+void ForecastChart::paintForecast(QPainter& p) const {
+    const Theme& t = theme();
     p.setPen(Qt::NoPen);
     p.setBrush(t.liquid);
-    p.drawPolygon(area);
+    p.drawPolygon(areaOf(m_forecast->outlook.band));
     QPolygonF line;
     const Rehearsal& r = m_forecast->rehearsal;
+    const double clock = clockStart(r);
     for (std::size_t i = 0; i < r.run.samples.size(); ++i)
-        line << at(r.run.samples[i].seconds, r.watchedAt(i).kelvin - kIcePointKelvin);
+        line << at(r.run.samples[i].seconds - clock, r.watchedAt(i).kelvin - kIcePointKelvin);
     p.setBrush(Qt::NoBrush);
     p.setPen(QPen(t.done, 2));
     p.drawPolyline(line);
@@ -139,7 +192,7 @@ void ForecastChart::paintForecast(QPainter& p) const {
 
 void ForecastChart::paintRead(QPainter& p) const {
     const Theme& t = theme();
-    if (m_view.seconds && *m_view.seconds <= m_seconds) {
+    if (m_view.seconds && *m_view.seconds <= m_to) {
         p.setPen(QPen(t.ink, 1.5, Qt::DashLine));
         p.drawLine(at(*m_view.seconds, m_low), at(*m_view.seconds, m_high));
     }
@@ -148,8 +201,15 @@ void ForecastChart::paintRead(QPainter& p) const {
         const QPointF lozenge[] = {c + QPointF(0, -7), c + QPointF(7, 0), c + QPointF(0, 7),
                                    c + QPointF(-7, 0)};
         p.setPen(QPen(t.ink, 1.5));
-        p.setBrush(point.inBand.value_or(true) ? t.done : t.card); // outside the band it is hollow
+        p.setBrush(point.inBand.value_or(point.ofTheLiquid) ? t.done : t.card); // outside it is hollow
         p.drawPolygon(lozenge, 4);
+        // Only a bound: an arrow to the side on which it lies.
+        const double way = point.bound == StampBound::Below ? 1.0 : point.bound == StampBound::Above ? -1.0 : 0.0;
+        if (way == 0.0) continue;
+        const QPointF tip = c + QPointF(0, way * 20);
+        p.drawLine(c + QPointF(0, way * 7), tip);
+        p.drawLine(tip, tip + QPointF(-4, -way * 5));
+        p.drawLine(tip, tip + QPointF(4, -way * 5));
     }
 }
 

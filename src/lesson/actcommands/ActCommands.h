@@ -1,6 +1,6 @@
 #pragma once
 
-#include "LessonSession.h"
+#include "lesson/commands/LessonSession.h"
 
 #include <utility>
 #include <vector>

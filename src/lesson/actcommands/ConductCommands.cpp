@@ -1,5 +1,8 @@
 #include "ConductCommands.h"
 
+#include "SpokenBound.h"
+#include "quantities/Units.h"
+
 #include <algorithm>
 #include <utility>
 
@@ -71,22 +74,27 @@ Result<void> ConductCommands::see(RowId id, const std::string& what) {
     return stamp(*act, s, Text::tr("Stamp {}", Text::typed(what)));
 }
 
-Result<void> ConductCommands::read(RowId id, std::optional<double> celsius, const std::string& words,
-                                   const std::string& place) {
+Result<void> ConductCommands::read(RowId id, const TypedTemperature& typed) {
     const auto act = goingOn(id);
     if (!act) return tl::unexpected(act.error());
-    if (!celsius && isBlank(words))
+    if (!typed.value && isBlank(typed.words))
         return fail(Failure::BadInput,
                     Text::tr("Type what the thermometer shows, or in a word how warm it is."));
-    constexpr double kColdest = -273.15, kHottest = 1000.0;
-    if (celsius && (*celsius < kColdest || *celsius > kHottest))
-        return fail(Failure::BadInput, Text::tr("A temperature lies between −273.15 and 1000 °C."));
     Stamp s;
     s.kind = StampKind::Read;
-    s.value = celsius;
-    if (celsius) s.unit = "degC";
-    s.what = words;
-    s.place = place;
+    s.value = typed.value;
+    s.what = typed.words;
+    s.place = typed.place;
+    s.instrument = typed.instrument;
+    if (const auto bound = boundIn(typed.words); bound && !s.value) {
+        s.value = bound->value;
+        s.bound = bound->bound;
+    }
+    if (s.value) s.unit = typed.unit;
+    constexpr double kHottest = 1273.15; // K
+    const auto in = findUnit(typed.unit, Dimension::Temperature);
+    if (const double k = s.value && in ? (*in)->toSi(*s.value) : 1.0; !(k > 0.0 && k <= kHottest))
+        return fail(Failure::BadInput, Text::tr("A temperature lies between −273.15 and 1000 °C."));
     return stamp(*act, s, Text::tr("Read a temperature"));
 }
 

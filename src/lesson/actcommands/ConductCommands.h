@@ -1,8 +1,17 @@
 #pragma once
 
-#include "LessonSession.h"
+#include "lesson/commands/LessonSession.h"
 
 namespace uttrin {
+
+/// A temperature as somebody read it.
+struct TypedTemperature {
+    std::optional<double> value;   ///< in `unit`
+    std::string words;             ///< where there is no number: "hand-warm", "under 60"
+    std::string place;             ///< where it was read
+    std::string unit = "degC";     ///< of the figures: a temperature's, or "ohm"
+    std::string instrument = {};   ///< by its name; empty of a plain thermometer
+};
 
 /// An act going on before a class: what is stamped is on disk when the command returns, and undo takes it
 /// back.
@@ -18,10 +27,9 @@ public:
     [[nodiscard]] Result<void> skip(RowId act, int step, const std::string& why);
     /// Somebody saw something. BadInput without words.
     [[nodiscard]] Result<void> see(RowId act, const std::string& what);
-    /// A temperature, as the thermometer shows it; what is no number is kept in words. BadInput for nothing
-    /// at all.
-    [[nodiscard]] Result<void> read(RowId act, std::optional<double> celsius, const std::string& words,
-                                    const std::string& place);
+    /// A temperature as it is shown, or in words: "under 60" is kept as a bound, what is no number as it was
+    /// said. BadInput for nothing at all, or for what no thermometer can show.
+    [[nodiscard]] Result<void> read(RowId act, const TypedTemperature& typed);
     [[nodiscard]] Result<void> finish(RowId act);
 
 private:

@@ -1,0 +1,55 @@
+#pragma once
+
+#include "app/controller/NewestWish.h"
+#include "app/controller/LessonController.h"
+#include "lesson/acts/ConductView.h"
+
+#include <map>
+
+class QTimer;
+
+namespace uttrin::app {
+
+/// The act that is conducted, for the teacher's page and the class's window alike: which one, how it is now,
+/// its frozen forecast, and what was learned since. Forecasts are worked out on threads of their own.
+class ActInHand : public QObject {
+    Q_OBJECT
+public:
+    explicit ActInHand(LessonController& controller, QObject* parent = nullptr);
+
+    void choose(RowId act);
+    /// The one chosen; else the one that goes on, or that is next. Null without one.
+    [[nodiscard]] const Act* act() const;
+    /// Those that can be conducted, in the order of the lesson.
+    [[nodiscard]] std::vector<const Act*> acts() const;
+    [[nodiscard]] bool isLive() const;
+    [[nodiscard]] const ConductView& view(); ///< as it is now
+    [[nodiscard]] std::shared_ptr<const FrozenForecast> frozen();
+    /// What was learned until now; null while nothing was.
+    [[nodiscard]] std::shared_ptr<const LearnedForecast> learned() const;
+    /// How it should look now: the likeliest course, else the frozen one; null without one.
+    [[nodiscard]] const Rehearsal* course();
+    /// s of that, now.
+    [[nodiscard]] double courseSeconds();
+
+signals:
+    void changed(); ///< the act, or what is known of it
+    void moved();   ///< a moment has passed
+
+private:
+    void tick();
+    void lookAgain();
+    void learn();
+    LessonController& m_controller;
+    QTimer* m_clock;
+    NewestWish m_drawing, m_learning;
+    std::optional<RowId> m_chosen;
+    std::map<std::string, std::shared_ptr<const FrozenForecast>> m_frozen; ///< by what is frozen
+    std::shared_ptr<const LearnedForecast> m_learned;
+    std::string m_learnedKey; ///< of what is learned, or being learned
+    RowId m_learnedAct = 0;
+    ConductView m_view;
+    bool m_stale = true;
+};
+
+} // namespace uttrin::app

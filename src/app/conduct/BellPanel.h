@@ -1,0 +1,39 @@
+#pragma once
+
+#include "app/controller/LessonController.h"
+#include "app/controls/Card.h"
+#include "lesson/acts/Bells.h"
+
+class QPushButton;
+class QVBoxLayout;
+
+namespace uttrin::app {
+
+class ActInHand;
+class FieldEdit;
+class NumberField;
+
+/// Bells that are running, what rings next first; a new one from the model's next move, or by hand.
+class BellPanel : public Card {
+    Q_OBJECT
+public:
+    BellPanel(LessonController& controller, ActInHand& hand);
+    void refresh();
+    void tick(); ///< only the times move
+    /// Whether a key set a bell for the next move: Alt+B.
+    bool takeKey(QKeyEvent* event);
+
+private:
+    struct Row;
+    void build(const std::vector<BellView>& bells);
+    void start(bool up);
+    void ringForNext();
+    LessonController& m_controller;
+    ActInHand& m_hand;
+    QVBoxLayout* m_rows;
+    std::vector<Row*> m_shown;
+    QPushButton* m_next;
+    FieldEdit *m_title, *m_minutes;
+};
+
+} // namespace uttrin::app

@@ -1,0 +1,91 @@
+#include "ReadPanel.h"
+
+#include "ActInHand.h"
+#include "app/controls/FieldEdit.h"
+#include "app/controls/Grid.h"
+#include "app/controls/Labels.h"
+#include "app/controls/NumberField.h"
+#include "app/controls/OnScreen.h"
+#include "lesson/actcommands/ConductCommands.h"
+
+#include <QComboBox>
+#include <QHBoxLayout>
+#include <QPushButton>
+
+#include <algorithm>
+
+namespace uttrin::app {
+
+ReadPanel::ReadPanel(LessonController& controller, ActInHand& hand) : m_controller(controller), m_hand(hand) {
+    auto* fields = new QHBoxLayout;
+    m_figure = new NumberField(tr("thermometer"), QStringLiteral("°C"), QStringLiteral("conductCelsius"));
+    m_figure->setBig();
+    m_words = new FieldEdit;
+    m_words->setObjectName(QStringLiteral("conductWords"));
+    m_words->setAccessibleName(tr("How warm it is, in words"));
+    m_words->setQuestion(tr("hand-warm, under 60"));
+    auto* beside = new QVBoxLayout;
+    beside->setSpacing(grid::kHalfStep);
+    beside->addLayout(labelled(tr("or in words"), m_words));
+    fields->addWidget(m_figure, 1);
+    beside->addStretch();
+    fields->addLayout(beside, 1);
+    column()->addLayout(fields);
+    m_way = new QComboBox;
+    m_way->setObjectName(QStringLiteral("conductWay"));
+    m_way->setAccessibleName(tr("With which thermometer"));
+    m_place = new QComboBox;
+    m_place->setObjectName(QStringLiteral("conductPlace"));
+    m_place->setAccessibleName(tr("Where it is read"));
+    for (const Text& place : placesRead())
+        m_place->addItem(onScreen(place));
+    m_capture = new QPushButton(tr("Capture   ⏎"));
+    m_capture->setObjectName(QStringLiteral("conductCapture"));
+    m_capture->setToolTip(tr("Enter in the fields: on disk at once"));
+    auto* act = new QHBoxLayout;
+    act->addWidget(m_way, 1);
+    act->addWidget(m_place);
+    column()->addLayout(act);
+    column()->addWidget(m_capture);
+    connect(m_way, &QComboBox::activated, this, &ReadPanel::showUnit);
+    connect(m_capture, &QPushButton::clicked, this, &ReadPanel::read);
+    connect(m_figure->edit(), &QLineEdit::returnPressed, this, &ReadPanel::read);
+    connect(m_words, &QLineEdit::returnPressed, this, &ReadPanel::read);
+}
+
+void ReadPanel::refresh() {
+    m_ways = waysToRead(m_controller.session().model());
+    const int chosen = std::max(0, m_way->currentIndex());
+    m_way->clear();
+    for (const WayToRead& way : m_ways)
+        m_way->addItem(onScreen(way.says));
+    m_way->setCurrentIndex(std::min(chosen, m_way->count() - 1));
+    showUnit();
+}
+
+void ReadPanel::showUnit() {
+    const auto at = static_cast<std::size_t>(std::max(0, m_way->currentIndex()));
+    if (at < m_ways.size()) m_figure->setUnit(asIs(m_ways[at].unitText));
+}
+
+void ReadPanel::read() {
+    const Act* act = m_hand.act();
+    if (!act || m_ways.empty()) return;
+    if (!m_figure->value() && !m_figure->edit()->text().trimmed().isEmpty()) {
+        m_controller.say(m_figure->error());
+        return;
+    }
+    const WayToRead& way = m_ways[static_cast<std::size_t>(std::max(0, m_way->currentIndex()))];
+    const Text& place = placesRead()[static_cast<std::size_t>(std::max(0, m_place->currentIndex()))];
+    const TypedTemperature typed{m_figure->value(), m_words->text().trimmed().toStdString(), plain(place),
+                                 way.unit, way.instrument};
+    if (!m_controller.carryOut(&ConductCommands::read, act->id, typed)) return;
+    m_figure->setValue(std::nullopt);
+    m_figure->edit()->clear();
+    m_words->clear();
+    m_figure->edit()->setFocus();
+}
+
+} // namespace uttrin::app
+
+#include "moc_ReadPanel.cpp"

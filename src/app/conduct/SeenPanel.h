@@ -1,0 +1,28 @@
+#pragma once
+
+#include "app/controller/LessonController.h"
+
+#include <QWidget>
+
+namespace uttrin::app {
+
+class ActInHand;
+class FieldEdit;
+
+/// What is seen, each on a key that no field takes and that is the same in every rig: F2 to F9, how hard it
+/// boils on Alt+1 to Alt+5; the rest in one's own words.
+class SeenPanel : public QWidget {
+    Q_OBJECT
+public:
+    SeenPanel(LessonController& controller, ActInHand& hand);
+    /// Whether a key stamped something.
+    bool takeKey(QKeyEvent* event);
+
+private:
+    void stamp(const Text& what);
+    LessonController& m_controller;
+    ActInHand& m_hand;
+    FieldEdit* m_words;
+};
+
+} // namespace uttrin::app

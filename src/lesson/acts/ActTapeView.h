@@ -1,0 +1,30 @@
+#pragma once
+
+#include "Bells.h"
+#include "PeriodView.h"
+
+namespace uttrin {
+
+/// The minutes of the period as they go: a lane for each act that goes on or is to come, and the bells.
+struct ActTapeView {
+    struct Lane {
+        RowId act = 0;
+        Text title;
+        std::vector<PeriodView::Part> parts; ///< minutes of the period
+        bool live = false;
+    };
+    struct Bell {
+        double minute = 0.0;
+        Text title, time;
+        bool rings = false;
+    };
+    double from = -5.0, to = 60.0, lasts = 55.0; ///< min; lasts: until the second bell of the period
+    std::optional<double> now;
+    Text nowText;
+    std::vector<Lane> lanes;
+    std::vector<Bell> bells; ///< those that will ring; where it is not known when the period began, none
+};
+/// An act that goes on stands where it was begun, once it is known when the period began.
+[[nodiscard]] ActTapeView actTapeView(const LessonSession& session, ActForecasts& forecasts);
+
+} // namespace uttrin

@@ -1,0 +1,173 @@
+#include "Observed.h"
+
+#include "CoolingFit.h"
+#include "UncertainValues.h"
+
+#include <Eigen/Dense>
+
+#include <algorithm>
+#include <cmath>
+
+namespace uttrin {
+namespace {
+
+using Eigen::Index, Eigen::MatrixXd, Eigen::VectorXd;
+
+constexpr double kFar = 3.0; // standard uncertainties: further than this no value is moved
+
+std::vector<double> listOf(const VectorXd& v) { return {v.data(), v.data() + v.size()}; }
+
+/// Plays the rig with its values moved, and finds what readings say against it.
+class Fit {
+public:
+    Fit(const RigFile& rig, const std::vector<RigSetting>& settings, const Observed& observed,
+        RigSimulator::Accuracy accuracy, const std::function<bool()>& goOn)
+        : m_rig(rig), m_uncertain(rig, settings), m_observed(observed), m_accuracy(accuracy), m_goOn(goOn) {}
+
+    [[nodiscard]] Index values() const { return static_cast<Index>(m_uncertain.size()); }
+
+    [[nodiscard]] Result<Rehearsal> play(const VectorXd& moved) const {
+        auto setup = setupAsObserved(m_rig, m_uncertain.at(listOf(moved)), m_observed);
+        if (!setup) return tl::unexpected(setup.error());
+        const auto fluid = rigFluid(setup->substance);
+        if (!fluid) return tl::unexpected(fluid.error());
+        auto run = simulate(setup->model, *fluid, setup->seconds, setup->every, setup->moves, m_goOn, {},
+                            m_accuracy);
+        if (!run) return tl::unexpected(run.error());
+        return rehearsalOf(std::move(*setup), std::move(*run));
+    }
+
+    /// Simulated less read, in standard uncertainties.
+    [[nodiscard]] VectorXd off(const Rehearsal& r) const {
+        VectorXd out(static_cast<Index>(m_observed.readings.size()));
+        for (Index i = 0; i < out.size(); ++i) {
+            const Observed::Reading& read = m_observed.readings[static_cast<std::size_t>(i)];
+            const double by = kelvinFromClock(r, read.seconds) - read.kelvin;
+            out[i] = (read.kind == Observed::Reading::AtMost    ? std::max(by, 0.0)
+                      : read.kind == Observed::Reading::AtLeast ? std::min(by, 0.0)
+                                                                : by) /
+                     read.u;
+        }
+        return out;
+    }
+
+    [[nodiscard]] Result<MatrixXd> slopes(const VectorXd& moved, const VectorXd& off) const {
+        constexpr double kStep = 0.2; // standard uncertainties
+        MatrixXd out(off.size(), values());
+        for (Index i = 0; i < values(); ++i) {
+            VectorXd beside = moved;
+            const double step = moved[i] > 0.0 ? -kStep : kStep; // towards what is likely
+            beside[i] += step;
+            const auto there = play(beside);
+            if (!there) return tl::unexpected(there.error());
+            out.col(i) = (this->off(*there) - off) / step;
+        }
+        return out;
+    }
+
+private:
+    const RigFile& m_rig;
+    UncertainValues m_uncertain;
+    const Observed& m_observed;
+    RigSimulator::Accuracy m_accuracy;
+    const std::function<bool()>& m_goOn;
+};
+
+double costOf(const VectorXd& off, const VectorXd& moved) { return off.squaredNorm() + moved.squaredNorm(); }
+
+Result<void> checkTimes(const Rehearsal& r, const Observed& observed) {
+    for (const auto& read : observed.readings)
+        if (!(read.seconds >= 0.0 && clockStart(r) + read.seconds <= r.run.samples.back().seconds))
+            return fail(Failure::OutOfRange,
+                        Text::tr("a reading at {:.0f} min lies outside the rehearsal", read.seconds / 60.0));
+    return {};
+}
+
+} // namespace
+
+Result<RigSetup> setupAsObserved(const RigFile& rig, const std::vector<RigSetting>& settings,
+                                 const Observed& observed) {
+    auto setup = rig.setup(settings);
+    if (!setup) return setup;
+    const bool hasClock = setup->clockMove >= 0;
+    int next = setup->clockMove + 1; // the first that is not made
+    double last = 0.0;               // when the one before it was
+    for (const Observed::Made& made : observed.moves) {
+        if (made.move < next || made.move >= static_cast<int>(setup->moves.size())) continue;
+        for (; next <= made.move; ++next) { // what was passed over was made with it
+            RigTrigger& when = setup->moves[static_cast<std::size_t>(next)].when;
+            const double after = std::max(0.0, made.seconds - last);
+            when = hasClock || next > 0 ? RigTrigger{.kind = RigTrigger::After, .value = after}
+                                        : RigTrigger{.kind = RigTrigger::AtTime, .value = after};
+            last = std::max(last, made.seconds);
+        }
+    }
+    if (next < static_cast<int>(setup->moves.size()))
+        setup->moves[static_cast<std::size_t>(next)].when.earliest = std::max(0.0, observed.now - last);
+    double far = observed.until;
+    for (const Observed::Reading& read : observed.readings)
+        far = std::max(far, read.seconds);
+    constexpr double kDay = 86400.0;
+    far = std::min(far, kDay);
+    // The clock starts within the first half of a demonstration.
+    if (far > 0.5 * setup->seconds) setup->seconds = std::max(setup->seconds, far + 0.5 * setup->seconds);
+    return setup;
+}
+
+double kelvinFromClock(const Rehearsal& r, double seconds) {
+    const double at = clockStart(r) + seconds;
+    const std::size_t i = r.sampleAt(at);
+    const double t0 = r.run.samples[i].seconds, k0 = r.watchedAt(i).kelvin;
+    if (i + 1 >= r.run.samples.size()) return k0;
+    const double t1 = r.run.samples[i + 1].seconds;
+    return std::lerp(k0, r.watchedAt(i + 1).kelvin, std::clamp((at - t0) / (t1 - t0), 0.0, 1.0));
+}
+
+Result<LikeliestValues> likeliestValues(const RigFile& rig, const std::vector<RigSetting>& settings,
+                                        const Observed& observed, RigSimulator::Accuracy accuracy,
+                                        const std::function<bool()>& goOn) {
+    const Fit fit(rig, settings, observed, accuracy, goOn);
+    const Index count = fit.values();
+    VectorXd moved = VectorXd::Zero(count);
+    auto now = fit.play(moved);
+    if (!now) return tl::unexpected(now.error());
+    if (const auto fine = checkTimes(*now, observed); !fine) return tl::unexpected(fine.error());
+    VectorXd off = fit.off(*now);
+    MatrixXd normal = MatrixXd::Identity(count, count);
+    constexpr int kRounds = 6, kHalvings = 4;
+    constexpr double kEnough = 0.03; // standard uncertainties
+    const bool learns = count > 0 && off.size() > 0;
+    for (int round = 0; round < kRounds && learns; ++round) {
+        const auto slopes = fit.slopes(moved, off);
+        if (!slopes) return tl::unexpected(slopes.error());
+        normal = slopes->transpose() * *slopes + MatrixXd::Identity(count, count);
+        VectorXd step = normal.ldlt().solve(-(slopes->transpose() * off + moved));
+        bool better = false;
+        for (int halving = 0; halving < kHalvings && !better; ++halving, step *= 0.5) {
+            const VectorXd there = (moved + step).cwiseMax(-kFar).cwiseMin(kFar);
+            auto next = fit.play(there);
+            if (!next) return tl::unexpected(next.error());
+            const VectorXd offThere = fit.off(*next);
+            better = costOf(offThere, there) <= costOf(off, moved);
+            if (!better) continue;
+            step = there - moved;
+            moved = there;
+            off = offThere;
+            now = std::move(next);
+            break;
+        }
+        if (!better || step.cwiseAbs().maxCoeff() < kEnough) break;
+    }
+    LikeliestValues found;
+    found.moved = listOf(moved);
+    const MatrixXd covariance = normal.inverse();
+    found.covariance.assign(covariance.data(), covariance.data() + covariance.size());
+    double squares = 0.0;
+    for (Index i = 0; i < off.size(); ++i)
+        squares += std::pow(off[i] * observed.readings[static_cast<std::size_t>(i)].u, 2);
+    found.rmsKelvin = std::sqrt(squares / static_cast<double>(std::max<Index>(off.size(), 1)));
+    found.rehearsal = std::move(*now);
+    return found;
+}
+
+} // namespace uttrin
