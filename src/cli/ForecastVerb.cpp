@@ -2,7 +2,7 @@
 #include "Verbs.h"
 #include "lesson/acts/ObservedCsv.h"
 #include "physics/Constants.h"
-#include "rehearsal/LearnedForecast.h"
+#include "rehearsal/learning/LearnedForecast.h"
 #include "text/PlainFormat.h"
 
 #include <fmt/format.h>

@@ -1,8 +1,13 @@
 #include "Formats.h"
 #include "Verbs.h"
+#include "WrittenDocument.h"
+#include "files/WholeFile.h"
+#include "lesson/actcommands/ActCommands.h"
 #include "lesson/acts/PeriodView.h"
 #include "lesson/commands/SelectionCommands.h"
+#include "lesson/exchange/ActsExchange.h"
 #include "lesson/model/Clock.h"
+#include "report/PrepSheet.h"
 
 #include <fmt/format.h>
 
@@ -95,18 +100,66 @@ Answer scheduleOf(Opened& of) {
     return a;
 }
 
+Answer importActs(const std::string& file, const std::string& acts) {
+    if (acts.empty())
+        throw Refusal{{Failure::BadInput, Text::tr("import needs a file: lesson import FILE acts.json")}};
+    const bool json = std::filesystem::path(acts).extension() == ".json";
+    const auto read = need(json ? readActsJson(fileText(acts)) : readActsCsv(fileText(acts)));
+    const SystemClock clock;
+    LessonSession session(need(Notebook::open(file)), clock, 0);
+    if (!session.hasLesson())
+        throw Refusal{{Failure::BadInput, Text::tr("there is no lesson in {}", file)}};
+    Answer a;
+    a.json["acts"] = need(ActCommands(session).addImported(read.acts));
+    a.json["unread"] = read.complaints;
+    a.text = fmt::format("{} act(s) brought in\n", read.acts.size());
+    for (const Text& c : read.complaints)
+        a.text += fmt::format("not read: {}\n", c);
+    return a;
+}
+
 } // namespace
 
 Job addLesson(VerbOptions& verb) {
     struct In {
-        std::string what, file;
+        std::string what, file, acts, format = "csv", out = ".";
     };
     auto in = std::make_shared<In>();
-    verb.add("what", in->what, "info").required().oneOf({"info"});
+    verb.add("what", in->what, "info, export or import").required().oneOf({"info", "export", "import"});
     verb.add("file", in->file, "notebook (.uttrin)").required();
+    verb.add("acts", in->acts, "import: acts as they were exported, .csv or .json");
+    verb.add("--format", in->format, "export: csv or json").oneOf({"csv", "json"}).showDefault();
+    verb.add("--out", in->out, "export: folder").showDefault();
+    return [in]() -> Answer {
+        if (in->what == "import") return importActs(in->file, in->acts);
+        Opened of(in->file);
+        if (in->what == "info") return lessonInfo(of);
+        const LessonModel& model = of.session.model();
+        const std::filesystem::path path =
+            std::filesystem::path(in->out) /
+            fmt::format("lesson-{}-acts.{}", of.session.lessonId(), in->format);
+        std::error_code ignored; // what is wrong is said when it is written
+        std::filesystem::create_directories(in->out, ignored);
+        need(writeWholeFile(path, in->format == "json" ? actsJson(model) : actsCsv(model)));
+        Answer a;
+        a.json["written"] = {path.string()};
+        a.text = path.string() + "\n";
+        return a;
+    };
+}
+
+Job addPrep(VerbOptions& verb) {
+    struct In {
+        std::string file, out;
+        bool technician = false;
+    };
+    auto in = std::make_shared<In>();
+    verb.add("file", in->file, "notebook (.uttrin)").required();
+    verb.add("--out", in->out, "prep.pdf or prep.html").required();
+    verb.flag("--technician", in->technician, "only what to fetch, to do and to mind beforehand");
     return [in] {
         Opened of(in->file);
-        return lessonInfo(of);
+        return written(prepSheet(of.session, of.forecasts, {in->technician}), in->out);
     };
 }
 

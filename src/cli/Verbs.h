@@ -26,6 +26,7 @@ Job addReport(VerbOptions& verb);
 Job addForecast(VerbOptions& verb);
 Job addSimulate(VerbOptions& verb);
 Job addLesson(VerbOptions& verb);
+Job addPrep(VerbOptions& verb);
 Job addSchedule(VerbOptions& verb);
 
 } // namespace uttrin::cli

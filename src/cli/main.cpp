@@ -52,9 +52,10 @@ constexpr VerbEntry kVerbs[] = {
      addForecast},
     {"notebook", "look into a notebook, export, import, check",
      "uttrin-cli notebook export lesson.uttrin --format csv --out folder", addNotebook},
-    {"lesson", "the acts of a notebook’s newest lesson", "uttrin-cli lesson info lesson.uttrin", addLesson},
+    {"lesson", "the acts of a notebook’s newest lesson", "uttrin-cli lesson export lesson.uttrin --format json --out folder", addLesson},
     {"schedule", "what to do when, and what conflicts", "uttrin-cli schedule lesson.uttrin --json",
      addSchedule},
+    {"prep", "what a lesson needs beforehand, on paper", "uttrin-cli prep lesson.uttrin --out prep.pdf", addPrep},
     {"report", "lab report of a run", "uttrin-cli report lesson.uttrin --run 1 --out report.pdf", addReport},
 };
 

@@ -13,7 +13,9 @@ namespace {
 
 using Eigen::Index, Eigen::MatrixXd, Eigen::VectorXd;
 
-constexpr double kFar = 3.0; // standard uncertainties: further than this no value is moved
+constexpr double kFar = 4.5; // standard uncertainties: further than this no value is moved
+// Files are written by people: what readings say nothing of may lie this many times further off.
+constexpr double kDoubt = 1.08;
 
 std::vector<double> listOf(const VectorXd& v) { return {v.data(), v.data() + v.size()}; }
 
@@ -39,8 +41,12 @@ public:
 
     /// Simulated less read, in standard uncertainties.
     [[nodiscard]] VectorXd off(const Rehearsal& r) const {
-        VectorXd out(static_cast<Index>(m_observed.readings.size()));
-        for (Index i = 0; i < out.size(); ++i) {
+        const auto readings = static_cast<Index>(m_observed.readings.size());
+        const auto early = seenBefore(r);
+        VectorXd out(readings + static_cast<Index>(early.size()));
+        for (std::size_t i = 0; i < early.size(); ++i)
+            out[readings + static_cast<Index>(i)] = early[i];
+        for (Index i = 0; i < readings; ++i) {
             const Observed::Reading& read = m_observed.readings[static_cast<std::size_t>(i)];
             const double by = kelvinFromClock(r, read.seconds) - read.kelvin;
             out[i] = (read.kind == Observed::Reading::AtMost    ? std::max(by, 0.0)
@@ -49,6 +55,24 @@ public:
                      read.u;
         }
         return out;
+    }
+
+    /// When it begins or ceases to boil before the clock, less when that was seen, in standard uncertainties.
+    [[nodiscard]] std::vector<double> seenBefore(const Rehearsal& r) const {
+        constexpr double kSeenU = 6.0, kFarthest = 5.0; // s; standard uncertainties
+        std::vector<double> off;
+        for (const auto& seen : m_observed.boiling) {
+            if (seen.seconds >= 0.0) continue;
+            double nearest = kFarthest;
+            for (const RigEvent& e : r.run.events) {
+                const double by = (e.seconds - clockStart(r) - seen.seconds) / kSeenU;
+                const bool same =
+                    e.kind == (seen.begins ? RigEventKind::BoilingStarts : RigEventKind::BoilingStops);
+                if (same && std::abs(by) < std::abs(nearest)) nearest = by;
+            }
+            off.push_back(nearest);
+        }
+        return off;
     }
 
     [[nodiscard]] Result<MatrixXd> slopes(const VectorXd& moved, const VectorXd& off) const {
@@ -160,12 +184,16 @@ Result<LikeliestValues> likeliestValues(const RigFile& rig, const std::vector<Ri
     }
     LikeliestValues found;
     found.moved = listOf(moved);
-    const MatrixXd covariance = normal.inverse();
+    found.cost = costOf(off, moved);
+    MatrixXd covariance = normal.inverse();
+    // In a direction that readings tell of it is small, and its square is next to nothing.
+    if (learns) covariance += (kDoubt * kDoubt - 1.0) * covariance * covariance;
     found.covariance.assign(covariance.data(), covariance.data() + covariance.size());
     double squares = 0.0;
-    for (Index i = 0; i < off.size(); ++i)
-        squares += std::pow(off[i] * observed.readings[static_cast<std::size_t>(i)].u, 2);
-    found.rmsKelvin = std::sqrt(squares / static_cast<double>(std::max<Index>(off.size(), 1)));
+    for (std::size_t i = 0; i < observed.readings.size(); ++i)
+        squares += std::pow(off[static_cast<Index>(i)] * observed.readings[i].u, 2);
+    found.rmsKelvin =
+        std::sqrt(squares / static_cast<double>(std::max<std::size_t>(observed.readings.size(), 1)));
     found.rehearsal = std::move(*now);
     return found;
 }

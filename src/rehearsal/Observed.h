@@ -21,7 +21,13 @@ struct Observed {
         int move = 0;
         double seconds = 0.0;
     };
+    /// Somebody saw it begin or cease to boil.
+    struct Boiling {
+        double seconds = 0.0; ///< below zero before the clock starts
+        bool begins = true;
+    };
     std::vector<Reading> readings;
+    std::vector<Boiling> boiling; ///< by time
     std::vector<Made> moves; ///< in the order of the procedure and of time
     double now = 0.0;        ///< what is not made by now is made later
     double until = 0.0;      ///< the forecast goes so far at least
@@ -40,8 +46,10 @@ struct Observed {
 /// Gauss and Newton. Temperatures that are only bounded count where they are passed.
 struct LikeliestValues {
     std::vector<double> moved; ///< standard uncertainties, in the order of the file
-    /// Their covariance, row by row: the spread of what is likely.
+    /// Their covariance, row by row: the spread of what is likely, wider than the file says in what readings
+    /// say nothing of.
     std::vector<double> covariance;
+    double cost = 0.0;      ///< what is left of all, chi square: of the readings and of what is held
     double rmsKelvin = 0.0; ///< of what is left of the readings
     Rehearsal rehearsal;    ///< with these values
 };

@@ -1,4 +1,4 @@
-#include "rehearsal/LearnedForecast.h"
+#include "rehearsal/learning/LearnedForecast.h"
 
 #include "rehearsal/CoolingFit.h"
 #include "rehearsal/Demonstrations.h"

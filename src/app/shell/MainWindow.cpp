@@ -8,6 +8,7 @@
 #include "Outputs.h"
 #include "SampleNotebook.h"
 #include "ToolWindows.h"
+#include "app/conduct/ActAnalyses.h"
 #include "app/conduct/ActInHand.h"
 #include "app/conduct/BellRinger.h"
 #include "app/conduct/ClassWindow.h"
@@ -53,7 +54,7 @@
 namespace uttrin::app {
 
 MainWindow::MainWindow(LessonController& controller)
-    : m_controller(controller), m_hand(new ActInHand(controller, this)),
+    : m_controller(controller), m_hand(new ActInHand(controller, this)), m_analyses(new ActAnalyses(controller, this)),
       m_bells(new BellRinger(controller, this)), m_tools(new ToolWindows(controller, this)) {
     setWindowTitle(QStringLiteral("Uttrin"));
     constexpr QSize kLeast(960, 540); // px; a screen that is smaller, or shows all twice as large, scrolls it
@@ -149,9 +150,9 @@ QWidget* MainWindow::make(Station station) {
         return run;
     }
     case Station::WorkUp:
-        return new WorkUpStation(m_controller);
+        return new WorkUpStation(m_controller, *m_analyses);
     case Station::Report:
-        return new ReportStation(m_controller);
+        return new ReportStation(m_controller, *m_analyses);
     case Station::Practise:
         break;
     }

@@ -17,6 +17,7 @@ class QVBoxLayout;
 
 namespace uttrin::app {
 
+class ActAnalyses;
 class ActInHand;
 class BellRinger;
 class BenchStrip;
@@ -102,6 +103,7 @@ private:
 
     LessonController& m_controller;
     ActInHand* m_hand;
+    ActAnalyses* m_analyses;
     BellRinger* m_bells;
     std::unique_ptr<ClassWindow> m_class; ///< what the class sees; none until it is first opened
     ToolWindows* m_tools;

@@ -86,6 +86,34 @@ Result<void> ActCommands::setState(RowId id, ActState state) {
     return change(*act, Text::tr("Change {}", Text::typed(act->title)));
 }
 
+Result<int> ActCommands::addImported(const std::vector<ImportedAct>& acts) {
+    if (acts.empty()) return fail(Failure::BadInput, Text::tr("There are no acts to add."));
+    const auto put = [&](Notebook::Editor& edit) {
+        for (const ImportedAct& whole : acts) {
+            Act act = whole.act;
+            act.lessonId = session().lessonId();
+            act.setupId.reset();
+            const RowId id = edit.insert(act);
+            for (Stamp stamp : whole.stamps) {
+                stamp.actId = id;
+                edit.insert(stamp);
+            }
+            for (const auto& [asked, answers] : whole.questions) {
+                Question question = asked;
+                question.actId = id;
+                const RowId of = edit.insert(question);
+                for (Answer answer : answers) {
+                    answer.questionId = of;
+                    answer.groupId.reset();
+                    edit.insert(answer);
+                }
+            }
+        }
+    };
+    const auto count = static_cast<int>(acts.size());
+    return perform(Text::tr("Bring in {0} {0|act|acts}", count), put).map([count] { return count; });
+}
+
 Result<void> ActCommands::setPeriod(const PeriodRow& period) {
     constexpr int kDay = 24 * 3600; // s
     if (period.lastsS <= 0 || period.lastsS > kDay)

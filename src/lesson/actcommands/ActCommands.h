@@ -1,6 +1,7 @@
 #pragma once
 
 #include "lesson/commands/LessonSession.h"
+#include "lesson/model/ImportedAct.h"
 
 #include <utility>
 #include <vector>
@@ -23,6 +24,9 @@ public:
     /// It will not be done; BadInput without a word of why.
     [[nodiscard]] Result<void> skip(RowId id, const std::string& why);
     [[nodiscard]] Result<void> setState(RowId id, ActState state);
+    /// Adds acts from a file, with their stamps and what the class was asked and said, as one change; gives how
+    /// many. BadInput without any.
+    [[nodiscard]] Result<int> addImported(const std::vector<ImportedAct>& acts);
     /// When the bell rings, how long the period lasts, what the room has. BadInput for a period that lasts no
     /// time or longer than a day.
     [[nodiscard]] Result<void> setPeriod(const PeriodRow& period);

@@ -90,6 +90,11 @@ Observed ActCourse::observed(Milliseconds now) const {
     o.now = std::max(0.0, fromClock(now));
     for (const Made& made : m_made)
         if (made.move > m_frozen.setup.clockMove) o.moves.push_back({made.move, fromClock(made.at)});
+    for (const Stamp* stamp : m_stamps)
+        if (stamp->kind == StampKind::Seen)
+            for (const bool begins : {true, false})
+                if (stamp->what == plain(thingsSeen()[begins ? kBoils : kStops]))
+                    o.boiling.push_back({fromClock(stamp->takenAt), begins});
     for (const Stamp* stamp : m_stamps) {
         const auto read = temperatureOf(m_model, *stamp);
         const double seconds = fromClock(stamp->takenAt);

@@ -2,7 +2,7 @@
 
 #include "ActCourse.h"
 #include "ActForecast.h"
-#include "rehearsal/LearnedForecast.h"
+#include "rehearsal/learning/LearnedForecast.h"
 
 #include <memory>
 

@@ -19,6 +19,7 @@ namespace {
 
 using Json = nlohmann::ordered_json;
 
+constexpr std::size_t kMostTries = 5; // of a fault: each is played some twenty times
 constexpr const char* kRoomPressure = "/room/pressure";
 
 /// A JSON pointer into a document, or nothing if it leads nowhere.
@@ -193,6 +194,26 @@ Result<void> RigFile::readAround() {
         v.story = readStory(item.child("story"), failure, m_story);
         if (!failure) failure = wrongIn(v.story, moves);
         m_variants.push_back(std::move(v));
+    });
+    eachItem(r, "faults", failure, [&](JsonReader& item) {
+        RigFault f;
+        item.require("name", Text::tr("what went wrong, in quotes"));
+        item.string("name", f.name);
+        item.string("says", f.says);
+        item.require("tries", Text::tr("a list of objects of JSON pointers and values"));
+        const Json* tries = item.at("tries");
+        if (!tries || !tries->is_array() || tries->empty() || tries->size() > kMostTries)
+            return item.refuse("tries", Text::tr("a list of 1 to {} objects", kMostTries));
+        for (std::size_t t = 0; t < tries->size() && !failure; ++t) {
+            // Each is read as the settings of a variant are.
+            const Json wrapped = {{"sets", (*tries)[t]}};
+            const JsonReader one(wrapped, item.pointer("tries") + "/" + std::to_string(t), failure);
+            f.tries.push_back(readSettings(one, "sets", *m_document, failure));
+            const auto fine = failure ? Result<RigSetup>(tl::unexpected(*failure)) : setup(f.tries.back());
+            if (!fine && !failure)
+                failure = Failure{Failure::BadInput, Text::set("{}: {}", item.path("tries"), fine.error().message)};
+        }
+        m_faults.push_back(std::move(f));
     });
     eachItem(r, "uncertain", failure, [&](JsonReader& item) {
         RigUncertainty u;

@@ -111,6 +111,13 @@ struct RigUncertainty {
     std::string source;           ///< of all that
 };
 
+/// What may have gone wrong with it.
+struct RigFault {
+    std::string name; ///< "shut late"
+    std::string says; ///< how it comes about and what it does, for people
+    std::vector<std::vector<RigSetting>> tries; ///< how far it may go: each is tried
+};
+
 /// What makes a demonstration a success.
 struct RigGoal {
     enum Kind { None, BoilsBelow, Happens } kind = None;
@@ -152,6 +159,7 @@ public:
     [[nodiscard]] const std::vector<RigKnob>& knobs() const { return m_knobs; }
     [[nodiscard]] const std::vector<RigVariant>& variants() const { return m_variants; }
     [[nodiscard]] const std::vector<RigUncertainty>& uncertainties() const { return m_uncertainties; }
+    [[nodiscard]] const std::vector<RigFault>& faults() const { return m_faults; }
 
     /// The room as a lesson knows it, as far as this file asks for it: what a rig is set in first.
     [[nodiscard]] std::vector<RigSetting> roomSettings(std::optional<double> pascal,
@@ -183,6 +191,7 @@ private:
     std::vector<RigKnob> m_knobs;
     std::vector<RigVariant> m_variants;
     std::vector<RigUncertainty> m_uncertainties;
+    std::vector<RigFault> m_faults;
 };
 
 /// The substance of a rig file as a rig needs it, made once. BadInput if there is no such substance, or if it

@@ -1,5 +1,6 @@
 #include "ReportStation.h"
 
+#include "app/conduct/ActAnalyses.h"
 #include "app/controller/Dialogs.h"
 #include "app/controls/Card.h"
 #include "app/controls/Grid.h"
@@ -9,20 +10,31 @@
 #include "app/controls/Theme.h"
 #include "files/WholeFile.h"
 #include "lesson/commands/LessonCommands.h"
+#include "lesson/actcommands/ActCommands.h"
+#include "lesson/exchange/ActsExchange.h"
 #include "lesson/exchange/Exports.h"
 #include "lesson/exchange/ReadingsCsv.h"
 #include "pdf/PdfReport.h"
+#include "report/ActRecord.h"
 #include "report/LabReport.h"
+#include "report/PrepSheet.h"
 
 #include <QCheckBox>
+#include <QComboBox>
 #include <QFile>
 #include <QFileInfo>
 #include <QHBoxLayout>
 #include <QPushButton>
 
 namespace uttrin::app {
+namespace {
 
-ReportStation::ReportStation(LessonController& controller) : StationPage(controller) {
+constexpr RowId kLab = 0, kPrep = -1, kTechnician = -2, kWhole = -3; // papers that are no act's
+
+} // namespace
+
+ReportStation::ReportStation(LessonController& controller, ActAnalyses& analyses)
+    : StationPage(controller), m_analyses(analyses) {
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(grid::kAround);
     row->setSpacing(grid::kMargin);
@@ -49,6 +61,14 @@ ReportStation::ReportStation(LessonController& controller) : StationPage(control
     };
     auto* hand = new Card;
     hand->column()->addWidget(makeLabel(tr("Hand in"), "title"));
+    m_papers = new QComboBox;
+    m_papers->setObjectName(QStringLiteral("reportPaper"));
+    m_papers->setAccessibleName(tr("Which paper"));
+    connect(m_papers, &QComboBox::activated, this, &ReportStation::showPages);
+    connect(&m_analyses, &ActAnalyses::ready, this, [this] {
+        if (isVisible()) showPages();
+    });
+    hand->column()->addWidget(m_papers);
     m_student = new QCheckBox(tr("student’s copy, without answers"));
     m_student->setObjectName(QStringLiteral("studentCopy"));
     connect(m_student, &QCheckBox::clicked, this, &ReportStation::refresh);
@@ -63,6 +83,8 @@ ReportStation::ReportStation(LessonController& controller) : StationPage(control
         makeLabel(tr("Open formats: raw readings and what follows from them, units in the names."), "muted"));
     button(open, tr("Export CSV…"), "saveCsv", &ReportStation::saveCsv);
     button(open, tr("Export JSON…"), "saveJson", &ReportStation::saveJson);
+    button(open, tr("Acts as CSV…"), "saveActsCsv", &ReportStation::saveActsCsv);
+    button(open, tr("Acts as JSON…"), "saveActsJson", &ReportStation::saveActsJson);
     button(open, tr("Import CSV…"), "importCsv", &ReportStation::importCsv);
     open->column()->addWidget(makeLabel(tr("Import wants a first line such as temperature_degC,gauge_kPa. "
                                            "Lines that cannot be read are named; the others are kept."),
@@ -76,10 +98,55 @@ ReportStation::ReportStation(LessonController& controller) : StationPage(control
     row->addWidget(right);
 }
 
-std::optional<Document> ReportStation::report() {
+/// The lab's report first; then each act's record and steps; then what is for the whole lesson.
+void ReportStation::fillPapers() {
+    const QVariant chosen = m_papers->currentData();
+    m_papers->clear();
+    m_papers->addItem(tr("Lab report"), QVariant::fromValue<qlonglong>(kLab));
+    const auto& acts = session().model().data().acts;
+    for (const Act& act : acts)
+        if (act.kind == ActKind::Demonstration)
+            m_papers->addItem(tr("Act: %1").arg(QString::fromStdString(act.title)),
+                              QVariant::fromValue<qlonglong>(act.id));
+    if (!acts.empty()) {
+        m_papers->addItem(tr("Prep sheet"), QVariant::fromValue<qlonglong>(kPrep));
+        m_papers->addItem(tr("Prep sheet for the technician"), QVariant::fromValue<qlonglong>(kTechnician));
+        m_papers->addItem(tr("The whole lesson"), QVariant::fromValue<qlonglong>(kWhole));
+    }
+    m_papers->setCurrentIndex(std::max(0, m_papers->findData(chosen)));
+}
+
+/// Its record once it has begun, its steps before; the pupils' sheet where no answers are wanted.
+Result<Document> ReportStation::paperOfAct(RowId id) {
+    const Act* act = session().model().act(id);
+    if (!act) return fail(Failure::BadInput, Text::tr("There is no such act in this lesson."));
+    if (m_student->isChecked()) return pupilsSheet(session(), *act);
+    if (act->frozen.empty()) return actGuide(session(), *act);
+    return actRecord(session(), *act, m_analyses.frozen(*act).get(), m_analyses.of(*act).get());
+}
+
+Document ReportStation::wholeLesson() {
+    std::vector<Document> papers{prepSheet(session(), m_forecasts)};
+    for (const Act& act : session().model().data().acts)
+        if (act.kind == ActKind::Demonstration)
+            if (auto document = paperOfAct(act.id)) papers.push_back(std::move(*document));
+    if (auto lab = labReport(session(), {!m_student->isChecked(), {}})) papers.push_back(std::move(*lab));
+    return joined(Text::data(session().model().lesson().title), papers);
+}
+
+Result<Document> ReportStation::paper() {
+    const auto chosen = m_papers->currentData().toLongLong();
+    if (chosen == kPrep || chosen == kTechnician)
+        return prepSheet(session(), m_forecasts, {chosen == kTechnician});
+    if (chosen == kWhole) return wholeLesson();
+    if (chosen != kLab) return paperOfAct(chosen);
     ReportOptions options;
     options.answers = !m_student->isChecked();
-    auto document = labReport(session(), options);
+    return labReport(session(), options);
+}
+
+std::optional<Document> ReportStation::report() {
+    auto document = paper();
     m_problem->setVisible(!document);
     if (!document) {
         m_problem->setText(QStringLiteral("\u26A0  ") + onScreen(document.error().message));
@@ -120,7 +187,10 @@ void ReportStation::showPages() {
     m_pages->setWidget(body);
 }
 
-void ReportStation::refresh() { showPages(); }
+void ReportStation::refresh() {
+    fillPapers();
+    showPages();
+}
 
 QString ReportStation::suggestion(const QString& suffix) const {
     const auto& s = m_controller.session();
@@ -169,14 +239,47 @@ void ReportStation::saveJson() {
              lessonJson(session().model()));
 }
 
+void ReportStation::saveActsCsv() {
+    saveText(tr("Export acts as CSV"), tr("CSV (*.csv)"), QStringLiteral("csv"), actsCsv(session().model()));
+}
+
+void ReportStation::saveActsJson() {
+    saveText(tr("Export acts as JSON"), tr("JSON (*.json)"), QStringLiteral("json"),
+             actsJson(session().model()));
+}
+
 void ReportStation::importCsv() {
     const QString path = dialogs::openFile(this, tr("Import readings"), tr("Readings (*.csv *.txt *.json)"));
     if (!path.isEmpty()) importCsvFile(path);
 }
 
+void ReportStation::showComplaints(const std::vector<Text>& complaints) {
+    QStringList lines;
+    for (const auto& c : complaints)
+        lines << onScreen(c);
+    m_complaints->setVisible(!lines.isEmpty());
+    if (!lines.isEmpty())
+        m_complaints->setText(tr("Not read:") + QLatin1Char('\n') + lines.mid(0, 12).join(QLatin1Char('\n')) +
+                              (lines.size() > 12 ? tr("\nand %1 more").arg(lines.size() - 12) : QString()));
+}
+
+void ReportStation::importActs(const std::string& text, const QString& path) {
+    const auto imported =
+        path.endsWith(QStringLiteral(".json"), Qt::CaseInsensitive) ? readActsJson(text) : readActsCsv(text);
+    if (!imported) {
+        m_controller.report(imported);
+        return;
+    }
+    const auto count = m_controller.carryOut(&ActCommands::addImported, imported->acts);
+    if (!count) return;
+    showComplaints(imported->complaints);
+    m_controller.say(onScreen(Text::tr("{0} {0|act|acts} imported.", *count)));
+}
+
 void ReportStation::importCsvFile(const QString& path) {
     constexpr std::size_t kMostBytes = 16 * kMebibyte;
     const auto text = readWholeFile(path.toStdString(), kMostBytes);
+    if (text && holdsActs(*text)) return importActs(*text, path);
     const auto imported =
         text ? (path.endsWith(QStringLiteral(".json"), Qt::CaseInsensitive) ? readReadingsJson(*text)
                                                                             : readReadingsCsv(*text))
@@ -187,13 +290,7 @@ void ReportStation::importCsvFile(const QString& path) {
     }
     const QString name = QFileInfo(path).completeBaseName();
     if (!m_controller.carryOut(&LessonCommands::addImported, name.toStdString(), imported->runs)) return;
-    QStringList lines;
-    for (const auto& c : imported->complaints)
-        lines << onScreen(c);
-    m_complaints->setVisible(!lines.isEmpty());
-    if (!lines.isEmpty())
-        m_complaints->setText(tr("Not read:") + QLatin1Char('\n') + lines.mid(0, 12).join(QLatin1Char('\n')) +
-                              (lines.size() > 12 ? tr("\nand %1 more").arg(lines.size() - 12) : QString()));
+    showComplaints(imported->complaints);
     m_controller.say(onScreen(
         Text::tr("{0} {0|reading|readings} imported as '{1}'.", imported->count(), name.toStdString())));
 }

@@ -1,24 +1,30 @@
 #pragma once
 
 #include "app/controller/StationPage.h"
+#include "lesson/acts/ActForecast.h"
 #include "report/Document.h"
 
 class QCheckBox;
+class QComboBox;
 class QScrollArea;
 
 namespace uttrin::app {
 
+class ActAnalyses;
 class Words;
 /// The lab report as it will print, and everything that can be handed in or taken along.
 class ReportStation : public StationPage {
     Q_OBJECT
 public:
-    explicit ReportStation(LessonController& controller);
+    /// @param analyses  of the acts; outlive this.
+    ReportStation(LessonController& controller, ActAnalyses& analyses);
 
 public slots:
     void savePdf();
     void saveHtml();
     void saveCsv();
+    void saveActsCsv();
+    void saveActsJson();
     void saveJson();
     void importCsv();
     void printReport();
@@ -28,12 +34,21 @@ protected:
     void refresh() override;
 
 private:
+    void fillPapers();
+    [[nodiscard]] Result<Document> paper();
+    [[nodiscard]] Result<Document> paperOfAct(RowId act);
+    [[nodiscard]] Document wholeLesson();
     void showPages();
+    void showComplaints(const std::vector<Text>& complaints);
+    void importActs(const std::string& text, const QString& path);
     [[nodiscard]] std::optional<Document> report();
     void saveText(const QString& title, const QString& filter, const QString& suffix,
                   const std::string& text);
     [[nodiscard]] QString suggestion(const QString& suffix) const;
 
+    ActAnalyses& m_analyses;
+    ActForecasts m_forecasts;
+    QComboBox* m_papers; ///< what is shown and handed in
     QScrollArea* m_pages;
     Words *m_problem, *m_complaints;
     QCheckBox* m_student;

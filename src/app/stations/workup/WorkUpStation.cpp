@@ -1,6 +1,9 @@
 #include "WorkUpStation.h"
 
+#include "ActResultPage.h"
+#include "app/conduct/ActAnalyses.h"
 #include "app/controller/Dialogs.h"
+#include "app/controller/Faces.h"
 #include "app/controller/RunChoice.h"
 #include "app/controls/Card.h"
 #include "app/controls/FlowLayout.h"
@@ -30,9 +33,26 @@ constexpr FitMethod kMethods[] = {FitMethod::York, FitMethod::Weighted, FitMetho
 
 } // namespace
 
-WorkUpStation::WorkUpStation(LessonController& controller) : StationPage(controller) {
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(grid::kAround);
+WorkUpStation::WorkUpStation(LessonController& controller, ActAnalyses& analyses)
+    : StationPage(controller), m_analyses(analyses) {
+    auto* whole = new QVBoxLayout(this);
+    whole->setContentsMargins(grid::kAround);
+    m_faces = new Faces(tr("What is worked up"), {tr("Lab"), tr("Acts")},
+                        {tr("Points of the lab, and their line"),
+                         tr("Demonstrations: whether they went as they should")});
+    whole->addWidget(m_faces);
+    m_toActs = m_faces->makeChoice(QStringLiteral("workFace"));
+    m_faces->addWidget(buildLab());
+    m_faces->addWidget(
+        new ActResultPage(controller, analyses, m_faces->makeChoice(QStringLiteral("workFaceActs"))));
+    m_faces->showFace(0);
+    wire();
+}
+
+QWidget* WorkUpStation::buildLab() {
+    auto* page = new QWidget;
+    auto* column = new QVBoxLayout(page);
+    column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(grid::kStep);
     auto* top = new QHBoxLayout;
     top->setSpacing(grid::kMargin);
@@ -42,6 +62,7 @@ WorkUpStation::WorkUpStation(LessonController& controller) : StationPage(control
     m_axes = new Segments(QStringLiteral("workAxes"), tr("Axes of the map"));
     m_axes->setChoices({tr("ln p against 1/T"), tr("phase map")});
     m_axes->choose(0);
+    plotHead->addFixed(m_toActs);
     plotHead->addFixed(m_axes);
     m_run = new RunChoice(m_controller, QStringLiteral("workRun"));
     plotHead->addWidget(m_run);
@@ -84,7 +105,7 @@ WorkUpStation::WorkUpStation(LessonController& controller) : StationPage(control
     m_table->setModel(m_rows);
     styleTable(m_table);
     column->addWidget(m_table, 2);
-    wire();
+    return page;
 }
 
 QWidget* WorkUpStation::buildResult() {
@@ -278,6 +299,9 @@ void WorkUpStation::showSteps() {
 }
 
 void WorkUpStation::refresh() {
+    const bool hasActs = !m_analyses.acts().empty();
+    m_toActs->setVisible(hasActs);
+    if (!hasActs) m_faces->showFace(0);
     m_readings =
         session().runId() ? session().model().reduce(*session().runId()) : std::vector<ReducedReading>();
     m_run->refresh(2);

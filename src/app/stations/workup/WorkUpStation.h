@@ -10,6 +10,9 @@ class QTableView;
 
 namespace uttrin::app {
 
+class ActAnalyses;
+class ActResultPage;
+class Faces;
 class Words;
 class PhaseMap;
 class RunChoice;
@@ -21,7 +24,8 @@ class TableModel;
 class WorkUpStation : public StationPage {
     Q_OBJECT
 public:
-    explicit WorkUpStation(LessonController& controller);
+    /// @param analyses  of the acts; outlive this.
+    WorkUpStation(LessonController& controller, ActAnalyses& analyses);
 
 public slots:
     void strikeSelected();
@@ -39,7 +43,10 @@ private:
     void judgeStudent(int row);
     [[nodiscard]] std::optional<int> selectedRow() const;
 
-    Segments *m_axes, *m_method;
+    QWidget* buildLab();
+    ActAnalyses& m_analyses;
+    Faces* m_faces; ///< the lab, or an act
+    Segments *m_toActs, *m_axes, *m_method;
     RunChoice* m_run;
     PhaseMap* m_map;
     Words *m_result, *m_resultUnder, *m_comparison, *m_boils, *m_causes, *m_steps, *m_student;

@@ -1,9 +1,9 @@
 #include "LearnedForecast.h"
 
-#include "Appearance.h"
-#include "CoolingFit.h"
-#include "InParallel.h"
-#include "UncertainValues.h"
+#include "rehearsal/Appearance.h"
+#include "rehearsal/CoolingFit.h"
+#include "rehearsal/InParallel.h"
+#include "rehearsal/UncertainValues.h"
 #include "rig/Random.h"
 
 #include <Eigen/Dense>

@@ -1,6 +1,6 @@
 #pragma once
 
-#include "Observed.h"
+#include "rehearsal/Observed.h"
 #include "quantities/Units.h"
 
 namespace uttrin {

@@ -1,0 +1,18 @@
+#pragma once
+
+#include "notebook/Records.h"
+
+namespace uttrin {
+
+/// An act from a file, with all that belongs to it; ids of the file mean nothing here.
+struct ImportedAct {
+    Act act;
+    std::vector<Stamp> stamps;
+    struct Asked {
+        Question question;
+        std::vector<Answer> answers; ///< without the groups that gave them
+    };
+    std::vector<Asked> questions;
+};
+
+} // namespace uttrin
