@@ -1,5 +1,7 @@
 #include "DemoNotebook.h"
 
+#include "DemoActs.h"
+
 #include "physics/Constants.h"
 #include "plan/PlanJson.h"
 #include "plan/RunSheet.h"
@@ -163,44 +165,6 @@ private:
     Chance m_chance;
 };
 
-/// The acts of the second period: one is done, one goes on, one waits for its moment, one is to come.
-void writeActs(Notebook::Editor& edit, RowId lesson, RowId lab) {
-    constexpr int kSecondsAMinute = 60;
-    edit.insert(PeriodRow{0, lesson, kSecondPeriod, 55 * kSecondsAMinute, 1, 2});
-    Act act;
-    act.lessonId = lesson;
-    act.title = "What boils first?";
-    act.lastsS = 4 * kSecondsAMinute;
-    act.state = ActState::Done;
-    edit.insert(act);
-    act = Act();
-    act.lessonId = lesson;
-    act.kind = ActKind::Demonstration;
-    act.title = "Sealed flask";
-    act.startsS = -2 * kSecondsAMinute;
-    act.state = ActState::Prepared;
-    act.rig = R"({"rig":"sealed-flask","values":{"/vessels/flask/liquid":"400 g"}})";
-    act.readyS = 30 * kSecondsAMinute;
-    act.readyK = 60.0 + kIcePointKelvin;
-    edit.insert(act);
-    act = Act();
-    act.lessonId = lesson;
-    act.kind = ActKind::Lab;
-    act.title = "Eleven points";
-    act.doer = ActDoer::Groups;
-    act.startsS = 4 * kSecondsAMinute;
-    act.state = ActState::GoingOn;
-    act.setupId = lab;
-    edit.insert(act);
-    act = Act();
-    act.lessonId = lesson;
-    act.kind = ActKind::Demonstration;
-    act.title = "Freezing by boiling";
-    act.startsS = 48 * kSecondsAMinute;
-    act.rig = R"({"rig":"freeze-by-boiling","variant":"calcium chloride","values":{}})";
-    edit.insert(act);
-}
-
 void write(Notebook::Editor& edit) {
     const RowId lesson =
         edit.insert(Lesson{0, "Boiling water without a hundred degrees", "Skarnfell Upper School", "K12",
@@ -232,7 +196,7 @@ void write(Notebook::Editor& edit) {
                                target == sheet.targets.end() ? std::nullopt
                                                              : std::optional(target->absolute.pascal())});
     }
-    writeActs(edit, lesson, a);
+    writeDemoActs(edit, lesson, a, kSecondPeriod);
 }
 
 } // namespace

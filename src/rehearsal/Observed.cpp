@@ -15,7 +15,7 @@ using Eigen::Index, Eigen::MatrixXd, Eigen::VectorXd;
 
 constexpr double kFar = 4.5; // standard uncertainties: further than this no value is moved
 // Files are written by people: what readings say nothing of may lie this many times further off.
-constexpr double kDoubt = 1.08;
+constexpr double kDoubt = 1.05;
 
 std::vector<double> listOf(const VectorXd& v) { return {v.data(), v.data() + v.size()}; }
 

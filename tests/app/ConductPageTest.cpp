@@ -1,6 +1,7 @@
 #include "Driver.h"
 #include "SeenWhole.h"
 #include "lesson/acts/ConductView.h"
+#include "lesson/actcommands/ActCommands.h"
 #include "lesson/actcommands/ConductCommands.h"
 
 #include <QCheckBox>
@@ -18,14 +19,28 @@ class ConductPageTest : public testing::SampleLesson {
 protected:
     void SetUp() override {
         testing::SampleLesson::SetUp();
+        Act another;
+        another.kind = ActKind::Demonstration;
+        another.title = "Another flask";
+        another.rig = R"({"rig":"sealed-flask","values":{"/vessels/flask/liquid":"500 g"}})";
+        id = *d->controller.carryOut(&ActCommands::add, another);
         goTo(Station::Run);
         d->press("runFace_1");
+        auto* acts = d->find<QComboBox>("conductAct");
+        acts->setCurrentIndex(acts->findData(QVariant::fromValue<qlonglong>(id)));
+        emit acts->activated(acts->currentIndex());
+        Driver::settle();
     }
     void TearDown() override {
         d.reset();
         app::applyTheme(app::Theme::paper());
     }
-    [[nodiscard]] std::vector<Stamp> stamps() const { return d->session().model().data().stamps; }
+    [[nodiscard]] std::vector<Stamp> stamps() const {
+        auto all = d->session().model().data().stamps;
+        std::erase_if(all, [this](const Stamp& s) { return s.actId != id; });
+        return all;
+    }
+    RowId id = 0;
     void confirmAll() {
         for (auto* box : d->window.findChildren<QCheckBox*>())
             if (box->isVisible() && box->objectName().startsWith(QStringLiteral("confirm"))) box->click();

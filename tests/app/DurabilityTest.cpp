@@ -6,6 +6,7 @@
 #include <array>
 #include <chrono>
 #include <csignal>
+#include <cstdlib>
 #include <map>
 #include <random>
 #include <sstream>
@@ -90,6 +91,56 @@ TEST(Durability, EveryConfirmedReadingSurvivesSigkill) {
     EXPECT_GT(confirmed.size(),
               kKills / 4U); // enough rounds came far enough to mean something, even on a busy machine
     std::printf("%d kills, %zu readings confirmed on screen, none lost\n", kKills, confirmed.size());
+}
+
+/// UTTRIN_KILLS=200 for a whole period of them.
+int killsOfActs() {
+    const char* said = std::getenv("UTTRIN_KILLS");
+    return said ? std::atoi(said) : 30;
+}
+
+// Four acts go on at once and the program is killed again and again: what its page had shown as stamped is in
+// the file, and each bell is as far from ringing as it was set.
+TEST(Durability, StampsOfFourActsAndTheirBellsSurviveSigkill) {
+    const testing::TempDir dir;
+    const auto path = dir / "acts.uttrin";
+    ASSERT_TRUE(makeNotebook(path));
+    ASSERT_EQ(setenv("DURABILITY_ACTS", "1", 1), 0);
+    std::mt19937 random(1604);
+    std::size_t confirmed = 0;
+    int bells = 0;
+    for (int kill = 0; kill < killsOfActs(); ++kill) {
+        const Child child = start(DURABILITY_CHILD, path.string());
+        const std::string head = readUntil(child.out, "ready\n");
+        ASSERT_NE(head.find("ready\n"), std::string::npos) << head;
+        std::this_thread::sleep_for(
+            std::chrono::milliseconds(std::uniform_int_distribution<>(0, 600)(random)));
+        ::kill(child.pid, SIGKILL);
+        std::istringstream lines(head + readUntil(child.out, ""));
+        close(child.out);
+        int status = 0;
+        waitpid(child.pid, &status, 0);
+        ASSERT_TRUE(WIFSIGNALED(status));
+        for (std::string word, value; lines >> word;) {
+            if (word == "bell") {
+                lines >> value;
+                EXPECT_EQ(value, "right");
+                ++bells;
+            } else if (word == "stamps" && lines >> value) {
+                confirmed = std::max(confirmed, static_cast<std::size_t>(std::stoul(value)));
+            }
+        }
+        const auto notebook = Notebook::open(path);
+        ASSERT_TRUE(notebook) << notebook.error().message;
+        ASSERT_TRUE(notebook->check()->empty());
+        const auto data = notebook->load(notebook->lessons()->front().id).value();
+        ASSERT_GE(data.stamps.size(), confirmed) << "what was shown as stamped is lost";
+    }
+    ASSERT_EQ(unsetenv("DURABILITY_ACTS"), 0);
+    EXPECT_GT(confirmed, static_cast<std::size_t>(killsOfActs()) / 4U);
+    EXPECT_GT(bells, 0);
+    std::printf("%d kills, %zu stamps confirmed on screen, none lost; bells right %d times\n", killsOfActs(),
+                confirmed, bells);
 }
 
 } // namespace

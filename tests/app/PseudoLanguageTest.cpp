@@ -209,7 +209,6 @@ TEST_F(PseudoLanguage, TheLessonAndAnActAreToldInIt) {
     d->press("planFace_0");
     d->window.goTo(Station::Run);
     d->press("runFace_1");
-    d->press("conductBegin");
     for (int turn = 0; turn < 3; ++turn)
         Driver::settle();
     walk(d->window, QStringLiteral("an act"));

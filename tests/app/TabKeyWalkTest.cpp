@@ -197,7 +197,6 @@ TEST_F(TabKeyWalk, EveryStopHasANameARoleARingAndRoom) {
     d->press("planFace_0");
     goTo(Station::Run);
     d->press("runFace_1");
-    d->press("conductBegin");
     all.push_back(walk(*d, d->window, "Run, an act"));
     d->press("runFaceActs_0");
     for (const auto& [action, name] : {std::pair{"actionDialReader", "Dial reader"},

@@ -335,5 +335,61 @@ TEST(CommandLine, SimulateRefusesAWrongRigWithItsPath) {
     EXPECT_EQ(run("simulate sealed-flask --set nothing").code, 2);
 }
 
+TEST(CommandLine, AForecastLearnsFromReadingsAndRefusesWithoutARoom) {
+    const testing::TempDir dir;
+    const auto write = [&](const char* name, const std::string& text) {
+        std::ofstream(dir / name) << text;
+        return (dir / name).string();
+    };
+    const std::string read = write("read.csv", "time_s,temperature_degC\n300,84.0\n600,72.5\n900,61.0\n");
+    const auto j = json("forecast sealed-flask --room '850 hPa' --readings " + read + " --at '30 min' '45 min'");
+    ASSERT_EQ(j["at"].size(), 2U);
+    EXPECT_EQ(j["at"][0]["time_s"], 1800.0);
+    EXPECT_LE(j["at"][0]["temperature_low_k"], j["at"][0]["temperature_k"]);
+    EXPECT_LE(j["at"][0]["temperature_k"], j["at"][0]["temperature_high_k"]);
+    EXPECT_LT(j["parameters"][2]["high"].get<double>() - j["parameters"][2]["low"].get<double>(),
+              j["prior"]["parameters"][2]["high"].get<double>() -
+                  j["prior"]["parameters"][2]["low"].get<double>());
+    EXPECT_GT(j["boils_down_to_k"].get<double>(), 273.15);
+    EXPECT_EQ(json("forecast sealed-flask --room '850 hPa' --at '30 min'")["readings"], 0);
+    // A semicolon parts the columns: a decimal comma may stand in them.
+    const auto same = json("forecast sealed-flask --room '850 hPa' --at '30 min' --readings " +
+                           write("comma.csv", "time_s;temperature_degC\n300;84,0\n600;72,5\n900;61,0\n"));
+    EXPECT_EQ(same["at"][0]["temperature_k"], j["at"][0]["temperature_k"]);
+    EXPECT_EQ(run("forecast sealed-flask --readings " + read).code, 2);
+    EXPECT_EQ(run("forecast closed-and-heated --room '850 hPa'").code, 2);
+    EXPECT_EQ(run("forecast sealed-flask --room '850 hPa' --set 'salt=3 g'").code, 2);
+    EXPECT_EQ(run("forecast sealed-flask --room '850 hPa' --readings " + write("x.csv", "a,b\n1,2\n")).code, 2);
+    EXPECT_EQ(run("forecast sealed-flask --room '850 hPa' --readings " +
+                  write("late.csv", "time_s,temperature_degC\n1e9,20\n"))
+                  .code,
+              3);
+    EXPECT_EQ(run("forecast sealed-flask --room '850 hPa' --at '-5 min'").code, 2);
+}
+
+TEST(CommandLine, ActsGoOutAndComeBackAndThePrepSheetIsAPage) {
+    const testing::TempDir dir;
+    ASSERT_TRUE(writeDemoNotebook(dir / "demo.uttrin"));
+    const std::string file = (dir / "demo.uttrin").string(), out = (dir / "").string();
+    const auto acts = json("lesson info " + file)["acts"].size();
+    std::vector<std::string> written;
+    for (const std::string format : {"csv", "json"})
+        written.push_back(
+            json("lesson export " + file + " --format " + format + " --out " + out)["written"][0]);
+    for (const std::string& path : written)
+        EXPECT_EQ(json("lesson import " + file + " " + path)["acts"], acts);
+    const auto all = json("lesson info " + file)["acts"];
+    ASSERT_EQ(all.size(), 3 * acts);
+    for (std::size_t i = 0; i < acts; ++i) {
+        EXPECT_EQ(all[i]["title"], all[i + 2 * acts]["title"]);
+        EXPECT_EQ(all[i]["stamps"], all[i + 2 * acts]["stamps"]);
+    }
+    EXPECT_EQ(run("lesson import " + file).code, 2);
+    const auto prep = json("prep " + file + " --out " + (dir / "prep.pdf").string());
+    EXPECT_GE(prep["pages"].get<int>(), 1);
+    EXPECT_EQ(run("prep " + file + " --out prep.doc").code, 2);
+    EXPECT_EQ(run("prep " + file + " --technician --out " + (dir / "t.html").string()).code, 0);
+}
+
 } // namespace
 } // namespace uttrin

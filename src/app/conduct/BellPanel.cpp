@@ -10,7 +10,6 @@
 #include "lesson/acts/OutlookTexts.h"
 
 #include <QHBoxLayout>
-#include <QKeyEvent>
 #include <QPushButton>
 
 namespace uttrin::app {
@@ -127,12 +126,6 @@ void BellPanel::ringForNext() {
     if (!next || !act) return;
     m_controller.carryOut(&BellCommands::start, onScreen(next->says).toStdString(), std::optional(next->in),
                           std::optional(act->id), BellSource::Model);
-}
-
-bool BellPanel::takeKey(QKeyEvent* event) {
-    if (event->isAutoRepeat() || event->modifiers() != Qt::AltModifier || event->key() != Qt::Key_B) return false;
-    ringForNext();
-    return true;
 }
 
 void BellPanel::build(const std::vector<BellView>& bells) {

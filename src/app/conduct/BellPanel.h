@@ -20,8 +20,6 @@ public:
     BellPanel(LessonController& controller, ActInHand& hand);
     void refresh();
     void tick(); ///< only the times move
-    /// Whether a key set a bell for the next move: Alt+B.
-    bool takeKey(QKeyEvent* event);
 
 private:
     struct Row;

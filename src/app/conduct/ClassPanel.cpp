@@ -10,7 +10,6 @@
 
 #include <QComboBox>
 #include <QHBoxLayout>
-#include <QKeyEvent>
 #include <QPushButton>
 #include <QSignalBlocker>
 
@@ -19,17 +18,17 @@
 namespace uttrin::app {
 namespace {
 
-/// The question to work on: the last one asked that is not revealed, else the one of the step to do, else the
-/// last one revealed, else the next.
+/// The question to work on: the last one asked that is not revealed, else one of which nobody has said yet how
+/// it came out, else that of the step to do, else the next.
 std::optional<QuestionView> toWorkOn(const std::vector<QuestionView>& all, std::optional<int> current) {
     const auto last = [&](auto is) {
         const auto found = std::find_if(all.rbegin(), all.rend(), is);
         return found == all.rend() ? std::optional<QuestionView>() : std::optional(*found);
     };
     if (auto open = last([](const QuestionView& q) { return q.id != 0 && !q.revealed; })) return open;
+    if (auto told = last([](const QuestionView& q) { return q.revealed && q.asked.result.empty(); })) return told;
     if (auto now = last([&](const QuestionView& q) { return q.id == 0 && current && q.step == current; }))
         return now;
-    if (auto told = last([](const QuestionView& q) { return q.revealed && q.asked.result.empty(); })) return told;
     const auto next = std::ranges::find_if(
         all, [&](const QuestionView& q) { return q.id == 0 && (!current || q.step.value_or(0) >= *current); });
     if (next != all.end()) return *next;
@@ -135,50 +134,46 @@ void ClassPanel::takeNumber() {
 void ClassPanel::settle() {
     if (!m_question || m_question->id == 0) return;
     const auto number = typedNumber(m_result->text());
-    const QString result = m_question->kind == QuestionKind::Number && number ? QString::number(*number)
-                                                                             : m_result->text().trimmed();
+    QString result = m_question->kind == QuestionKind::Number && number ? QString::number(*number)
+                                                                       : m_result->text().trimmed();
+    for (const auto& count : m_question->counts) // as it is kept, whatever the language of the window
+        if (result.compare(onScreen(count.says), Qt::CaseInsensitive) == 0)
+            result = QString::fromStdString(count.said);
     m_controller.carryOut(&ClassCommands::settle, m_question->id, result.toStdString());
 }
 
-bool ClassPanel::takeKey(QKeyEvent* event) {
-    if (event->isAutoRepeat() || !m_question || !isEnabled()) return false;
-    if (event->modifiers() == Qt::AltModifier && event->key() == Qt::Key_L) return m_lock->click(), true;
-    if (event->modifiers() == Qt::AltModifier && event->key() == Qt::Key_R) return m_reveal->click(), true;
-    if (event->modifiers() != (Qt::AltModifier | Qt::ShiftModifier)) return false;
-    // With Shift a keyboard may give the sign over the figure: the scan code's place is the same.
-    static const QString kOverFigures = QStringLiteral("!@#$%^&*(");
-    int place = event->key() - Qt::Key_1;
-    if (place < 0 || place > 8)
-        place = static_cast<int>(kOverFigures.indexOf(QChar(static_cast<char16_t>(event->key()))));
-    if (place < 0 || place >= static_cast<int>(m_question->counts.size())) return false;
-    answer(QString::fromStdString(m_question->counts[static_cast<std::size_t>(place)].said), 1);
-    return true;
-}
-
+/// Builds the choices anew only for another question: a key may come before new ones are seen.
 void ClassPanel::showChoices() {
     QString now = QString::number(m_question ? m_question->id : 0);
     if (m_question)
         for (const auto& count : m_question->counts)
-            now += QStringLiteral("|%1 %2").arg(QString::fromStdString(count.said)).arg(count.votes);
-    if (now == m_shown) return;
-    m_shown = now;
+            now += QLatin1Char('|') + QString::fromStdString(count.said);
+    if (now != m_shown) {
+        m_shown = now;
+        buildChoices();
+    }
+    for (std::size_t i = 0; m_question && i < m_question->counts.size(); ++i) {
+        const auto& count = m_question->counts[i];
+        auto* button = findChild<QPushButton*>(QStringLiteral("answer%1").arg(i));
+        button->setText(QStringLiteral("%1  %2").arg(onScreen(count.says)).arg(count.votes));
+        button->setAccessibleName(tr("%1, said by %n", nullptr, count.votes).arg(onScreen(count.says)));
+    }
+}
+
+void ClassPanel::buildChoices() {
     while (QLayoutItem* item = m_choices->takeAt(0)) {
         item->widget()->hide();
         item->widget()->deleteLater();
         item->widget()->setParent(nullptr);
         delete item;
     }
-    if (!m_question) return;
-    for (std::size_t i = 0; i < m_question->counts.size(); ++i) {
-        const auto& count = m_question->counts[i];
-        auto* button = new QPushButton(QStringLiteral("%1  %2").arg(onScreen(count.says)).arg(count.votes));
+    for (std::size_t i = 0; m_question && i < m_question->counts.size(); ++i) {
+        auto* button = new QPushButton;
         button->setObjectName(QStringLiteral("answer%1").arg(i));
-        button->setAccessibleName(
-            tr("%1, said by %n", nullptr, count.votes).arg(onScreen(count.says)));
         button->setToolTip(tr("Alt+Shift+%1 counts one more; Ctrl+Z takes it back").arg(i + 1));
         setRole(button, "smallSegment");
         connect(button, &QPushButton::clicked, this,
-                [this, said = QString::fromStdString(count.said)] { answer(said, 1); });
+                [this, said = QString::fromStdString(m_question->counts[i].said)] { answer(said, 1); });
         m_choices->addFixed(button);
     }
     keepFocusOrder(m_choices->parentWidget());
@@ -227,8 +222,11 @@ void ClassPanel::refresh() {
     m_lock->setVisible(open);
     m_reveal->setVisible(asked && m_question->locked && !m_question->revealed);
     m_outcome->setVisible(asked && m_question->locked && m_question->result.empty());
-    if (asked && !m_question->counts.empty())
-        m_result->setQuestion(onScreen(Text::list(choicesOf(m_question->asked))));
+    QStringList choices;
+    for (std::size_t i = 0; asked && i < m_question->counts.size(); ++i)
+        choices << onScreen(m_question->counts[i].says);
+    if (!choices.isEmpty())
+        m_result->setQuestion(choices.join(QStringLiteral(", ")));
     else if (number)
         m_result->setQuestion(onScreen(m_question->unit));
 }

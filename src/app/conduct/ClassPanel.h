@@ -21,8 +21,6 @@ class ClassPanel : public Card {
 public:
     ClassPanel(LessonController& controller, ActInHand& hand);
     void refresh();
-    /// Whether a key counted an answer, locked or revealed: Alt+Shift+1 …, Alt+L, Alt+R.
-    bool takeKey(QKeyEvent* event);
 
 private:
     void ask();
@@ -31,6 +29,7 @@ private:
     void takeNumber();
     void settle();
     void showChoices();
+    void buildChoices();
     [[nodiscard]] QString standing() const;
     LessonController& m_controller;
     ActInHand& m_hand;

@@ -23,8 +23,8 @@
 
 #include <QComboBox>
 #include <QHBoxLayout>
-#include <QKeyEvent>
 #include <QPushButton>
+#include <QShortcut>
 #include <QSignalBlocker>
 
 namespace uttrin::app {
@@ -62,6 +62,7 @@ ConductPage::ConductPage(LessonController& controller, ActInHand& hand, QWidget*
         if (isVisible()) refresh();
     });
     connect(&m_hand, &ActInHand::moved, this, &ConductPage::tick);
+    wireKeys();
 }
 
 QWidget* ConductPage::buildHead(QWidget* before) {
@@ -156,11 +157,27 @@ void ConductPage::begin() {
     if (m_controller.carryOut(&ConductCommands::begin, now->id, *frozen)) m_step->doneButton()->setFocus();
 }
 
-/// Keys that no field takes, the same in every rig.
-void ConductPage::keyPressEvent(QKeyEvent* event) {
-    const bool taken = (m_hand.isLive() && (m_seen->takeKey(event) || m_bells->takeKey(event))) ||
-                       m_class->takeKey(event);
-    if (!taken) StationPage::keyPressEvent(event);
+/// Keys that no field takes, the same in every rig: each presses its button.
+void ConductPage::wireKeys() {
+    const auto press = [this](const QString& keys, const QString& button) {
+        auto* shortcut = new QShortcut(QKeySequence(keys), this);
+        shortcut->setContext(Qt::WidgetWithChildrenShortcut);
+        shortcut->setAutoRepeat(false);
+        connect(shortcut, &QShortcut::activated, this, [this, button] {
+            auto* found = findChild<QAbstractButton*>(button);
+            if (found && found->isVisible() && found->isEnabled()) found->click();
+        });
+    };
+    constexpr int kFirstSeenKey = 2, kMostVigour = 5, kMostAnswers = 9; // F2; F1 is for help
+    for (int i = 0; i < static_cast<int>(thingsSeen().size()); ++i)
+        press(QStringLiteral("F%1").arg(kFirstSeenKey + i), QStringLiteral("seen%1").arg(i));
+    for (int i = 1; i <= kMostVigour; ++i)
+        press(QStringLiteral("Alt+%1").arg(i), QStringLiteral("vigourSeen%1").arg(i));
+    for (int i = 1; i <= kMostAnswers; ++i)
+        press(QStringLiteral("Alt+Shift+%1").arg(i), QStringLiteral("answer%1").arg(i - 1));
+    press(QStringLiteral("Alt+L"), QStringLiteral("classLock"));
+    press(QStringLiteral("Alt+R"), QStringLiteral("classReveal"));
+    press(QStringLiteral("Alt+B"), QStringLiteral("bellNext"));
 }
 
 void ConductPage::showCourse() {

@@ -36,13 +36,13 @@ signals:
 
 protected:
     void refresh() override;
-    void keyPressEvent(QKeyEvent* event) override;
     void resizeEvent(QResizeEvent* event) override;
 
 private:
     QWidget* buildHead(QWidget* before);
     QWidget* buildFigures();
     QWidget* buildRight();
+    void wireKeys();
     void tick();
     void showCourse();
     void begin();

@@ -54,6 +54,9 @@ void ForecastChart::show(std::shared_ptr<const FrozenForecast> forecast,
         m_to = samples.back().seconds - clock;
         for (std::size_t i = 0; i < samples.size(); ++i)
             widen(m_forecast->rehearsal.watchedAt(i).kelvin - kIcePointKelvin);
+        for (const auto* edge : {&m_forecast->outlook.band.lowKelvin, &m_forecast->outlook.band.highKelvin})
+            for (const double kelvin : *edge)
+                widen(kelvin - kIcePointKelvin);
     }
     for (const auto& p : m_view.points)
         widen(p.celsius);
@@ -162,6 +165,7 @@ void ForecastChart::paintLearned(QPainter& p) const {
         ahead.highKelvin.push_back(whole.highKelvin[i]);
     }
     if (ahead.seconds.size() < 2) return;
+    p.setClipRect(field().adjusted(0, -1, 1, 1));
     p.setBrush(Qt::NoBrush);
     const auto draw = [&](const std::vector<double>& kelvin, const QPen& pen) {
         QPolygonF line;
@@ -173,6 +177,7 @@ void ForecastChart::paintLearned(QPainter& p) const {
     draw(ahead.lowKelvin, QPen(t.ink, 1));
     draw(ahead.highKelvin, QPen(t.ink, 1));
     draw(ahead.kelvin, QPen(t.ink, 2, Qt::DashLine));
+    p.setClipping(false);
 }
 
 void ForecastChart::paintForecast(QPainter& p) const {

@@ -9,7 +9,6 @@
 #include "app/controls/Theme.h"
 #include "lesson/actcommands/ConductCommands.h"
 
-#include <QKeyEvent>
 #include <QPushButton>
 #include <QVBoxLayout>
 
@@ -73,19 +72,6 @@ void SeenPanel::stamp(const Text& what) {
     if (!act || !m_controller.carryOut(&ConductCommands::see, act->id, plain(what))) return;
     const Text remark = remarkOn(what, m_hand.view(), m_hand.frozen().get());
     if (!remark.empty()) m_controller.say(onScreen(remark));
-}
-
-bool SeenPanel::takeKey(QKeyEvent* event) {
-    if (event->isAutoRepeat() || !isEnabled()) return false;
-    const int thing = event->key() - Qt::Key_F1 + 1 - kFirstSeenKey;
-    if (thing >= 0 && thing < static_cast<int>(thingsSeen().size()) && event->key() <= Qt::Key_F35) {
-        findChild<QPushButton*>(QStringLiteral("seen%1").arg(thing))->click();
-        return true;
-    }
-    const int vigour = event->key() - Qt::Key_0;
-    if (event->modifiers() != Qt::AltModifier || vigour < 1 || vigour > kMostVigour) return false;
-    findChild<QPushButton*>(QStringLiteral("vigourSeen%1").arg(vigour))->click();
-    return true;
 }
 
 } // namespace uttrin::app

@@ -15,8 +15,6 @@ class SeenPanel : public QWidget {
     Q_OBJECT
 public:
     SeenPanel(LessonController& controller, ActInHand& hand);
-    /// Whether a key stamped something.
-    bool takeKey(QKeyEvent* event);
 
 private:
     void stamp(const Text& what);

@@ -333,8 +333,13 @@ void RigDrawing::paintEvent(QPaintEvent*) {
     for (const Text& line : m_scene.lines)
         words << onScreen(line);
     const double lines = 2.0 * (t.small + 5);
-    p.drawText(QRectF(kMargin, height() - lines - 2, width() - 2.0 * kMargin, lines),
-               Qt::AlignLeft | Qt::AlignBottom | Qt::TextWordWrap, words.join(QStringLiteral("   ·   ")));
+    const QRectF room(kMargin, height() - lines - 2, width() - 2.0 * kMargin, lines);
+    constexpr int kHow = Qt::AlignLeft | Qt::AlignBottom | Qt::TextWordWrap;
+    const QString between = QStringLiteral("   ·   ");
+    // The last ones give way where there is no room for all.
+    while (words.size() > 1 && p.boundingRect(room, kHow, words.join(between)).height() > room.height())
+        words.removeLast();
+    p.drawText(room, kHow, words.join(between));
 }
 
 } // namespace uttrin::app

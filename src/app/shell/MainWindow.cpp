@@ -207,6 +207,7 @@ void MainWindow::wire() {
             [this](const QString& text) { m_message->say(text, true); });
     connect(&m_controller, &LessonController::said, this,
             [this](const QString& text) { m_message->say(text, false); });
+    connect(m_hand, &ActInHand::changed, this, &MainWindow::showStrip);
     connect(m_bells, &BellRinger::rang, this, [this](const QString& words) {
         m_message->say(words, false);
         announce(this, words, windowTitle());

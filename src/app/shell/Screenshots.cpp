@@ -96,14 +96,33 @@ bool takeScreenshots(MainWindow& window, LessonController& controller, const QSt
         settle();
     };
     press("runFace_1");
-    press("conductBegin");
+    constexpr int kLearning = 4000; // ms
+    QElapsedTimer learning;
+    learning.start();
+    while (learning.elapsed() < kLearning)
+        QApplication::processEvents(QEventLoop::AllEvents, 50);
     shoot("conduct");
-    window.findChild<QAction*>(QStringLiteral("actionUndo"))->trigger();
+    window.findChild<QAction*>(QStringLiteral("actionClass"))->trigger();
+    settle();
+    for (QWidget* top : QApplication::topLevelWidgets())
+        if (top->objectName() == QLatin1String("classWindow")) {
+            top->resize(1280, 720);
+            settle();
+            written = top->grab().save(QStringLiteral("%1/class.png").arg(folder)) && written;
+            top->close();
+        }
     press("runFaceActs_0");
     controller.carryOut(&SelectionCommands::selectRun, runOf(controller, "Ember", 1));
     at(Station::WorkUp);
     window.findChild<QTableView*>(QStringLiteral("workTable"))->selectRow(3);
     shoot("work-up");
+    press("workFace_1");
+    constexpr int kWorkingOut = 15'000; // ms
+    learning.restart();
+    while (learning.elapsed() < kWorkingOut)
+        QApplication::processEvents(QEventLoop::AllEvents, 50);
+    shoot("work-up-act");
+    press("workFaceActs_0");
     at(Station::Report);
     shoot("report");
     const auto shootWindow = [&](const char* action, const char* widget, const char* name) {
