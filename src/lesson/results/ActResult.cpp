@@ -23,7 +23,7 @@ Text minuteText(double seconds) { return fixed(seconds / 60.0, 1); }
 
 Text forecastAt(const FrozenForecast& f, double seconds) {
     const auto band = f.outlook.band.at(seconds);
-    return band ? Text::set("{} ({} – {}) °C", tenth(band->value), tenth(band->low), tenth(band->high))
+    return band ? Text::tr("{}, {} to {} °C", tenth(band->value), tenth(band->low), tenth(band->high))
                 : Text::set("–");
 }
 
@@ -70,8 +70,8 @@ Text valueText(const RigFile& rig, const RigUncertainty& u, const std::vector<Ri
     const auto [value, unit] = measure(i.value);
     const double low = measure(i.low).first, high = measure(i.high).first;
     const int decimals = decimalsForUncertainty(std::max(1e-9, (high - low) / 3.3));
-    return Text::set("{} ({} – {}) {}", fixed(value, decimals), fixed(low, decimals), fixed(high, decimals),
-                     unit);
+    return Text::tr("{}, {} to {} {}", fixed(value, decimals), fixed(low, decimals), fixed(high, decimals),
+                    unit);
 }
 
 /// Why it boiled no lower, by the likeliest course at its end.

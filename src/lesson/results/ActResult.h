@@ -22,7 +22,7 @@ struct ActAnalysis {
 /// An act after it: what was read and seen against what was expected, and whether it went as it should.
 struct ActResult {
     struct Read {
-        Text when, minute, read, forecast, inside; ///< forecast: "71.0 (69.8 to 72.3) °C"; inside: kPa
+        Text when, minute, read, forecast, inside; ///< forecast: "71.0, 69.8 to 72.3 °C"; inside: kPa
         bool outside = false;                      ///< of the frozen band
     };
     struct Seen {
