@@ -27,9 +27,9 @@ Rehearsal played(const char* id, std::vector<RigSetting> truth) {
 }
 
 double when(const Rehearsal& r, int move) {
-    for (const RigEvent& e : r.run.events)
-        if (e.kind == RigEventKind::Moved && e.part == move) return e.seconds;
-    throw std::logic_error("the sample's rig makes a move too few");
+    const auto at = movedAt(r, move);
+    if (!at) throw std::logic_error("the sample's rig makes a move too few");
+    return *at;
 }
 
 /// Stamps of an act whose rig is at a time of its rehearsal at a moment.

@@ -83,6 +83,7 @@ public:
         format.setCellSpacing(0);
         format.setHeaderRowCount(1);
         format.setWidth(QTextLength(QTextLength::PercentageLength, 100));
+        if (t.wordsInLastColumn) format.setColumnWidthConstraints(widthsOf(t));
         QTextTable* table = m_cursor.insertTable(static_cast<int>(t.rows.size()) + 1,
                                                  static_cast<int>(t.columns.size()), format);
         for (int c = 0; c < table->columns(); ++c)
@@ -99,6 +100,23 @@ public:
     }
 
 private:
+    /// Of a table with few columns: as wide as what stands in them needs; words take the rest. Of others even ones.
+    QList<QTextLength> widthsOf(const Table& t) const {
+        constexpr std::size_t kFew = 4;
+        constexpr double kCharacter = 1.3, kAir = 2.0, kWidest = 30.0; // % of the width, at the size of tables
+        if (t.columns.size() > kFew) return {};
+        QList<QTextLength> widths;
+        double left = 100.0;
+        for (std::size_t c = 0; c + 1 < t.columns.size(); ++c) {
+            auto longest = said(t.columns[c]).size();
+            for (const auto& row : t.rows)
+                longest = std::max(longest, said(row[c]).size());
+            const double width = std::min(kWidest, kAir + kCharacter * static_cast<double>(longest));
+            widths << QTextLength(QTextLength::PercentageLength, width);
+            left -= width;
+        }
+        return widths << QTextLength(QTextLength::PercentageLength, left);
+    }
     void block(double above, double below) {
         QTextBlockFormat format;
         format.setTopMargin(above);
@@ -144,6 +162,8 @@ private:
         border.setBottomBorder(head ? 1 : 0.5);
         border.setBottomBorderStyle(QTextFrameFormat::BorderStyle_Solid);
         border.setBottomBorderBrush(head ? kInk : kHairline);
+        constexpr double kBeforeWords = 10.0;
+        if (lastLeft && column + 1 == table.columns()) border.setLeftPadding(kBeforeWords);
         target.setFormat(border);
         QTextCursor at = target.firstCursorPosition();
         QTextBlockFormat alignment;

@@ -126,12 +126,6 @@ const DimensionWords& wordsOf(Dimension dimension) {
     return all[static_cast<std::size_t>(dimension)];
 }
 
-std::string_view trimmed(std::string_view text) {
-    const auto first = text.find_first_not_of(" \t\r\n");
-    if (first == std::string_view::npos) return {};
-    return text.substr(first, text.find_last_not_of(" \t\r\n") - first + 1);
-}
-
 Text acceptedUnits(Dimension dimension) { return Text::list(unitsOf(dimension), &Unit::symbol); }
 
 /// The real minus sign U+2212 as people paste it becomes the ASCII one.
@@ -153,6 +147,12 @@ std::optional<std::pair<double, std::size_t>> leadingNumber(std::string_view tex
 }
 
 } // namespace
+
+std::string_view trimmed(std::string_view text) {
+    const auto first = text.find_first_not_of(" \t\r\n");
+    if (first == std::string_view::npos) return {};
+    return text.substr(first, text.find_last_not_of(" \t\r\n") - first + 1);
+}
 
 std::span<const Dimension> allDimensions() {
     static constexpr std::array all{Dimension::Pressure,     Dimension::Temperature,

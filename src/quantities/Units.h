@@ -60,6 +60,8 @@ struct Measure {
 /// Whether a number with one separator can mean thousands as well as decimals: one to three digits, not begun
 /// by 0, the separator, three digits: 1,200 but not 0,200 or 1,20.
 [[nodiscard]] bool canBeReadTwoWays(std::string_view number, char separator);
+/// A text without the white space at its ends.
+[[nodiscard]] std::string_view trimmed(std::string_view text);
 /// Parses a whole text as a finite number with '.' as the decimal sign; '-' may be the real minus sign.
 [[nodiscard]] Result<double> parseNumber(std::string_view text);
 

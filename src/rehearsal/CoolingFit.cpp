@@ -10,9 +10,8 @@
 
 namespace uttrin {
 double clockStart(const Rehearsal& r) {
-    for (const RigEvent& e : r.run.events)
-        if (e.kind == RigEventKind::Moved && e.part == r.setup.clockMove) return e.seconds;
-    return 0.0;
+    // -1, the beginning, is the part of no move of the procedure, but of those by hand.
+    return r.setup.clockMove < 0 ? 0.0 : movedAt(r, r.setup.clockMove).value_or(0.0);
 }
 
 Result<CoolingFit> fitToReadings(const RigFile& rig, const std::vector<RigSetting>& settings,

@@ -175,16 +175,29 @@ std::vector<std::pair<double, double>> boilingSpells(const Rehearsal& r) {
     return spells;
 }
 
+std::optional<double> movedAt(const Rehearsal& r, int move) {
+    for (const RigEvent& e : r.run.events)
+        if (e.kind == RigEventKind::Moved && e.part == move) return e.seconds;
+    return std::nullopt;
+}
+
+std::optional<double> lowestBoiling(const Rehearsal& r) {
+    std::optional<double> lowest;
+    for (std::size_t i = 0; i < r.run.samples.size(); ++i)
+        if (const VesselState& s = r.watchedAt(i);
+            boils(appearanceOf(r.watched(), s)) && (!lowest || s.kelvin < *lowest))
+            lowest = s.kelvin;
+    return lowest;
+}
+
 RehearsalFacts factsOf(const Rehearsal& r) {
     RehearsalFacts f;
     for (std::size_t i = 0; i < r.run.samples.size(); ++i) {
         const VesselState& s = r.watchedAt(i);
         f.strongestForce = std::max(f.strongestForce, s.force);
         f.highestPascal = std::max(f.highestPascal, s.pascal);
-        if (boils(appearanceOf(r.watched(), s)) &&
-            (!f.lowestBoilingKelvin || s.kelvin < *f.lowestBoilingKelvin))
-            f.lowestBoilingKelvin = s.kelvin;
     }
+    f.lowestBoilingKelvin = lowestBoiling(r);
     f.airStoppedIt = airStopsIt(r);
     const VesselState& last = r.watchedAt(r.run.samples.size() - 1);
     if (last.pascal > 0.0) f.airShare = last.airPascal / last.pascal;

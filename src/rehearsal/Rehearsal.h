@@ -33,6 +33,12 @@ struct Rehearsal {
 /// A contact that is always there, as its name says (docs/rig-format.md): it is not drawn and not reached.
 [[nodiscard]] bool isOfTheRoom(const Contact& contact);
 
+/// When a move was made, s; nothing if it never was.
+[[nodiscard]] std::optional<double> movedAt(const Rehearsal& rehearsal, int move);
+
+/// K, the lowest temperature at which the watched vessel is seen to boil; nothing if it never does.
+[[nodiscard]] std::optional<double> lowestBoiling(const Rehearsal& rehearsal);
+
 /// The rig as its moves have made it by a time: valves, pumps, ice.
 [[nodiscard]] RigModel modelAt(const Rehearsal& rehearsal, double seconds);
 

@@ -23,9 +23,9 @@ struct Told {
     ToldStory told;
 
     Told(const Act& act, const FrozenForecast* frozen)
-        : rig(readActRig(act.frozen.empty() ? act.rig : act.frozen)) {
+        : rig(rigOf(act)) {
         if (!rig) return;
-        story = rig->rig()->story(rig->variantPlace());
+        story = rig->story();
         told = toldStory(story, frozen ? &frozen->rehearsal : nullptr);
     }
 };

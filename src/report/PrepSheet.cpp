@@ -10,8 +10,6 @@
 namespace uttrin {
 namespace {
 
-bool isToCome(const Act& act) { return act.state != ActState::Done && act.state != ActState::Skipped; }
-
 /// What acts take of the room: pumps, heaters, hands.
 std::vector<Text> roomNeeds(const LessonSession& s, ActForecasts& forecasts) {
     std::set<Resource> taken;

@@ -1,12 +1,11 @@
-#include "lesson/actcommands/ActCommands.h"
-#include "lesson/actcommands/ConductCommands.h"
+#include "lesson/actcommands/ClassCommands.h"
 #include "lesson/exchange/ActsExchange.h"
 #include "lesson/results/ActResult.h"
 #include "quantities/KeptTogether.h"
 #include "rehearsal/CoolingFit.h"
 #include "report/ActRecord.h"
 #include "report/PrepSheet.h"
-#include "support/DrivenLesson.h"
+#include "support/ConductedLesson.h"
 
 #include <gtest/gtest.h>
 #include <rapidcheck/gtest.h>
@@ -16,30 +15,21 @@
 namespace uttrin {
 namespace {
 
-class ActResults : public testing::DrivenLesson {
+class ActResults : public testing::ConductedLesson {
 protected:
-    FrozenForecasts forecasts;
-    RowId id = 0;
-
     void SetUp() override {
-        testing::DrivenLesson::SetUp();
+        testing::ConductedLesson::SetUp();
         enterRoom(875.0);
-        id = add("sealed-flask", "Flask “one”, =1+1");
+        addFlask("Flask “one”, =1+1");
     }
-    RowId add(const std::string& rig, const std::string& title) {
-        Act a;
-        a.kind = ActKind::Demonstration;
-        a.title = title;
-        a.rig = writeActRig({rig, "", {}, {{"/vessels/flask/liquid", "420 g"}}, std::nullopt});
-        if (rig != "sealed-flask") a.rig = writeActRig({rig, "", {}, {}, std::nullopt});
-        return *ActCommands(*s).add(a);
+    void addFlask(const std::string& title) {
+        add("sealed-flask", {}, {{"/vessels/flask/liquid", "420 g"}});
+        Act named = act();
+        named.title = title;
+        ASSERT_TRUE(ActCommands(*s).change(named, Text::typed("name")));
     }
-    [[nodiscard]] const Act& act() const { return *s->model().act(id); }
     void conduct(double warmer) {
-        ASSERT_TRUE(ConductCommands(*s).begin(id, *toFreeze(*s, act())));
-        for (int step = 0; step < 2; ++step)
-            ASSERT_TRUE(ConductCommands(*s).confirm(id, step));
-        ASSERT_TRUE(ConductCommands(*s).confirm(id, 2));
+        beginAndShut();
         const auto forecast = forecasts.of(act());
         for (const int minute : {3, 6}) {
             clock.time += 180'000;
@@ -82,9 +72,7 @@ TEST_F(ActResults, OneThatWentOtherwiseIsNotPraised) {
 
 // Saturated steam at 80 °C: 47.41 kPa (IAPWS R7-97), the air that is left on top of it.
 TEST_F(ActResults, ThePressureInsideFollowsFromWhatWasRead) {
-    ASSERT_TRUE(ConductCommands(*s).begin(id, *toFreeze(*s, act())));
-    for (int step = 0; step < 3; ++step)
-        ASSERT_TRUE(ConductCommands(*s).confirm(id, step));
+    beginAndShut();
     clock.time += 400'000;
     ASSERT_TRUE(ConductCommands(*s).read(id, {80.0, "", "in the liquid"}));
     const ActResult r = result();
@@ -111,7 +99,7 @@ TEST_F(ActResults, EveryPaperIsMadeInAnyState) {
 
 TEST_F(ActResults, ThePrepSheetAddsUpWhatIsFetchedAndTheTechnicianGetsNoPhysics) {
     ActForecasts times;
-    id = add("sealed-flask", "second flask");
+    addFlask("second flask");
     ASSERT_TRUE(ActCommands(*s).moveTo(id, -1200));
     const std::string sheet = asWritten(toHtml(prepSheet(*s, times), Wording()));
     EXPECT_NE(sheet.find("ice: 360 g in all"), std::string::npos) << "three portions of 60 g for each of two";

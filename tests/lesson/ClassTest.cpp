@@ -1,8 +1,6 @@
 #include "lesson/acts/ClassView.h"
-#include "lesson/actcommands/ActCommands.h"
-#include "lesson/actcommands/ConductCommands.h"
 #include "lesson/commands/RunCommands.h"
-#include "support/DrivenLesson.h"
+#include "support/ConductedLesson.h"
 
 #include <gtest/gtest.h>
 
@@ -11,22 +9,14 @@
 namespace uttrin {
 namespace {
 
-class Class : public testing::DrivenLesson {
+class Class : public testing::ConductedLesson {
 protected:
-    FrozenForecasts forecasts;
-    RowId id = 0;
-
     void SetUp() override {
-        testing::DrivenLesson::SetUp();
+        testing::ConductedLesson::SetUp();
         enterRoom(701.2);
-        Act a;
-        a.kind = ActKind::Demonstration;
-        a.title = "flask";
-        a.rig = writeActRig({"sealed-flask", "", {}, {}, std::nullopt});
-        id = *ActCommands(*s).add(a);
-        ASSERT_TRUE(ConductCommands(*s).begin(id, *toFreeze(*s, act())));
+        add("sealed-flask");
+        begin();
     }
-    [[nodiscard]] const Act& act() const { return *s->model().act(id); }
     ClassCommands commands() { return ClassCommands(*s); }
     RowId ask(const std::string& words) {
         Question q = questionInWords(words);

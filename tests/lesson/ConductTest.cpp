@@ -1,11 +1,9 @@
 #include "lesson/acts/ActReadings.h"
-#include "lesson/acts/ConductView.h"
-#include "lesson/actcommands/ActCommands.h"
-#include "lesson/actcommands/ConductCommands.h"
+#include "lesson/acts/LearningTask.h"
 #include "lesson/actcommands/SpokenBound.h"
 #include "physics/Constants.h"
 #include "rehearsal/Demonstrations.h"
-#include "support/DrivenLesson.h"
+#include "support/ConductedLesson.h"
 
 #include <gtest/gtest.h>
 
@@ -14,34 +12,8 @@
 namespace uttrin {
 namespace {
 
-class Conduct : public testing::DrivenLesson {
+class Conduct : public testing::ConductedLesson {
 protected:
-    FrozenForecasts forecasts;
-    RowId id = 0;
-
-    void add(const std::string& rig, const std::string& variant = {}) {
-        Act a;
-        a.kind = ActKind::Demonstration;
-        a.title = rig;
-        a.rig = writeActRig({rig, variant, {}, {}, std::nullopt});
-        const auto added = ActCommands(*s).add(a);
-        ASSERT_TRUE(added);
-        id = *added;
-    }
-    [[nodiscard]] Act act() const {
-        const auto& acts = s->model().data().acts;
-        return *std::ranges::find(acts, id, &Act::id);
-    }
-    void begin() {
-        const auto frozen = toFreeze(*s, act());
-        ASSERT_TRUE(frozen) << frozen.error().message;
-        ASSERT_TRUE(ConductCommands(*s).begin(id, *frozen));
-    }
-    void beginAndShut() {
-        begin();
-        for (int step = 0; step < 3; ++step)
-            ASSERT_TRUE(commands().confirm(id, step));
-    }
     ConductCommands commands() { return ConductCommands(*s); }
     ConductView view() { return conductView(*s, act(), forecasts.of(act()).get()); }
     void wait(int seconds) { clock.time += 1000 * seconds; }
@@ -220,7 +192,7 @@ TEST_F(Conduct, WhatIsOverdueIsHeldBackUntilItIsStamped) {
     for (int round = 0; round < 3; ++round) { // it stays so, however often it is looked at
         const auto task = learningTask(*s, act(), *frozen, learned ? &*learned : nullptr);
         ASSERT_TRUE(task) << round;
-        learned = *learn(task->rig, task->settings, task->observed, 2);
+        learned = *learn(*task->rig.rig(), task->rig.settings(), task->observed, 2);
         const auto v = conductView(*s, act(), frozen.get(), &*learned);
         ASSERT_TRUE(v.next);
         EXPECT_TRUE(v.next->overdue);
@@ -230,7 +202,7 @@ TEST_F(Conduct, WhatIsOverdueIsHeldBackUntilItIsStamped) {
     ASSERT_TRUE(commands().see(id, plain(thingsSeen()[kIceOn])));
     const auto task = learningTask(*s, act(), *frozen, &*learned);
     ASSERT_TRUE(task);
-    learned = *learn(task->rig, task->settings, task->observed, 2);
+    learned = *learn(*task->rig.rig(), task->rig.settings(), task->observed, 2);
     EXPECT_EQ(plain(conductView(*s, act(), frozen.get(), &*learned).next->says), "ice, second time");
 }
 
@@ -242,7 +214,7 @@ TEST_F(Conduct, WhatIsLearnedIsToldInWords) {
     ASSERT_TRUE(commands().read(id, {84.0, "", "in the liquid"}));
     const auto task = learningTask(*s, act(), *forecasts.of(act()));
     ASSERT_TRUE(task);
-    const auto learned = learn(task->rig, task->settings, task->observed, 10);
+    const auto learned = learn(*task->rig.rig(), task->rig.settings(), task->observed, 10);
     ASSERT_TRUE(learned) << learned.error().message;
     const auto v = conductView(*s, act(), forecasts.of(act()).get(), &*learned);
     std::string all;

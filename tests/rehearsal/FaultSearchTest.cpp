@@ -2,8 +2,7 @@
 
 #include "rehearsal/CoolingFit.h"
 #include "rehearsal/Demonstrations.h"
-#include "rehearsal/UncertainValues.h"
-#include "rig/Random.h"
+#include "support/DrawnRig.h"
 
 #include <gtest/gtest.h>
 
@@ -15,12 +14,8 @@ namespace {
 /// A demonstration as somebody conducted it: read every so often to half a kelvin, what was seen stamped some
 /// seconds late, moves stamped.
 Observed conducted(const RigFile& rig, const std::vector<RigSetting>& truth, std::uint64_t seed) {
-    const UncertainValues uncertain(rig, truth);
     NormalNumbers normal(seed);
-    std::vector<double> drawn;
-    for (std::size_t i = 0; i < uncertain.size(); ++i)
-        drawn.push_back(normal.next());
-    const Rehearsal r = *rehearse(rig, uncertain.at(drawn));
+    const Rehearsal r = *rehearse(rig, testing::drawnRig(rig, truth, normal));
     const double clock = clockStart(r), lasts = std::min(3600.0, r.run.samples.back().seconds - clock);
     Observed o;
     o.now = lasts;

@@ -2,8 +2,7 @@
 
 #include "rehearsal/CoolingFit.h"
 #include "rehearsal/Demonstrations.h"
-#include "rehearsal/UncertainValues.h"
-#include "rig/Random.h"
+#include "support/DrawnRig.h"
 
 #include <gtest/gtest.h>
 
@@ -20,12 +19,8 @@ struct RealFlask {
     Observed read; ///< at 5, 10 and 15 min, good to 0.5 K
 
     RealFlask(std::uint64_t seed, double wider, const std::vector<RigSetting>& settings) {
-        const UncertainValues uncertain(flask(), settings);
         NormalNumbers normal(seed);
-        std::vector<double> drawn;
-        for (std::size_t i = 0; i < uncertain.size(); ++i)
-            drawn.push_back(wider * normal.next());
-        rehearsal = *rehearse(flask(), uncertain.at(drawn));
+        rehearsal = *rehearse(flask(), testing::drawnRig(flask(), settings, normal, wider));
         for (const double minute : {5.0, 10.0, 15.0})
             read.readings.push_back({Observed::Reading::Is, 60.0 * minute,
                                      kelvinFromClock(rehearsal, 60.0 * minute) + 0.5 * normal.next(), 0.5});
@@ -122,11 +117,7 @@ TEST(LearnedForecast, ABoundCountsOnlyWhereItIsPassed) {
     EXPECT_NEAR(with(Observed::Reading::AtLeast, there - 10.0), there, 0.5);
 }
 
-double madeAt(const Rehearsal& r, int move) {
-    for (const RigEvent& e : r.run.events)
-        if (e.kind == RigEventKind::Moved && e.part == move) return e.seconds - clockStart(r);
-    return -1.0;
-}
+double madeAt(const Rehearsal& r, int move) { return movedAt(r, move).value_or(-1.0) - clockStart(r); }
 
 TEST(LearnedForecast, MovesAreMadeWhenTheyWereMadeAndNotBeforeNow) {
     Observed o;

@@ -1,5 +1,6 @@
 #include "ActInHand.h"
 
+#include "lesson/acts/LearningTask.h"
 #include "rehearsal/CoolingFit.h"
 
 #include <QTimer>
@@ -17,9 +18,13 @@ bool canBeConducted(const Act& act) {
 
 } // namespace
 
-ActInHand::ActInHand(LessonController& controller, QObject* parent)
-    : QObject(parent), m_controller(controller), m_clock(new QTimer(this)) {
+ActInHand::ActInHand(LessonController& controller, KeptForecasts& forecasts, QObject* parent)
+    : QObject(parent), m_controller(controller), m_forecasts(forecasts), m_clock(new QTimer(this)) {
     connect(&controller, &LessonController::changed, this, &ActInHand::lookAgain);
+    connect(&forecasts, &KeptForecasts::drawn, this, [this] {
+        m_stale = true;
+        emit changed();
+    });
     m_clock->setInterval(kTickMs);
     connect(m_clock, &QTimer::timeout, this, &ActInHand::tick);
     m_clock->start();
@@ -64,25 +69,9 @@ bool ActInHand::isLive() const {
     return now && now->state == ActState::GoingOn;
 }
 
-std::shared_ptr<const FrozenForecast> ActInHand::frozen() {
+std::shared_ptr<const FrozenForecast> ActInHand::frozen() const {
     const Act* now = act();
-    if (!now || now->frozen.empty()) return nullptr;
-    if (const auto known = m_frozen.find(now->frozen); known != m_frozen.end()) return known->second;
-    // The course is there at once; how far it may be off is drawn while one looks at it.
-    auto first = frozenForecast(now->frozen, false);
-    auto& kept = m_frozen[now->frozen];
-    if (!first) return nullptr;
-    kept = std::make_shared<const FrozenForecast>(std::move(*first));
-    m_drawing.start([this, what = now->frozen](const std::function<bool()>& goOn, const NewestWish::Tell& tell) {
-        auto whole = frozenForecast(what);
-        if (!whole || !goOn()) return;
-        tell([this, what, forecast = std::make_shared<const FrozenForecast>(std::move(*whole))] {
-            m_frozen[what] = forecast;
-            m_stale = true;
-            emit changed();
-        });
-    });
-    return kept;
+    return now ? m_forecasts.of(*now) : nullptr;
 }
 
 std::shared_ptr<const LearnedForecast> ActInHand::learned() const {
@@ -106,9 +95,7 @@ void ActInHand::learn() {
     m_learnedKey = task->key;
     m_learning.start([this, of = now->id, task = std::move(*task)](const std::function<bool()>& goOn,
                                                                    const NewestWish::Tell& tell) {
-        constexpr int kMembers = 40;
-        constexpr std::uint64_t kSeed = 1;
-        auto learned = uttrin::learn(task.rig, task.settings, task.observed, kMembers, kSeed, goOn);
+        auto learned = learnFrom(task, goOn);
         if (!learned || !goOn()) return;
         tell([this, of, forecast = std::make_shared<const LearnedForecast>(std::move(*learned))] {
             if (m_learnedAct != of) return;

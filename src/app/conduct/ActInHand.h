@@ -1,10 +1,8 @@
 #pragma once
 
-#include "app/controller/NewestWish.h"
+#include "KeptForecasts.h"
 #include "app/controller/LessonController.h"
 #include "lesson/acts/ConductView.h"
-
-#include <map>
 
 class QTimer;
 
@@ -15,7 +13,8 @@ namespace uttrin::app {
 class ActInHand : public QObject {
     Q_OBJECT
 public:
-    explicit ActInHand(LessonController& controller, QObject* parent = nullptr);
+    /// @param forecasts  outlive this.
+    ActInHand(LessonController& controller, KeptForecasts& forecasts, QObject* parent = nullptr);
 
     void choose(RowId act);
     /// The one chosen; else the one that goes on, or that is next. Null without one.
@@ -24,7 +23,7 @@ public:
     [[nodiscard]] std::vector<const Act*> acts() const;
     [[nodiscard]] bool isLive() const;
     [[nodiscard]] const ConductView& view(); ///< as it is now
-    [[nodiscard]] std::shared_ptr<const FrozenForecast> frozen();
+    [[nodiscard]] std::shared_ptr<const FrozenForecast> frozen() const;
     /// What was learned until now; null while nothing was.
     [[nodiscard]] std::shared_ptr<const LearnedForecast> learned() const;
     /// How it should look now: the likeliest course, else the frozen one; null without one.
@@ -41,10 +40,10 @@ private:
     void lookAgain();
     void learn();
     LessonController& m_controller;
+    KeptForecasts& m_forecasts;
     QTimer* m_clock;
-    NewestWish m_drawing, m_learning;
+    NewestWish m_learning;
     std::optional<RowId> m_chosen;
-    std::map<std::string, std::shared_ptr<const FrozenForecast>> m_frozen; ///< by what is frozen
     std::shared_ptr<const LearnedForecast> m_learned;
     std::string m_learnedKey; ///< of what is learned, or being learned
     RowId m_learnedAct = 0;

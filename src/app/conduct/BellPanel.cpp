@@ -129,12 +129,7 @@ void BellPanel::ringForNext() {
 }
 
 void BellPanel::build(const std::vector<BellView>& bells) {
-    while (QLayoutItem* item = m_rows->takeAt(0)) {
-        item->widget()->hide();
-        item->widget()->deleteLater();
-        item->widget()->setParent(nullptr);
-        delete item;
-    }
+    emptyLayout(*m_rows);
     m_shown.clear();
     for (const BellView& bell : bells) {
         m_shown.push_back(new Row(bell, m_controller));
@@ -151,10 +146,9 @@ void BellPanel::refresh() {
 }
 
 void BellPanel::tick() {
-    const auto bells = bellsOf(m_controller.session());
-    for (Row* row : m_shown)
-        if (const auto bell = std::ranges::find(bells, row->id, &BellView::id); bell != bells.end())
-            row->show(*bell);
+    for (const BellView& bell : bellsOf(m_controller.session()))
+        for (Row* row : m_shown)
+            if (row->id == bell.id) row->show(bell);
     const auto& next = m_hand.view().next;
     m_next->setVisible(next.has_value());
     if (next)

@@ -161,12 +161,7 @@ void ClassPanel::showChoices() {
 }
 
 void ClassPanel::buildChoices() {
-    while (QLayoutItem* item = m_choices->takeAt(0)) {
-        item->widget()->hide();
-        item->widget()->deleteLater();
-        item->widget()->setParent(nullptr);
-        delete item;
-    }
+    emptyLayout(*m_choices);
     for (std::size_t i = 0; m_question && i < m_question->counts.size(); ++i) {
         auto* button = new QPushButton;
         button->setObjectName(QStringLiteral("answer%1").arg(i));

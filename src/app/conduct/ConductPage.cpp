@@ -225,7 +225,8 @@ void ConductPage::resizeEvent(QResizeEvent* event) {
 void ConductPage::tick() {
     if (!isVisible() || !m_controller.isOpen()) return;
     showCourse();
-    m_tape->show(actTapeView(session(), m_forecasts));
+    follow(m_minutes, session());
+    m_tape->show(m_minutes);
     m_bells->tick();
 }
 
@@ -246,7 +247,8 @@ void ConductPage::refresh() {
     m_class->refresh();
     m_bells->refresh();
     showCourse();
-    m_tape->show(actTapeView(session(), m_forecasts));
+    m_minutes = actTapeView(session(), m_forecasts);
+    m_tape->show(m_minutes);
     QStringList stamps;
     for (const auto& s : view.stamps)
         stamps << tr("%1  %2").arg(onScreen(s.when), onScreen(s.what));

@@ -1,6 +1,7 @@
 #pragma once
 
 #include "app/controller/StationPage.h"
+#include "lesson/acts/ActTapeView.h"
 #include "lesson/views/StripView.h"
 
 class QBoxLayout;
@@ -62,6 +63,7 @@ private:
     ClassPanel* m_class;
     BellPanel* m_bells;
     ActTape* m_tape;
+    ActTapeView m_minutes; ///< as the tape shows them
     QWidget* m_live; ///< what is of use only while an act goes on
 };
 

@@ -126,16 +126,11 @@ void StepPanel::refresh() {
 }
 
 void StepPanel::showConfirmations(int step) {
-    while (QLayoutItem* item = m_confirmations->takeAt(0)) {
-        item->widget()->hide();
-        item->widget()->deleteLater();
-        item->widget()->setParent(nullptr);
-        delete item;
-    }
+    emptyLayout(*m_confirmations);
     if (step >= 0)
         for (const auto& c : m_hand.view().steps[static_cast<std::size_t>(step)].confirm) {
             m_confirmations->addWidget(new Confirmation(
-                onScreen(c.says), QStringLiteral("confirm%1").arg(m_confirmations->count())));
+                onScreen(c), QStringLiteral("confirm%1").arg(m_confirmations->count())));
         }
     keepFocusOrder(m_confirmations->parentWidget());
 }

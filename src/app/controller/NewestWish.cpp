@@ -15,8 +15,13 @@ void NewestWish::cancel() {
 }
 
 void NewestWish::start(Job job) {
-    const int mine = ++*m_wish;
+    ++*m_wish;
     m_busy = true;
+    add(std::move(job));
+}
+
+void NewestWish::add(Job job) {
+    const int mine = *m_wish;
     const Tell tell = [this, mine, wish = m_wish](std::function<void()> what) {
         QMetaObject::invokeMethod(
             this,

@@ -21,6 +21,8 @@ public:
     using Job = std::function<void(const std::function<bool()>& goOn, const Tell& tell)>;
     /// Runs a job as the newest wish.
     void start(Job job);
+    /// Runs a job after those that are under way or wait, and ends none of them.
+    void add(Job job);
     void cancel(); ///< what is under way
     [[nodiscard]] bool isBusy() const { return m_busy; }
 

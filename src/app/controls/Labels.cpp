@@ -63,6 +63,17 @@ void keepFocusOrder(QWidget* container) {
     }
 }
 
+void emptyLayout(QLayout& layout) {
+    while (QLayoutItem* item = layout.takeAt(0)) {
+        if (QWidget* widget = item->widget()) {
+            widget->hide();
+            widget->deleteLater();
+            widget->setParent(nullptr);
+        }
+        delete item;
+    }
+}
+
 QLayout* centred(QWidget* widget) {
     auto* row = new QHBoxLayout;
     row->addStretch();

@@ -30,20 +30,6 @@
 #include <cmath>
 
 namespace uttrin::app {
-namespace {
-
-void emptyLayout(QLayout* layout) {
-    while (QLayoutItem* item = layout->takeAt(0)) {
-        if (item->widget()) {
-            item->widget()->hide();
-            item->widget()->deleteLater();
-        }
-        delete item;
-    }
-}
-
-} // namespace
-
 RehearseStation::RehearseStation(LessonController& controller)
     : StationPage(controller), m_rigs(demonstrations()), m_runner(new RehearsalRunner(this)),
       m_clock(new QTimer(this)) {
@@ -141,7 +127,7 @@ std::vector<RigSetting> RehearseStation::settingsOf(int variant) const {
 
 /// What the person has set stays when another variant is chosen.
 void RehearseStation::fillKnobs() {
-    emptyLayout(m_knobRow);
+    emptyLayout(*m_knobRow);
     int index = 0;
     for (const RigKnob& knob : rig().knobs()) {
         auto* field = new KnobField(knob, QStringLiteral("knob%1").arg(++index));

@@ -12,6 +12,7 @@
 #include "app/conduct/ActInHand.h"
 #include "app/conduct/BellRinger.h"
 #include "app/conduct/ClassWindow.h"
+#include "app/conduct/KeptForecasts.h"
 #include "app/controller/Dialogs.h"
 #include "app/controller/PageStack.h"
 #include "app/controls/Labels.h"
@@ -54,7 +55,9 @@
 namespace uttrin::app {
 
 MainWindow::MainWindow(LessonController& controller)
-    : m_controller(controller), m_hand(new ActInHand(controller, this)), m_analyses(new ActAnalyses(controller, this)),
+    : m_controller(controller), m_forecasts(new KeptForecasts(this)),
+      m_hand(new ActInHand(controller, *m_forecasts, this)),
+      m_analyses(new ActAnalyses(controller, *m_forecasts, this)),
       m_bells(new BellRinger(controller, this)), m_tools(new ToolWindows(controller, this)) {
     setWindowTitle(QStringLiteral("Uttrin"));
     constexpr QSize kLeast(960, 540); // px; a screen that is smaller, or shows all twice as large, scrolls it

@@ -22,6 +22,7 @@ class ActInHand;
 class BellRinger;
 class BenchStrip;
 class ClassWindow;
+class KeptForecasts;
 class MessageLine;
 class MinuteTape;
 class PhaseMap;
@@ -102,6 +103,7 @@ private:
     void dropUnchangedSample();
 
     LessonController& m_controller;
+    KeptForecasts* m_forecasts;
     ActInHand* m_hand;
     ActAnalyses* m_analyses;
     BellRinger* m_bells;

@@ -20,10 +20,11 @@
 namespace uttrin::app {
 namespace {
 
-void settle() {
+/// Lets the window do what it has to, for so long, ms.
+void settle(qint64 wait = 250) {
     QElapsedTimer timer;
     timer.start();
-    while (timer.elapsed() < 250)
+    while (timer.elapsed() < wait)
         QApplication::processEvents(QEventLoop::AllEvents, 50);
 }
 
@@ -96,11 +97,8 @@ bool takeScreenshots(MainWindow& window, LessonController& controller, const QSt
         settle();
     };
     press("runFace_1");
-    constexpr int kLearning = 4000; // ms
-    QElapsedTimer learning;
-    learning.start();
-    while (learning.elapsed() < kLearning)
-        QApplication::processEvents(QEventLoop::AllEvents, 50);
+    constexpr qint64 kLearning = 4000, kWorkingOut = 15'000; // ms
+    settle(kLearning);
     shoot("conduct");
     window.findChild<QAction*>(QStringLiteral("actionClass"))->trigger();
     settle();
@@ -117,10 +115,7 @@ bool takeScreenshots(MainWindow& window, LessonController& controller, const QSt
     window.findChild<QTableView*>(QStringLiteral("workTable"))->selectRow(3);
     shoot("work-up");
     press("workFace_1");
-    constexpr int kWorkingOut = 15'000; // ms
-    learning.restart();
-    while (learning.elapsed() < kWorkingOut)
-        QApplication::processEvents(QEventLoop::AllEvents, 50);
+    settle(kWorkingOut);
     shoot("work-up-act");
     press("workFaceActs_0");
     at(Station::Report);

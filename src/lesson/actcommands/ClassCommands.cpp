@@ -40,18 +40,13 @@ std::vector<std::string> choicesOf(const Question& q) {
 }
 
 Question questionInWords(const std::string& words) {
-    const auto trim = [](const std::string& text) {
-        const auto first = text.find_first_not_of(" \t");
-        return first == std::string::npos ? std::string()
-                                          : text.substr(first, text.find_last_not_of(" \t") - first + 1);
-    };
     Question q;
-    q.asks = trim(words);
+    q.asks = trimmed(words);
     const auto open = q.asks.rfind('['), close = q.asks.rfind(']');
     if (open != std::string::npos && close == q.asks.size() - 1 && close > open + 1) {
         q.kind = QuestionKind::Number;
-        q.unit = trim(q.asks.substr(open + 1, close - open - 1));
-        q.asks = trim(q.asks.substr(0, open));
+        q.unit = std::string(trimmed(q.asks.substr(open + 1, close - open - 1)));
+        q.asks = std::string(trimmed(q.asks.substr(0, open)));
         return q;
     }
     const auto mark = q.asks.find('?');
@@ -60,7 +55,7 @@ Question questionInWords(const std::string& words) {
     std::istringstream answers(q.asks.substr(mark + 1));
     q.asks = q.asks.substr(0, mark + 1);
     for (std::string answer; std::getline(answers, answer, '/');)
-        if (const std::string one = trim(answer); !one.empty())
+        if (const std::string one(trimmed(answer)); !one.empty())
             q.choices += (q.choices.empty() ? "" : "\n") + one;
     return q;
 }

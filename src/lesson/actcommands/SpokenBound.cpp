@@ -6,23 +6,13 @@
 #include <cctype>
 
 namespace uttrin {
-namespace {
-
-std::string trimmed(const std::string& text) {
-    const auto first = text.find_first_not_of(" \t");
-    return first == std::string::npos ? std::string()
-                                      : text.substr(first, text.find_last_not_of(" \t") - first + 1);
-}
-
-} // namespace
-
 std::optional<SpokenBound> boundIn(const std::string& words) {
     static const std::pair<const char*, StampBound> kWords[] = {
         {"<", StampBound::Below},         {">", StampBound::Above},     {"≤", StampBound::Below},
         {"≥", StampBound::Above},         {"under", StampBound::Below}, {"below", StampBound::Below},
         {"less than", StampBound::Below}, {"over", StampBound::Above},  {"above", StampBound::Above},
         {"more than", StampBound::Above}};
-    const std::string text = trimmed(words);
+    const std::string_view text = trimmed(words);
     for (const auto& [word, bound] : kWords) {
         const std::string_view w = word;
         if (text.size() < w.size() ||
@@ -30,9 +20,9 @@ std::optional<SpokenBound> boundIn(const std::string& words) {
                 return std::tolower(a) == std::tolower(b);
             }))
             continue;
-        std::string rest = trimmed(text.substr(w.size()));
+        std::string rest(trimmed(text.substr(w.size())));
         for (const char* end : {"°C", "degC", "°"}) // it is a figure of the field's unit
-            if (rest.ends_with(end)) rest = trimmed(rest.substr(0, rest.size() - std::string_view(end).size()));
+            if (rest.ends_with(end)) rest = trimmed(std::string_view(rest).substr(0, rest.size() - std::string_view(end).size()));
         std::ranges::replace(rest, ',', '.');
         if (const auto number = parseNumber(rest)) return SpokenBound{bound, *number};
     }

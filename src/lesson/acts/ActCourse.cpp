@@ -16,15 +16,15 @@ bool laysIce(const RigMove& move) {
 
 } // namespace
 
-ActCourse::ActCourse(const LessonModel& model, const Act& act, const Rehearsal& frozen, const RigStory& story)
-    : m_model(model), m_frozen(frozen), m_clockStart(clockStart(frozen)) {
+ActCourse::ActCourse(const LessonModel& model, const Act& act, const FrozenForecast& frozen)
+    : m_model(model), m_frozen(frozen.rehearsal), m_clockStart(clockStart(m_frozen)) {
     for (const Stamp& stamp : model.data().stamps)
         if (stamp.actId == act.id) {
             m_stamps.push_back(&stamp);
             if (stamp.kind == StampKind::Begun) m_begun = stamp.takenAt;
         }
-    collectMoves(frozen, story);
-    const int clock = frozen.setup.clockMove;
+    collectMoves(frozen.rig.story());
+    const int clock = m_frozen.setup.clockMove;
     const auto reference =
         clock >= 0 ? std::ranges::find(m_made, clock, &Made::move) : m_made.begin();
     if (reference == m_made.end()) return;
@@ -34,15 +34,14 @@ ActCourse::ActCourse(const LessonModel& model, const Act& act, const Rehearsal& 
 
 /// When the forecast has a move, s from its clock; at the clock's start where it has it never.
 double ActCourse::plannedFor(int move) const {
-    for (const RigEvent& e : m_frozen.run.events)
-        if (e.kind == RigEventKind::Moved && e.part == move) return e.seconds - m_clockStart;
-    return 0.0;
+    const auto at = movedAt(m_frozen, move);
+    return at ? *at - m_clockStart : 0.0;
 }
 
 /// Moves that were made with steps that are done, and ice that was seen laid on.
-void ActCourse::collectMoves(const Rehearsal& frozen, const RigStory& story) {
+void ActCourse::collectMoves(const RigStory& story) {
     constexpr Milliseconds kSame = 60'000; // a step and what is seen of it are one move
-    const auto& moves = frozen.setup.moves;
+    const auto& moves = m_frozen.setup.moves;
     const auto isMade = [&](int move) { return std::ranges::find(m_made, move, &Made::move) != m_made.end(); };
     std::optional<Milliseconds> lastIce;
     for (const Stamp* stamp : m_stamps) {
@@ -56,7 +55,7 @@ void ActCourse::collectMoves(const Rehearsal& frozen, const RigStory& story) {
             }
         } else if (stamp->kind == StampKind::Seen && stamp->what == plain(thingsSeen()[kIceOn])) {
             if (lastIce && stamp->takenAt - *lastIce < kSame) continue;
-            for (int move = std::max(frozen.setup.clockMove, -1) + 1; move < static_cast<int>(moves.size());
+            for (int move = std::max(m_frozen.setup.clockMove, -1) + 1; move < static_cast<int>(moves.size());
                  ++move)
                 if (!isMade(move) && laysIce(moves[static_cast<std::size_t>(move)])) {
                     m_made.push_back({move, stamp->takenAt});

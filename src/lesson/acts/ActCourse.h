@@ -1,5 +1,6 @@
 #pragma once
 
+#include "FrozenForecast.h"
 #include "lesson/model/LessonModel.h"
 #include "rehearsal/Observed.h"
 
@@ -8,8 +9,8 @@ namespace uttrin {
 /// How an act went by its stamps, on the clock of its forecast.
 class ActCourse {
 public:
-    /// @param frozen  the rehearsal with which it went live. @param story  of its rig and variant.
-    ActCourse(const LessonModel& model, const Act& act, const Rehearsal& frozen, const RigStory& story);
+    /// @param model, frozen  outlive this.
+    ActCourse(const LessonModel& model, const Act& act, const FrozenForecast& frozen);
 
     [[nodiscard]] const std::vector<const Stamp*>& stamps() const { return m_stamps; } ///< by time
     [[nodiscard]] std::optional<Milliseconds> begun() const { return m_begun; }
@@ -26,7 +27,7 @@ public:
 
 private:
     [[nodiscard]] double plannedFor(int move) const;
-    void collectMoves(const Rehearsal& frozen, const RigStory& story);
+    void collectMoves(const RigStory& story);
     const LessonModel& m_model;
     const Rehearsal& m_frozen;
     std::vector<const Stamp*> m_stamps;

@@ -177,6 +177,8 @@ ActForecast ActForecasts::of(const LessonSession& s, const Act& act) {
     return f;
 }
 
+bool isToCome(const Act& act) { return act.state != ActState::Done && act.state != ActState::Skipped; }
+
 PeriodRow periodRow(const LessonModel& model) {
     if (model.data().period) return *model.data().period;
     PeriodRow row;

@@ -45,6 +45,9 @@ private:
     std::map<Key, ActForecast> m_known;
 };
 
+/// Whether an act is still done: it is neither done nor skipped.
+[[nodiscard]] bool isToCome(const Act& act);
+
 /// The period of a lesson: as it was set, else as long as its first plan says.
 [[nodiscard]] PeriodRow periodRow(const LessonModel& model);
 [[nodiscard]] Period periodOf(const LessonModel& model);

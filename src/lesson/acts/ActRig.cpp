@@ -101,4 +101,6 @@ Result<ActRig> readActRig(const std::string& text) {
     return rig;
 }
 
+Result<ActRig> rigOf(const Act& act) { return readActRig(act.frozen.empty() ? act.rig : act.frozen); }
+
 } // namespace uttrin

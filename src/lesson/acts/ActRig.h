@@ -1,5 +1,6 @@
 #pragma once
 
+#include "notebook/Records.h"
 #include "rehearsal/rigfile/RigFile.h"
 
 #include <optional>
@@ -19,6 +20,8 @@ struct ActRig {
     [[nodiscard]] const RigFile* rig() const;
     /// Of the variant; -1 for the file as it is, or if it has no such variant.
     [[nodiscard]] int variantPlace() const;
+    /// Of the variant.
+    [[nodiscard]] const RigStory& story() const { return rig()->story(variantPlace()); }
     /// The room, the variant's settings, this teacher's own: later ones win.
     [[nodiscard]] std::vector<RigSetting> settings() const;
     /// Why it cannot be an act; empty if it can.
@@ -29,5 +32,7 @@ struct ActRig {
 [[nodiscard]] std::string writeActRig(const ActRig& rig);
 /// BadInput says what cannot be read and what is accepted.
 [[nodiscard]] Result<ActRig> readActRig(const std::string& json);
+/// The rig of an act: as it was frozen when it went live, before that as it is planned.
+[[nodiscard]] Result<ActRig> rigOf(const Act& act);
 
 } // namespace uttrin

@@ -27,4 +27,7 @@ struct ActTapeView {
 /// An act that goes on stands where it was begun, once it is known when the period began.
 [[nodiscard]] ActTapeView actTapeView(const LessonSession& session, ActForecasts& forecasts);
 
+/// Brings a tape to another moment: only the hand and the bells move.
+void follow(ActTapeView& view, const LessonSession& session);
+
 } // namespace uttrin

@@ -109,8 +109,8 @@ std::vector<QuestionView> questionsOf(const LessonSession& s, const Act& act) {
     std::vector<QuestionView> views;
     for (const Question& q : s.model().data().questions)
         if (q.actId == act.id) views.push_back(viewOf(s.model(), q));
-    if (const auto rig = readActRig(act.frozen.empty() ? act.rig : act.frozen)) {
-        const RigStory& story = rig->rig()->story(rig->variantPlace());
+    if (const auto rig = rigOf(act)) {
+        const RigStory& story = rig->story();
         for (std::size_t i = 0; i < story.steps.size(); ++i) {
             const int step = static_cast<int>(i);
             if (story.steps[i].question && std::ranges::find(views, std::optional(step), &QuestionView::step) ==
@@ -174,7 +174,6 @@ ClassView classView(const LessonSession& s, const Act& act, const ConductView& v
         if (const double at = clockStart(r) + *view.seconds; at <= r.run.samples.back().seconds)
             v.pressure = Text::tr("{} kPa inside", fixed(r.watchedAt(r.sampleAt(at)).pascal / 1000.0, 1));
     }
-    if (view.current) v.step = view.steps[static_cast<std::size_t>(*view.current)].says;
     v.cautions = view.cautions;
     v.bells = bellsOf(s);
     return v;

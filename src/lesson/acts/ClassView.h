@@ -44,7 +44,6 @@ struct ClassView {
     bool showsForecast = false;
     Text temperature, temperatureUnit, read; ///< the last that was read, and when
     Text pressure;                           ///< inside, by the forecast; empty until it is revealed
-    Text step;                               ///< what is done now
     std::vector<Text> cautions;
     Text scald;     ///< of what was read last
     std::vector<BellView> bells;

@@ -9,8 +9,6 @@
 #include "rehearsal/CoolingFit.h"
 #include "rehearsal/StoryFigures.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 
@@ -63,7 +61,7 @@ void addSteps(ConductView& v, const RigStory& story, const ToldStory& told,
         s.says = told.steps[i];
         if (!step.see.empty()) s.see = Text::data(step.see);
         for (const RigConfirmation& c : step.confirm)
-            s.confirm.push_back({Text::data(c.says), !c.hazard.empty()});
+            s.confirm.push_back(Text::data(c.says));
         for (const Stamp* stamp : stamps) {
             if (stamp->step != static_cast<int>(i)) continue;
             const bool skipped = stamp->kind == StampKind::Skipped;
@@ -115,25 +113,6 @@ ConductView::Point pointOf(const StampedTemperature& read, const Stamp& stamp, d
 
 } // namespace
 
-Result<FrozenForecast> frozenForecast(const std::string& frozen, bool drawn) {
-    const auto rig = readActRig(frozen);
-    if (!rig) return tl::unexpected(rig.error());
-    auto played = rehearse(*rig->rig(), rig->settings());
-    if (!played) return tl::unexpected(played.error());
-    FrozenForecast forecast{std::move(*played), {}};
-    if (!drawn) return forecast;
-    if (auto outlook = outlookOf(*rig->rig(), rig->settings())) forecast.outlook = std::move(*outlook);
-    return forecast;
-}
-
-std::shared_ptr<const FrozenForecast> FrozenForecasts::of(const Act& act) {
-    if (act.frozen.empty()) return nullptr;
-    if (const auto known = m_known.find(act.frozen); known != m_known.end()) return known->second;
-    auto forecast = frozenForecast(act.frozen);
-    return m_known[act.frozen] =
-               forecast ? std::make_shared<const FrozenForecast>(std::move(*forecast)) : nullptr;
-}
-
 Result<std::string> toFreeze(const LessonSession& s, const Act& act) {
     auto rig = readActRig(act.rig);
     if (!rig) return tl::unexpected(rig.error());
@@ -146,50 +125,10 @@ Result<std::string> toFreeze(const LessonSession& s, const Act& act) {
     return writeActRig(*rig);
 }
 
-namespace {
-
-/// Whether the move after those that were made is due by a forecast, and not stamped; or was, and is held back.
-bool isOverdue(const Rehearsal& r, const Observed& observed, double heldUntil) {
-    constexpr double kAtOnce = 1.0; // s
-    const int made = observed.moves.empty() ? r.setup.clockMove : observed.moves.back().move;
-    const double clock = clockStart(r);
-    return std::ranges::any_of(r.run.events, [&](const RigEvent& e) {
-        const double at = e.seconds - clock;
-        return e.kind == RigEventKind::Moved && e.part > made &&
-               (at < observed.now || std::abs(at - heldUntil) < kAtOnce);
-    });
-}
-
-} // namespace
-
-std::optional<LearningTask> learningTask(const LessonSession& s, const Act& act, const FrozenForecast& frozen,
-                                         const LearnedForecast* learned) {
-    const auto rig = readActRig(act.frozen);
-    if (!rig) return std::nullopt;
-    const ActCourse course(s.model(), act, frozen.rehearsal, rig->rig()->story(rig->variantPlace()));
-    LearningTask task{*rig->rig(), rig->settings(), course.observed(s.clock().now()), act.frozen};
-    if (!course.clockRuns()) return std::nullopt;
-    for (const auto& r : task.observed.readings)
-        task.key += fmt::format(" {}:{}:{}", static_cast<int>(r.kind), r.seconds, r.kelvin);
-    for (const auto& m : task.observed.moves)
-        task.key += fmt::format(" {}@{}", m.move, m.seconds);
-    const bool overdue = learned ? isOverdue(learned->likeliest, task.observed, learned->heldUntil)
-                                 : isOverdue(frozen.rehearsal, task.observed, -1.0);
-    if (task.observed.readings.empty() && task.observed.moves.empty() && !overdue) return std::nullopt;
-    if (!overdue) return task;
-    // What is overdue is expected later and later: worked out each half minute, for the next two.
-    constexpr double kStep = 30.0;
-    const double step = std::floor(task.observed.now / kStep);
-    task.observed.now = kStep * (step + 2.0);
-    task.key += fmt::format(" now {}", step);
-    return task;
-}
-
 void follow(ConductView& v, const LessonSession& s, const Act& act, const FrozenForecast* frozen,
             const LearnedForecast* learned) {
-    const auto rig = readActRig(act.frozen.empty() ? act.rig : act.frozen);
-    if (!v.begun || !v.live || !frozen || !rig) return;
-    const ActCourse course(s.model(), act, frozen->rehearsal, rig->rig()->story(rig->variantPlace()));
+    if (!v.begun || !v.live || !frozen) return;
+    const ActCourse course(s.model(), act, *frozen);
     const Milliseconds now = s.clock().now();
     v.seconds = course.fromClock(now);
     v.now = momentText(*frozen, *v.seconds);
@@ -205,7 +144,7 @@ ConductView conductView(const LessonSession& s, const Act& act, const FrozenFore
     v.live = act.state == ActState::GoingOn;
     v.canBegin = act.kind == ActKind::Demonstration &&
                  (act.state == ActState::Planned || act.state == ActState::Prepared);
-    const auto rig = readActRig(act.frozen.empty() ? act.rig : act.frozen);
+    const auto rig = rigOf(act);
     if (!rig) return v;
     const int offset = s.model().lesson().utcOffsetMin;
     std::vector<const Stamp*> stamps;
@@ -214,14 +153,14 @@ ConductView conductView(const LessonSession& s, const Act& act, const FrozenFore
             stamps.push_back(&stamp);
             if (stamp.kind == StampKind::Begun) v.begun = stamp.takenAt;
         }
-    const RigStory& story = rig->rig()->story(rig->variantPlace());
+    const RigStory& story = rig->story();
     const ToldStory told = toldStory(story, forecast ? &forecast->rehearsal : nullptr);
     v.cautions = told.cautions;
     addSteps(v, story, told, stamps, offset);
     follow(v, s, act, forecast, learned);
     std::optional<ActCourse> course;
     if (forecast) {
-        course.emplace(s.model(), act, forecast->rehearsal, story);
+        course.emplace(s.model(), act, *forecast);
         v.since = countedFrom(forecast->rehearsal);
     }
     for (auto stamp = stamps.rbegin(); stamp != stamps.rend(); ++stamp) {

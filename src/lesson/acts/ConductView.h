@@ -2,31 +2,8 @@
 
 #include "ActCourse.h"
 #include "ActForecast.h"
-#include "rehearsal/learning/LearnedForecast.h"
-
-#include <memory>
 
 namespace uttrin {
-
-/// The forecast of an act as it stood when it went live.
-struct FrozenForecast {
-    Rehearsal rehearsal;
-    Outlook outlook; ///< empty where it could not be drawn
-};
-
-/// The forecast of what is frozen of an act. BadInput where its rig cannot be played.
-/// @param drawn  with the outlook too, which takes as long as forty rehearsals.
-[[nodiscard]] Result<FrozenForecast> frozenForecast(const std::string& frozen, bool drawn = true);
-
-/// Frozen forecasts, worked out once for each. Not thread-safe.
-class FrozenForecasts {
-public:
-    /// Null for an act that has none, or whose rig cannot be played.
-    [[nodiscard]] std::shared_ptr<const FrozenForecast> of(const Act& act);
-
-private:
-    std::map<std::string, std::shared_ptr<const FrozenForecast>> m_known; ///< by what is frozen
-};
 
 /// The rig of an act with the room as it is known now, to be kept when it goes live. BadInput says what is
 /// wrong with it.
@@ -34,14 +11,10 @@ private:
 
 /// An act as it is conducted.
 struct ConductView {
-    struct Confirmation {
-        Text says;
-        bool must = false; ///< whoever leaves it out is shown the hazard, and led no further
-    };
     struct Step {
         enum State { Done, Skipped, Current, ToCome } state = ToCome;
         Text kind, says, see;
-        std::vector<Confirmation> confirm;
+        std::vector<Text> confirm; ///< what must be so before it
         Text when; ///< of its stamp
     };
     struct Moment {
@@ -56,7 +29,7 @@ struct ConductView {
         std::optional<bool> inBand; ///< whether it lies within the frozen band; none beyond its time
     };
     RowId act = 0;
-    Text title, state;
+    Text title;
     bool live = false, canBegin = false;
     std::vector<Step> steps;
     std::optional<int> current; ///< the step to do
@@ -80,19 +53,6 @@ struct ConductView {
 [[nodiscard]] ConductView conductView(const LessonSession& session, const Act& act,
                                       const FrozenForecast* frozen,
                                       const LearnedForecast* learned = nullptr);
-
-/// What there is to learn from in an act that goes on.
-struct LearningTask {
-    RigFile rig;
-    std::vector<RigSetting> settings;
-    Observed observed;
-    std::string key; ///< equal where the same would be learned
-};
-/// Nothing while nothing was read, no move was stamped after its clock started, and none is overdue.
-/// @param learned  what was learned before; null if nothing was.
-[[nodiscard]] std::optional<LearningTask> learningTask(const LessonSession& session, const Act& act,
-                                                       const FrozenForecast& frozen,
-                                                       const LearnedForecast* learned = nullptr);
 
 /// Brings a view to another moment: only the time and what the forecasts say of it move.
 /// @param learned  from what was read until now; null if nothing was.

@@ -14,8 +14,6 @@ namespace {
 constexpr double kSecondsAMinute = 60.0;
 
 bool counts(const Act& act) { return act.state != ActState::Skipped; }
-bool isToCome(const Act& act) { return counts(act) && act.state != ActState::Done; }
-
 Text wantedText(Resource what, const Text& from, const Text& to, const Text& names) {
     switch (what) {
     case Resource::Pump:
@@ -151,6 +149,12 @@ std::optional<Milliseconds> onTheDay(const Lesson& lesson, const std::string& cl
     return *midnight + static_cast<Milliseconds>(minutes * kSecondsAMinute * 1000.0);
 }
 
+std::optional<double> periodMinute(const LessonModel& model, Milliseconds at) {
+    const auto& period = model.data().period;
+    if (!period || !period->bellAt) return std::nullopt;
+    return static_cast<double>(at - *period->bellAt) / 1000.0 / kSecondsAMinute;
+}
+
 Text periodTime(const LessonModel& model, double minute) {
     const PeriodRow row = periodRow(model);
     if (!row.bellAt) return Text::tr("minute {}", fixed(minute, 0));
@@ -198,10 +202,7 @@ PeriodView periodView(const LessonSession& s, ActForecasts& forecasts) {
     }
     std::ranges::stable_sort(v.todo, {}, &PeriodView::Todo::minute);
     frame(v);
-    if (const PeriodRow row = periodRow(model); row.bellAt) {
-        const double now = static_cast<double>(s.clock().now() - *row.bellAt) / 1000.0 / kSecondsAMinute;
-        if (now >= v.from && now <= v.to) v.now = now;
-    }
+    if (const auto now = periodMinute(model, s.clock().now()); now && *now >= v.from && *now <= v.to) v.now = now;
     v.summary = summaryOf(v, model);
     return v;
 }

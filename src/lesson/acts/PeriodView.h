@@ -58,6 +58,9 @@ struct PeriodView {
 /// The moment of a time of day, "10:00", on the day of the lesson; nothing for what is none.
 [[nodiscard]] std::optional<Milliseconds> onTheDay(const Lesson& lesson, const std::string& clock);
 
+/// The minute of the period at a moment; nothing where nobody has said when the bell rings.
+[[nodiscard]] std::optional<double> periodMinute(const LessonModel& model, Milliseconds at);
+
 /// A minute of the period as a person says it: "09:31", or "minute −29" where nobody has said when the bell
 /// rings.
 [[nodiscard]] Text periodTime(const LessonModel& model, double minute);

@@ -1,8 +1,9 @@
 #include "ActsExchange.h"
 
+#include "ExportedLine.h"
 #include "json/JsonText.h"
 #include "lesson/model/Clock.h"
-#include "notebook/CsvColumns.h"
+#include "notebook/Csv.h"
 
 #include <fmt/format.h>
 #include <nlohmann/json.hpp>
@@ -65,92 +66,67 @@ std::string cellOf(const Json& value) {
     return value.is_null() ? std::string() : value.is_string() ? csvText(value.get<std::string>()) : value.dump();
 }
 
-/// A record's values by the names of its columns, whatever they were written in.
-class Row {
-public:
-    explicit Row(std::map<std::string, std::string> cells) : m_cells(std::move(cells)) {}
-    [[nodiscard]] std::string text(const char* column) const {
-        const auto found = m_cells.find(column);
-        return found == m_cells.end() ? std::string() : found->second;
-    }
-    template <typename T>
-    Result<void> word(const char* column, T& into) const {
-        const auto value = valueOf<T>(text(column));
-        if (!value) return tl::unexpected(value.error());
-        into = *value;
-        return {};
-    }
-    Result<void> number(const char* column, std::optional<double>& into) const {
-        const std::string cell = text(column);
-        if (cell.empty()) return {};
-        const auto value = parseNumber(cell);
-        if (!value)
-            return fail(Failure::BadInput, Text::tr("{}: {}", std::string_view(column), value.error().message));
-        into = *value;
-        return {};
-    }
-    Result<void> whole(const char* column, std::optional<int>& into) const {
-        std::optional<double> value;
-        constexpr double kMost = 1e7;
-        if (const auto read = number(column, value); !read) return read;
-        if (value && !(std::abs(*value) < kMost))
-            return fail(Failure::BadInput, Text::tr("{}: at most {}", std::string_view(column), 1e7));
-        if (value) into = static_cast<int>(*value);
-        return {};
-    }
+/// What a JSON object holds, as a line under the names of its keys; objects and lists in it are left out.
+struct JsonLine {
+    CsvRecord header, record;
 
-private:
-    std::map<std::string, std::string> m_cells;
+    JsonLine(const Json& object, std::size_t number) {
+        record.line = static_cast<int>(number);
+        for (const auto& item : object.items()) {
+            if (item.value().is_structured()) continue;
+            header.fields.push_back(item.key());
+            record.fields.push_back(cellOf(item.value()));
+        }
+    }
+    [[nodiscard]] ExportedLine line() const { return {header, record}; }
 };
 
-Result<Act> actOf(const Row& row) {
+template <typename T>
+Result<T> readOr(const ExportedLine& line, T value) {
+    if (line.failure()) return fail(Failure::BadInput, *line.failure());
+    return value;
+}
+
+/// An identifier that must be there.
+template <typename E>
+void needed(ExportedLine& line, std::string_view name, E& into) {
+    if (line.text(name).empty()) line.refuse(name, Text::tr("there is none"));
+    line.identified(name, into);
+}
+
+Result<Act> actOf(ExportedLine line) {
     Act a;
-    a.title = row.text("title");
-    if (a.title.empty()) return fail(Failure::BadInput, Text::tr("an act without a title"));
-    std::optional<int> starts;
-    const Result<void> all[] = {row.word("kind", a.kind),          row.word("doer", a.doer),
-                                row.word("state", a.state),        row.whole("starts_s", starts),
-                                row.whole("lasts_s", a.lastsS),    row.whole("ready_s", a.readyS),
-                                row.number("ready_k", a.readyK)};
-    for (const auto& read : all)
-        if (!read) return tl::unexpected(read.error());
-    a.startsS = starts.value_or(0);
-    if (const std::string why = row.text("why_skipped"); !why.empty()) a.whySkipped = why;
-    a.rig = row.text("rig");
-    a.frozen = row.text("frozen");
+    a.title = line.text("title");
+    if (a.title.empty()) line.refuse("title", Text::tr("an act without a title"));
+    needed(line, "kind", a.kind);
+    needed(line, "doer", a.doer);
+    needed(line, "state", a.state);
+    a.startsS = line.whole("starts_s").value_or(0);
+    a.lastsS = line.whole("lasts_s");
+    a.readyS = line.whole("ready_s");
+    a.readyK = line.value("ready_k");
+    if (std::string why = line.text("why_skipped"); !why.empty()) a.whySkipped = std::move(why);
+    a.rig = line.text("rig");
+    a.frozen = line.text("frozen");
     if (a.kind == ActKind::Lab) a.kind = ActKind::PlainBlock; // its plan is not in this file
-    return a;
+    return readOr(line, std::move(a));
 }
 
-Result<Stamp> stampOf(const Row& row) {
+Result<Stamp> stampOf(ExportedLine line) {
     Stamp s;
-    const Result<void> all[] = {row.word("stamp", s.kind), row.whole("step", s.step),
-                                row.number("value", s.value)};
-    for (const auto& read : all)
-        if (!read) return tl::unexpected(read.error());
-    if (!row.text("bound").empty())
-        if (const auto read = row.word("bound", s.bound); !read) return tl::unexpected(read.error());
-    std::optional<double> ms;
-    if (const auto read = row.number("taken_at_ms", ms); !read) return tl::unexpected(read.error());
-    const auto iso = timeOfIso(row.text("taken_at"));
-    constexpr double kFarthest = 1e14; // ms
-    if (!(ms && std::abs(*ms) < kFarthest) && !iso)
-        return fail(Failure::BadInput, Text::tr("taken_at: accepted: 2026-04-24T08:42:07+02:00"));
-    s.takenAt = ms ? static_cast<Milliseconds>(*ms) : *iso;
-    s.what = row.text("what");
-    s.unit = row.text("unit");
-    s.place = row.text("place");
-    s.instrument = row.text("instrument");
-    return s;
-}
-
-Row rowOf(const Json& object) {
-    std::map<std::string, std::string> cells;
-    for (const auto& item : object.items())
-        if (!item.value().is_structured() && !item.value().is_null())
-            cells[item.key()] =
-                item.value().is_string() ? item.value().get<std::string>() : item.value().dump();
-    return Row(std::move(cells));
+    needed(line, "stamp", s.kind);
+    s.step = line.whole("step");
+    s.value = line.value("value");
+    line.identified("bound", s.bound);
+    const auto ms = line.moment("taken_at_ms");
+    const auto at = ms ? ms : timeOfIso(line.text("taken_at"));
+    if (!at) line.refuse("taken_at", Text::tr("it is no time such as 2026-04-24T08:42:07+02:00"));
+    s.takenAt = at.value_or(0);
+    s.what = line.text("what");
+    s.unit = line.text("unit");
+    s.place = line.text("place");
+    s.instrument = line.text("instrument");
+    return readOr(line, std::move(s));
 }
 
 Result<ImportedActs> whole(ImportedActs acts) {
@@ -184,35 +160,32 @@ Json questionsOf(const LessonModel& model, RowId act) {
     return list;
 }
 
-Result<ImportedAct::Asked> askedOf(const Json& object) {
-    const Row row = rowOf(object);
+Result<ImportedAct::Asked> askedOf(const Json& object, std::size_t number) {
+    const JsonLine own(object, number);
+    ExportedLine line = own.line();
     ImportedAct::Asked asked;
     Question& q = asked.question;
-    q.asks = row.text("asks");
-    q.unit = row.text("unit");
-    q.choices = row.text("choices");
-    q.result = row.text("result");
-    std::optional<double> locked, revealed;
-    const Result<void> all[] = {row.word("kind", q.kind), row.whole("step", q.step),
-                                row.number("locked_at_ms", locked), row.number("revealed_at_ms", revealed)};
-    for (const auto& read : all)
-        if (!read) return tl::unexpected(read.error());
-    if (q.asks.empty()) return fail(Failure::BadInput, Text::tr("a question without words"));
-    if (locked) q.lockedAt = static_cast<Milliseconds>(*locked);
-    if (revealed) q.revealedAt = static_cast<Milliseconds>(*revealed);
+    q.asks = line.text("asks");
+    if (q.asks.empty()) line.refuse("asks", Text::tr("a question without words"));
+    q.unit = line.text("unit");
+    q.choices = line.text("choices");
+    q.result = line.text("result");
+    needed(line, "kind", q.kind);
+    q.step = line.whole("step");
+    q.lockedAt = line.moment("locked_at_ms");
+    q.revealedAt = line.moment("revealed_at_ms");
     const auto answers = object.find("answers");
-    if (answers == object.end() || !answers->is_array()) return asked;
-    for (const Json& one : *answers) {
-        if (!one.is_object()) continue;
-        const Row said = rowOf(one);
+    for (std::size_t i = 0; answers != object.end() && answers->is_array() && i < answers->size(); ++i) {
+        if (!(*answers)[i].is_object()) continue;
+        const JsonLine one((*answers)[i], i + 1);
+        ExportedLine said = one.line();
         Answer a;
-        std::optional<int> votes;
-        if (!said.number("value", a.value) || !said.whole("votes", votes)) continue;
+        a.value = said.value("value");
+        a.votes = std::max(0, said.whole("votes").value_or(1));
         a.said = said.text("said");
-        a.votes = std::max(0, votes.value_or(1));
-        asked.answers.push_back(std::move(a));
+        if (!said.failure()) asked.answers.push_back(std::move(a));
     }
-    return asked;
+    return readOr(line, std::move(asked));
 }
 
 } // namespace
@@ -272,30 +245,26 @@ Result<ImportedActs> readActsCsv(std::string_view text) {
     if (records.empty() || std::ranges::find(records.front().fields, "stamp") == records.front().fields.end())
         return fail(Failure::BadInput, Text::tr("the first line does not name the columns of acts: act, title, "
                                                 "kind, …, stamp, taken_at, …"));
-    const auto& header = records.front().fields;
     ImportedActs acts;
     std::map<std::string, std::size_t> known; // by the act's number in the file
     for (std::size_t i = 1; i < records.size(); ++i) {
-        std::map<std::string, std::string> cells;
-        for (std::size_t c = 0; c < std::min(header.size(), records[i].fields.size()); ++c)
-            cells[header[c]] = textOfCsv(records[i].fields[c]);
-        const Row row(std::move(cells));
-        const std::string number = row.text("act");
+        const ExportedLine line(records.front(), records[i]);
+        const std::string number = line.text("act");
         if (!known.contains(number)) {
-            auto act = actOf(row);
+            auto act = actOf(line);
             if (!act) {
-                complain(acts, Text::tr("line {}: {}", records[i].line, act.error().message));
+                complain(acts, act.error().message);
                 continue;
             }
             known[number] = acts.acts.size();
             acts.acts.push_back({std::move(*act), {}, {}});
         }
-        if (row.text("stamp").empty()) continue;
-        auto stamp = stampOf(row);
+        if (line.text("stamp").empty()) continue;
+        auto stamp = stampOf(line);
         if (stamp)
             acts.acts[known[number]].stamps.push_back(std::move(*stamp));
         else
-            complain(acts, Text::tr("line {}: {}", records[i].line, stamp.error().message));
+            complain(acts, stamp.error().message);
     }
     return whole(std::move(acts));
 }
@@ -310,7 +279,7 @@ Result<ImportedActs> readActsJson(std::string_view text) {
     ImportedActs acts;
     for (std::size_t i = 0; i < list->size(); ++i) {
         const Json& one = (*list)[i];
-        auto act = one.is_object() ? actOf(rowOf(one))
+        auto act = one.is_object() ? actOf(JsonLine(one, i + 1).line())
                                    : Result<Act>(fail(Failure::BadInput, Text::tr("it is no object")));
         if (!act) {
             complain(acts, Text::tr("act {}: {}", i + 1, act.error().message));
@@ -320,19 +289,19 @@ Result<ImportedActs> readActsJson(std::string_view text) {
         const auto each = [&](const char* key, auto read) {
             const auto items = one.find(key);
             if (items == one.end() || !items->is_array()) return;
-            for (const Json& item : *items)
-                if (item.is_object())
-                    if (const auto done = read(item); !done)
+            for (std::size_t n = 0; n < items->size(); ++n)
+                if (const Json& item = (*items)[n]; item.is_object())
+                    if (const auto done = read(item, n + 1); !done)
                         complain(acts, Text::tr("act {}: {}", i + 1, done.error().message));
         };
-        each("stamps", [&](const Json& item) -> Result<void> {
-            auto stamp = stampOf(rowOf(item));
+        each("stamps", [&](const Json& item, std::size_t number) -> Result<void> {
+            auto stamp = stampOf(JsonLine(item, number).line());
             if (!stamp) return tl::unexpected(stamp.error());
             imported.stamps.push_back(std::move(*stamp));
             return {};
         });
-        each("questions", [&](const Json& item) -> Result<void> {
-            auto asked = askedOf(item);
+        each("questions", [&](const Json& item, std::size_t number) -> Result<void> {
+            auto asked = askedOf(item, number);
             if (!asked) return tl::unexpected(asked.error());
             imported.questions.push_back(std::move(*asked));
             return {};

@@ -1,5 +1,6 @@
 #include "ExportedReadings.h"
 
+#include "ExportedLine.h"
 #include "lesson/model/Clock.h"
 #include "plan/PlanJson.h"
 
@@ -9,57 +10,8 @@
 namespace uttrin {
 namespace {
 
-/// A line of an own export by the names of its columns.
-class Line {
-public:
-    Line(const CsvRecord& header, const CsvRecord& record) : m_header(header), m_record(record) {}
-
-    [[nodiscard]] int number() const { return m_record.line; }
-    [[nodiscard]] std::string text(std::string_view name) const {
-        for (std::size_t i = 0; i < m_header.fields.size() && i < m_record.fields.size(); ++i)
-            if (m_header.fields[i] == name) return textOfCsv(m_record.fields[i]);
-        return {};
-    }
-    /// A number, or nothing where the cell is empty; what is no number is kept as the failure.
-    [[nodiscard]] std::optional<double> value(std::string_view name) {
-        const std::string cell = text(name);
-        if (cell.empty()) return std::nullopt;
-        const auto number = parseNumber(cell);
-        if (!number) return refuse(name, number.error().message), std::nullopt;
-        return *number;
-    }
-    template <typename E>
-    void identified(std::string_view name, E& into) {
-        const std::string cell = text(name);
-        if (cell.empty()) return;
-        const auto known = valueOf<E>(cell);
-        if (known)
-            into = *known;
-        else
-            refuse(name, known.error().message);
-    }
-    void flag(std::string_view name, bool& into) {
-        const std::string cell = text(name);
-        if (cell == "yes" || cell == "true")
-            into = true;
-        else if (cell == "no" || cell == "false")
-            into = false;
-        else if (!cell.empty())
-            refuse(name, Text::tr("'{}' is neither yes nor no", shortened(cell)));
-    }
-    void refuse(std::string_view name, const Text& why) {
-        if (!m_failure) m_failure = Text::tr("line {}, column '{}': {}", m_record.line, name, why);
-    }
-    [[nodiscard]] const std::optional<Text>& failure() const { return m_failure; }
-
-private:
-    const CsvRecord& m_header;
-    const CsvRecord& m_record;
-    std::optional<Text> m_failure;
-};
-
 /// The zero check of a line, as its place in the run from 1 on; the same one is kept once.
-std::optional<RowId> zeroOf(Line& line, ImportedRun& run) {
+std::optional<RowId> zeroOf(ExportedLine& line, ImportedRun& run) {
     const auto first = line.value("zero_first"), second = line.value("zero_second");
     const auto at = timeOfIso(line.text("zero_at"));
     if (!first || !at) return std::nullopt;
@@ -70,7 +22,7 @@ std::optional<RowId> zeroOf(Line& line, ImportedRun& run) {
     return static_cast<RowId>(run.zeros.size());
 }
 
-Reading readingOf(Line& line, ImportedRun& run) {
+Reading readingOf(ExportedLine& line, ImportedRun& run) {
     Reading r;
     const bool arms = hasTwoArms(run.plan.rig.gauge.convention);
     const auto first = line.value(arms ? "left_arm" : "gauge"), temperature = line.value("temperature"),
@@ -125,7 +77,7 @@ Result<ImportedReadings> readOwnExport(const std::vector<CsvRecord>& records) {
     };
     bool known = false; // whether the rig of the run in hand could be read
     for (std::size_t i = 1; i < records.size(); ++i) {
-        Line line(records.front(), records[i]);
+        ExportedLine line(records.front(), records[i]);
         const std::string group = line.text("group"), rig = line.text("rig");
         const int number = static_cast<int>(std::clamp(line.value("run").value_or(1.0), 1.0, 1e6));
         if (!rig.empty()) { // a run begins

@@ -9,8 +9,6 @@
 #include "rehearsal/CoolingFit.h"
 #include "substances/SubstanceLibrary.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 
@@ -195,30 +193,20 @@ Text claimText(const ActCourse& course, const Rehearsal& frozen, const LessonMod
 ActAnalysis analyse(const LearningTask& task, const std::function<bool()>& goOn) {
     ActAnalysis a;
     a.key = task.key;
-    constexpr int kMembers = 40;
-    constexpr std::uint64_t kSeed = 1;
-    if (auto learned = learn(task.rig, task.settings, task.observed, kMembers, kSeed, goOn))
+    if (auto learned = learnFrom(task, goOn))
         a.learned = std::move(*learned);
     if (goOn && !goOn()) return a;
-    if (auto fault = searchFault(task.rig, task.settings, task.observed, goOn)) a.fault = std::move(*fault);
+    if (auto fault = searchFault(*task.rig.rig(), task.rig.settings(), task.observed, goOn)) a.fault = std::move(*fault);
     return a;
 }
 
 std::optional<LearningTask> analysisTask(const LessonSession& s, const Act& act, const FrozenForecast& frozen) {
-    const auto rig = readActRig(act.frozen);
-    if (!rig) return std::nullopt;
-    const ActCourse course(s.model(), act, frozen.rehearsal, rig->rig()->story(rig->variantPlace()));
+    const ActCourse course(s.model(), act, frozen);
     Milliseconds last = 0;
     for (const Stamp* stamp : course.stamps())
         last = std::max(last, stamp->takenAt);
-    LearningTask task{*rig->rig(), rig->settings(), course.observed(last), act.frozen};
+    LearningTask task = taskOf(act, frozen, course, last);
     if (task.observed.readings.empty() && task.observed.boiling.empty()) return std::nullopt;
-    for (const auto& r : task.observed.readings)
-        task.key += fmt::format(" {}:{}:{}", static_cast<int>(r.kind), r.seconds, r.kelvin);
-    for (const auto& b : task.observed.boiling)
-        task.key += fmt::format(" {}{}", b.begins ? '+' : '-', b.seconds);
-    for (const auto& m : task.observed.moves)
-        task.key += fmt::format(" {}@{}", m.move, m.seconds);
     return task;
 }
 
@@ -229,21 +217,21 @@ ActResult actResult(const LessonSession& s, const Act& act, const FrozenForecast
     v.title = Text::typed(act.title);
     v.questions = questionsOf(s, act);
     std::erase_if(v.questions, [](const QuestionView& q) { return q.id == 0; });
-    const auto rig = readActRig(act.frozen);
-    if (!rig || !frozen) {
+    if (!frozen) {
         v.verdict = Text::tr("It has not begun yet.");
         return v;
     }
-    const ActCourse course(s.model(), act, frozen->rehearsal, rig->rig()->story(rig->variantPlace()));
+    const ActCourse course(s.model(), act, *frozen);
     v.room = Text::tr("{} kPa", fixed(frozen->rehearsal.setup.model.roomPascal / 1000.0, 2));
     const LearnedForecast* learned = analysis && analysis->learned ? &*analysis->learned : nullptr;
     const Rehearsal& likeliest = learned ? learned->likeliest : frozen->rehearsal;
     addStamps(v, s.model(), course, *frozen, likeliest);
-    const auto settings = rig->settings();
+    const RigFile& rig = *frozen->rig.rig();
+    const auto settings = frozen->rig.settings();
     for (std::size_t i = 0; i < frozen->outlook.values.size(); ++i) {
-        const RigUncertainty& u = rig->rig()->uncertainties()[i];
-        v.values.push_back({Text::data(u.name), valueText(*rig->rig(), u, settings, frozen->outlook.values[i]),
-                            learned ? valueText(*rig->rig(), u, settings, learned->outlook.values[i])
+        const RigUncertainty& u = rig.uncertainties()[i];
+        v.values.push_back({Text::data(u.name), valueText(rig, u, settings, frozen->outlook.values[i]),
+                            learned ? valueText(rig, u, settings, learned->outlook.values[i])
                                     : Text()});
     }
     addLowest(v, course, likeliest, learned ? learned->outlook.band : frozen->outlook.band);

@@ -1,6 +1,7 @@
 #pragma once
 
 #include "lesson/acts/ClassView.h"
+#include "lesson/acts/LearningTask.h"
 #include "rehearsal/learning/FaultSearch.h"
 
 namespace uttrin {
@@ -32,7 +33,7 @@ struct ActResult {
         Text name, expected, found; ///< with 90 % intervals; found is empty where nothing was learned
     };
     RowId act = 0;
-    Text title, state, room;
+    Text title, room;
     Text verdict;               ///< in one sentence: whether it went as it should
     std::vector<Text> evidence; ///< of what it went otherwise
     bool asForeseen = true;

@@ -1,6 +1,5 @@
 #include "LearnedForecast.h"
 
-#include "rehearsal/Appearance.h"
 #include "rehearsal/CoolingFit.h"
 #include "rehearsal/InParallel.h"
 #include "rehearsal/UncertainValues.h"
@@ -25,15 +24,6 @@ struct Drawn {
     double lasts = 0.0; ///< s from when the clock starts
     bool played = false, stopped = false; ///< before its time
 };
-
-std::optional<double> lowestBoiling(const Rehearsal& r) {
-    std::optional<double> lowest;
-    for (std::size_t i = 0; i < r.run.samples.size(); ++i)
-        if (const VesselState& s = r.watchedAt(i);
-            boils(appearanceOf(r.watched(), s)) && (!lowest || s.kelvin < *lowest))
-            lowest = s.kelvin;
-    return lowest;
-}
 
 /// Normal numbers, a column each, whose spread is that of the whole, not only near it: few tell as much as
 /// many where all is straight.

@@ -196,10 +196,7 @@ void ActCard::showRig(const Act& act) {
         m_variant->addItem(tr("as in the file"));
         for (const RigVariant& v : rig->rig()->variants())
             m_variant->addItem(onScreen(Text::data(v.name)));
-        while (QLayoutItem* item = m_knobs->takeAt(0)) {
-            item->widget()->deleteLater();
-            delete item;
-        }
+        emptyLayout(*m_knobs);
         int number = 0;
         for (const RigKnob& knob : rig->rig()->knobs()) {
             const Text title = knob.reference == RigReference::None
