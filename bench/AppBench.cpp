@@ -1,3 +1,4 @@
+#include "app/conduct/ActInHand.h"
 #include "app/controller/LessonController.h"
 #include "app/controls/Theme.h"
 #include "app/map/PhaseMap.h"
@@ -5,6 +6,10 @@
 #include "app/rehearse/RehearseStation.h"
 #include "app/shell/MainWindow.h"
 #include "demo/DemoNotebook.h"
+#include "lesson/actcommands/ActCommands.h"
+#include "lesson/actcommands/ConductCommands.h"
+#include "lesson/acts/ActRig.h"
+#include "lesson/acts/ConductView.h"
 #include "lesson/commands/LessonCommands.h"
 #include "lesson/commands/SelectionCommands.h"
 #include "lesson/model/StartingPlan.h"
@@ -15,7 +20,9 @@
 #include "support/FakeClock.h"
 #include "support/TempDir.h"
 
+#include <QAbstractButton>
 #include <QApplication>
+#include <QLabel>
 #include <QLineEdit>
 #include <QTest>
 #include <benchmark/benchmark.h>
@@ -165,6 +172,53 @@ void captureToShown(benchmark::State& state) {
     }
 }
 BENCHMARK(captureToShown)->Arg(0)->Arg(1000)->Unit(benchmark::kMillisecond)->UseRealTime();
+
+/// From the key to the step stamped on disk and on the screen, the forecast drawn again with it.
+void stepConfirmedToShown(benchmark::State& state) {
+    SampleWindow sample;
+    sample.window.show();
+    sample.window.goTo(Station::Run);
+    sample.window.findChild<QAbstractButton*>(QStringLiteral("runFace_1"))->click();
+    QTest::qWait(3000); // its forecast is drawn, and what was read is learned
+    auto* done = sample.window.findChild<QAbstractButton*>(QStringLiteral("conductDone"));
+    auto* heading = sample.window.findChild<QLabel*>(QStringLiteral("conductHeading"));
+    for (auto _ : state) {
+        const QString before = heading->text();
+        done->click();
+        QApplication::processEvents();
+        if (heading->text() == before) state.SkipWithError("the step is not shown as done");
+        state.PauseTiming();
+        sample.controller.carryOut(&LessonCommands::undo);
+        QTest::qWait(300);
+        state.ResumeTiming();
+    }
+}
+BENCHMARK(stepConfirmedToShown)->Unit(benchmark::kMillisecond)->UseRealTime()->Iterations(30);
+
+/// A tick of the page while four acts go on: time, forecast, drawing, tape and bells follow it.
+void tickOfFourActs(benchmark::State& state) {
+    SampleWindow sample;
+    for (const char* rig : {"bell-jar", "syringe", "snow-under-vacuum"}) {
+        Act act;
+        act.kind = ActKind::Demonstration;
+        act.title = rig;
+        act.rig = std::string(R"({"rig":")") + rig + R"(","values":{}})";
+        const auto id = sample.controller.carryOut(&ActCommands::add, act);
+        const auto frozen = toFreeze(sample.controller.session(), *sample.controller.session().model().act(*id));
+        sample.controller.carryOut(&ConductCommands::begin, *id, *frozen);
+    }
+    sample.window.show();
+    sample.window.goTo(Station::Run);
+    sample.window.findChild<QAbstractButton*>(QStringLiteral("runFace_1"))->click();
+    QTest::qWait(4000);
+    auto* hand = sample.window.findChild<app::ActInHand*>();
+    for (auto _ : state) {
+        sample.clock.time += 100;
+        emit hand->moved();
+        QApplication::processEvents();
+    }
+}
+BENCHMARK(tickOfFourActs)->Unit(benchmark::kMillisecond);
 
 /// From a changed value to a path of it, or a part of one, on the screen.
 void firstPathAfterAChange(benchmark::State& state, std::string_view id) {

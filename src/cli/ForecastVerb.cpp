@@ -1,6 +1,6 @@
 #include "RigArguments.h"
 #include "Verbs.h"
-#include "lesson/acts/ObservedCsv.h"
+#include "lesson/exchange/ObservedCsv.h"
 #include "physics/Constants.h"
 #include "rehearsal/learning/LearnedForecast.h"
 #include "text/PlainFormat.h"

@@ -7,6 +7,7 @@
 #include "lesson/commands/SelectionCommands.h"
 #include "lesson/exchange/ActsExchange.h"
 #include "lesson/model/Clock.h"
+#include "report/LessonBook.h"
 #include "report/PrepSheet.h"
 
 #include <fmt/format.h>
@@ -100,6 +101,20 @@ Answer scheduleOf(Opened& of) {
     return a;
 }
 
+/// Prep sheet, the paper of each act with what is worked out of it, and the lab report.
+Answer wholeLesson(Opened& of, bool student, const std::string& out) {
+    FrozenForecasts frozen;
+    const auto know = [&](const Act& act) {
+        KnownOfAct known{frozen.of(act), nullptr};
+        if (known.frozen)
+            if (const auto task = analysisTask(of.session, act, *known.frozen))
+                known.analysis = std::make_shared<const ActAnalysis>(analyse(*task));
+        return known;
+    };
+    return written(
+        lessonBook(of.session, of.forecasts, student ? PaperFor::Pupils : PaperFor::Teacher, know), out);
+}
+
 Answer importActs(const std::string& file, const std::string& acts) {
     if (acts.empty())
         throw Refusal{{Failure::BadInput, Text::tr("import needs a file: lesson import FILE acts.json")}};
@@ -123,17 +138,22 @@ Answer importActs(const std::string& file, const std::string& acts) {
 Job addLesson(VerbOptions& verb) {
     struct In {
         std::string what, file, acts, format = "csv", out = ".";
+        bool student = false;
     };
     auto in = std::make_shared<In>();
-    verb.add("what", in->what, "info, export or import").required().oneOf({"info", "export", "import"});
+    verb.add("what", in->what, "info, export, import, or report: the whole lesson as one file")
+        .required()
+        .oneOf({"info", "export", "import", "report"});
     verb.add("file", in->file, "notebook (.uttrin)").required();
     verb.add("acts", in->acts, "import: acts as they were exported, .csv or .json");
     verb.add("--format", in->format, "export: csv or json").oneOf({"csv", "json"}).showDefault();
-    verb.add("--out", in->out, "export: folder").showDefault();
+    verb.add("--out", in->out, "export: folder; report: lesson.pdf or lesson.html").showDefault();
+    verb.flag("--student", in->student, "report: the pupils’ sheets, without answers");
     return [in]() -> Answer {
         if (in->what == "import") return importActs(in->file, in->acts);
         Opened of(in->file);
         if (in->what == "info") return lessonInfo(of);
+        if (in->what == "report") return wholeLesson(of, in->student, in->out);
         const LessonModel& model = of.session.model();
         const std::filesystem::path path =
             std::filesystem::path(in->out) /
@@ -151,15 +171,19 @@ Job addLesson(VerbOptions& verb) {
 Job addPrep(VerbOptions& verb) {
     struct In {
         std::string file, out;
-        bool technician = false;
+        bool technician = false, handOver = false;
     };
     auto in = std::make_shared<In>();
     verb.add("file", in->file, "notebook (.uttrin)").required();
     verb.add("--out", in->out, "prep.pdf or prep.html").required();
     verb.flag("--technician", in->technician, "only what to fetch, to do and to mind beforehand");
+    verb.flag("--hand-over", in->handOver, "what is done with each act before the next group has it");
     return [in] {
         Opened of(in->file);
-        return written(prepSheet(of.session, of.forecasts, {in->technician}), in->out);
+        const auto kind = in->handOver     ? PrepSheetKind::HandOver
+                          : in->technician ? PrepSheetKind::Technician
+                                           : PrepSheetKind::Whole;
+        return written(prepSheet(of.session, of.forecasts, kind), in->out);
     };
 }
 

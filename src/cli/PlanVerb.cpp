@@ -47,7 +47,10 @@ Job addPlan(VerbOptions& verb) {
         }
         a.json["total_duration_s"] = sheet.totalSeconds;
         a.json["fits_period"] = sheet.fits;
-        a.json["second_run_fits"] = sheet.secondRunFits;
+        a.json["second_run_fits"] = sheet.second.fits;
+        a.json["second_run_s"] = std::isfinite(sheet.second.seconds) ? Json(sheet.second.seconds) : Json();
+        a.json["second_run_cooling_s"] =
+            std::isfinite(sheet.second.coolSeconds) ? Json(sheet.second.coolSeconds) : Json();
         a.json["cautions"] = Json::array();
         for (const Caution& c : sheet.cautions) {
             a.json["cautions"].push_back({{"id", c.id}, {"text", c.text}});

@@ -1,6 +1,6 @@
 #include "RigArguments.h"
 
-#include "rehearsal/Demonstrations.h"
+#include "rehearsal/library/RigLibrary.h"
 
 #include <algorithm>
 
@@ -8,6 +8,8 @@ namespace uttrin::cli {
 
 RigFile rigFrom(const std::string& word) {
     if (const Demonstration* shipped = findDemonstration(word)) return shipped->rig;
+    for (Demonstration& own : ownRigs().shelf().rigs)
+        if (own.id == word) return std::move(own.rig);
     return need(readRigFile(fileText(word)));
 }
 

@@ -14,6 +14,7 @@ namespace uttrin {
 namespace {
 
 constexpr int kSecondsAMinute = 60;
+constexpr const char* kAgain = "again"; // of a step that is repeated: not for the last time
 constexpr std::uint64_t kActSeed = 1604;
 // The room as the lesson has it, as an act freezes it.
 const std::vector<RigSetting> kRoom{{"/room/pressure", "94310 Pa"}, {"/room/temperature", "21 degC"}};
@@ -151,18 +152,8 @@ void writeFlask(Notebook::Editor& edit, RowId lesson) {
         stamps.read(seconds);
 }
 
-} // namespace
-
-void writeDemoActs(Notebook::Editor& edit, RowId lesson, RowId lab, Milliseconds bell) {
-    edit.insert(PeriodRow{0, lesson, bell, 55 * kSecondsAMinute, 1, 2});
-    Act talk;
-    talk.lessonId = lesson;
-    talk.title = "What boils first?";
-    talk.lastsS = 4 * kSecondsAMinute;
-    talk.state = ActState::Done;
-    edit.insert(talk);
-    writeJar(edit, lesson, bell);
-    writeFlask(edit, lesson);
+/// A lab of groups, led by its card: six of its points are taken.
+void writeLab(Notebook::Editor& edit, RowId lesson, RowId lab, Milliseconds bell) {
     Act eleven;
     eleven.lessonId = lesson;
     eleven.kind = ActKind::Lab;
@@ -171,7 +162,40 @@ void writeDemoActs(Notebook::Editor& edit, RowId lesson, RowId lab, Milliseconds
     eleven.startsS = 4 * kSecondsAMinute;
     eleven.state = ActState::GoingOn;
     eleven.setupId = lab;
-    edit.insert(eleven);
+    eleven.rig = R"({"rig":"lab-held-pressure","values":{}})";
+    const RowId id = edit.insert(eleven);
+    const auto put = [&](double minute, StampKind kind, std::optional<int> step, const char* what = "") {
+        Stamp s;
+        s.actId = id;
+        s.takenAt = bell + std::llround(1000.0 * kSecondsAMinute * minute);
+        s.kind = kind;
+        s.step = step;
+        s.what = what;
+        edit.insert(s);
+    };
+    put(4.0, StampKind::Begun, std::nullopt);
+    put(9.0, StampKind::Confirmed, 0);
+    constexpr int kTaken = 6;
+    constexpr double kEach = 1.8; // min
+    for (int point = 0; point < kTaken; ++point) {
+        put(10.0 + kEach * point, StampKind::Confirmed, 1, kAgain);
+        put(10.4 + kEach * point, StampKind::Confirmed, 2, kAgain);
+    }
+}
+
+} // namespace
+
+void writeDemoActs(Notebook::Editor& edit, RowId lesson, RowId lab, Milliseconds bell) {
+    edit.insert(PeriodRow{0, lesson, bell, 55 * kSecondsAMinute, 1, 2, 25, 500});
+    Act talk;
+    talk.lessonId = lesson;
+    talk.title = "What boils first?";
+    talk.lastsS = 4 * kSecondsAMinute;
+    talk.state = ActState::Done;
+    edit.insert(talk);
+    writeJar(edit, lesson, bell);
+    writeFlask(edit, lesson);
+    writeLab(edit, lesson, lab, bell);
     Act freezing = demonstration(lesson, "Freezing by boiling", 48, ActState::Planned);
     freezing.rig = R"({"rig":"freeze-by-boiling","variant":"calcium chloride","values":{}})";
     edit.insert(freezing);

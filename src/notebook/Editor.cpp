@@ -57,6 +57,22 @@ void removeRow(SQLite::Database& db, const char* table, RowId id) {
         throw NotebookFault(Text::tr("this was taken away in another window meanwhile; nothing was written"));
 }
 
+/// A period of which nothing is known has no row.
+void keepSupplies(SQLite::Database& db, RowId id, const PeriodRow& r) {
+    SQLite::Statement old(db, "DELETE FROM period_supplies WHERE id = ?");
+    old.bind(1, id);
+    old.exec();
+    if (!r.people && !r.iceG) return;
+    SQLite::Statement supplies(db, "INSERT INTO period_supplies (id, people, ice_g) VALUES (?, ?, ?)");
+    const auto bind = [&](int at, const std::optional<int>& value) {
+        value ? supplies.bind(at, *value) : supplies.bind(at);
+    };
+    supplies.bind(1, id);
+    bind(2, r.people);
+    bind(3, r.iceG);
+    supplies.exec();
+}
+
 } // namespace
 
 RowId Notebook::Editor::insert(const Lesson& r) { return insertRecord(m_notebook.m_state->statements, r); }
@@ -85,7 +101,11 @@ RowId Notebook::Editor::insert(const LiquidStart& r) {
 RowId Notebook::Editor::insert(const ZeroCheck& r) { return insertRecord(m_notebook.m_state->statements, r); }
 RowId Notebook::Editor::insert(const Note& r) { return insertRecord(m_notebook.m_state->statements, r); }
 RowId Notebook::Editor::insert(const Act& r) { return insertRecord(m_notebook.m_state->statements, r); }
-RowId Notebook::Editor::insert(const PeriodRow& r) { return insertRecord(m_notebook.m_state->statements, r); }
+RowId Notebook::Editor::insert(const PeriodRow& r) {
+    const RowId id = insertRecord(m_notebook.m_state->statements, r);
+    keepSupplies(m_notebook.m_state->db, id, r);
+    return id;
+}
 RowId Notebook::Editor::insert(const Stamp& r) {
     const RowId id = insertRecord(m_notebook.m_state->statements, r);
     if (r.bound == StampBound::None && r.instrument.empty()) return id;
@@ -122,6 +142,8 @@ void Notebook::Editor::update(const Act& before, const Act& after) {
 }
 void Notebook::Editor::update(const PeriodRow& before, const PeriodRow& after) {
     updateRecord(m_notebook.m_state->db, before, after);
+    if (before.people != after.people || before.iceG != after.iceG)
+        keepSupplies(m_notebook.m_state->db, after.id, after);
 }
 
 void Notebook::Editor::update(const Question& before, const Question& after) {

@@ -195,6 +195,12 @@ LessonData loadAll(StatementCache& statements, RowId lessonId) {
             data.period = p;
     }
     if (version >= kFirstVersionWithQuestions) loadQuestions(statements, data);
+    if (version >= kFirstVersionWithSupplies && data.period)
+        for (const PeriodSupplies& s :
+             tables::select<PeriodSupplies>(statements, "WHERE id = ?", data.period->id)) {
+            data.period->people = s.people;
+            data.period->iceG = s.iceG;
+        }
     return data;
 }
 

@@ -64,6 +64,7 @@ void placeOrphans(SQLite::Database& db) {
     db.exec("DELETE FROM answer WHERE question_id NOT IN (SELECT id FROM question)");
     db.exec("DELETE FROM bell WHERE lesson_id NOT IN (SELECT id FROM lesson)");
     db.exec("DELETE FROM period WHERE lesson_id NOT IN (SELECT id FROM lesson)");
+    db.exec("DELETE FROM period_supplies WHERE id NOT IN (SELECT id FROM period)");
     db.exec("DELETE FROM unlocking WHERE setup_id NOT IN (SELECT id FROM setup)");
     clear("room", "group_id", "class_group");
     clear("reading", "zero_id", "zero_check");
@@ -133,6 +134,7 @@ void copyReadable(SQLite::Database& from, SQLite::Database& to) {
     copyTable<Answer>(from, to);
     copyTable<BellRow>(from, to);
     copyTable<PeriodRow>(from, to);
+    copyTable<PeriodSupplies>(from, to);
     copyTable<Picture>(from, to);
     copyTable<Photo>(from, to);
     placeOrphans(to);

@@ -36,6 +36,7 @@ void build(SQLite::Database& db, int version) {
     if (version >= kFirstVersionWithLiquidStarts) db.exec(kLiquidStartTable);
     if (version >= kFirstVersionWithActs) db.exec(kActTable);
     if (version >= kFirstVersionWithQuestions) db.exec(kQuestionTables);
+    if (version >= kFirstVersionWithSupplies) db.exec(kSuppliesTable);
     db.exec(fmt::format("PRAGMA application_id = {}; PRAGMA user_version = {}", kApplicationId, version));
 }
 
@@ -58,6 +59,7 @@ void upgradeSchema(SQLite::Database& db, int from) {
     if (from < kFirstVersionWithLiquidStarts) db.exec(kLiquidStartTable);
     if (from < kFirstVersionWithActs) db.exec(kActTable);
     if (from < kFirstVersionWithQuestions) db.exec(kQuestionTables);
+    if (from < kFirstVersionWithSupplies) db.exec(kSuppliesTable);
     db.exec(fmt::format("PRAGMA user_version = {}", kSchemaVersion));
     transaction.commit();
 }

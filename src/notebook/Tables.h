@@ -197,6 +197,13 @@ struct Table<PeriodRow> {
 };
 
 template <>
+struct Table<PeriodSupplies> {
+    static constexpr std::string_view name = "period_supplies";
+    static constexpr std::array<std::string_view, 3> columns{"id", "people", "ice_g"};
+    static auto fields(auto& r) { return std::tie(r.id, r.people, r.iceG); }
+};
+
+template <>
 struct Table<Picture> {
     static constexpr std::string_view name = "picture";
     static constexpr std::array<std::string_view, 2> columns{"id", "bytes"};

@@ -59,8 +59,9 @@ public:
         text(p.text, p.muted ? 9 : 10, false, p.muted ? kMuted : kInk, 0, 6);
     }
     void operator()(const BulletList& list) {
+        if (list.columns > 1) return inColumns(list);
         for (const auto& item : list.items)
-            text(Text::set("•  {}", item), 10, false, kInk, 0, 3);
+            text(bullet(item), 10, false, kInk, 0, 3);
     }
     void operator()(const CautionBox& c) { boxed(Text::set("\u26A0  {}", c.text), false); }
     void operator()(const Banner& b) { boxed(b.text, true); }
@@ -100,6 +101,26 @@ public:
     }
 
 private:
+    static Text bullet(const Text& item) { return Text::set("•  {}", item); }
+    /// A list beside itself: it takes less of the page.
+    void inColumns(const BulletList& list) {
+        QTextTableFormat format;
+        format.setBorder(0);
+        format.setCellPadding(3);
+        format.setCellSpacing(0);
+        format.setWidth(QTextLength(QTextLength::PercentageLength, 100));
+        const int count = static_cast<int>(list.items.size());
+        const int rows = std::max(1, (count + list.columns - 1) / list.columns);
+        format.setColumnWidthConstraints(QList<QTextLength>(
+            list.columns, QTextLength(QTextLength::PercentageLength, 100.0 / list.columns)));
+        QTextTable* table = m_cursor.insertTable(rows, list.columns, format);
+        const QTextCharFormat letters = characters(9, false, kInk);
+        for (int i = 0; i < count; ++i)
+            table->cellAt(i % rows, i / rows)
+                .firstCursorPosition()
+                .insertText(said(bullet(list.items[static_cast<std::size_t>(i)])), letters);
+        m_cursor.movePosition(QTextCursor::End);
+    }
     /// Of a table with few columns: as wide as what stands in them needs; words take the rest. Of others even ones.
     QList<QTextLength> widthsOf(const Table& t) const {
         constexpr std::size_t kFew = 4;

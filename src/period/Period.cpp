@@ -7,7 +7,7 @@
 namespace uttrin {
 namespace {
 
-constexpr std::array kResources{Resource::Pump, Resource::Heater, Resource::TeachersHands};
+constexpr std::array kResources{Resource::Pump, Resource::Heater, Resource::TeachersHands, Resource::Hood};
 
 /// The acts that take a resource at a moment.
 std::vector<std::size_t> takersAt(std::span<const TimedAct> acts, Resource what, double moment) {
@@ -37,6 +37,32 @@ void wanted(const Period& period, std::span<const TimedAct> acts, Resource what,
     }
 }
 
+/// From the first portion for which there is not enough.
+std::optional<Conflict> iceRunsOut(const Period& period, std::span<const TimedAct> acts) {
+    if (!period.iceKg) return std::nullopt;
+    struct Portion {
+        double at, kg;
+        std::size_t act;
+    };
+    std::vector<Portion> portions;
+    for (std::size_t i = 0; i < acts.size(); ++i)
+        for (const TimedAct::Ice& ice : acts[i].ice)
+            portions.push_back({acts[i].starts + ice.at, ice.kg, i});
+    std::ranges::stable_sort(portions, {}, &Portion::at);
+    constexpr double kNothing = 1e-9; // kg
+    double left = *period.iceKg;
+    std::optional<Conflict> ends;
+    for (const Portion& p : portions) {
+        left -= p.kg;
+        if (left >= -kNothing) continue;
+        if (!ends) ends = Conflict{Conflict::IceRunsOut, {}, {}, p.at, p.at};
+        ends->to = std::max(p.at, acts[p.act].ends());
+        if (std::ranges::find(ends->acts, p.act) == ends->acts.end()) ends->acts.push_back(p.act);
+    }
+    if (ends) std::ranges::sort(ends->acts);
+    return ends;
+}
+
 } // namespace
 
 int Period::has(Resource what) const {
@@ -46,6 +72,7 @@ int Period::has(Resource what) const {
     case Resource::Heater:
         return heaters;
     case Resource::TeachersHands:
+    case Resource::Hood:
         break;
     }
     return 1;
@@ -65,6 +92,7 @@ std::vector<Conflict> conflictsOf(const Period& period, std::span<const TimedAct
         if (a.starts < period.earliest)
             all.push_back({Conflict::TooEarly, {}, {i}, a.starts, period.earliest});
     }
+    if (auto ends = iceRunsOut(period, acts)) all.push_back(std::move(*ends));
     std::ranges::stable_sort(all, {}, &Conflict::from);
     return all;
 }

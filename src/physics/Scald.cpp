@@ -32,4 +32,10 @@ Text scaldText(Temperature t) {
     return Text::tr("Liquid this hot scalds at once.");
 }
 
+Text coolBoilingText(Temperature t) {
+    constexpr double kAsUsual = 99.0; // °C
+    if (t.celsius() >= kAsUsual) return {};
+    return Text::tr("Boiling at this temperature does not sterilise, and does not cook faster.");
+}
+
 } // namespace uttrin

@@ -23,4 +23,7 @@ enum class Scald {
 /// "Scalds within seconds." for people; empty below 43 °C.
 [[nodiscard]] Text scaldText(Temperature t);
 
+/// What boiling at a temperature does not do: it does not sterilise, and cooks no faster. Empty from 99 °C on.
+[[nodiscard]] Text coolBoilingText(Temperature t);
+
 } // namespace uttrin

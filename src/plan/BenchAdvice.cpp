@@ -60,7 +60,7 @@ Text heatSourceFor(const Plan& plan) {
 
 } // namespace
 
-std::vector<Text> materialsFor(const Plan& plan) {
+std::vector<Text> thingsFor(const Plan& plan) {
     std::vector<Text> out;
     const bool heat = plan.method == Method::HoldPressure;
     out.emplace_back(heat ? Text::tr("round-bottomed flask rated for vacuum, on a stand")
@@ -91,7 +91,14 @@ std::vector<Text> materialsFor(const Plan& plan) {
         out.emplace_back(
             Text::tr("fume cupboard, or a cold trap before the pump and its exhaust led outdoors"));
     if (liquid.hasHazard("cold")) out.emplace_back(Text::tr("insulating gloves and a face shield"));
-    out.emplace_back(Text::tr("goggles for everyone, a shield in front of the glass, heat-proof gloves"));
+    out.emplace_back(Text::tr("safety screen"));
+    out.emplace_back(Text::tr("insulating gloves, a pair"));
+    return out;
+}
+
+std::vector<Text> materialsFor(const Plan& plan) {
+    std::vector<Text> out = thingsFor(plan);
+    out.emplace_back(Text::tr("eye protection, for everybody"));
     return out;
 }
 

@@ -5,6 +5,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <limits>
 #include <numbers>
 
 namespace uttrin {
@@ -20,6 +21,9 @@ constexpr double kRefillSeconds = 90.0; // pour in hot water, stir
 constexpr double kUsualHeatCapacity =
     2000.0; // J/(kg K), of most liquids, where a substance's own is not known
 constexpr double kSecondsPerMinute = 60.0;
+
+/// m2, of a sphere that holds so many litres.
+double sphereArea(double litre) { return std::cbrt(36.0 * std::numbers::pi) * std::pow(litre * 1e-3, 2.0 / 3.0); }
 
 double pumpSeconds(const Rig& rig, double fromPa, double toPa) {
     const double litres = std::max(rig.vesselLitre - rig.liquidLitre, 0.01);
@@ -37,6 +41,49 @@ double heatSeconds(const Rig& rig, const Substance& substance, double fromKelvin
     const double joule =
         rig.liquidLitre * 1e-3 * density.value_or(1000.0) * capacity * std::max(toKelvin - fromKelvin, 0.0);
     return joule / (rig.heaterWatt * kHeaterEfficiency);
+}
+
+/// J/K, of the liquid and of the glass that it wets.
+double heatCapacity(const Rig& rig, const Substance& substance, double kelvin) {
+    constexpr double kGlass = 840.0, kGlassDensity = 2230.0, kThick = 2.5e-3; // J/(kg K), kg/m3, m: borosilicate
+    const auto density = substance.condensedDensity(Temperature::fromKelvin(kelvin));
+    const auto& molar = substance.properties().liquidHeatCapacity;
+    const double capacity = molar ? molar->value / substance.facts().molarMass : kUsualHeatCapacity;
+    const double wetted = sphereArea(rig.vesselLitre) * std::clamp(rig.liquidLitre / rig.vesselLitre, 0.0, 1.0);
+    return rig.liquidLitre * 1e-3 * density.value_or(1000.0) * capacity + wetted * kThick * kGlassDensity * kGlass;
+}
+
+/// Time for a flask with its liquid to cool in still air, by Newton's law. Endless towards the room's temperature.
+double coolSeconds(const Rig& rig, const Substance& substance, double fromKelvin, double toKelvin, double roomKelvin) {
+    constexpr double kStillAir = 10.0; // W/(m2 K), free convection and what it radiates
+    if (toKelvin >= fromKelvin) return 0.0;
+    if (toKelvin <= roomKelvin) return std::numeric_limits<double>::infinity();
+    return heatCapacity(rig, substance, fromKelvin) / (kStillAir * sphereArea(rig.vesselLitre)) *
+           std::log((fromKelvin - roomKelvin) / (toKelvin - roomKelvin));
+}
+
+/// The same points once more but for the trial point, from where the first run ended.
+void estimateSecondRun(const Plan& plan, const Substance& substance, Pressure room, RunSheet& sheet) {
+    constexpr double kBelow = 3.0; // K, below the first boiling point, so that it does not flash when it is pumped
+    RunSheet::SecondRun& second = sheet.second;
+    const Target *first = nullptr, *last = nullptr;
+    for (const Target& t : sheet.targets) {
+        if (t.state != TargetState::Ok) continue;
+        last = &t;
+        if (t.trial) continue;
+        if (!first) first = &t;
+        ++second.points;
+        second.seconds += t.seconds;
+    }
+    if (!first) return;
+    second.fromCelsius = second.toCelsius = last->boils.celsius();
+    if (plan.method != Method::HoldPressure) return; // fresh water of the first temperature is poured in
+    second.toCelsius = std::min(second.fromCelsius, first->boils.celsius() - kBelow);
+    second.coolSeconds = coolSeconds(plan.rig, substance, kIcePointKelvin + second.fromCelsius,
+                                     kIcePointKelvin + second.toCelsius, kIcePointKelvin + sheet.roomCelsius);
+    second.seconds += second.coolSeconds + pumpSeconds(plan.rig, room.pascal(), first->absolute.pascal()) +
+                      heatSeconds(plan.rig, substance, kIcePointKelvin + second.toCelsius, first->boils.kelvin()) -
+                      (first->seconds - kSteadySeconds - kReadSeconds - kBleedSeconds);
 }
 
 /// Fills in the estimated times along the order of taking.
@@ -59,7 +106,8 @@ void estimateTimes(const Plan& plan, const Substance& substance, Pressure room, 
     }
     const double period = plan.periodMinutes * kSecondsPerMinute;
     sheet.fits = sheet.totalSeconds <= period;
-    sheet.secondRunFits = 2.0 * sheet.totalSeconds - kSetUpSeconds - kClearUpSeconds <= period;
+    estimateSecondRun(plan, substance, room, sheet);
+    sheet.second.fits = sheet.totalSeconds + sheet.second.seconds <= period;
 }
 
 Result<Target> describe(const Plan& plan, const Liquid& liquid, Pressure p, const RoomPressure& room) {
@@ -147,6 +195,7 @@ void setStart(const Plan& plan, const Substance& substance, std::optional<double
     const double hottest = std::max(facts.normalBoilingPoint, facts.triple).celsius();
     sheet.startCelsius = plan.startCelsius.value_or(std::clamp(room, facts.triple.celsius(), hottest));
     sheet.startAssumed = !plan.startCelsius && !roomCelsius;
+    sheet.roomCelsius = room;
 }
 
 } // namespace
@@ -194,6 +243,19 @@ Result<RunSheet> makeRunSheet(const Plan& plan, const RoomPressure& room, std::o
     sheet.materials = materialsFor(plan);
     sheet.cautions = cautionsFor(plan, room.method);
     return sheet;
+}
+
+Text secondRunText(const RunSheet& sheet) {
+    const RunSheet::SecondRun& second = sheet.second;
+    if (second.points == 0) return {};
+    if (!std::isfinite(second.coolSeconds))
+        return Text::tr("A second run does not fit: the flask does not cool below the room’s temperature.");
+    const Text fits = second.fits ? Text::tr("A second run of {} {1|point|points} fits too.", second.points, second.points)
+                                  : Text::tr("A second run of {} {1|point|points} does not fit.", second.points, second.points);
+    if (second.coolSeconds < kSecondsPerMinute) return fits;
+    return Text::sentences({fits, Text::tr("Before it the flask cools from {} to {} °C: {} min.",
+                                           fixed(second.fromCelsius, 0), fixed(second.toCelsius, 0),
+                                           fixed(second.coolSeconds / kSecondsPerMinute, 0))});
 }
 
 Result<Ladder> withSpacing(const Plan& plan, Spacing spacing, Pressure room) {

@@ -38,9 +38,18 @@ struct RunSheet {
     std::vector<Target> targets; ///< in the order of taking
     double totalSeconds = 0.0;   ///< of all targets that can be taken, with set-up and clearing away
     double startCelsius = 20.0;  ///< from which the times count
+    double roomCelsius = 20.0;   ///< to which a flask cools
     bool startAssumed = false;   ///< nobody has measured it, nor the room
     bool fits = true;            ///< into the period
-    bool secondRunFits = false;
+    /// A second run, right after the first: without the low trial point, once the liquid has cooled.
+    struct SecondRun {
+        std::size_t points = 0;
+        double fromCelsius = 0.0, toCelsius = 0.0; ///< between which it cools
+        double coolSeconds = 0.0;                  ///< 0 where fresh water is poured in
+        double seconds = 0.0;                      ///< of it all, the cooling too
+        bool fits = false;                         ///< into the period, after the first
+    };
+    SecondRun second;
     Text whyLowestFirst;
     std::vector<Text> materials;
     std::vector<Caution> cautions;
@@ -51,6 +60,9 @@ inline constexpr double kSetUpSeconds = 300.0;
 inline constexpr double kClearUpSeconds = 240.0;
 /// The room's temperature where nobody has read it.
 inline constexpr double kAssumedRoomCelsius = 20.0;
+
+/// Whether a second run fits, and what it takes.
+[[nodiscard]] Text secondRunText(const RunSheet& sheet);
 
 /// From what the minutes of a run sheet count: where the liquid is heated, and whether that was measured.
 [[nodiscard]] Text startText(const Plan& plan, const RunSheet& sheet);
@@ -75,6 +87,8 @@ inline constexpr double kAssumedRoomCelsius = 20.0;
 [[nodiscard]] Result<Plan> withSubstance(const Plan& plan, const std::string& substance, Pressure room);
 
 [[nodiscard]] std::vector<Text> materialsFor(const Plan& plan);
+/// The same for one rig, without what everybody in the room has one of.
+[[nodiscard]] std::vector<Text> thingsFor(const Plan& plan);
 /// @param room  how its pressure is had, where that is known.
 [[nodiscard]] std::vector<Caution> cautionsFor(const Plan& plan, std::optional<RoomMethod> room = {});
 

@@ -45,6 +45,14 @@ std::vector<double> evenSteps(double from, double to, double step) {
     return values;
 }
 
+int decimalsTyped(double value) {
+    constexpr int kMost = 2;
+    constexpr double kHair = 1e-6;
+    for (int d = 0; d < kMost; ++d)
+        if (const double scaled = value * std::pow(10.0, d); std::abs(scaled - std::round(scaled)) < kHair) return d;
+    return kMost;
+}
+
 Text fixed(double value, int decimals) { return Text::number(value, decimals); }
 
 Text fixedSigned(double value, int decimals) { return Text::number(value, decimals, true); }

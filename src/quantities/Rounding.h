@@ -13,6 +13,9 @@ namespace uttrin {
 /// Number of decimals that show one smallest division and no more (0.1 -> 1, 0.25 -> 2, 5 -> 0).
 [[nodiscard]] int decimalsForDivision(double division);
 
+/// As many decimals as a value that a person typed has, two at most.
+[[nodiscard]] int decimalsTyped(double value);
+
 /// The smallest round step, 1, 2 or 5 times a power of ten, that is not smaller than this. REQUIRES: above
 /// zero.
 [[nodiscard]] double roundStep(double least);

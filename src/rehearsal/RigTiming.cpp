@@ -32,15 +32,18 @@ double endOf(const Rehearsal& r) {
     return last > 0.0 ? std::min(whole, last + kAfterTheLast) : whole;
 }
 
-double iceOf(const Rehearsal& r) {
-    double kg = 0.0;
+std::vector<RigTiming::Portion> iceOf(const Rehearsal& r) {
+    std::vector<RigTiming::Portion> all;
+    const auto add = [&](double at, double kg) {
+        if (kg > 0.0) all.push_back({at, kg});
+    };
     for (const Contact& c : r.setup.model.contacts)
-        if (c.on) kg += c.iceKg;
+        if (c.on) add(0.0, c.iceKg);
     for (const RigEvent& e : r.run.events)
         if (e.kind == RigEventKind::Moved && e.part >= 0)
             for (const RigAction& a : r.setup.moves[static_cast<std::size_t>(e.part)].actions)
-                if (a.what == RigAction::Ice) kg += a.value;
-    return kg;
+                if (a.what == RigAction::Ice) add(e.seconds, a.value);
+    return all;
 }
 
 } // namespace
@@ -49,7 +52,9 @@ RigTiming timingOf(const Rehearsal& r) {
     RigTiming t;
     t.clock = clockStart(r);
     t.lasts = endOf(r);
-    t.iceKg = iceOf(r);
+    t.ice = iceOf(r);
+    for (const auto& portion : t.ice)
+        t.iceKg += portion.kg;
     /// A move, or several at once: from when, and when all of it is done.
     struct Moment {
         double from = 0.0, done = 0.0;

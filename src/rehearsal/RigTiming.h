@@ -21,6 +21,11 @@ struct RigTiming {
     std::vector<Spell> pump, heater; ///< while one runs
     std::vector<Spell> hands;        ///< about each move, and while it is set up
     double iceKg = 0.0;              ///< that is laid on in all
+    /// The same, portion by portion.
+    struct Portion {
+        double at = 0.0, kg = 0.0;
+    };
+    std::vector<Portion> ice;
 };
 
 /// Looks through a rehearsal that was played whole.

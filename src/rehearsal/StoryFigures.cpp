@@ -1,5 +1,6 @@
 #include "StoryFigures.h"
 
+#include "Materials.h"
 #include "physics/Constants.h"
 #include "quantities/Rounding.h"
 #include "rehearsal/rigfile/RigWords.h"
@@ -172,24 +173,27 @@ Text storyFigure(std::string_view name, const Rehearsal& played) {
     return found == std::end(kFigures) || !fluid ? dash() : found->figure({played, *fluid});
 }
 
+Text storyText(const std::string& text, const Rehearsal* played) {
+    std::vector<std::pair<std::string, Text>> figures;
+    for (const NamedFigure& n : kFigures)
+        if (text.find("{" + std::string(n.name) + "}") != std::string::npos)
+            figures.emplace_back(n.name, played ? storyFigure(n.name, *played) : Text::set("…"));
+    return Text::data(text, std::move(figures));
+}
+
 ToldStory toldStory(const RigStory& story, const Rehearsal* played) {
-    const auto told = [&](const std::string& text) {
-        std::vector<std::pair<std::string, Text>> figures;
-        for (const NamedFigure& n : kFigures)
-            if (text.find("{" + std::string(n.name) + "}") != std::string::npos)
-                figures.emplace_back(n.name, played ? storyFigure(n.name, *played) : Text::set("…"));
-        return Text::data(text, std::move(figures));
-    };
     const auto all = [&](const std::vector<std::string>& texts) {
         std::vector<Text> list;
         for (const std::string& text : texts)
-            list.push_back(told(text));
+            list.push_back(storyText(text, played));
         return list;
     };
-    std::vector<Text> steps;
+    std::vector<Text> materials, steps;
+    for (const Needed& n : neededFor(story, played))
+        materials.push_back(neededText(n));
     for (const RigStep& step : story.steps)
-        steps.push_back(told(step.says));
-    return {told(story.aim),    told(story.physics), all(story.materials), std::move(steps),
+        steps.push_back(storyText(step.says, played));
+    return {storyText(story.aim, played), storyText(story.physics, played), std::move(materials), std::move(steps),
             all(story.lookFor), all(story.mistakes), all(story.cautions)};
 }
 

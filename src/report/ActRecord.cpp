@@ -2,8 +2,10 @@
 
 #include "ReportParts.h"
 #include "physics/Constants.h"
+#include "quantities/Rounding.h"
 #include "rehearsal/CoolingFit.h"
 #include "rehearsal/StoryFigures.h"
+#include "rehearsal/card/ToldCard.h"
 
 #include <algorithm>
 #include <cmath>
@@ -22,11 +24,13 @@ struct Told {
     RigStory story;
     ToldStory told;
 
-    Told(const Act& act, const FrozenForecast* frozen)
-        : rig(rigOf(act)) {
+    Told(const LessonModel& model, const Act& act, const FrozenForecast* frozen)
+        : rig(cardOf(model, act)) {
         if (!rig) return;
         story = rig->story();
-        told = toldStory(story, frozen ? &frozen->rehearsal : nullptr);
+        // As it would go now, where it has no forecast yet: the amounts follow from it.
+        const auto played = frozen ? Result<Rehearsal>(frozen->rehearsal) : rehearse(*rig->rig(), rig->settings());
+        told = toldStory(story, played ? &*played : nullptr);
     }
 };
 
@@ -37,15 +41,40 @@ Text doerOf(const Act& act) {
 /// What this teacher set otherwise than the rig has it, and the amounts that follow.
 std::vector<Text> amounts(const Told& t) {
     std::vector<Text> list = t.told.materials;
+    const auto settings = t.rig->settings();
     for (const RigKnob& knob : t.rig->rig()->knobs()) {
-        const auto settings = t.rig->settings();
-        list.push_back(Text::set("{}: {}", Text::data(knob.name),
-                                 t.rig->rig()
-                                     ->setting(knob.pointers.front(),
-                                               t.rig->rig()->value(knob.pointers.front(), settings), settings)
-                                     .value));
+        const double shown = knob.unit->fromSi(t.rig->rig()->value(knob.pointers.front(), settings));
+        const Text value = Text::set("{} {}", fixed(shown, decimalsTyped(shown)), knob.unit->display);
+        list.push_back(knob.reference == RigReference::None
+                           ? Text::set("{}: {}", Text::data(knob.name), value)
+                           : Text::set("{}: {} {}", Text::data(knob.name), value, phraseOf(knob.reference)));
     }
     return list;
+}
+
+/// Who may do it, with what, in which vessels, and what stands at what after which step.
+void addCard(Document& d, const Told& t) {
+    const auto setup = t.rig->rig()->setup(t.rig->settings());
+    if (!setup) return;
+    const ToldCard card = toldCard(t.story, *setup, t.rig->conditions);
+    for (const auto& section : card.sections) {
+        if (section.kind == ToldCard::Valves) continue;
+        Text all;
+        for (const Text& line : section.lines)
+            all = all.empty() ? line : Text::set("{}; {}", all, line);
+        d.blocks.emplace_back(Paragraph{Text::set("{}: {}", section.title, all)});
+    }
+    if (card.valves.empty()) return;
+    Table valves{Text::tr("What stands at what after each step"), {Text::tr("step")}, {}, {}};
+    for (const std::string& name : card.valves.names)
+        valves.columns.push_back(Text::data(name));
+    for (std::size_t step = 0; step < card.valves.after.size(); ++step) {
+        auto& row = valves.rows.emplace_back();
+        row.push_back(Text::set("{}", step + 1));
+        for (std::size_t i = 0; i < card.valves.names.size(); ++i)
+            row.push_back(valveAfter(card.valves, step, i));
+    }
+    d.blocks.emplace_back(std::move(valves));
 }
 
 void addCautions(Document& d, const std::vector<Text>& cautions) {
@@ -137,6 +166,17 @@ void addTables(Document& d, const ActResult& r) {
     if (!v.rows.empty()) d.blocks.emplace_back(std::move(v));
 }
 
+/// Of a lab: how it was led. Its points are in the lab report.
+void addLab(Document& d, const LessonSession& s, const Act& act) {
+    d.blocks.emplace_back(Paragraph{Text::tr("Its points and what came of them are in the lab report.")});
+    const ConductView view = conductView(s, act, nullptr);
+    Table t{Text::tr("What was confirmed and seen"), {Text::tr("at"), Text::tr("what")}, {}, {}, true};
+    for (auto stamp = view.stamps.rbegin(); stamp != view.stamps.rend(); ++stamp)
+        t.rows.push_back({stamp->when, stamp->what});
+    if (!t.rows.empty()) d.blocks.emplace_back(std::move(t));
+    if (!view.hazard.empty()) d.blocks.emplace_back(CautionBox{view.hazard});
+}
+
 } // namespace
 
 Document actRecord(const LessonSession& s, const Act& act, const FrozenForecast* frozen,
@@ -144,9 +184,15 @@ Document actRecord(const LessonSession& s, const Act& act, const FrozenForecast*
     Document d;
     d.title = Text::tr("Record: {}", Text::typed(act.title));
     opening(d, s.model().lesson(), doerOf(act));
-    const Told t(act, frozen);
+    const Told t(s.model(), act, frozen);
     if (!t.rig) {
         d.blocks.emplace_back(Paragraph{t.rig.error().message});
+        return d;
+    }
+    if (act.kind == ActKind::Lab) {
+        addLab(d, s, act);
+        addCard(d, t);
+        addCautions(d, t.told.cautions);
         return d;
     }
     const ActResult r = actResult(s, act, frozen, analysis);
@@ -165,7 +211,8 @@ Document actRecord(const LessonSession& s, const Act& act, const FrozenForecast*
     d.blocks.emplace_back(Heading{2, Text::tr("Steps and confirmations")});
     d.blocks.emplace_back(BulletList{r.steps});
     d.blocks.emplace_back(Heading{2, Text::tr("What was used")});
-    d.blocks.emplace_back(BulletList{amounts(t)});
+    d.blocks.emplace_back(BulletList{amounts(t), 2});
+    addCard(d, t);
     d.blocks.emplace_back(Heading{2, Text::tr("Why")});
     d.blocks.emplace_back(Paragraph{t.told.physics});
     addCautions(d, t.told.cautions);
@@ -176,7 +223,7 @@ Document pupilsSheet(const LessonSession& s, const Act& act) {
     Document d;
     d.title = Text::typed(act.title);
     opening(d, s.model().lesson(), Text::tr("Name: ________________   Group: ________"));
-    const Told t(act, nullptr);
+    const Told t(s.model(), act, nullptr);
     if (t.rig) d.blocks.emplace_back(Paragraph{Text::data(t.story.aim)});
     d.blocks.emplace_back(Heading{2, Text::tr("Before it is done")});
     for (const QuestionView& q : questionsOf(s, act)) {
@@ -210,10 +257,11 @@ Document actGuide(const LessonSession& s, const Act& act) {
     Document d;
     d.title = Text::tr("Steps: {}", Text::typed(act.title));
     opening(d, s.model().lesson(), doerOf(act));
-    const Told t(act, nullptr);
+    const Told t(s.model(), act, nullptr);
     if (!t.rig) return d;
     d.blocks.emplace_back(Heading{2, Text::tr("To fetch")});
-    d.blocks.emplace_back(BulletList{amounts(t)});
+    d.blocks.emplace_back(BulletList{amounts(t), 2});
+    addCard(d, t);
     for (std::size_t i = 0; i < t.story.steps.size(); ++i) {
         const RigStep& step = t.story.steps[i];
         d.blocks.emplace_back(Heading{2, Text::tr("Step {}", i + 1)});

@@ -41,7 +41,7 @@ struct HtmlWriter {
     }
     void operator()(const Banner& b) { out += fmt::format("<p class=\"banner\">{}</p>\n", said(b.text)); }
     void operator()(const BulletList& list) {
-        out += "<ul>\n";
+        out += list.columns > 1 ? fmt::format("<ul style=\"columns: {}\">\n", list.columns) : "<ul>\n";
         for (const auto& item : list.items)
             out += fmt::format("<li>{}</li>\n", told(item));
         out += "</ul>\n";

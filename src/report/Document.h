@@ -20,6 +20,7 @@ struct Paragraph {
 };
 struct BulletList {
     std::vector<Text> items;
+    int columns = 1; ///< one below the other in each
 };
 struct Table {
     Text caption;

@@ -2,7 +2,7 @@
 
 #include "ReportParts.h"
 #include "lesson/acts/ActRig.h"
-#include "quantities/Rounding.h"
+#include "rehearsal/card/ToldCard.h"
 
 #include <algorithm>
 #include <set>
@@ -11,29 +11,40 @@ namespace uttrin {
 namespace {
 
 /// What acts take of the room: pumps, heaters, hands.
-std::vector<Text> roomNeeds(const LessonSession& s, ActForecasts& forecasts) {
+std::vector<Text> roomNeeds(const LessonSession& s, ActForecasts& forecasts, const std::set<RigNeed>& wanted) {
     std::set<Resource> taken;
     for (const Act& act : s.model().data().acts)
         if (isToCome(act))
             for (const Occupation& o : forecasts.of(s, act).timed.takes)
                 taken.insert(o.what);
     std::vector<Text> needs;
+    for (const RigNeed need : wanted)
+        needs.push_back(needText(need));
     if (taken.contains(Resource::Pump)) needs.push_back(Text::tr("a vacuum pump with power, its oil looked at"));
     if (taken.contains(Resource::Heater)) needs.push_back(Text::tr("a hob or heater with power"));
-    needs.push_back(Text::tr("a sink, and cold water at hand for burns"));
-    needs.push_back(Text::tr("eye protection for everybody in the room"));
     return needs;
 }
 
-void addActs(Document& d, const PeriodView& view, const LessonSession& s) {
-    Table t{Text::tr("Acts"),
+/// "09:58 Sealed flask. boiling chips: fresh; water: from the tap".
+Text setUpText(const Text& title, const std::vector<Text>& setUp) {
+    Text all;
+    for (const Text& one : setUp)
+        all = all.empty() ? one : Text::set("{}; {}", all, one);
+    return all.empty() ? title : Text::set("{} ({})", title, all);
+}
+
+void addActs(Document& d, const PeriodView& view, const LessonSession& s, ActForecasts& forecasts) {
+    d.blocks.emplace_back(Heading{2, Text::tr("Who does what, and how it is set up")});
+    Table t{{},
             {Text::tr("from"), Text::tr("to"), Text::tr("who, how long"), Text::tr("act")},
             {},
             {},
             true};
-    for (const auto& lane : view.lanes)
+    for (const auto& lane : view.lanes) {
+        const Act* act = s.model().act(lane.id);
         t.rows.push_back({periodTime(s.model(), lane.starts), periodTime(s.model(), lane.ends), lane.under,
-                          lane.title});
+                          setUpText(lane.title, act ? forecasts.of(s, *act).setUp : std::vector<Text>())});
+    }
     d.blocks.emplace_back(std::move(t));
 }
 
@@ -45,33 +56,68 @@ void addCautionsByAct(Document& d, const LessonSession& s, ActForecasts& forecas
         std::vector<Text> anew;
         for (const Text& c : forecasts.of(s, act).cautions)
             if (said.insert(plain(c)).second) anew.push_back(c);
+        Text all;
         for (const Text& c : anew)
-            d.blocks.emplace_back(CautionBox{Text::tr("{}: {}", Text::typed(act.title), c)});
+            all = all.empty() ? c : Text::set("{} {}", all, c);
+        if (!all.empty()) d.blocks.emplace_back(CautionBox{Text::tr("{}: {}", Text::typed(act.title), all)});
     }
     d.blocks.emplace_back(Paragraph{Text::tr("These are the usual cautions. Local rules, the maker’s rating of a "
                                              "vessel and qualified staff come first.")});
 }
 
+/// What each act leaves to be done, to be ticked off.
+void addHandOver(Document& d, const LessonSession& s, ActForecasts& forecasts) {
+    for (const Act& act : s.model().data().acts) {
+        const std::vector<Text> list = forecasts.of(s, act).handOver;
+        if (list.empty() || act.state == ActState::Skipped) continue;
+        d.blocks.emplace_back(Heading{2, Text::typed(act.title)});
+        BulletList boxes;
+        for (const Text& item : list)
+            boxes.items.push_back(Text::set("\u2610  {}", item));
+        d.blocks.emplace_back(std::move(boxes));
+    }
+    d.blocks.emplace_back(Paragraph{Text::tr("For the next group: whoever hands it over ticks it off.")});
+}
+
+Text titleOf(PrepSheetKind kind, const Text& lesson) {
+    switch (kind) {
+    case PrepSheetKind::Technician:
+        return Text::tr("To prepare: {}", lesson);
+    case PrepSheetKind::HandOver:
+        return Text::tr("Hand-over: {}", lesson);
+    case PrepSheetKind::Whole:
+        break;
+    }
+    return Text::tr("Prep sheet: {}", lesson);
+}
+
 } // namespace
 
-Document prepSheet(const LessonSession& s, ActForecasts& forecasts, const PrepOptions& options) {
+Document prepSheet(const LessonSession& s, ActForecasts& forecasts, PrepSheetKind kind) {
+    const bool technician = kind == PrepSheetKind::Technician;
     const PeriodView view = periodView(s, forecasts);
     Document d;
-    const Text lesson = Text::data(s.model().lesson().title);
-    d.title = options.technician ? Text::tr("To prepare: {}", lesson) : Text::tr("Prep sheet: {}", lesson);
+    d.title = titleOf(kind, Text::data(s.model().lesson().title));
     opening(d, s.model().lesson(), view.summary);
+    if (kind == PrepSheetKind::HandOver) {
+        addHandOver(d, s, forecasts);
+        return d;
+    }
     for (const auto& clash : view.clashes)
         d.blocks.emplace_back(CautionBox{clash.says});
     if (view.lanes.empty()) return d;
-    Table todo{Text::tr("What to do when"), {Text::tr("at"), Text::tr("what")}, {}, {}, true};
+    Table todo{{}, {Text::tr("at"), Text::tr("what")}, {}, {}, true};
     for (const auto& t : view.todo)
-        if (!options.technician || t.minute < 0.0) todo.rows.push_back({t.when, t.what});
-    if (!todo.rows.empty()) d.blocks.emplace_back(std::move(todo));
+        if (!technician || t.minute < 0.0) todo.rows.push_back({t.when, t.what});
+    if (!todo.rows.empty()) {
+        d.blocks.emplace_back(Heading{2, Text::tr("What to do when")});
+        d.blocks.emplace_back(std::move(todo));
+    }
     d.blocks.emplace_back(Heading{2, Text::tr("To fetch, for all of it")});
-    d.blocks.emplace_back(BulletList{view.fetch});
+    d.blocks.emplace_back(BulletList{view.fetch, 2});
     d.blocks.emplace_back(Heading{2, Text::tr("The room")});
-    d.blocks.emplace_back(BulletList{roomNeeds(s, forecasts)});
-    if (!options.technician) addActs(d, view, s);
+    d.blocks.emplace_back(BulletList{roomNeeds(s, forecasts, view.needs)});
+    if (!technician) addActs(d, view, s, forecasts);
     addCautionsByAct(d, s, forecasts);
     return d;
 }

@@ -1,5 +1,6 @@
 #include "SubstanceLibrary.h"
 
+#include "files/UserFolder.h"
 #include "ShippedTexts.h"
 #include "files/WholeFile.h"
 #include "json/JsonSchema.h"
@@ -82,14 +83,7 @@ SubstanceLibrary& substanceLibrary() {
     return library;
 }
 
-std::filesystem::path ownSubstanceFolder() {
-    const char* data = std::getenv("XDG_DATA_HOME"); // NOLINT(concurrency-mt-unsafe): read at the start only
-    const char* home = std::getenv("HOME");          // NOLINT(concurrency-mt-unsafe)
-    const std::filesystem::path base = data && *data
-                                           ? std::filesystem::path(data)
-                                           : std::filesystem::path(home ? home : ".") / ".local" / "share";
-    return base / "uttrin" / "substances";
-}
+std::filesystem::path ownSubstanceFolder() { return userDataFolder() / "substances"; }
 
 std::span<const Substance* const> substances() { return substanceLibrary().all(); }
 Result<const Substance*> findSubstance(std::string_view id) { return substanceLibrary().find(id); }

@@ -137,7 +137,7 @@ TEST_F(ClassWindowTest, WorkUpSaysHowItWentAndTheReportIsItsRecord) {
     EXPECT_TRUE(d->find<QTextBrowser>("resultTables")->toPlainText().contains(QStringLiteral("no time")));
     goTo(Station::Report);
     auto* papers = d->find<QComboBox>("reportPaper");
-    EXPECT_EQ(papers->count(), 7) << "lab, three demonstrations, two prep sheets, the whole";
+    EXPECT_EQ(papers->count(), 9) << "lab, its act, three demonstrations, three prep sheets, the whole";
     for (int i = 0; i < papers->count(); ++i) {
         papers->setCurrentIndex(i);
         emit papers->activated(i);

@@ -51,9 +51,9 @@ protected:
 TEST_F(ConductPageTest, AStepIsDoneOnlyWhenAllIsConfirmedAndEnterHeldDoesNothingMore) {
     EXPECT_FALSE(d->find<QAbstractButton>("conductDone")->isEnabled());
     d->press("conductBegin");
-    EXPECT_TRUE(d->text("conductHeading").startsWith(QStringLiteral("Step 1 of 7")));
+    EXPECT_TRUE(d->text("conductHeading").startsWith(QStringLiteral("Step 1 of 9")));
     d->press("conductDone");
-    EXPECT_TRUE(d->text("conductHeading").startsWith(QStringLiteral("Step 1 of 7")))
+    EXPECT_TRUE(d->text("conductHeading").startsWith(QStringLiteral("Step 1 of 9")))
         << "nothing is confirmed yet";
     EXPECT_TRUE(d->text("message").contains(QStringLiteral("Confirm first")));
     confirmAll();
@@ -61,17 +61,17 @@ TEST_F(ConductPageTest, AStepIsDoneOnlyWhenAllIsConfirmedAndEnterHeldDoesNothing
     done->setFocus();
     QTest::keyClick(done, Qt::Key_Return);
     Driver::settle();
-    EXPECT_TRUE(d->text("conductHeading").startsWith(QStringLiteral("Step 2 of 7")))
+    EXPECT_TRUE(d->text("conductHeading").startsWith(QStringLiteral("Step 2 of 9")))
         << d->text("conductHeading").toStdString();
     EXPECT_TRUE(done->hasFocus()) << "a confirmation never takes the keyboard by itself";
     QKeyEvent held(QEvent::KeyPress, Qt::Key_Return, Qt::NoModifier, QStringLiteral("\r"), true);
     for (int i = 0; i < 5; ++i)
         QApplication::sendEvent(done, &held);
     Driver::settle();
-    EXPECT_TRUE(d->text("conductHeading").startsWith(QStringLiteral("Step 2 of 7")));
+    EXPECT_TRUE(d->text("conductHeading").startsWith(QStringLiteral("Step 2 of 9")));
     d->window.findChild<QAction*>(QStringLiteral("actionUndo"))->trigger();
     Driver::settle();
-    EXPECT_TRUE(d->text("conductHeading").startsWith(QStringLiteral("Step 1 of 7")));
+    EXPECT_TRUE(d->text("conductHeading").startsWith(QStringLiteral("Step 1 of 9")));
 }
 
 TEST_F(ConductPageTest, WhatIsSeenIsOnKeysThatNoFieldTakes) {

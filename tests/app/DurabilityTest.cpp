@@ -106,6 +106,7 @@ TEST(Durability, StampsOfFourActsAndTheirBellsSurviveSigkill) {
     const auto path = dir / "acts.uttrin";
     ASSERT_TRUE(makeNotebook(path));
     ASSERT_EQ(setenv("DURABILITY_ACTS", "1", 1), 0);
+    ASSERT_EQ(setenv("DURABILITY_SPEED", "60", 1), 0); // a period in a minute
     std::mt19937 random(1604);
     std::size_t confirmed = 0;
     int bells = 0;
@@ -137,6 +138,7 @@ TEST(Durability, StampsOfFourActsAndTheirBellsSurviveSigkill) {
         ASSERT_GE(data.stamps.size(), confirmed) << "what was shown as stamped is lost";
     }
     ASSERT_EQ(unsetenv("DURABILITY_ACTS"), 0);
+    ASSERT_EQ(unsetenv("DURABILITY_SPEED"), 0);
     EXPECT_GT(confirmed, static_cast<std::size_t>(killsOfActs()) / 4U);
     EXPECT_GT(bells, 0);
     std::printf("%d kills, %zu stamps confirmed on screen, none lost; bells right %d times\n", killsOfActs(),

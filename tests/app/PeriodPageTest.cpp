@@ -78,7 +78,7 @@ TEST_F(PeriodPageTest, ALessonOfFourActsWithAFlaskReadyAtMinuteFiveTakesFewerTha
     EXPECT_LT(actions, 40);
     EXPECT_TRUE(d->text("periodTodo").contains(QStringLiteral("Sealed flask")))
         << d->text("periodTodo").toStdString();
-    EXPECT_TRUE(d->text("periodFetch").contains(QStringLiteral("ice: 180 g in all")));
+    EXPECT_TRUE(d->text("periodFetch").contains(QStringLiteral("ice, in portions: 180 g")));
 }
 
 TEST_F(PeriodPageTest, ByKeysAnActIsChosenMovedLengthenedAndTakenAway) {

@@ -102,9 +102,9 @@ TEST_F(ActResults, ThePrepSheetAddsUpWhatIsFetchedAndTheTechnicianGetsNoPhysics)
     addFlask("second flask");
     ASSERT_TRUE(ActCommands(*s).moveTo(id, -1200));
     const std::string sheet = asWritten(toHtml(prepSheet(*s, times), Wording()));
-    EXPECT_NE(sheet.find("ice: 360 g in all"), std::string::npos) << "three portions of 60 g for each of two";
+    EXPECT_NE(sheet.find("ice, in portions: 360 g"), std::string::npos) << "three portions of 60 g for each of two";
     EXPECT_NE(sheet.find("Local rules"), std::string::npos);
-    const std::string page = asWritten(toHtml(prepSheet(*s, times, {true}), Wording()));
+    const std::string page = asWritten(toHtml(prepSheet(*s, times, PrepSheetKind::Technician), Wording()));
     EXPECT_NE(page.find("minute −20"), std::string::npos);
     EXPECT_EQ(page.find("<h2>Why"), std::string::npos);
     EXPECT_LT(page.size(), sheet.size());

@@ -162,7 +162,7 @@ void makeVersion1(const std::filesystem::path& path) {
     }
     SQLite::Database db(path.string(), SQLite::OPEN_READWRITE);
     db.exec("DROP TABLE photo; DROP TABLE picture; DROP TABLE run_rig; DROP TABLE prediction_pressure; DROP "
-            "TABLE unlocking; DROP TABLE liquid_start; DROP TABLE answer; DROP TABLE question; DROP TABLE stamp_reading; DROP "
+            "TABLE unlocking; DROP TABLE liquid_start; DROP TABLE period_supplies; DROP TABLE answer; DROP TABLE question; DROP TABLE stamp_reading; DROP "
             "TABLE bell; DROP TABLE stamp; DROP TABLE act; DROP TABLE period; "
             "PRAGMA user_version = 1");
 }
@@ -199,7 +199,7 @@ TEST(Notebook, ANotebookOfTheVersionBeforeKeepsItsStamps) {
     }
     {
         SQLite::Database db((dir / "a.uttrin").string(), SQLite::OPEN_READWRITE);
-        db.exec("DROP TABLE answer; DROP TABLE question; DROP TABLE stamp_reading; DROP TABLE bell; "
+        db.exec("DROP TABLE period_supplies; DROP TABLE answer; DROP TABLE question; DROP TABLE stamp_reading; DROP TABLE bell; "
                 "PRAGMA user_version = 6");
     }
     auto notebook = *Notebook::open(dir / "a.uttrin");
@@ -252,6 +252,36 @@ TEST(Notebook, AnOlderNotebookThatIsReadOnlyIsReadAsItIs) {
     EXPECT_TRUE(notebook->readOnly());
     EXPECT_EQ(notebook->load(1).value().readings.size(), 2U);
     EXPECT_TRUE(notebook->load(1).value().photos.empty());
+}
+
+TEST(Notebook, WhatAPeriodHasIsKeptChangedAndUndone) {
+    const TempDir dir;
+    {
+        auto notebook = *Notebook::create(dir / "a.uttrin");
+        fill(notebook, 1);
+        ASSERT_TRUE(notebook.perform(Text::typed("Period"), [](Notebook::Editor& edit) {
+            PeriodRow p;
+            p.lessonId = 1;
+            p.lastsS = 3000;
+            p.people = 28;
+            edit.insert(p);
+        }));
+        const PeriodRow before = *notebook.load(1).value().period;
+        EXPECT_EQ(before.people, 28);
+        EXPECT_FALSE(before.iceG);
+        PeriodRow after = before;
+        after.people.reset();
+        after.iceG = 900;
+        ASSERT_TRUE(notebook.perform(Text::typed("Ice"), [&](Notebook::Editor& edit) { edit.update(before, after); }));
+        ASSERT_TRUE(notebook.undo());
+        EXPECT_EQ(notebook.load(1).value().period->people, 28);
+        ASSERT_TRUE(notebook.redo());
+    }
+    const auto again = *Notebook::open(dir / "a.uttrin");
+    EXPECT_FALSE(again.load(1).value().period->people);
+    EXPECT_EQ(again.load(1).value().period->iceG, 900);
+    ASSERT_TRUE(Notebook::salvage(dir / "a.uttrin", dir / "b.uttrin"));
+    EXPECT_EQ(Notebook::open(dir / "b.uttrin")->load(1).value().period->iceG, 900);
 }
 
 TEST(Notebook, UndoAndRedoTakeAWholeChangeBackAndForth) {
@@ -391,7 +421,7 @@ TEST(Notebook, TheFileSaysWhatItIs) {
     { auto notebook = *Notebook::create(dir / "a.uttrin"); }
     const std::string head = bytes(dir / "a.uttrin").substr(0, 100);
     EXPECT_EQ(head.substr(68, 4), "UTTR");
-    EXPECT_EQ(head.substr(60, 4), std::string("\0\0\0\7", 4));
+    EXPECT_EQ(head.substr(60, 4), std::string("\0\0\0\10", 4));
 }
 
 } // namespace

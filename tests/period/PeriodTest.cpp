@@ -53,6 +53,34 @@ TEST(Period, ASecondHeaterServesTwoAndNotThree) {
     EXPECT_EQ(conflictsOf(one, std::vector{heats, heats}).size(), 1U);
 }
 
+TEST(Period, TheIceRunsOutAtThePortionForWhichThereIsTooLittle) {
+    TimedAct flask = act(0, 30), dish = act(10, 10);
+    flask.ice = {{5 * kMinute, 0.06}, {20 * kMinute, 0.06}};
+    dish.ice = {{1 * kMinute, 0.10}};
+    Period period;
+    EXPECT_TRUE(conflictsOf(period, std::vector{flask, dish}).empty()) << "nobody has said how much there is";
+    period.iceKg = 0.22;
+    EXPECT_TRUE(conflictsOf(period, std::vector{flask, dish}).empty()) << "just enough";
+    period.iceKg = 0.20;
+    const auto short1 = conflictsOf(period, std::vector{flask, dish});
+    ASSERT_EQ(short1.size(), 1U);
+    EXPECT_EQ(short1[0].kind, Conflict::IceRunsOut);
+    EXPECT_EQ(short1[0].from, 20 * kMinute);
+    EXPECT_EQ(short1[0].acts, (std::vector<std::size_t>{0}));
+    period.iceKg = 0.0;
+    EXPECT_EQ(conflictsOf(period, std::vector{flask, dish}).front().acts, (std::vector<std::size_t>{0, 1}));
+    // Moving mends no lack of ice, and is not kept from mending the rest.
+    EXPECT_TRUE(mendOf(period, std::vector{flask, dish}));
+}
+
+TEST(Period, TheFumeHoodServesOne) {
+    const auto stinks = act(0, 10, {{Resource::Hood, 0, 10}});
+    ASSERT_EQ(conflictsOf({}, std::vector{stinks, stinks}).size(), 1U);
+    const auto mend = mendOf({}, std::vector{stinks, stinks});
+    ASSERT_TRUE(mend);
+    EXPECT_EQ(mend->sum(), 10);
+}
+
 TEST(Period, ItEndsAfterTheBellAndWantsTheClassBeforeIt) {
     const auto late = conflictsOf({}, std::vector{act(50, 10)});
     ASSERT_EQ(late.size(), 1U);

@@ -92,7 +92,7 @@ TEST(PlanCheck, EverythingToFetchFollowsFromTheRig) {
     EXPECT_EQ(list(plan).find("heating mantle"), std::string::npos);
     EXPECT_NE(list(plan).find("magnetic stirrer"), std::string::npos);
     EXPECT_NE(list(plan).find("U-tube with its ruler"), std::string::npos);
-    EXPECT_NE(list(plan).find("goggles"), std::string::npos);
+    EXPECT_NE(list(plan).find("eye protection"), std::string::npos);
 }
 
 TEST(PlanCheck, WithoutAnAidBumpingIsWarnedOf) {

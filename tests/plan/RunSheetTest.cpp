@@ -235,5 +235,36 @@ TEST(RunSheet, MercuryIsCautionedOnlyWhereThereIsMercury) {
     EXPECT_FALSE(mercury());
 }
 
+// The time constant is worked out here from the sphere and the water alone; the glass adds a few per cent.
+TEST(RunSheet, ASecondRunWaitsUntilTheFlaskHasCooledAndLeavesTheTrialPointOut) {
+    Plan plan;
+    plan.ladder.trialPa = 12e3;
+    const RoomPressure here = room();
+    const auto sheet = makeRunSheet(plan, here, 18.0);
+    ASSERT_TRUE(sheet) << plain(sheet.error().message);
+    const RunSheet::SecondRun& second = sheet->second;
+    EXPECT_EQ(second.points, sheet->targets.size() - 1);
+    EXPECT_NEAR(second.fromCelsius, sheet->targets.back().boils.celsius(), 1e-9);
+    EXPECT_NEAR(second.toCelsius, sheet->targets[1].boils.celsius() - 3.0, 1e-9);
+    const double radius = std::cbrt(plan.rig.vesselLitre * 1e-3 * 3.0 / (4.0 * 3.141592653589793));
+    const double area = 4.0 * 3.141592653589793 * radius * radius;
+    const double tau = plan.rig.liquidLitre * 4190.0 / (10.0 * area);
+    const double water = tau * std::log((second.fromCelsius - 18.0) / (second.toCelsius - 18.0));
+    EXPECT_GT(second.coolSeconds, water);
+    EXPECT_LT(second.coolSeconds, 1.25 * water);
+    EXPECT_GT(second.seconds, second.coolSeconds);
+    EXPECT_EQ(second.fits, sheet->totalSeconds + second.seconds <= plan.periodMinutes * 60.0);
+    EXPECT_NE(plain(secondRunText(*sheet)).find("cools from"), std::string::npos);
+    // In a hot room it takes longer, and where fresh water is poured in it takes no time.
+    EXPECT_GT(makeRunSheet(plan, here, 35.0)->second.coolSeconds, second.coolSeconds);
+    const auto hot = makeRunSheet(plan, here, 70.0);
+    if (hot && !std::isfinite(hot->second.coolSeconds)) {
+        EXPECT_FALSE(hot->second.fits);
+        EXPECT_NE(plain(secondRunText(*hot)).find("does not fit"), std::string::npos);
+    }
+    plan.method = Method::HoldTemperature;
+    EXPECT_EQ(makeRunSheet(plan, here, 18.0)->second.coolSeconds, 0.0);
+}
+
 } // namespace
 } // namespace uttrin

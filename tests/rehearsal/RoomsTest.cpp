@@ -261,7 +261,42 @@ void checkHeldTemperature(const Variants& v, const Room&) {
     EXPECT_TRUE(timeOf(v.at("poor bath"), RigEventKind::BoilingStarts));
 }
 
+/// Each ten strokes cool the water by the heat that the vapour takes along, and air in it spoils them.
+void checkHandPump(const Variants& v, const Room&) {
+    const Rehearsal &steam = v.at("boiled half a minute"), &air = v.at("air left in it");
+    const auto lowest = [](const Rehearsal& r) { return lowestBoiling(r).value_or(400.0); };
+    EXPECT_LT(lowest(steam), boilingAt(steam.setup.model.roomPascal) - 8.0);
+    for (const int strokes : {2, 4, 6}) {
+        const double from = movedAt(steam, strokes).value_or(0.0), to = movedAt(steam, strokes + 1).value_or(0.0);
+        ASSERT_GT(to, from);
+        EXPECT_LT(at(steam, to).kelvin, at(steam, from).kelvin);
+        EXPECT_LT(at(steam, to).liquid, at(steam, from).liquid) << "vapour has left";
+    }
+    const double shut = movedAt(steam, 1).value_or(0.0), shutWithAir = movedAt(air, 1).value_or(0.0);
+    EXPECT_GT(at(air, shutWithAir + 1.0).airPascal, at(steam, shut + 1.0).airPascal);
+}
+
+/// It boils below the saturation pressure of its temperature and stops above it.
+void checkStopAndStart(const Variants& v, const Room&) {
+    const Rehearsal& r = v.at("warm water");
+    int stops = 0;
+    for (const RigEvent& e : r.run.events) {
+        const VesselState& s = at(r, e.seconds);
+        const double saturation = water().vapourPressure(Temperature::fromKelvin(s.kelvin))->pascal();
+        if (e.kind == RigEventKind::BoilingStarts) {
+            EXPECT_LT(s.pascal, 1.25 * saturation);
+        }
+        if (e.kind == RigEventKind::BoilingStops && ++stops < 3) {
+            const VesselState& after = at(r, e.seconds + 3.0);
+            EXPECT_GT(after.pascal, water().vapourPressure(Temperature::fromKelvin(after.kelvin))->pascal());
+        }
+    }
+    EXPECT_GE(stops, 3) << "twice by a little air, and at the end";
+}
+
 const std::map<std::string, Check> kChecks{{"sealed-flask", checkSealedFlask},
+                                           {"hand-pump", checkHandPump},
+                                           {"stop-and-start", checkStopAndStart},
                                            {"bell-jar", checkBellJar},
                                            {"freeze-by-boiling", checkFreezing},
                                            {"two-bulbs", checkTwoBulbs},
@@ -331,7 +366,9 @@ std::string storyOf(const RigStory& s) {
     std::string all = s.aim + s.physics;
     for (const RigStep& step : s.steps)
         all += step.says;
-    for (const auto* list : {&s.materials, &s.lookFor, &s.mistakes, &s.cautions})
+    for (const RigMaterial& m : s.materials)
+        all += m.says;
+    for (const auto* list : {&s.lookFor, &s.mistakes, &s.cautions})
         for (const std::string& text : *list)
             all += text;
     return all;
@@ -422,9 +459,10 @@ TEST(Stories, AVariantSaysWhatItIsAndNothingOfTheOthers) {
     for (const char* name :
          {"calcium chloride", "pump alone", "trap in ice and salt", "damp calcium chloride"}) {
         const RigStory& s = variant("freeze-by-boiling", name).story;
-        for (const auto* list : {&s.materials, &s.cautions})
-            for (const std::string& text : *list)
-                EXPECT_EQ(text.find("acid"), std::string::npos) << name << ": " << text;
+        for (const RigMaterial& m : s.materials)
+            EXPECT_EQ(m.says.find("acid"), std::string::npos) << name << ": " << m.says;
+        for (const std::string& text : s.cautions)
+            EXPECT_EQ(text.find("acid"), std::string::npos) << name << ": " << text;
     }
     EXPECT_NE(variant("freeze-by-boiling", "strong acid").story.cautions.front().find("acid"),
               std::string::npos);
@@ -468,8 +506,8 @@ TEST(Stories, EachThingThatAStepUsesStandsInTheMaterials) {
             const RigStory& story = d.rig.story(variant);
             if (story.steps.empty()) continue;
             std::string materials;
-            for (const std::string& m : story.materials)
-                materials += m + "\n";
+            for (const RigMaterial& m : story.materials)
+                materials += m.says + "\n";
             for (const auto& [word, stands] : things)
                 for (const RigStep& one : story.steps)
                     if (const std::string& step = one.says; step.find(word) != std::string::npos) {

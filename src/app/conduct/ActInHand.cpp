@@ -13,7 +13,7 @@ namespace {
 constexpr int kTickMs = 500;
 
 bool canBeConducted(const Act& act) {
-    return act.kind == ActKind::Demonstration && act.state != ActState::Skipped;
+    return act.kind != ActKind::PlainBlock && act.state != ActState::Skipped;
 }
 
 } // namespace

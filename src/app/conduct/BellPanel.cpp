@@ -35,25 +35,37 @@ struct BellPanel::Row : QWidget {
         title = makeLabel({});
         row->addWidget(time);
         row->addWidget(title, 1);
+        column->addLayout(row);
+        auto* buttons = FlowLayout::inRow();
         const auto button = [&](const QString& text, const QString& name, const QString& spoken, auto slot) {
             auto* b = new QPushButton(text);
             b->setObjectName(name);
             b->setAccessibleName(spoken);
             setRole(b, "smallSegment");
             QObject::connect(b, &QPushButton::clicked, this, slot);
-            row->addWidget(b);
+            buttons->addFixed(b);
         };
         const QString what = onScreen(bell.title);
-        if (!bell.up)
-            button(BellPanel::tr("+1 min"), QStringLiteral("bellLater%1").arg(bell.id),
-                   BellPanel::tr("Ring a minute later: %1").arg(what),
-                   [&controller, id = bell.id, this] {
-                       controller.carryOut(&BellCommands::snooze, id, std::max(0.0, remaining) + kMinute);
+        const auto later = [&](int minutes, const QString& name) {
+            button(BellPanel::tr("+%1 min").arg(minutes), name.arg(bell.id),
+                   BellPanel::tr("Ring %n minute(s) later: %1", nullptr, minutes).arg(what),
+                   [&controller, id = bell.id, minutes, this] {
+                       controller.carryOut(&BellCommands::snooze, id, std::max(0.0, remaining) + kMinute * minutes);
                    });
+        };
+        if (!bell.up) {
+            later(1, QStringLiteral("bellLater%1"));
+            later(5, QStringLiteral("bellMuchLater%1"));
+            button(BellPanel::tr("Again"), QStringLiteral("bellAgain%1").arg(bell.id),
+                   BellPanel::tr("From the beginning again: %1").arg(what),
+                   [&controller, id = bell.id, lasts = bell.lasts] {
+                       controller.carryOut(&BellCommands::snooze, id, lasts);
+                   });
+        }
         button(BellPanel::tr("Done"), QStringLiteral("bellDone%1").arg(bell.id),
                BellPanel::tr("Done: %1").arg(what),
                [&controller, id = bell.id] { controller.carryOut(&BellCommands::done, id); });
-        column->addLayout(row);
+        column->addWidget(buttons->parentWidget());
         doubt = makeLabel({}, "caution");
         column->addWidget(doubt);
         show(bell);
@@ -71,7 +83,8 @@ struct BellPanel::Row : QWidget {
     double remaining = 0.0; ///< s
 };
 
-BellPanel::BellPanel(LessonController& controller, ActInHand& hand) : m_controller(controller), m_hand(hand) {
+BellPanel::BellPanel(LessonController& controller, ActInHand& hand, ActForecasts& forecasts)
+    : m_controller(controller), m_hand(hand), m_forecasts(forecasts) {
     m_rows = new QVBoxLayout;
     m_rows->setSpacing(grid::kHalfStep);
     column()->addLayout(m_rows);
@@ -80,6 +93,14 @@ BellPanel::BellPanel(LessonController& controller, ActInHand& hand) : m_controll
     m_next->setObjectName(QStringLiteral("bellNext"));
     m_next->setToolTip(tr("Alt+B: rings when the forecast has it due"));
     act->addWidget(m_next);
+    m_plan = new QPushButton(tr("Bells of the plan"));
+    m_plan->setObjectName(QStringLiteral("bellsOfPlan"));
+    m_plan->setToolTip(tr("Alt+P: one for each thing that the plan has still to come today"));
+    act->addFixed(m_plan);
+    m_hands = new QPushButton;
+    m_hands->setObjectName(QStringLiteral("bellHands"));
+    m_hands->setToolTip(tr("Rings when others take over what is cold; Again starts it anew"));
+    act->addFixed(m_hands);
     auto* own = new QHBoxLayout;
     m_title = new FieldEdit;
     m_title->setObjectName(QStringLiteral("bellTitle"));
@@ -100,6 +121,8 @@ BellPanel::BellPanel(LessonController& controller, ActInHand& hand) : m_controll
         act->addFixed(button);
     column()->addWidget(act->parentWidget());
     connect(m_next, &QPushButton::clicked, this, &BellPanel::ringForNext);
+    connect(m_plan, &QPushButton::clicked, this, &BellPanel::ringForPlan);
+    connect(m_hands, &QPushButton::clicked, this, &BellPanel::ringForHands);
     connect(down, &QPushButton::clicked, this, [this] { start(false); });
     connect(up, &QPushButton::clicked, this, [this] { start(true); });
     connect(m_minutes, &QLineEdit::returnPressed, this, [this] { start(false); });
@@ -128,6 +151,23 @@ void BellPanel::ringForNext() {
                           std::optional(act->id), BellSource::Model);
 }
 
+void BellPanel::ringForPlan() {
+    const auto bells = plannedBells(m_controller.session(), m_forecasts);
+    if (bells.empty()) {
+        m_controller.say(tr("The plan has nothing to come, or nobody has said when the bell rings (Plan, first bell)."));
+        return;
+    }
+    m_controller.carryOut(&BellCommands::startAll, bells);
+}
+
+void BellPanel::ringForHands() {
+    const auto& hands = m_hand.view().coldHands;
+    const Act* act = m_hand.act();
+    if (hands && act)
+        m_controller.carryOut(&BellCommands::start, tr("swap hands").toStdString(), hands, std::optional(act->id),
+                              BellSource::Hand);
+}
+
 void BellPanel::build(const std::vector<BellView>& bells) {
     emptyLayout(*m_rows);
     m_shown.clear();
@@ -154,6 +194,9 @@ void BellPanel::tick() {
     if (next)
         m_next->setText(tr("Bell for: %1, in %2").arg(onScreen(next->says), onScreen(durationText(next->in))));
     m_next->setEnabled(next && !next->overdue);
+    const auto& hands = m_hand.view().coldHands;
+    m_hands->setVisible(hands.has_value() && m_hand.isLive());
+    if (hands) m_hands->setText(tr("Swap hands in %1 s").arg(onScreen(*hands, 0)));
 }
 
 } // namespace uttrin::app

@@ -2,6 +2,7 @@
 
 #include "app/controller/LessonController.h"
 #include "app/controls/Card.h"
+#include "lesson/acts/ActForecast.h"
 #include "lesson/acts/Bells.h"
 
 class QPushButton;
@@ -17,7 +18,8 @@ class NumberField;
 class BellPanel : public Card {
     Q_OBJECT
 public:
-    BellPanel(LessonController& controller, ActInHand& hand);
+    /// @param forecasts  outlive this.
+    BellPanel(LessonController& controller, ActInHand& hand, ActForecasts& forecasts);
     void refresh();
     void tick(); ///< only the times move
 
@@ -26,11 +28,14 @@ private:
     void build(const std::vector<BellView>& bells);
     void start(bool up);
     void ringForNext();
+    void ringForPlan();
+    void ringForHands();
     LessonController& m_controller;
     ActInHand& m_hand;
+    ActForecasts& m_forecasts;
     QVBoxLayout* m_rows;
     std::vector<Row*> m_shown;
-    QPushButton* m_next;
+    QPushButton *m_next, *m_plan, *m_hands;
     FieldEdit *m_title, *m_minutes;
 };
 

@@ -177,7 +177,8 @@ void ClassWindow::paintFigures(QPainter& p, QRect& room) const {
           figure ? QStringLiteral("%1 %2").arg(onScreen(m_view.temperature), onScreen(m_view.temperatureUnit))
                  : onScreen(m_view.temperature),
           figure ? kFigure : kQuestion, QFont::DemiBold, t.ink);
-    QStringList under{onScreen(m_view.read), onScreen(m_view.scald)};
+    QStringList under{m_view.kelvin ? inSecondUnit(*m_view.kelvin) : QString(), onScreen(m_view.read),
+                      onScreen(m_view.scald)};
     under.removeAll(QString());
     write(p, room, under.join(QStringLiteral(". ")), kSmall, QFont::Normal, t.muted);
     if (!m_view.pressure.empty())

@@ -19,6 +19,7 @@
 #include "lesson/acts/OutlookTexts.h"
 #include "lesson/actcommands/ConductCommands.h"
 #include "lesson/views/RehearseViews.h"
+#include "lesson/views/StripView.h"
 #include "physics/Constants.h"
 
 #include <QComboBox>
@@ -36,7 +37,8 @@ ConductPage::ConductPage(LessonController& controller, ActInHand& hand, QWidget*
     whole->setSpacing(grid::kStep);
     auto* row = new QHBoxLayout;
     row->setSpacing(grid::kMargin);
-    auto* left = new QVBoxLayout;
+    m_left = new QVBoxLayout;
+    auto* left = m_left;
     left->setSpacing(grid::kStep);
     left->addWidget(buildHead(before));
     left->addWidget(buildFigures());
@@ -48,6 +50,13 @@ ConductPage::ConductPage(LessonController& controller, ActInHand& hand, QWidget*
     m_pictures->addWidget(m_drawing, 4);
     m_pictures->addWidget(m_chart, 3);
     left->addLayout(m_pictures, 1);
+    m_steps = makeLabel({});
+    m_steps->setObjectName(QStringLiteral("conductSteps"));
+    m_stepsColumn = new ScrollColumn;
+    m_stepsColumn->setMinimumWidth(scaled(360));
+    m_stepsColumn->column()->addWidget(m_steps);
+    m_stepsColumn->column()->addStretch();
+    left->addWidget(m_stepsColumn, 1);
     m_now = makeLabel({}, "heading");
     m_now->setObjectName(QStringLiteral("conductNow"));
     left->addWidget(m_now);
@@ -131,7 +140,7 @@ QWidget* ConductPage::buildRight() {
     m_outlook = makeLabel({}, "note");
     m_outlook->setObjectName(QStringLiteral("conductOutlook"));
     right->column()->addWidget(m_outlook);
-    m_bells = new BellPanel(m_controller, m_hand);
+    m_bells = new BellPanel(m_controller, m_hand, m_forecasts);
     right->column()->addWidget(m_bells);
     m_stamps = makeLabel({});
     m_stamps->setObjectName(QStringLiteral("conductStamps"));
@@ -178,6 +187,8 @@ void ConductPage::wireKeys() {
     press(QStringLiteral("Alt+L"), QStringLiteral("classLock"));
     press(QStringLiteral("Alt+R"), QStringLiteral("classReveal"));
     press(QStringLiteral("Alt+B"), QStringLiteral("bellNext"));
+    press(QStringLiteral("Alt+P"), QStringLiteral("bellsOfPlan"));
+    press(QStringLiteral("Alt+D"), QStringLiteral("seenLiquidInLine"));
 }
 
 void ConductPage::showCourse() {
@@ -197,6 +208,8 @@ void ConductPage::showCourse() {
                                           .arg(onScreen(band->low - kIcePointKelvin, 1),
                                                onScreen(band->high - kIcePointKelvin, 1))
                                     : tr("now, by the frozen forecast"));
+        if (const QString second = inSecondUnit(kelvin); !second.isEmpty())
+            m_figureUnder->setText(tr("= %1, %2").arg(second, m_figureUnder->text()));
     }
     m_figures->setVisible(course && view.live);
     m_next->setText(!view.next          ? QStringLiteral("–")
@@ -213,6 +226,30 @@ void ConductPage::showCourse() {
         outlook << onScreen(text);
     m_outlook->setText(outlook.join(QLatin1Char('\n')));
     m_outlook->setVisible(!outlook.isEmpty());
+}
+
+/// Of a lab, which has no forecast beside its plan: all its steps, and how far they are.
+void ConductPage::showSteps() {
+    const Act* act = m_hand.act();
+    const bool lab = act && act->kind == ActKind::Lab;
+    m_stepsColumn->setVisible(lab);
+    m_chart->setVisible(!lab);
+    m_left->setStretchFactor(m_pictures, lab ? 0 : 1); // a layout takes its share even where all in it is hidden
+    if (!lab) return;
+    emit stripChanged(stripView(session()));
+    QStringList lines{tr("Its points are captured at Lab, beside; here it is led step by step.")};
+    int number = 0;
+    for (const auto& step : m_hand.view().steps) {
+        const QString sign = step.state == ConductView::Step::Done      ? QStringLiteral("\u2713")
+                             : step.state == ConductView::Step::Skipped ? QStringLiteral("\u2013")
+                             : step.state == ConductView::Step::Current ? QStringLiteral("\u25B6")
+                                                                        : QStringLiteral("\u25CB");
+        QString line = tr("%1  %2  %3").arg(sign).arg(++number).arg(onScreen(step.says));
+        if (step.repeats && step.times > 0)
+            line += QStringLiteral("  (%1)").arg(onScreen(Text::tr("{0} {0|point|points}", step.times)));
+        lines << line;
+    }
+    m_steps->setText(lines.join(QStringLiteral("\n\n")));
 }
 
 void ConductPage::resizeEvent(QResizeEvent* event) {
@@ -242,8 +279,10 @@ void ConductPage::refresh() {
     m_begin->setEnabled(view.canBegin);
     m_finish->setEnabled(view.live);
     m_live->setEnabled(view.live);
+    showSteps();
     m_step->refresh();
     m_read->refresh();
+    m_seen->refresh();
     m_class->refresh();
     m_bells->refresh();
     showCourse();

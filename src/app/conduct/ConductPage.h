@@ -5,6 +5,7 @@
 #include "lesson/views/StripView.h"
 
 class QBoxLayout;
+class QVBoxLayout;
 class QComboBox;
 class QPushButton;
 
@@ -17,6 +18,7 @@ class ClassPanel;
 class ForecastChart;
 class ReadPanel;
 class RigDrawing;
+class ScrollColumn;
 class SeenPanel;
 class StepPanel;
 class Words;
@@ -46,17 +48,20 @@ private:
     void wireKeys();
     void tick();
     void showCourse();
+    void showSteps();
     void begin();
 
     ActInHand& m_hand;
     QComboBox* m_acts;
     QPushButton *m_begin, *m_finish;
     ActForecasts m_forecasts;
+    QVBoxLayout* m_left;
     QBoxLayout* m_pictures; ///< side by side where there is room
     RigDrawing* m_drawing;
     ForecastChart* m_chart;
+    ScrollColumn* m_stepsColumn; ///< of a lab, in place of a forecast
     QWidget* m_figures; ///< the big ones, seen while an act goes on
-    Words *m_figure, *m_figureUnder, *m_next, *m_nextUnder, *m_now, *m_outlook, *m_stamps, *m_cautions;
+    Words *m_figure, *m_figureUnder, *m_next, *m_nextUnder, *m_now, *m_outlook, *m_stamps, *m_cautions, *m_steps;
     StepPanel* m_step;
     ReadPanel* m_read;
     SeenPanel* m_seen;

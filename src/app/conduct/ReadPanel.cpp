@@ -17,6 +17,9 @@
 namespace uttrin::app {
 
 ReadPanel::ReadPanel(LessonController& controller, ActInHand& hand) : m_controller(controller), m_hand(hand) {
+    m_wanted = makeLabel({}, "smallNote");
+    m_wanted->setObjectName(QStringLiteral("conductWanted"));
+    column()->addWidget(m_wanted);
     auto* fields = new QHBoxLayout;
     m_figure = new NumberField(tr("thermometer"), QStringLiteral("°C"), QStringLiteral("conductCelsius"));
     m_figure->setBig();
@@ -54,8 +57,16 @@ ReadPanel::ReadPanel(LessonController& controller, ActInHand& hand) : m_controll
 }
 
 void ReadPanel::refresh() {
-    m_ways = waysToRead(m_controller.session().model());
-    const int chosen = std::max(0, m_way->currentIndex());
+    const ConductView& view = m_hand.view();
+    m_wanted->setText(onScreen(view.wanted));
+    m_wanted->setVisible(!view.wanted.empty());
+    const std::string measures =
+        view.current ? view.steps[static_cast<std::size_t>(*view.current)].measures : std::string();
+    m_ways = waysToRead(m_controller.session().model(), measures);
+    // A step that measures has its instrument at hand; what was chosen otherwise stays.
+    const bool sameStep = measures == m_measures;
+    m_measures = measures;
+    const int chosen = sameStep ? std::max(0, m_way->currentIndex()) : 0;
     m_way->clear();
     for (const WayToRead& way : m_ways)
         m_way->addItem(onScreen(way.says));
@@ -65,7 +76,11 @@ void ReadPanel::refresh() {
 
 void ReadPanel::showUnit() {
     const auto at = static_cast<std::size_t>(std::max(0, m_way->currentIndex()));
-    if (at < m_ways.size()) m_figure->setUnit(asIs(m_ways[at].unitText));
+    if (at >= m_ways.size()) return;
+    const bool warm = m_ways[at].isTemperature();
+    m_figure->setUnit(asIs(m_ways[at].unitText));
+    m_figure->setLabel(warm ? tr("thermometer") : tr("measured"));
+    m_place->setVisible(warm);
 }
 
 void ReadPanel::read() {
@@ -77,8 +92,8 @@ void ReadPanel::read() {
     }
     const WayToRead& way = m_ways[static_cast<std::size_t>(std::max(0, m_way->currentIndex()))];
     const Text& place = placesRead()[static_cast<std::size_t>(std::max(0, m_place->currentIndex()))];
-    const TypedTemperature typed{m_figure->value(), m_words->text().trimmed().toStdString(), plain(place),
-                                 way.unit, way.instrument};
+    const TypedTemperature typed{m_figure->value(), m_words->text().trimmed().toStdString(),
+                                 way.isTemperature() ? plain(place) : std::string(), way.unit, way.instrument};
     if (!m_controller.carryOut(&ConductCommands::read, act->id, typed)) return;
     m_figure->setValue(std::nullopt);
     m_figure->edit()->clear();

@@ -27,6 +27,8 @@ private:
     LessonController& m_controller;
     ActInHand& m_hand;
     std::vector<WayToRead> m_ways;
+    std::string m_measures; ///< unit of what the step in hand measures
+    Words* m_wanted;
     NumberField* m_figure;
     FieldEdit* m_words;
     QComboBox *m_way, *m_place;

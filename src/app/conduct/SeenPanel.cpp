@@ -34,6 +34,12 @@ SeenPanel::SeenPanel(LessonController& controller, ActInHand& hand) : m_controll
         connect(button, &QPushButton::clicked, this, [this, thing] { stamp(thing); });
         things->addFixed(button);
     }
+    m_liquid = new QPushButton(tr("%1  Alt+D").arg(onScreen(liquidInLine())));
+    m_liquid->setObjectName(QStringLiteral("seenLiquidInLine"));
+    m_liquid->setToolTip(tr("Stops the guidance until the line is drained"));
+    setRole(m_liquid, "smallSegment");
+    connect(m_liquid, &QPushButton::clicked, this, [this] { stamp(liquidInLine()); });
+    things->addFixed(m_liquid);
     column->addWidget(things->parentWidget());
     auto* below = FlowLayout::inRow();
     auto* hard = new QWidget;
@@ -66,6 +72,8 @@ SeenPanel::SeenPanel(LessonController& controller, ActInHand& hand) : m_controll
     below->addWidget(m_words);
     column->addWidget(below->parentWidget());
 }
+
+void SeenPanel::refresh() { m_liquid->setVisible(m_hand.view().drainable); }
 
 void SeenPanel::stamp(const Text& what) {
     const Act* act = m_hand.act();

@@ -59,17 +59,29 @@ StepPanel::StepPanel(LessonController& controller, ActInHand& hand) : m_controll
     m_skip = new QPushButton(tr("Skip…"));
     m_skip->setObjectName(QStringLiteral("conductSkip"));
     m_skip->setProperty("beside", "main");
+    m_last = new QPushButton(tr("That was the last"));
+    m_last->setObjectName(QStringLiteral("conductLast"));
+    m_last->setToolTip(tr("Of the steps that are repeated for each point: go on to what comes after them"));
+    m_last->setProperty("beside", "main");
     act->addWidget(m_done, 3);
+    act->addWidget(m_last, 2);
     act->addWidget(m_skip, 1);
     for (QWidget* w :
          std::initializer_list<QWidget*>{m_heading, m_says, m_hazard, m_confirmations->parentWidget(), m_see})
         column()->addWidget(w);
     column()->addLayout(act);
-    connect(m_done, &QPushButton::clicked, this, &StepPanel::confirm);
+    connect(m_done, &QPushButton::clicked, this, [this] {
+        const ConductView& view = m_hand.view();
+        if (!view.drain.empty())
+            m_controller.carryOut(&ConductCommands::see, view.act, plain(lineDrained()));
+        else if (view.current)
+            confirm(view.steps[static_cast<std::size_t>(*view.current)].repeats);
+    });
+    connect(m_last, &QPushButton::clicked, this, [this] { confirm(false); });
     connect(m_skip, &QPushButton::clicked, this, &StepPanel::skip);
 }
 
-void StepPanel::confirm() {
+void StepPanel::confirm(bool again) {
     const ConductView& view = m_hand.view();
     if (!view.current) return;
     const auto boxes = m_confirmations->parentWidget()->findChildren<QCheckBox*>();
@@ -79,7 +91,7 @@ void StepPanel::confirm() {
                 tr("Confirm first: %1. Or skip the step, with a word of why.").arg(box->accessibleName()));
             return;
         }
-    m_controller.carryOut(&ConductCommands::confirm, view.act, *view.current);
+    m_controller.carryOut(&ConductCommands::confirm, view.act, *view.current, again);
 }
 
 void StepPanel::skip() {
@@ -100,6 +112,9 @@ void StepPanel::refresh() {
     m_hazard->setVisible(!view.hazard.empty());
     m_done->setEnabled(current >= 0);
     m_skip->setEnabled(current >= 0);
+    const bool repeats = current >= 0 && view.steps[static_cast<std::size_t>(current)].repeats;
+    m_done->setText(repeats ? tr("Done, go on") : tr("Done"));
+    m_last->setVisible(repeats);
     if (current < 0) {
         m_heading->setText(!view.hazard.empty() ? tr("Stopped")
                            : !begun               ? tr("%n step(s)", nullptr, count)
@@ -111,18 +126,47 @@ void StepPanel::refresh() {
                                           : QString());
     } else {
         const auto& step = view.steps[static_cast<std::size_t>(current)];
-        m_heading->setText(tr("Step %1 of %2, %3").arg(current + 1).arg(count).arg(onScreen(step.kind)));
+        m_heading->setText(
+            step.repeats ? tr("Step %1 of %2, %3, point %4")
+                               .arg(current + 1)
+                               .arg(count)
+                               .arg(onScreen(step.kind))
+                               .arg(step.times + 1)
+                         : tr("Step %1 of %2, %3").arg(current + 1).arg(count).arg(onScreen(step.kind)));
         m_says->setText(onScreen(step.says));
     }
     m_says->setVisible(!m_says->text().isEmpty());
     const QString see =
         current >= 0 ? onScreen(view.steps[static_cast<std::size_t>(current)].see) : QString();
-    m_see->setText(tr("Seen then: %1").arg(see));
-    m_see->setVisible(!see.isEmpty());
+    const QString valves =
+        current >= 0 ? onScreen(view.steps[static_cast<std::size_t>(current)].valves) : QString();
+    QStringList after;
+    if (!see.isEmpty()) after << tr("Seen then: %1.").arg(see);
+    if (!valves.isEmpty()) after << tr("Stands at: %1.").arg(valves);
+    m_see->setText(after.join(QLatin1Char(' ')));
+    m_see->setVisible(!after.isEmpty());
+    showDrain();
+    if (!view.drain.empty()) return;
     if (current == m_stepShown && view.act == m_actShown) return;
     m_stepShown = current;
     m_actShown = view.act;
     showConfirmations(current);
+}
+
+/// Liquid in the line goes before all else.
+void StepPanel::showDrain() {
+    const ConductView& view = m_hand.view();
+    if (view.drain.empty()) return;
+    m_heading->setText(tr("Stop: liquid in the line"));
+    m_says->setText(onScreen(view.drain));
+    m_says->setVisible(true);
+    m_see->setVisible(false);
+    m_done->setText(tr("It is dry again"));
+    m_done->setEnabled(true);
+    m_last->setVisible(false);
+    m_skip->setEnabled(false);
+    m_stepShown = -2;
+    emptyLayout(*m_confirmations);
 }
 
 void StepPanel::showConfirmations(int step) {

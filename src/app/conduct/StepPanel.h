@@ -20,7 +20,8 @@ public:
     [[nodiscard]] QPushButton* doneButton() { return m_done; }
 
 private:
-    void confirm();
+    void confirm(bool again);
+    void showDrain();
     void skip();
     void showConfirmations(int step);
     LessonController& m_controller;
@@ -29,7 +30,7 @@ private:
     int m_stepShown = -2;
     Words *m_heading, *m_says, *m_see, *m_hazard;
     QVBoxLayout* m_confirmations;
-    QPushButton *m_done, *m_skip;
+    QPushButton *m_done, *m_last, *m_skip;
 };
 
 } // namespace uttrin::app

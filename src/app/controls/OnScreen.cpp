@@ -70,6 +70,19 @@ std::optional<double> typedNumber(const QString& text) {
     return number ? std::optional(*number) : std::nullopt;
 }
 
+namespace {
+SecondUnit g_secondUnit = SecondUnit::None;
+} // namespace
+
+void useSecondUnit(SecondUnit unit) { g_secondUnit = unit; }
+SecondUnit secondUnit() { return g_secondUnit; }
+
+QString inSecondUnit(double kelvin) {
+    if (g_secondUnit == SecondUnit::None) return {};
+    const Unit& in = unit(g_secondUnit == SecondUnit::Kelvin ? "K" : "degF");
+    return QStringLiteral("%1 %2").arg(onScreen(in.fromSi(kelvin), 1), asIs(in.display));
+}
+
 QString fieldText(double value) {
     QString text = QString::number(value, 'g', 8);
     text.replace(QLatin1Char('.'), QLocale().decimalPoint());

@@ -37,6 +37,13 @@ public:
 /// A number as a person typed it: '.' or this locale's decimal sign, any minus sign. Empty if it is not one.
 [[nodiscard]] std::optional<double> typedNumber(const QString& text);
 
+/// A unit in which temperatures are said as well, for a class that knows another one.
+enum class SecondUnit { None, Kelvin, Fahrenheit };
+void useSecondUnit(SecondUnit unit);
+[[nodiscard]] SecondUnit secondUnit();
+/// "204.8 °F", to a tenth; empty where no second unit is wanted.
+[[nodiscard]] QString inSecondUnit(double kelvin);
+
 /// Shortest text for a number in an input field.
 [[nodiscard]] QString fieldText(double value);
 

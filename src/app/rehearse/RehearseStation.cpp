@@ -17,6 +17,8 @@
 #include "app/map/PhaseMap.h"
 #include "app/rigdrawing/RigDrawing.h"
 #include "lesson/commands/SelectionCommands.h"
+#include "rehearsal/card/FillRange.h"
+#include "rehearsal/library/RigLibrary.h"
 
 #include <QComboBox>
 #include <QHBoxLayout>
@@ -56,10 +58,20 @@ RehearseStation::RehearseStation(LessonController& controller)
     choose(last >= 0 && last < static_cast<int>(m_rigs.size()) ? last : 0);
 }
 
+/// Those that ship, the person's own, then what was opened.
 void RehearseStation::fillChoices() {
+    const int chosen = m_choice->currentIndex();
+    for (Demonstration& own : ownRigs().shelf().rigs) {
+        const auto known = std::ranges::find(m_rigs, own.id, &Demonstration::id);
+        if (known == m_rigs.end())
+            m_rigs.push_back(std::move(own));
+        else if (known - m_rigs.begin() >= static_cast<std::ptrdiff_t>(demonstrations().size()))
+            *known = std::move(own);
+    }
     m_choice->clear();
     for (const Demonstration& d : m_rigs)
         m_choice->addItem(onScreen(Text::data(d.rig.name())));
+    m_choice->setCurrentIndex(std::max(0, chosen));
 }
 
 const RigFile& RehearseStation::rig() const { return m_rigs[static_cast<std::size_t>(m_rig)].rig; }
@@ -149,7 +161,22 @@ void RehearseStation::showGuide() {
     const bool whole =
         m_played && !m_manualRun &&
         (m_played->run.stopped || m_played->run.samples.back().seconds >= m_played->setup.seconds);
-    m_guide->show(rig(), m_variant, whole ? m_played.get() : nullptr);
+    if (const auto setup = rig().setup(settingsOf(m_variant)))
+        m_guide->show(rig(), m_variant, *setup, whole ? m_played.get() : nullptr, m_fill);
+}
+
+/// What more and less in it would do takes some eight rehearsals: on a thread of its own.
+void RehearseStation::workOutFill() {
+    m_fill.clear();
+    m_filling.start([this, of = rig(), settings = m_started](const std::function<bool()>& goOn,
+                                                             const NewestWish::Tell& tell) {
+        const auto range = fillRange(of, settings, goOn);
+        if (!range) return;
+        tell([this, texts = fillTexts(*range)] {
+            m_fill = texts;
+            showGuide();
+        });
+    });
 }
 
 void RehearseStation::fillGuide() {
@@ -183,6 +210,7 @@ void RehearseStation::start() {
     m_isFitted = false;
     m_started = settingsOf(m_variant);
     m_runner->play(rig(), m_started, other);
+    workOutFill();
 }
 
 const Rehearsal* RehearseStation::shown() const {

@@ -73,6 +73,7 @@ private:
     void announce();
     void fillGuide();
     void showGuide();
+    void workOutFill();
     void fillCaution();
     [[nodiscard]] const RigFile& rig() const;
     [[nodiscard]] std::vector<RigSetting> settingsOf(int variant) const;
@@ -88,6 +89,8 @@ private:
     std::vector<RigSetting> m_turned; ///< what the person changed
     bool m_isFitted = false;          ///< what is shown was fitted to readings; the forecast stands beside it
     std::vector<RigSetting> m_started; ///< with which the last rehearsal was started
+    std::vector<Text> m_fill;          ///< what the filling of that does; empty while it is worked out
+    NewestWish m_filling;
     RehearsalRunner* m_runner;
     std::shared_ptr<const Rehearsal> m_played, m_other;
     std::unique_ptr<ManualRun> m_manualRun;

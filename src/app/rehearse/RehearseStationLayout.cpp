@@ -183,6 +183,9 @@ void RehearseStation::wire() {
         fillChoices();
         choose(static_cast<int>(m_rigs.size()) - 1);
     });
+    connect(m_guide, &RigGuide::keepRequested, this, [this] {
+        if (keepOwnRig(this, m_controller, rig(), settingsOf(m_variant))) fillChoices();
+    });
     connect(m_guide, &RigGuide::saveRequested, this,
             [this] { saveRigFile(this, m_controller, rig(), settingsOf(m_variant)); });
     connect(m_handles, &ManualControls::pressed, this, &RehearseStation::showMoment);

@@ -2,6 +2,7 @@
 
 #include "app/controls/OnScreen.h"
 #include "rehearsal/StoryFigures.h"
+#include "rehearsal/card/ToldCard.h"
 
 #include <QHBoxLayout>
 #include <QPushButton>
@@ -18,6 +19,13 @@ QString htmlList(const QString& title, const std::vector<Text>& items, const cha
     return html + QStringLiteral("</%1>").arg(QLatin1String(tag));
 }
 
+QString cardOf(const RigStory& story, const RigSetup& setup) {
+    QString html;
+    for (const auto& section : toldCard(story, setup).sections)
+        html += htmlList(onScreen(section.title), section.lines, "ul");
+    return html;
+}
+
 } // namespace
 
 RigGuide::RigGuide(QWidget* parent) : QWidget(parent), m_text(new QTextBrowser) {
@@ -31,7 +39,12 @@ RigGuide::RigGuide(QWidget* parent) : QWidget(parent), m_text(new QTextBrowser) 
     open->setObjectName(QStringLiteral("openRig"));
     auto* save = new QPushButton(tr("Save this rig as…"));
     save->setObjectName(QStringLiteral("saveRig"));
+    auto* keep = new QPushButton(tr("Keep it…"));
+    keep->setObjectName(QStringLiteral("keepRig"));
+    keep->setToolTip(tr("Among your own rigs, as it is set now, for every lesson"));
+    connect(keep, &QPushButton::clicked, this, &RigGuide::keepRequested);
     files->addWidget(open);
+    files->addWidget(keep);
     files->addWidget(save);
     files->addStretch();
     column->addLayout(files);
@@ -39,7 +52,8 @@ RigGuide::RigGuide(QWidget* parent) : QWidget(parent), m_text(new QTextBrowser) 
     connect(save, &QPushButton::clicked, this, &RigGuide::saveRequested);
 }
 
-void RigGuide::show(const RigFile& rig, int variant, const Rehearsal* played) {
+void RigGuide::show(const RigFile& rig, int variant, const RigSetup& setup, const Rehearsal* played,
+                    const std::vector<Text>& fill) {
     const ToldStory s = toldStory(rig.story(variant), played);
     std::vector<Text> variants;
     for (const RigVariant& v : rig.variants())
@@ -48,7 +62,9 @@ void RigGuide::show(const RigFile& rig, int variant, const Rehearsal* played) {
         QStringLiteral("<h3>%1</h3><p>%2</p>")
             .arg(onScreen(Text::data(rig.name())).toHtmlEscaped(), onScreen(s.aim).toHtmlEscaped()) +
         htmlList(tr("Cautions"), s.cautions, "ul") + htmlList(tr("Variants"), variants, "ul") +
-        htmlList(tr("What to fetch"), s.materials, "ul") + htmlList(tr("Steps"), s.steps, "ol") +
+        htmlList(tr("What to fetch"), s.materials, "ul") + htmlList(tr("How full"), fill, "ul") +
+        cardOf(rig.story(variant), setup) +
+        htmlList(tr("Steps"), s.steps, "ol") +
         htmlList(tr("What to look for"), s.lookFor, "ul") +
         QStringLiteral("<h4>%1</h4><p>%2</p>").arg(tr("The physics"), onScreen(s.physics).toHtmlEscaped()) +
         htmlList(tr("Usual mistakes"), s.mistakes, "ul") +

@@ -16,11 +16,14 @@ public:
     explicit RigGuide(QWidget* parent = nullptr);
     /// @param variant  below 0 for the rig as it is. @param played  from which its figures follow; they are
     /// left open without it.
-    void show(const RigFile& rig, int variant, const Rehearsal* played);
+    /// @param setup  of the rig as it stands. @param fill  what its filling does, as far as it is known.
+    void show(const RigFile& rig, int variant, const RigSetup& setup, const Rehearsal* played,
+              const std::vector<Text>& fill);
 
 signals:
     void openRequested();
     void saveRequested();
+    void keepRequested();
 
 private:
     QTextBrowser* m_text;

@@ -31,8 +31,8 @@ private:
 
 } // namespace
 
-int runApplication(int argc, char** argv,
-                   const std::function<void(MainWindow&, LessonController&)>& started) {
+int runApplication(int argc, char** argv, const std::function<void(MainWindow&, LessonController&)>& started,
+                   const Clock* clock) {
     GuardedApplication app(argc, argv);
     QApplication::setApplicationName(QStringLiteral("uttrin"));
     QApplication::setOrganizationName(QStringLiteral("uttrin"));
@@ -66,7 +66,9 @@ int runApplication(int argc, char** argv,
     const bool sample = parser.isSet(demo) || parser.isSet(shots);
     const ShiftedClock lessonClock(kDemoNow);
     const SystemClock systemClock;
-    LessonController controller(sample ? static_cast<const Clock&>(lessonClock) : systemClock);
+    LessonController controller(clock    ? *clock
+                                : sample ? static_cast<const Clock&>(lessonClock)
+                                         : systemClock);
     MainWindow window(controller);
     window.show();
     if (!problems.empty()) window.tellSubstanceProblems(problems);

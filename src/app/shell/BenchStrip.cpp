@@ -121,7 +121,10 @@ BenchStrip::BenchStrip(QWidget* parent) : QWidget(parent), m_margin(new MarginBa
 void BenchStrip::fill(Figure& f, const StripFigure& shown) {
     const QString label = QLocale().toUpper(onScreen(shown.label)), unit = onScreen(shown.unit),
                   number = shown.number.empty() ? QStringLiteral("–") : onScreen(shown.number),
-                  under = (shown.missing ? QStringLiteral("\u26A0 ") : QString()) + onScreen(shown.under);
+                  second = shown.kelvin ? inSecondUnit(*shown.kelvin) : QString(),
+                  said = onScreen(shown.under),
+                  under = (shown.missing ? QStringLiteral("\u26A0 ") : QString()) +
+                          (second.isEmpty() ? said : QStringLiteral("= ") + second);
     const int line = std::max(theme().tick, theme().small - 1);
     const std::tuple now(label, number, unit, under, theme().live, line);
     if (now == f.shown) return;
@@ -137,6 +140,7 @@ void BenchStrip::fill(Figure& f, const StripFigure& shown) {
     f.unit->setText(unit);
     f.unit->setAlignment(Qt::AlignLeft | Qt::AlignBottom);
     f.under->setText(under);
+    f.under->setToolTip(second.isEmpty() ? QString() : said);
     setRole(f.under, shown.missing ? "stripMissing" : "stripLine");
     measure(f);
 }

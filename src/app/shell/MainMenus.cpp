@@ -31,6 +31,7 @@
 #include "lesson/views/StripView.h"
 #include "lesson/views/TapeView.h"
 
+#include <QActionGroup>
 #include <QApplication>
 #include <QCloseEvent>
 #include <QDir>
@@ -163,6 +164,7 @@ void MainWindow::buildViewMenu() {
         false);
     m_projector->setCheckable(true);
     buildThemes(view);
+    buildSecondUnit(view->addMenu(tr("A second &unit of temperature")));
     buildClass(view);
     addAction(
         view, tr("All &keys"), QKeySequence(QStringLiteral("Ctrl+?")), "actionKeys",
@@ -190,6 +192,27 @@ void MainWindow::buildViewMenu() {
             if (auto* map = shownMap()) map->showAll();
         },
         true);
+}
+
+/// For a class that knows another unit: said beside the usual one along the top and on the class's window.
+void MainWindow::buildSecondUnit(QMenu* menu) {
+    auto* group = new QActionGroup(menu);
+    const QPair<QString, SecondUnit> choices[] = {{tr("&none"), SecondUnit::None},
+                                                  {QStringLiteral("&K"), SecondUnit::Kelvin},
+                                                  {QStringLiteral("°&F"), SecondUnit::Fahrenheit}};
+    const QString key = QStringLiteral("window/secondUnit");
+    useSecondUnit(static_cast<SecondUnit>(std::clamp(QSettings().value(key, 0).toInt(), 0, 2)));
+    for (const auto& [title, unit] : choices) {
+        QAction* action = menu->addAction(title, this, [this, unit = unit, key] {
+            useSecondUnit(unit);
+            QSettings().setValue(key, static_cast<int>(unit));
+            m_controller.refresh();
+        });
+        action->setObjectName(QStringLiteral("actionSecondUnit_%1").arg(static_cast<int>(unit)));
+        action->setCheckable(true);
+        action->setChecked(unit == secondUnit());
+        group->addAction(action);
+    }
 }
 
 void MainWindow::buildClass(QMenu* view) {

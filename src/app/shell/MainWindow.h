@@ -63,6 +63,7 @@ private:
     void placeTape();
     void showStrip();
     void showClass(bool shown);
+    void buildSecondUnit(QMenu* menu);
     void buildClass(QMenu* view);
     void buildMenus();
     void buildNotebookMenu();

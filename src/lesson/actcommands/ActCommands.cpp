@@ -114,12 +114,33 @@ Result<int> ActCommands::addImported(const std::vector<ImportedAct>& acts) {
     return perform(Text::tr("Bring in {0} {0|act|acts}", count), put).map([count] { return count; });
 }
 
+Result<int> ActCommands::takeOver(const std::vector<Act>& acts) {
+    if (acts.empty()) return fail(Failure::BadInput, Text::tr("That lesson has no acts."));
+    const auto put = [&](Notebook::Editor& edit) {
+        for (Act act : acts) {
+            act.lessonId = session().lessonId();
+            act.state = ActState::Planned;
+            act.frozen.clear();
+            act.whySkipped.reset();
+            if (act.setupId) act.setupId = session().setupId();
+            edit.insert(act);
+        }
+    };
+    const auto count = static_cast<int>(acts.size());
+    return perform(Text::tr("Take {0} {0|act|acts} over", count), put).map([count] { return count; });
+}
+
 Result<void> ActCommands::setPeriod(const PeriodRow& period) {
     constexpr int kDay = 24 * 3600; // s
     if (period.lastsS <= 0 || period.lastsS > kDay)
         return fail(Failure::BadInput, Text::tr("A period lasts more than 0 min and at most a day."));
     if (period.pumps < 0 || period.heaters < 0)
         return fail(Failure::BadInput, Text::tr("The room has no fewer than 0 pumps and 0 heaters."));
+    constexpr int kMostPeople = 1000, kMostIceG = 1'000'000;
+    if (const int people = period.people.value_or(1); people < 1 || people > kMostPeople)
+        return fail(Failure::BadInput, Text::tr("There are 1 to {} people in a room.", kMostPeople));
+    if (const int ice = period.iceG.value_or(0); ice < 0 || ice > kMostIceG)
+        return fail(Failure::BadInput, Text::tr("Of ice there are 0 to {} g.", kMostIceG));
     const auto before = model().data().period;
     PeriodRow after = period;
     after.lessonId = session().lessonId();

@@ -27,6 +27,9 @@ public:
     /// Adds acts from a file, with their stamps and what the class was asked and said, as one change; gives how
     /// many. BadInput without any.
     [[nodiscard]] Result<int> addImported(const std::vector<ImportedAct>& acts);
+    /// Adds acts of another lesson as they were planned: nothing of how they went, labs with the plan in hand;
+    /// gives how many. BadInput without any.
+    [[nodiscard]] Result<int> takeOver(const std::vector<Act>& acts);
     /// When the bell rings, how long the period lasts, what the room has. BadInput for a period that lasts no
     /// time or longer than a day.
     [[nodiscard]] Result<void> setPeriod(const PeriodRow& period);

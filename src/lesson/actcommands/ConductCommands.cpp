@@ -32,7 +32,7 @@ Result<void> ConductCommands::begin(RowId id, const std::string& frozen) {
     const Act before = *at;
     Act live = before;
     live.state = ActState::GoingOn;
-    live.frozen = frozen;
+    (live.kind == ActKind::Lab ? live.rig : live.frozen) = frozen;
     Stamp stamp;
     stamp.actId = id;
     stamp.takenAt = now();
@@ -43,12 +43,13 @@ Result<void> ConductCommands::begin(RowId id, const std::string& frozen) {
     });
 }
 
-Result<void> ConductCommands::confirm(RowId id, int step) {
+Result<void> ConductCommands::confirm(RowId id, int step, bool again) {
     const auto act = goingOn(id);
     if (!act) return tl::unexpected(act.error());
     Stamp s;
     s.kind = StampKind::Confirmed;
     s.step = step;
+    if (again) s.what = kAgain;
     return stamp(*act, s, Text::tr("Confirm step {}", step + 1));
 }
 
@@ -95,7 +96,9 @@ Result<void> ConductCommands::read(RowId id, const TypedTemperature& typed) {
     const auto in = findUnit(typed.unit, Dimension::Temperature);
     if (const double k = s.value && in ? (*in)->toSi(*s.value) : 1.0; !(k > 0.0 && k <= kHottest))
         return fail(Failure::BadInput, Text::tr("A temperature lies between −273.15 and 1000 °C."));
-    return stamp(*act, s, Text::tr("Read a temperature"));
+    if (const auto mass = findUnit(typed.unit, Dimension::Mass); mass && s.value.value_or(0.0) < 0.0)
+        return fail(Failure::BadInput, Text::tr("A mass is zero or more."));
+    return stamp(*act, s, in ? Text::tr("Read a temperature") : Text::tr("Measure"));
 }
 
 Result<void> ConductCommands::finish(RowId id) {

@@ -4,12 +4,15 @@
 
 namespace uttrin {
 
-/// A temperature as somebody read it.
+/// What the stamp of a step says that is to be repeated.
+inline constexpr const char* kAgain = "again";
+
+/// Something as somebody read it, most often a temperature.
 struct TypedTemperature {
     std::optional<double> value;   ///< in `unit`
     std::string words;             ///< where there is no number: "hand-warm", "under 60"
     std::string place;             ///< where it was read
-    std::string unit = "degC";     ///< of the figures: a temperature's, or "ohm"
+    std::string unit = "degC";     ///< of the figures: a temperature's, "ohm", or any that Uttrin knows
     std::string instrument = {};   ///< by its name; empty of a plain thermometer
 };
 
@@ -18,11 +21,13 @@ struct TypedTemperature {
 class ConductCommands : public SessionCommands {
 public:
     using SessionCommands::SessionCommands;
-    /// Goes live. @param frozen  its rig with the room, as its forecast stands now: it stays so. BadInput if
+    /// Goes live. @param frozen  its rig with the room, as its forecast stands now: it stays so. Of a lab, whose
+    /// forecast is its plan, it is the card by which it is led. BadInput if
     /// it goes on already, is done or is skipped.
     [[nodiscard]] Result<void> begin(RowId act, const std::string& frozen);
     /// A step is done, and all that had to be so before it was so.
-    [[nodiscard]] Result<void> confirm(RowId act, int step);
+    /// @param again  it is not the last time: the next of those that are repeated has its turn.
+    [[nodiscard]] Result<void> confirm(RowId act, int step, bool again = false);
     /// A step is left out; BadInput without a word of why.
     [[nodiscard]] Result<void> skip(RowId act, int step, const std::string& why);
     /// Somebody saw something. BadInput without words.

@@ -5,6 +5,7 @@
 #include "rehearsal/CoolingFit.h"
 #include "rehearsal/RigTiming.h"
 #include "rehearsal/StoryFigures.h"
+#include "rehearsal/card/ToldCard.h"
 
 #include <algorithm>
 
@@ -39,6 +40,8 @@ void shiftShow(ActForecast& f, const RigTiming& t, double readyAt, double u, dou
             o.from += by;
             o.to += by;
         }
+    for (TimedAct::Ice& ice : f.timed.ice)
+        if (ice.at >= t.clock + kMinute) ice.at += by;
     f.timed.shown = readyAt;
     f.timed.lasts += by;
 }
@@ -58,6 +61,21 @@ void wish(ActForecast& f, const Act& act, const RigFile& rig, const std::vector<
         Text::tr("Ready at minute {} at {} °C: begin at minute {}, shut it at minute {} (± {} min).",
                  minuteText(*act.readyS), fixed(*act.readyK - kIcePointKelvin, 0), minuteText(*f.wishStarts),
                  minuteText(*act.readyS - lead->fromClock), fixed(lead->u / kMinute, 0));
+}
+
+/// What its card says of it.
+void takeCard(ActForecast& f, const Act& act, const ActRig& rig, const Rehearsal& played) {
+    const RigStory& story = rig.story();
+    f.materials = neededFor(story, &played);
+    f.cautions = toldStory(story, &played).cautions;
+    f.needs = story.card.needs;
+    f.setUp = conditionTexts(story.card, rig.conditions);
+    for (const std::string& what : story.card.handOver)
+        f.handOver.push_back(Text::data(what));
+    if (std::ranges::find(f.needs, RigNeed::Hood) != f.needs.end())
+        f.timed.takes.push_back({Resource::Hood, 0.0, f.timed.lasts});
+    if (act.doer == ActDoer::Groups && story.card.who == RigDoer::Teacher)
+        f.whoMay = Text::tr("Its card says: {}. Groups do it only where local rules allow it.", doerText(story.card.who));
 }
 
 ActForecast demonstration(const Act& act, std::optional<double> roomPascal,
@@ -87,10 +105,9 @@ ActForecast demonstration(const Act& act, std::optional<double> roomPascal,
     take(f, Resource::Pump, t.pump);
     take(f, Resource::Heater, t.heater);
     if (act.doer == ActDoer::Teacher) take(f, Resource::TeachersHands, t.hands);
-    f.iceKg = t.iceKg;
-    const ToldStory story = toldStory(rig->rig()->story(rig->variantPlace()), &*played);
-    f.materials = story.materials;
-    f.cautions = story.cautions;
+    for (const auto& portion : t.ice)
+        f.timed.ice.push_back({portion.at, portion.kg});
+    takeCard(f, act, *rig, *played);
     wish(f, act, *rig->rig(), settings, t);
     return f;
 }
@@ -103,7 +120,16 @@ ActForecast lab(const LessonSession& s, const Act& act) {
     }
     const Plan& plan = s.model().plan(*act.setupId);
     const auto& sheet = s.model().sheet(*act.setupId);
-    f.materials = materialsFor(plan);
+    for (const Text& thing : thingsFor(plan))
+        f.materials.push_back({Needed::Things, thing, 1.0, false});
+    f.materials.push_back({Needed::Things, Text::data("eye protection"), 1.0, true});
+    if (const auto card = cardOf(s.model(), act)) {
+        const RigCard& of = card->story().card;
+        f.needs = of.needs;
+        f.setUp = conditionTexts(of, card->conditions);
+        for (const std::string& what : of.handOver)
+            f.handOver.push_back(Text::data(what));
+    }
     for (const Caution& c : cautionsFor(plan))
         f.cautions.push_back(c.text);
     if (!sheet) {
@@ -198,6 +224,8 @@ Period periodOf(const LessonModel& model) {
     p.lasts = row.lastsS;
     p.pumps = row.pumps;
     p.heaters = row.heaters;
+    constexpr double kGramsAKilogram = 1000.0;
+    if (row.iceG) p.iceKg = *row.iceG / kGramsAKilogram;
     return p;
 }
 

@@ -3,6 +3,7 @@
 #include "ActRig.h"
 #include "lesson/commands/LessonSession.h"
 #include "period/Period.h"
+#include "rehearsal/Materials.h"
 
 #include <map>
 #include <tuple>
@@ -25,8 +26,12 @@ struct ActPart {
 struct ActForecast {
     TimedAct timed;
     std::vector<ActPart> parts;
-    double iceKg = 0.0;
-    std::vector<Text> materials, cautions;
+    std::vector<Needed> materials;
+    std::vector<Text> cautions;
+    std::vector<RigNeed> needs; ///< of the room
+    std::vector<Text> setUp;    ///< "boiling chips: fresh"
+    std::vector<Text> handOver; ///< before the next group has it
+    Text whoMay;                ///< who may do it, where it is planned for others; empty where it is not
     Text trouble;                     ///< why there is no forecast; empty if there is one
     std::optional<double> wishStarts; ///< s of the period at which it has to start for what is wished
     Text wish;                        ///< the same in words; empty without a wish

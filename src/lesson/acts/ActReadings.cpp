@@ -26,17 +26,24 @@ const Thermometer* thermometerCalled(const LessonModel& model, const std::string
     return nullptr;
 }
 
-/// How many decimals a value was typed with, as far as can be told.
-int decimalsOf(double value) {
-    for (int d = 0; d < 2; ++d)
-        if (std::abs(value * std::pow(10.0, d) - std::round(value * std::pow(10.0, d))) < 1e-6) return d;
-    return 2;
-}
-
 } // namespace
 
-std::vector<WayToRead> waysToRead(const LessonModel& model) {
+bool WayToRead::isTemperature() const {
+    return unit == "ohm" || findUnit(unit, Dimension::Temperature).has_value();
+}
+
+std::string_view shownUnit(const std::string& symbol) {
+    for (const Dimension d : allDimensions())
+        if (const auto found = findUnit(symbol, d)) return (*found)->display;
+    return symbol == "ohm" ? "Ω" : std::string_view(symbol);
+}
+
+std::vector<WayToRead> waysToRead(const LessonModel& model, const std::string& measures) {
     std::vector<WayToRead> ways;
+    if (!measures.empty() && !findUnit(measures, Dimension::Temperature))
+        ways.push_back({findUnit(measures, Dimension::Mass) ? Text::tr("balance, {}", std::string(shownUnit(measures)))
+                                                            : Text::set("{}", std::string(shownUnit(measures))),
+                        {}, measures, shownUnit(measures)});
     for (const PlainUnit& p : kPlain)
         ways.push_back({p.says, {}, p.unit, unit(p.unit).display});
     for (const Setup& setup : model.data().setups) {
@@ -72,9 +79,8 @@ std::optional<StampedTemperature> temperatureOf(const LessonModel& model, const 
 Text readingText(const Stamp& s) {
     Text read = Text::typed(s.what);
     if (s.value) {
-        const auto in = findUnit(s.unit, Dimension::Temperature);
-        const Text figure = Text::set("{} {}", fixed(*s.value, decimalsOf(*s.value)),
-                                      in ? std::string((*in)->display) : s.unit == "ohm" ? "Ω" : s.unit);
+        const Text figure =
+            Text::set("{} {}", fixed(*s.value, decimalsTyped(*s.value)), std::string(shownUnit(s.unit)));
         read = s.bound == StampBound::Below   ? Text::tr("under {}", figure)
                : s.bound == StampBound::Above ? Text::tr("over {}", figure)
                                               : figure;

@@ -10,9 +10,13 @@ struct WayToRead {
     std::string instrument; ///< by its name; empty of a plain one
     std::string unit;       ///< of its figures: "degC", "degF", "K", "ohm"
     std::string_view unitText; ///< "°C", "Ω"
+    [[nodiscard]] bool isTemperature() const;
 };
 /// The plain ones first: in °C, °F, K.
-[[nodiscard]] std::vector<WayToRead> waysToRead(const LessonModel& model);
+/// @param measures  unit of what the step in hand measures: before them, where it is no temperature's.
+[[nodiscard]] std::vector<WayToRead> waysToRead(const LessonModel& model, const std::string& measures = {});
+/// A unit as it is shown beside a figure: "°C", "g", "Ω". The view lives as long as the symbol.
+[[nodiscard]] std::string_view shownUnit(const std::string& symbol);
 
 /// What a stamp's value says, in kelvin.
 struct StampedTemperature {

@@ -3,6 +3,7 @@
 #include "json/JsonReader.h"
 #include "json/JsonText.h"
 #include "rehearsal/Demonstrations.h"
+#include "rehearsal/card/ToldCard.h"
 
 #include <nlohmann/json.hpp>
 
@@ -12,6 +13,8 @@ namespace uttrin {
 namespace {
 
 using Json = nlohmann::ordered_json;
+
+constexpr const char* kHandPump = "hand pump"; // the variant of a lab's card
 
 Json settingsJson(const std::vector<RigSetting>& settings) {
     Json json = Json::object();
@@ -56,11 +59,27 @@ std::vector<RigSetting> ActRig::settings() const {
     return all;
 }
 
+void ActRig::set(const RigSetting& value) {
+    std::erase_if(values, [&](const RigSetting& s) { return s.pointer == value.pointer; });
+    values.push_back(value);
+}
+
+void ActRig::choose(const std::string& condition, const std::string& chosen) {
+    const auto& all = story().card.conditions;
+    const auto at = std::ranges::find(all, condition, &RigCondition::name);
+    if (chosen.empty() || (at != all.end() && at->choices.front() == chosen))
+        conditions.erase(condition);
+    else
+        conditions[condition] = chosen;
+}
+
 Text ActRig::refused() const {
     const RigFile* of = rig();
     if (!of) return Text::tr("there is no rig '{}'", id);
     const std::string& why = of->onlyLookedAt(variantPlace());
-    return why.empty() ? Text() : Text::tr("only to be rehearsed: {}", Text::data(why));
+    if (!why.empty()) return Text::tr("only to be rehearsed: {}", Text::data(why));
+    const auto setup = of->setup(settings());
+    return setup ? vesselRefused(story().card, *setup) : Text();
 }
 
 std::string writeActRig(const ActRig& rig) {
@@ -72,6 +91,7 @@ std::string writeActRig(const ActRig& rig) {
     if (!rig.variant.empty()) json["variant"] = rig.variant;
     if (!rig.room.empty()) json["room"] = settingsJson(rig.room);
     json["values"] = settingsJson(rig.values);
+    if (!rig.conditions.empty()) json["conditions"] = rig.conditions;
     return json.dump();
 }
 
@@ -90,6 +110,12 @@ Result<ActRig> readActRig(const std::string& text) {
     }
     readSettings(r, "room", rig.room);
     readSettings(r, "values", rig.values);
+    if (const Json* conditions = r.at("conditions"); conditions && conditions->is_object()) {
+        for (const auto& [name, chosen] : conditions->items())
+            if (chosen.is_string()) rig.conditions[name] = chosen.get<std::string>();
+    } else if (conditions) {
+        r.refuse("conditions", Text::tr("an object of conditions and what was chosen"));
+    }
     r.onlyKnown();
     if (failure) return tl::unexpected(*failure);
     const RigFile* of = rig.rig();
@@ -99,6 +125,17 @@ Result<ActRig> readActRig(const std::string& text) {
             if (!of->sets(s.pointer))
                 return fail(Failure::BadInput, Text::tr("'{}' leads to no text of this rig file", s.pointer));
     return rig;
+}
+
+Result<ActRig> cardOf(const LessonModel& model, const Act& act) {
+    if (act.kind != ActKind::Lab || !act.rig.empty()) return rigOf(act);
+    if (!act.setupId || !model.hasPlan(*act.setupId))
+        return fail(Failure::BadInput, Text::tr("its plan is not in this notebook"));
+    const Plan& plan = model.plan(*act.setupId);
+    ActRig card;
+    card.id = plan.method == Method::HoldPressure ? "lab-held-pressure" : "lab-held-temperature";
+    if (plan.rig.pump == PumpKind::Hand) card.variant = kHandPump;
+    return card;
 }
 
 Result<ActRig> rigOf(const Act& act) { return readActRig(act.frozen.empty() ? act.rig : act.frozen); }

@@ -1,8 +1,10 @@
 #pragma once
 
+#include "lesson/model/LessonModel.h"
 #include "notebook/Records.h"
 #include "rehearsal/rigfile/RigFile.h"
 
+#include <map>
 #include <optional>
 #include <string>
 
@@ -15,6 +17,7 @@ struct ActRig {
     std::vector<RigSetting> room; ///< in which it stands; empty: as the file has it
     std::vector<RigSetting> values;
     std::optional<RigFile> file; ///< that a person brought
+    std::map<std::string, std::string> conditions = {}; ///< of its card, as it is set up; the usual where none is given
 
     /// The file; null if it names one that does not ship.
     [[nodiscard]] const RigFile* rig() const;
@@ -24,6 +27,9 @@ struct ActRig {
     [[nodiscard]] const RigStory& story() const { return rig()->story(variantPlace()); }
     /// The room, the variant's settings, this teacher's own: later ones win.
     [[nodiscard]] std::vector<RigSetting> settings() const;
+    void set(const RigSetting& value);
+    /// Of a condition of its card; what is usual is not kept.
+    void choose(const std::string& condition, const std::string& chosen);
     /// Why it cannot be an act; empty if it can.
     [[nodiscard]] Text refused() const;
 };
@@ -34,5 +40,8 @@ struct ActRig {
 [[nodiscard]] Result<ActRig> readActRig(const std::string& json);
 /// The rig of an act: as it was frozen when it went live, before that as it is planned.
 [[nodiscard]] Result<ActRig> rigOf(const Act& act);
+/// The rig by whose card an act is led: its own; of a lab that of its method and its pump, as it was when it
+/// began, before that as it is planned. BadInput for an act that has none.
+[[nodiscard]] Result<ActRig> cardOf(const LessonModel& model, const Act& act);
 
 } // namespace uttrin

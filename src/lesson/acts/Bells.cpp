@@ -71,6 +71,7 @@ std::vector<BellView> bellsOf(const LessonSession& s) {
         v.up = !t.remaining;
         v.rings = t.rings() && t.trust != BellTime::Unknown;
         v.remaining = t.remaining.value_or(t.elapsed);
+        v.lasts = static_cast<double>(bell.lastsMs.value_or(0)) / kThousand;
         views.push_back(std::move(v));
     }
     std::ranges::stable_sort(views, [](const BellView& a, const BellView& b) {
@@ -104,6 +105,25 @@ Result<RowId> BellCommands::start(const std::string& title, std::optional<double
     return perform(Text::tr("Set a bell: {}", Text::typed(title)),
                    [&](Notebook::Editor& edit) { id = edit.insert(bell); })
         .map([&] { return id; });
+}
+
+Result<void> BellCommands::startAll(const std::vector<BellDraft>& drafts) {
+    if (drafts.empty()) return fail(Failure::BadInput, Text::tr("There are no bells to set."));
+    std::vector<BellRow> rows;
+    for (const BellDraft& draft : drafts) {
+        BellRow bell;
+        bell.lessonId = session().lessonId();
+        bell.actId = draft.act;
+        bell.title = draft.title;
+        bell.source = draft.source;
+        bell.lastsMs = milliseconds(std::clamp(draft.seconds, 0.0, kDay));
+        startNow(bell, session().clock());
+        rows.push_back(std::move(bell));
+    }
+    return perform(Text::tr("Set {0} {0|bell|bells}", rows.size()), [&](Notebook::Editor& edit) {
+        for (const BellRow& row : rows)
+            edit.insert(row);
+    });
 }
 
 Result<void> BellCommands::restart(RowId id, double seconds, const Text& label) {

@@ -25,6 +25,7 @@ struct BellView {
     Text time;   ///< "1:50", "−0:12" once it rings, "+3:05" of what counts up
     Text doubt;  ///< why its time may be wrong, and what to do; empty if it is known
     double remaining = 0.0; ///< s; of what counts up, how long it has gone on
+    double lasts = 0.0;     ///< s, for which it was set; 0 of what counts up
     bool up = false, rings = false;
 };
 /// Those that are running, the one that rings next first; those that count up last.
@@ -32,6 +33,14 @@ struct BellView {
 
 /// What is spoken and shown when a bell rings: "Ice, second time: now".
 [[nodiscard]] Text ringText(const BellView& bell);
+
+/// A bell to be set.
+struct BellDraft {
+    std::string title;
+    double seconds = 0.0; ///< until it rings
+    std::optional<RowId> act;
+    BellSource source = BellSource::Plan;
+};
 
 /// Bells of a lesson; each change is on disk when the command returns.
 class BellCommands : public SessionCommands {
@@ -41,6 +50,8 @@ public:
     [[nodiscard]] Result<RowId> start(const std::string& title, std::optional<double> seconds,
                                       std::optional<RowId> act = std::nullopt,
                                       BellSource source = BellSource::Hand);
+    /// Several at once, as one change. BadInput without any.
+    [[nodiscard]] Result<void> startAll(const std::vector<BellDraft>& bells);
     /// Rings again so much later, s from now.
     [[nodiscard]] Result<void> snooze(RowId bell, double seconds);
     /// It is done with.

@@ -109,7 +109,7 @@ std::vector<QuestionView> questionsOf(const LessonSession& s, const Act& act) {
     std::vector<QuestionView> views;
     for (const Question& q : s.model().data().questions)
         if (q.actId == act.id) views.push_back(viewOf(s.model(), q));
-    if (const auto rig = rigOf(act)) {
+    if (const auto rig = cardOf(s.model(), act)) {
         const RigStory& story = rig->story();
         for (std::size_t i = 0; i < story.steps.size(); ++i) {
             const int step = static_cast<int>(i);
@@ -140,6 +140,17 @@ std::optional<QuestionView> inHand(const std::vector<QuestionView>& questions) {
     return found;
 }
 
+/// Whether the last that was seen of it is that it boils.
+bool boilsNow(const LessonModel& model, const Act& act) {
+    bool boils = false;
+    for (const Stamp& stamp : model.data().stamps)
+        if (stamp.actId == act.id && stamp.kind == StampKind::Seen) {
+            if (stamp.what == plain(thingsSeen()[kBoils])) boils = true;
+            if (stamp.what == plain(thingsSeen()[kStops])) boils = false;
+        }
+    return boils;
+}
+
 void showRead(ClassView& v, const LessonSession& s, const Act& act) {
     const Stamp* last = nullptr;
     for (const Stamp& stamp : s.model().data().stamps)
@@ -156,7 +167,9 @@ void showRead(ClassView& v, const LessonSession& s, const Act& act) {
                     : last->bound == StampBound::Above ? Text::set("> {}", celsius)
                                                        : celsius;
     v.temperatureUnit = Text::set("°C");
-    v.scald = scaldText(Temperature::fromKelvin(read->kelvin));
+    if (last->bound == StampBound::None) v.kelvin = read->kelvin;
+    const auto warm = Temperature::fromKelvin(read->kelvin);
+    v.scald = boilsNow(s.model(), act) ? Text::sentences({scaldText(warm), coolBoilingText(warm)}) : scaldText(warm);
 }
 
 } // namespace

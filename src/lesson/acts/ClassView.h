@@ -43,6 +43,7 @@ struct ClassView {
     std::optional<QuestionView> question; ///< the one in hand: without counts until it is locked
     bool showsForecast = false;
     Text temperature, temperatureUnit, read; ///< the last that was read, and when
+    std::optional<double> kelvin;            ///< the same, where it is no bound and no word
     Text pressure;                           ///< inside, by the forecast; empty until it is revealed
     std::vector<Text> cautions;
     Text scald;     ///< of what was read last

@@ -1,7 +1,9 @@
 #include "ConductView.h"
 
 #include "ActReadings.h"
+#include "ActSteps.h"
 #include "OutlookTexts.h"
+#include "lesson/actcommands/ConductCommands.h"
 #include "lesson/model/Clock.h"
 #include "physics/Constants.h"
 #include "quantities/Rounding.h"
@@ -15,30 +17,13 @@
 namespace uttrin {
 namespace {
 
-Text kindText(RigStep::Kind kind) {
-    switch (kind) {
-    case RigStep::Prepare:
-        return Text::tr("prepare");
-    case RigStep::Do:
-        return Text::tr("do");
-    case RigStep::Ask:
-        return Text::tr("ask");
-    case RigStep::Look:
-        return Text::tr("look");
-    case RigStep::Vent:
-        return Text::tr("let air in");
-    case RigStep::ClearAway:
-        break;
-    }
-    return Text::tr("clear away");
-}
-
 Text stampText(const Stamp& s) {
     switch (s.kind) {
     case StampKind::Begun:
         return Text::tr("begun");
     case StampKind::Confirmed:
-        return Text::tr("step {} done", s.step.value_or(0) + 1);
+        return s.what == kAgain ? Text::tr("step {} done, once more to come", s.step.value_or(0) + 1)
+                                : Text::tr("step {} done", s.step.value_or(0) + 1);
     case StampKind::Skipped:
         return Text::tr("step {} skipped: {}", s.step.value_or(0) + 1, Text::data(s.what));
     case StampKind::Seen:
@@ -49,34 +34,6 @@ Text stampText(const Stamp& s) {
         break;
     }
     return Text::tr("finished");
-}
-
-/// Steps with what was stamped of them; the first that is neither done nor skipped is to be done.
-void addSteps(ConductView& v, const RigStory& story, const ToldStory& told,
-              const std::vector<const Stamp*>& stamps, int offset) {
-    for (std::size_t i = 0; i < story.steps.size(); ++i) {
-        const RigStep& step = story.steps[i];
-        ConductView::Step s;
-        s.kind = kindText(step.kind);
-        s.says = told.steps[i];
-        if (!step.see.empty()) s.see = Text::data(step.see);
-        for (const RigConfirmation& c : step.confirm)
-            s.confirm.push_back(Text::data(c.says));
-        for (const Stamp* stamp : stamps) {
-            if (stamp->step != static_cast<int>(i)) continue;
-            const bool skipped = stamp->kind == StampKind::Skipped;
-            s.state = skipped ? ConductView::Step::Skipped : ConductView::Step::Done;
-            s.when = Text::typed(clockText(stamp->takenAt, offset));
-            for (const RigConfirmation& c : step.confirm)
-                if (skipped && !c.hazard.empty() && v.hazard.empty()) v.hazard = Text::data(c.hazard);
-        }
-        if (s.state == ConductView::Step::ToCome && !v.current && v.live) {
-            v.current = static_cast<int>(i);
-            s.state = ConductView::Step::Current;
-        }
-        v.steps.push_back(std::move(s));
-    }
-    if (!v.hazard.empty()) v.current.reset(); // led no further
 }
 
 /// "71.0", a temperature for people, °C.
@@ -111,9 +68,42 @@ ConductView::Point pointOf(const StampedTemperature& read, const Stamp& stamp, d
     return p;
 }
 
+/// Whether liquid was seen in the line, and nobody said since that it is dry.
+bool isLiquidInLine(const std::vector<const Stamp*>& stamps) {
+    bool there = false;
+    for (const Stamp* s : stamps)
+        if (s->kind == StampKind::Seen) {
+            if (s->what == plain(liquidInLine())) there = true;
+            if (s->what == plain(lineDrained())) there = false;
+        }
+    return there;
+}
+
+/// What boils below the usual point is believed by a temperature before it and one after.
+Text readingWanted(const LessonModel& model, const FrozenForecast& forecast,
+                   const std::vector<const Stamp*>& stamps) {
+    const auto lowest = lowestBoiling(forecast.rehearsal);
+    const auto fluid = rigFluid(forecast.rehearsal.setup.substance);
+    constexpr double kClearlyBelow = 2.0; // K
+    if (!lowest || !fluid ||
+        *lowest > fluid->boilingKelvin(forecast.rehearsal.setup.model.roomPascal) - kClearlyBelow)
+        return {};
+    bool read = false, boiled = false, after = false;
+    for (const Stamp* s : stamps) {
+        if (temperatureOf(model, *s)) (boiled ? after : read) = true;
+        if (s->kind == StampKind::Seen && s->what == plain(thingsSeen()[kBoils])) boiled = true;
+        if (s->kind == StampKind::Seen && s->what == plain(thingsSeen()[kStops])) after = false;
+    }
+    if (!boiled && !read) return Text::tr("Read it before it boils: the record wants it before and after.");
+    if (boiled && !after) return Text::tr("Read it again: the record wants it before and after.");
+    return {};
+}
+
 } // namespace
 
 Result<std::string> toFreeze(const LessonSession& s, const Act& act) {
+    if (act.kind == ActKind::Lab) // its plan is its forecast; what is kept is the card by which it is led
+        return cardOf(s.model(), act).map([](const ActRig& card) { return writeActRig(card); });
     auto rig = readActRig(act.rig);
     if (!rig) return tl::unexpected(rig.error());
     if (const Text why = rig->refused(); !why.empty()) return fail(Failure::BadInput, why);
@@ -142,9 +132,9 @@ ConductView conductView(const LessonSession& s, const Act& act, const FrozenFore
     v.act = act.id;
     v.title = Text::typed(act.title);
     v.live = act.state == ActState::GoingOn;
-    v.canBegin = act.kind == ActKind::Demonstration &&
+    v.canBegin = act.kind != ActKind::PlainBlock &&
                  (act.state == ActState::Planned || act.state == ActState::Prepared);
-    const auto rig = rigOf(act);
+    const auto rig = cardOf(s.model(), act);
     if (!rig) return v;
     const int offset = s.model().lesson().utcOffsetMin;
     std::vector<const Stamp*> stamps;
@@ -156,7 +146,12 @@ ConductView conductView(const LessonSession& s, const Act& act, const FrozenFore
     const RigStory& story = rig->story();
     const ToldStory told = toldStory(story, forecast ? &forecast->rehearsal : nullptr);
     v.cautions = told.cautions;
-    addSteps(v, story, told, stamps, offset);
+    const auto setup = rig->rig()->setup(rig->settings());
+    addSteps(v, story, told, setup ? valveTable(story, *setup) : ValveTable(), stamps, offset);
+    v.drainable = !story.card.pump.drain.empty();
+    if (v.live && isLiquidInLine(stamps)) v.drain = Text::data(story.card.pump.drain);
+    if (story.card.coldHands) v.coldHands = *story.card.coldHands;
+    if (v.live && forecast) v.wanted = readingWanted(s.model(), *forecast, stamps);
     follow(v, s, act, forecast, learned);
     std::optional<ActCourse> course;
     if (forecast) {
@@ -193,6 +188,16 @@ const std::vector<Text>& thingsSeen() {
         Text::phrase("boils"),   Text::phrase("stops"),    Text::phrase("ice on"), Text::phrase("ice off"),
         Text::phrase("hiss in"), Text::phrase("hiss out"), Text::phrase("frost"),  Text::phrase("bursts")};
     return kThings;
+}
+
+const Text& liquidInLine() {
+    static const Text kSeen = Text::phrase("liquid in the line");
+    return kSeen;
+}
+
+const Text& lineDrained() {
+    static const Text kSeen = Text::phrase("line drained");
+    return kSeen;
 }
 
 std::string vigourStamp(int vigour) { return plain(Text::tr("vigour {} of 5", vigour)); }

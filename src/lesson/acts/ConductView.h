@@ -15,7 +15,11 @@ struct ConductView {
         enum State { Done, Skipped, Current, ToCome } state = ToCome;
         Text kind, says, see;
         std::vector<Text> confirm; ///< what must be so before it
-        Text when; ///< of its stamp
+        Text valves;               ///< what they stand at after it; may be empty
+        Text when;                 ///< of its stamp
+        std::string measures;      ///< unit of what is measured with it; may be empty
+        bool repeats = false;      ///< it is done for each point anew
+        int times = 0;             ///< that it was done
     };
     struct Moment {
         Text when, what;
@@ -34,6 +38,10 @@ struct ConductView {
     std::vector<Step> steps;
     std::optional<int> current; ///< the step to do
     Text hazard;                ///< what stopped the guidance; empty while it goes on
+    bool drainable = false;     ///< it has a line into which liquid may get
+    Text drain;                 ///< what is to be done with liquid in the line, until it is said to be dry
+    Text wanted;                ///< which reading the record wants now; empty if none
+    std::optional<double> coldHands; ///< s for which bare hands may hold what is cold
     std::optional<Milliseconds> begun;
     /// From when the clock of its forecast starts, below zero before, while it is going on: see ActCourse.
     std::optional<double> seconds;
@@ -67,6 +75,10 @@ void follow(ConductView& view, const LessonSession& session, const Act& act, con
 [[nodiscard]] const std::vector<Text>& thingsSeen();
 /// Places in it that mean something to a forecast.
 inline constexpr std::size_t kBoils = 0, kStops = 1, kIceOn = 2;
+
+/// Liquid is seen in the line of a pump, and it is dry again.
+[[nodiscard]] const Text& liquidInLine();
+[[nodiscard]] const Text& lineDrained();
 
 /// How hard it boils, 1 to 5, as it is stamped.
 [[nodiscard]] std::string vigourStamp(int vigour);

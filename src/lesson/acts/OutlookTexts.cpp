@@ -103,7 +103,9 @@ std::vector<Text> outlookTexts(const FrozenForecast& frozen, const LearnedForeca
         add(Text::tr("What closes it is held with {} N.", fixed(force, 0)));
     if (const auto cool = coolAt(r, sample))
         add(Text::tr("The glass can be touched in {}: it is below 45 °C then.", durationText(*cool - at)));
-    add(scaldText(Temperature::fromKelvin(r.watchedAt(sample).kelvin)));
+    const auto warm = Temperature::fromKelvin(r.watchedAt(sample).kelvin);
+    add(scaldText(warm));
+    if (boils(appearanceOf(r.watched(), r.watchedAt(sample)))) add(coolBoilingText(warm));
     return texts;
 }
 

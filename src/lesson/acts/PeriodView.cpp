@@ -3,6 +3,7 @@
 #include "lesson/model/Clock.h"
 #include "quantities/Rounding.h"
 #include "quantities/Units.h"
+#include "rehearsal/card/FetchList.h"
 
 #include <algorithm>
 #include <cmath>
@@ -20,6 +21,8 @@ Text wantedText(Resource what, const Text& from, const Text& to, const Text& nam
         return Text::tr("Minute {} to {}: the pump is wanted by {}.", from, to, names);
     case Resource::Heater:
         return Text::tr("Minute {} to {}: there are too few heaters for {}.", from, to, names);
+    case Resource::Hood:
+        return Text::tr("Minute {} to {}: the fume hood is wanted by {}.", from, to, names);
     case Resource::TeachersHands:
         break;
     }
@@ -48,6 +51,8 @@ Text clashText(const Conflict& c, const std::vector<const Act*>& acts) {
     case Conflict::BeforeClass:
         return Text::tr("{} wants the class {} min before the bell.", Text::typed(of[0]->title),
                         fixed(std::ceil(-c.from / kSecondsAMinute), 0));
+    case Conflict::IceRunsOut:
+        return Text::tr("Minute {}: the ice runs out, with {} still to come.", minute(c.from), namesOf(of));
     case Conflict::TooEarly:
         break;
     }
@@ -133,6 +138,11 @@ Timed timedActs(const LessonSession& s, ActForecasts& forecasts) {
     return t;
 }
 
+/// How many do an act at once: each group for itself.
+int timesOf(const LessonModel& model, const Act& act) {
+    return act.doer == ActDoer::Groups ? std::max(1, static_cast<int>(model.data().groups.size())) : 1;
+}
+
 } // namespace
 
 std::optional<Milliseconds> onTheDay(const Lesson& lesson, const std::string& clock) {
@@ -168,9 +178,9 @@ PeriodView periodView(const LessonSession& s, ActForecasts& forecasts) {
     const LessonModel& model = s.model();
     const Period period = periodOf(model);
     v.lasts = period.lasts / kSecondsAMinute;
-    std::set<std::string> seen, warned;
+    std::set<std::string> warned;
     Timed t;
-    double ice = 0.0;
+    std::vector<FetchShare> shares;
     for (const Act& act : model.data().acts) {
         if (!counts(act)) continue;
         const ActForecast f = forecasts.of(s, act);
@@ -184,14 +194,17 @@ PeriodView periodView(const LessonSession& s, ActForecasts& forecasts) {
         t.acts.push_back(&act);
         t.times.push_back(f.timed);
         addTodo(v, model, act, v.lanes.back());
-        ice += f.iceKg;
-        for (const Text& m : f.materials)
-            if (seen.insert(plain(m)).second) v.fetch.push_back(m);
+        shares.push_back({f.materials, f.timed.starts, f.timed.ends(), timesOf(model, act)});
+        v.needs.insert(f.needs.begin(), f.needs.end());
+        if (!f.whoMay.empty())
+            v.clashes.push_back({Text::tr("{}: {}", v.lanes.back().title, f.whoMay),
+                                 v.lanes.back().starts,
+                                 v.lanes.back().ends,
+                                 {act.id}});
         for (const Text& c : f.cautions)
             if (warned.insert(plain(c)).second) v.cautions.push_back(c);
     }
-    if (ice > 0.0)
-        v.fetch.push_back(Text::tr("ice: {} g in all", fixed(std::ceil(ice * 1e3 / 10.0) * 10.0, 0)));
+    v.fetch = fetchList(shares, periodRow(model).people);
     for (const Conflict& c : conflictsOf(period, t.times)) {
         PeriodView::Clash clash{clashText(c, t.acts), c.from / kSecondsAMinute, c.to / kSecondsAMinute, {}};
         for (const std::size_t i : c.acts)
@@ -205,6 +218,21 @@ PeriodView periodView(const LessonSession& s, ActForecasts& forecasts) {
     if (const auto now = periodMinute(model, s.clock().now()); now && *now >= v.from && *now <= v.to) v.now = now;
     v.summary = summaryOf(v, model);
     return v;
+}
+
+std::vector<BellDraft> plannedBells(const LessonSession& s, ActForecasts& forecasts) {
+    std::vector<BellDraft> bells;
+    const auto now = periodMinute(s.model(), s.clock().now());
+    if (!now) return bells;
+    const auto running = bellsOf(s);
+    for (const auto& todo : periodView(s, forecasts).todo) {
+        const std::string title = plain(todo.what);
+        const bool set = std::ranges::any_of(running, [&](const BellView& b) { return plain(b.title) == title; });
+        const Act* act = s.model().act(todo.act);
+        if (todo.minute <= *now || set || !act || act->state == ActState::GoingOn) continue;
+        bells.push_back({title, (todo.minute - *now) * kSecondsAMinute, todo.act, BellSource::Plan});
+    }
+    return bells;
 }
 
 std::optional<std::vector<std::pair<RowId, int>>> mendOf(const LessonSession& s, ActForecasts& forecasts) {

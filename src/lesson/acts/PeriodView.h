@@ -1,7 +1,10 @@
 #pragma once
 
 #include "ActForecast.h"
+#include "Bells.h"
 #include "period/Mend.h"
+
+#include <set>
 
 namespace uttrin {
 
@@ -44,6 +47,7 @@ struct PeriodView {
     std::vector<Clash> clashes;
     std::vector<Todo> todo;  ///< in the order of time
     std::vector<Text> fetch; ///< for the whole lesson, each thing once
+    std::set<RigNeed> needs; ///< of the room
     std::vector<Text> cautions;
     Text summary; ///< how long, what is first, whether it fits
 };
@@ -54,6 +58,10 @@ struct PeriodView {
 /// The fewest minutes by which acts have to move; nothing if it cannot be mended.
 [[nodiscard]] std::optional<std::vector<std::pair<RowId, int>>> mendOf(const LessonSession& session,
                                                                        ActForecasts& forecasts);
+
+/// A bell for each thing that the plan has still to come, but for those that a bell runs for already; none where
+/// nobody has said when the bell of the period rings.
+[[nodiscard]] std::vector<BellDraft> plannedBells(const LessonSession& session, ActForecasts& forecasts);
 
 /// The moment of a time of day, "10:00", on the day of the lesson; nothing for what is none.
 [[nodiscard]] std::optional<Milliseconds> onTheDay(const Lesson& lesson, const std::string& clock);

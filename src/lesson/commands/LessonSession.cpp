@@ -54,9 +54,12 @@ std::optional<Target> LessonSession::currentTarget() const {
     if (runId())
         for (const Reading& r : m_model.readingsOf(*runId()))
             if (!r.struckReason && r.place) taken.insert(*r.place);
+    // The low trial point is for getting to know the rig: a later run of a group goes on without it.
+    const bool again = runId() && m_model.run(*runId()).number > 1;
     for (const Target& t : s->targets) {
-        if (m_selection.targetPlace ? t.place == *m_selection.targetPlace
-                                    : t.state == TargetState::Ok && !taken.contains(t.place))
+        if (m_selection.targetPlace
+                ? t.place == *m_selection.targetPlace
+                : t.state == TargetState::Ok && !taken.contains(t.place) && !(again && t.trial))
             return t;
     }
     return std::nullopt;

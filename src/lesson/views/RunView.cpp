@@ -1,6 +1,7 @@
 #include "RunView.h"
 
 #include "physics/Constants.h"
+#include "physics/Scald.h"
 #include "quantities/Rounding.h"
 
 #include <array>
@@ -45,7 +46,15 @@ Text repeatsText(const std::vector<ReducedReading>& readings, const std::optiona
                     fixed(spreadOf(kelvin), 2));
 }
 
-RunView::Taken takenLine(const ReducedReading& r, const Plan& plan, const RunSheet* sheet) {
+/// What the class said before of a target; empty where it said nothing, or it can still be changed.
+Text predictedFor(const LessonModel& model, RowId setupId, const Target& target) {
+    if (!model.setup(setupId).predictionsLockedAt) return {};
+    for (const Prediction& p : model.predictionsOf(setupId))
+        if (belongs(p, target)) return fixed(p.kelvin - kIcePointKelvin, 1);
+    return {};
+}
+
+RunView::Taken takenLine(const LessonSession& s, const ReducedReading& r, const Plan& plan, const RunSheet* sheet) {
     RunView::Taken line;
     line.id = r.raw.id;
     line.position = r.raw.position;
@@ -54,7 +63,10 @@ RunView::Taken takenLine(const ReducedReading& r, const Plan& plan, const RunShe
     line.inFit = r.inFit;
     if (sheet && r.raw.place)
         for (const Target& t : sheet->targets)
-            if (t.place == *r.raw.place) line.target = tableText(plan.rig.gauge, t.dial);
+            if (t.place == *r.raw.place) {
+                line.target = tableText(plan.rig.gauge, t.dial);
+                line.predicted = predictedFor(s.model(), s.setupId(), t);
+            }
     line.actual = tableText(plan.rig.gauge, {r.raw.first, r.raw.second});
     line.temperature = fixed(r.raw.temperature, decimalsForDivision(plan.rig.thermometer.division));
     line.deviation = r.superheatKelvin ? fixedSigned(*r.superheatKelvin, 1) : Text::set("–");
@@ -77,7 +89,8 @@ RunView runView(const LessonSession& s) {
     }
     const auto& readings = s.model().reduce(*s.runId());
     for (auto r = readings.rbegin(); r != readings.rend(); ++r) {
-        v.taken.push_back(takenLine(*r, plan, sheet ? &*sheet : nullptr));
+        v.taken.push_back(takenLine(s, *r, plan, sheet ? &*sheet : nullptr));
+        v.predicted = v.predicted || !v.taken.back().predicted.empty();
         for (const PhotoSubject shows : {PhotoSubject::Pressure, PhotoSubject::Temperature})
             v.taken.back().hasPicture |= s.model().photoOf(r->raw.id, shows) != nullptr;
     }
@@ -100,6 +113,7 @@ RunView runView(const LessonSession& s) {
     v.targetGauge = target->dial;
     v.targetTemperature = toReading(plan.rig.thermometer, target->boils);
     v.instruction = instructionFor(s, *target);
+    v.scald = Text::sentences({scaldText(target->boils), coolBoilingText(target->boils)});
     double left = kClearUpSeconds;
     for (const Target& t : sheet->targets) {
         if (t.order < target->order || t.state != TargetState::Ok) continue;

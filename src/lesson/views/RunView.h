@@ -24,6 +24,7 @@ struct RunView {
         RowId id = 0;
         int position = 0;
         Text target, actual, temperature, deviation, marks;
+        Text predicted; ///< what the class said of its target, °C, once that was locked; may be empty
         bool struck = false, inFit = true;
         bool hasPicture = false; ///< read from a picture that is in the notebook
         Text struckReason;
@@ -31,6 +32,8 @@ struct RunView {
     std::vector<Taken> taken; ///< newest first
     Text repeats;             ///< mean and spread of quick repeats at one target; empty without
     Text drift;               ///< room drift or zero, a line; may be empty
+    bool predicted = false; ///< the class has said something of its targets, and that is locked
+    Text scald;             ///< of the liquid where it boils at the target; may be empty
     bool finished = false;
 };
 [[nodiscard]] RunView runView(const LessonSession& session);

@@ -71,6 +71,8 @@ StripView stripView(const LessonSession& s) {
     if (live.hasTemperature) {
         v.liquid.number = fixed(live.reading.temperature, decimalsForDivision(plan.rig.thermometer.division));
         v.liquid.under = live.typed ? Text::tr("in the liquid, now") : Text::tr("last captured");
+        if (const auto read = toTemperature(plan.rig.thermometer, live.reading.temperature, s.clock().now()))
+            v.liquid.kelvin = read->temperature.kelvin();
     }
     if (!live.hasGauge) return v;
     v.gauge.number = text(gauge, {live.reading.first, live.reading.second});
@@ -93,6 +95,7 @@ StripView stripView(const LessonSession& s) {
     }
     const double u = std::hypot(r.absolute->u() / boils->slope, boils->temperatureU());
     v.boils.number = fixed(scale.fromSi(boils->temperature.kelvin()), std::min(decimalsForUncertainty(u), 1));
+    v.boils.kelvin = boils->temperature.kelvin();
     v.boils.under = Text::tr("± {} K, here", fixed(u, std::min(decimalsForUncertainty(u), 2)));
     if (live.hasTemperature && r.superheatKelvin) fillMargin(v, r);
     return v;

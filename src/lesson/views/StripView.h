@@ -13,6 +13,7 @@ namespace uttrin {
 struct StripFigure {
     Text label, number, unit, under;
     bool missing = false; ///< a gap that costs data if it stays
+    std::optional<double> kelvin = {}; ///< of a temperature, to be said in another unit too
 };
 
 /// The bench strip: room, gauge, liquid, boiling point here, margin.

@@ -64,6 +64,21 @@ void eachItem(const JsonReader& r, const char* key, std::optional<Failure>& fail
     }
 }
 
+std::vector<std::string> keysOf(const Json& document, std::initializer_list<const char*> of) {
+    std::vector<std::string> keys;
+    for (const char* key : of)
+        if (const auto at = document.find(key); at != document.end() && at->is_object())
+            for (const auto& item : at->items())
+                keys.push_back(item.key());
+    return keys;
+}
+
+NamedByStory namedParts(const Json& document) {
+    const auto moves = document.find("moves");
+    return {moves != document.end() && moves->is_array() ? moves->size() : 0, keysOf(document, {"links", "pumps", "heaters"}),
+            keysOf(document, {"vessels"})};
+}
+
 bool canBeSet(const Json& value) { return value.is_string() || value.is_boolean(); }
 
 std::vector<RigSetting> readSettings(const JsonReader& r, const char* key, const Json& document,
@@ -150,9 +165,8 @@ Result<void> RigFile::readAround() {
     r.string("only_looked_at", m_onlyLookedAt);
     m_story = readStory(r.child("story"), failure);
     if (failure) return tl::unexpected(*failure);
-    const Json* moveList = r.at("moves");
-    const std::size_t moves = moveList && moveList->is_array() ? moveList->size() : 0;
-    if (const auto wrong = wrongIn(m_story, moves)) return tl::unexpected(*wrong);
+    const NamedByStory there = namedParts(*m_document);
+    if (const auto wrong = wrongIn(m_story, there)) return tl::unexpected(*wrong);
     eachItem(r, "knobs", failure, [&](JsonReader& item) {
         RigKnob k;
         item.string("name", k.name);
@@ -192,7 +206,7 @@ Result<void> RigFile::readAround() {
         item.string("only_looked_at", v.onlyLookedAt);
         v.settings = readSettings(item, "sets", *m_document, failure);
         v.story = readStory(item.child("story"), failure, m_story);
-        if (!failure) failure = wrongIn(v.story, moves);
+        if (!failure) failure = wrongIn(v.story, there);
         m_variants.push_back(std::move(v));
     });
     eachItem(r, "faults", failure, [&](JsonReader& item) {

@@ -1,5 +1,6 @@
 #pragma once
 
+#include "RigCard.h"
 #include "RigReference.h"
 #include "quantities/Units.h"
 #include "rig/RigInstrument.h"
@@ -11,6 +12,7 @@
 #include <optional>
 #include <string>
 #include <string_view>
+#include <utility>
 #include <vector>
 
 namespace uttrin {
@@ -31,20 +33,24 @@ struct RigQuestion {
 
 /// A step of a demonstration.
 struct RigStep {
-    enum Kind { Prepare, Do, Ask, Look, Vent, ClearAway } kind = Do;
+    enum Kind { Prepare, Do, Ask, Look, Measure, Vent, CloseDown, ClearAway } kind = Do;
     std::string says;
     std::vector<RigConfirmation> confirm;
     std::string see;        ///< what is seen then; may be empty
     std::optional<RigQuestion> question;
     std::vector<int> makes; ///< the moves that are made with it, by their place in the procedure
+    std::vector<std::pair<std::string, bool>> valves; ///< links, pumps, heaters by their names, and whether they are open or on after it
+    std::string measures;                             ///< the unit of what is measured with it, "g"; may be empty
+    bool repeats = false;                             ///< for each point anew
 };
 
 /// What a demonstration is for and how it goes, for people.
 struct RigStory {
     std::string aim, physics;
-    std::vector<std::string> materials;
+    std::vector<RigMaterial> materials;
     std::vector<RigStep> steps;
     std::vector<std::string> lookFor, mistakes, cautions;
+    RigCard card;
 };
 
 /// How a vessel is drawn.
@@ -132,7 +138,8 @@ struct RigSetup {
     RigModel model;
     std::vector<RigMove> moves;
     std::vector<RigInstrument> instruments;
-    std::vector<VesselShape> shapes; ///< vessel by vessel
+    std::vector<VesselShape> shapes;      ///< vessel by vessel
+    std::vector<VesselMaking> making;     ///< the same
     double seconds = 0.0, every = 0.0;
     int watched = 0;    ///< the vessel that the lesson is about
     int clockMove = -1; ///< the move at which people start their clock; -1 for the beginning

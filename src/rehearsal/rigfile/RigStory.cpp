@@ -73,6 +73,26 @@ RigQuestion readQuestion(JsonReader r) {
     return q;
 }
 
+/// What the links stand at after a step.
+std::vector<std::pair<std::string, bool>> readValves(JsonReader& r) {
+    std::vector<std::pair<std::string, bool>> valves;
+    const Json* object = r.at("valves");
+    if (!object) return valves;
+    if (!object->is_object() || object->size() > kMostItems) {
+        r.refuse("valves", Text::tr("an object of links, pumps and heaters with what they stand at"));
+        return valves;
+    }
+    for (const auto& [link, state] : object->items()) {
+        if (state != "open" && state != "shut" && state != "on" && state != "off") {
+            r.refuse("valves", Text::tr("\"open\" or \"shut\" for each link, \"on\" or \"off\" for each pump "
+                                        "and heater"));
+            return valves;
+        }
+        valves.emplace_back(link, state == "open" || state == "on");
+    }
+    return valves;
+}
+
 /// Steps, each a text or an object; the list takes the place of what was there.
 void readSteps(const JsonReader& r, std::vector<RigStep>& steps, std::optional<Failure>& failure) {
     const Json* list = r.at("steps");
@@ -92,6 +112,11 @@ void readSteps(const JsonReader& r, std::vector<RigStep>& steps, std::optional<F
             step.confirm = readConfirmations(one, failure);
             one.string("see", step.see);
             step.makes = readMoves(one);
+            step.valves = readValves(one);
+            one.string("measures", step.measures);
+            if (!step.measures.empty() && !isUnit(step.measures))
+                one.refuse("measures", Text::tr("a unit such as \"g\""));
+            one.flag("repeats", step.repeats);
             if (one.at("asks")) step.question = readQuestion(one.child("asks"));
             one.onlyKnown();
         }
@@ -113,12 +138,34 @@ std::optional<Failure> unknownFigure(const RigStory& s) {
     };
     look(s.aim);
     look(s.physics);
-    for (const auto* list : {&s.materials, &s.lookFor, &s.mistakes, &s.cautions})
+    for (const auto* list : {&s.lookFor, &s.mistakes, &s.cautions})
         for (const std::string& text : *list)
             look(text);
+    for (const RigMaterial& m : s.materials)
+        look(m.says);
     for (const RigStep& step : s.steps)
         look(step.says);
     return failure;
+}
+
+/// A name that is not among those that there are, as a failure.
+std::optional<Failure> unknownPart(const std::string& pointer, const std::string& name,
+                                   const std::vector<std::string>& names) {
+    if (std::ranges::find(names, name) != names.end()) return std::nullopt;
+    return Failure{Failure::BadInput, Text::tr("{}: '{}' is not in this file; accepted: {}", pointer, name,
+                                               names.empty() ? Text::tr("none: there is nothing of the kind")
+                                                             : Text::list(names))};
+}
+
+/// The first link or vessel that is named and is not there, as a failure.
+std::optional<Failure> unknownPart(const RigStory& s, const NamedByStory& there) {
+    for (std::size_t i = 0; i < s.steps.size(); ++i)
+        for (const auto& [link, open] : s.steps[i].valves)
+            if (auto wrong = unknownPart("/story/steps/" + std::to_string(i) + "/valves", link, there.switched))
+                return wrong;
+    for (const std::string& vessel : s.card.evacuated)
+        if (auto wrong = unknownPart("/story/card/evacuated", vessel, there.vessels)) return wrong;
+    return std::nullopt;
 }
 
 /// The first step that makes a move which is not there, as a failure.
@@ -137,19 +184,21 @@ std::optional<Failure> unknownMove(const RigStory& s, std::size_t moves) {
 
 RigStory readStory(JsonReader r, std::optional<Failure>& failure, RigStory s) {
     r.string("aim", s.aim);
-    r.strings("materials", s.materials);
+    readMaterials(r, s.materials, failure);
     readSteps(r, s.steps, failure);
     r.strings("look_for", s.lookFor);
     r.string("physics", s.physics);
     r.strings("mistakes", s.mistakes);
     r.strings("cautions", s.cautions);
+    if (r.has("card")) s.card = readCard(r.child("card"), failure, std::move(s.card));
     r.onlyKnown();
     return s;
 }
 
-std::optional<Failure> wrongIn(const RigStory& story, std::size_t moves) {
-    const auto figure = unknownFigure(story);
-    return figure ? figure : unknownMove(story, moves);
+std::optional<Failure> wrongIn(const RigStory& story, const NamedByStory& there) {
+    if (auto figure = unknownFigure(story)) return figure;
+    if (auto move = unknownMove(story, there.moves)) return move;
+    return unknownPart(story, there);
 }
 
 } // namespace uttrin

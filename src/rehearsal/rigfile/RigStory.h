@@ -1,5 +1,6 @@
 #pragma once
 
+#include "RigCardReader.h"
 #include "RigFile.h"
 #include "json/JsonReader.h"
 
@@ -7,13 +8,16 @@
 
 namespace uttrin {
 
-/// Of anything that a rig file lists.
-inline constexpr std::size_t kMostItems = 200;
-
 /// A story with what is said anew. @param failure  the first thing that cannot be read.
 [[nodiscard]] RigStory readStory(JsonReader reader, std::optional<Failure>& failure, RigStory before = {});
 
-/// What a story names that is not there: a figure in braces, or a move of so many. Nothing if all is.
-[[nodiscard]] std::optional<Failure> wrongIn(const RigStory& story, std::size_t moves);
+/// What of a rig a story may name.
+struct NamedByStory {
+    std::size_t moves = 0;
+    std::vector<std::string> switched; ///< links, pumps and heaters
+    std::vector<std::string> vessels;
+};
+/// What a story names that is not there: a figure in braces, a move, a valve or a vessel. Nothing if all is.
+[[nodiscard]] std::optional<Failure> wrongIn(const RigStory& story, const NamedByStory& there);
 
 } // namespace uttrin

@@ -113,8 +113,11 @@ void VesselReader::read(JsonReader& r, const std::string& name) {
     pascalAt(r, "air", v.airPascal, v, 0.0, 1e6);
     r.parsed("shape", shape, [](std::string_view w) { return fromWord(kShapes, w); });
     readWalls(r, shape, v);
+    VesselMaking making = VesselMaking::Laboratory;
+    r.parsed("made_for", making, [](std::string_view w) { return fromWord(kMakings, w); });
     m_setup.model.vessels.push_back(std::move(v));
     m_setup.shapes.push_back(shape);
+    m_setup.making.push_back(making);
 }
 
 /// Room above the liquid, instead of the whole volume.

@@ -1,5 +1,6 @@
 #include "ActCard.h"
 
+#include "ActSetUp.h"
 #include "app/controller/Dialogs.h"
 #include "app/controls/FieldEdit.h"
 #include "app/controls/FlowLayout.h"
@@ -10,6 +11,7 @@
 #include "app/controls/Segments.h"
 #include "lesson/actcommands/ActCommands.h"
 #include "physics/Constants.h"
+#include "rehearsal/library/RigLibrary.h"
 
 #include <QComboBox>
 #include <QPushButton>
@@ -79,6 +81,8 @@ void ActCard::build() {
     fields->addWidget(m_wishes);
     m_knobs = FlowLayout::inRow();
     fields->addWidget(m_knobs->parentWidget());
+    m_setUp = new ActSetUp;
+    fields->addWidget(m_setUp);
     m_says = makeLabel({}, "smallNote");
     m_says->setObjectName(QStringLiteral("actSays"));
     fields->addWidget(m_says);
@@ -88,12 +92,15 @@ void ActCard::build() {
     m_toWish->setToolTip(tr("Moves the act to the start that its wish asks for"));
     m_rehearse = new QPushButton(tr("Rehearse it"));
     m_rehearse->setObjectName(QStringLiteral("actRehearse"));
+    m_keep = new QPushButton(tr("Keep this rig…"));
+    m_keep->setObjectName(QStringLiteral("actKeepRig"));
+    m_keep->setToolTip(tr("Among your own rigs, with these values and this card, for other lessons too"));
     m_skip = new QPushButton(tr("Skip…"));
     m_skip->setObjectName(QStringLiteral("actSkip"));
     m_away = new QPushButton(tr("Take away"));
     m_away->setObjectName(QStringLiteral("actAway"));
     m_away->setToolTip(tr("Undo brings it back (Ctrl+Z)"));
-    for (QPushButton* b : {m_toWish, m_rehearse, m_skip, m_away})
+    for (QPushButton* b : {m_toWish, m_rehearse, m_keep, m_skip, m_away})
         buttons->addFixed(b);
     fields->addWidget(buttons->parentWidget());
     column()->addWidget(m_fields);
@@ -127,16 +134,21 @@ void ActCard::wire() {
                 Text::tr("Change a wish"));
         });
     connect(m_variant, &QComboBox::activated, this, [this](int index) {
-        store(
-            [index](Act& a) {
-                auto rig = readActRig(a.rig);
-                if (!rig) return;
-                rig->variant = index > 0 ? rig->rig()->variants()[static_cast<std::size_t>(index - 1)].name
-                                         : std::string();
-                a.rig = writeActRig(*rig);
+        storeRig(
+            [index](ActRig& rig) {
+                rig.variant = index > 0 ? rig.rig()->variants()[static_cast<std::size_t>(index - 1)].name
+                                        : std::string();
             },
             Text::tr("Change a variant"));
     });
+    connect(m_setUp, &ActSetUp::conditionChosen, this, [this](const std::string& name, const std::string& chosen) {
+        storeRig([&](ActRig& rig) { rig.choose(name, chosen); }, Text::tr("Change how it is set up"));
+    });
+    connect(m_setUp, &ActSetUp::makingChosen, this, [this](const std::string& vessel, const std::string& making) {
+        storeRig([&](ActRig& rig) { rig.set({"/vessels/" + vessel + "/made_for", making}); },
+                 Text::tr("Change a vessel"));
+    });
+    connect(m_keep, &QPushButton::clicked, this, &ActCard::keepRig);
     connect(m_toWish, &QPushButton::clicked, this, [this] {
         const auto starts = m_wishStarts;
         if (starts)
@@ -171,18 +183,35 @@ void ActCard::store(const std::function<void(Act&)>& change, const Text& label) 
     m_controller.carryOut(&ActCommands::change, after, label);
 }
 
+/// Nothing is stored where it is as it was.
+void ActCard::storeRig(const std::function<void(ActRig&)>& change, const Text& label) {
+    if (!m_act) return;
+    auto rig = readActRig(m_act->rig);
+    if (!rig) return;
+    change(*rig);
+    const std::string after = writeActRig(*rig);
+    if (after != m_act->rig) store([&](Act& a) { a.rig = after; }, label);
+}
+
 void ActCard::storeKnob(const RigKnob& knob, double si) {
-    store(
-        [&](Act& a) {
-            auto rig = readActRig(a.rig);
-            if (!rig) return;
-            for (const std::string& pointer : knob.pointers) {
-                std::erase_if(rig->values, [&](const RigSetting& s) { return s.pointer == pointer; });
-                rig->values.push_back(rig->rig()->setting(pointer, si, rig->settings()));
-            }
-            a.rig = writeActRig(*rig);
+    storeRig(
+        [&](ActRig& rig) {
+            for (const std::string& pointer : knob.pointers)
+                rig.set(rig.rig()->setting(pointer, si, rig.settings()));
         },
         Text::tr("Change {}", Text::data(knob.name)));
+}
+
+void ActCard::keepRig() {
+    const auto rig = m_act ? readActRig(m_act->rig) : Result<ActRig>();
+    if (!m_act || !rig) return;
+    const auto name = dialogs::askText(window(), tr("Keep this rig"), tr("Under which name?"),
+                                       {QString::fromStdString(m_act->title)});
+    if (!name) return;
+    const auto kept = ownRigs().keep(*rig->rig(), rig->settings(), name->toStdString());
+    if (!kept) return m_controller.tell(kept.error());
+    m_controller.say(tr("'%1' is among your own rigs, here and at Rehearse.").arg(*name));
+    emit rigKept();
 }
 
 void ActCard::showRig(const Act& act) {
@@ -221,6 +250,7 @@ void ActCard::showRig(const Act& act) {
         keepFocusOrder(m_knobs->parentWidget());
     }
     m_variant->setCurrentIndex(rig->variantPlace() + 1);
+    m_setUp->show(*rig);
     const auto settings = rig->settings();
     for (int i = 0; i < m_knobs->count(); ++i) {
         const RigKnob& knob = rig->rig()->knobs()[static_cast<std::size_t>(i)];
@@ -244,7 +274,7 @@ void ActCard::show(const Act* act, const ActForecast& forecast) {
                                    ? std::optional(std::round((*act->readyK - kIcePointKelvin) * 10.0) / 10.0)
                                    : std::nullopt);
     for (QWidget* w :
-         std::initializer_list<QWidget*>{m_wishes, m_variantRow, m_knobs->parentWidget(), m_rehearse})
+         std::initializer_list<QWidget*>{m_wishes, m_variantRow, m_knobs->parentWidget(), m_setUp, m_rehearse, m_keep})
         w->setVisible(rig);
     if (rig) showRig(*act);
     m_wishStarts = forecast.wishStarts;
@@ -252,6 +282,7 @@ void ActCard::show(const Act* act, const ActForecast& forecast) {
     QStringList says;
     if (!forecast.trouble.empty()) says << onScreen(forecast.trouble);
     if (!forecast.wish.empty()) says << onScreen(forecast.wish);
+    if (!forecast.whoMay.empty()) says << onScreen(forecast.whoMay);
     m_says->setText(says.join(QLatin1Char(' ')));
     m_says->setVisible(!says.isEmpty());
 }

@@ -9,6 +9,7 @@ class QPushButton;
 
 namespace uttrin::app {
 
+class ActSetUp;
 class FieldEdit;
 class FlowLayout;
 class NumberField;
@@ -27,6 +28,7 @@ public:
 signals:
     /// The demonstration of an act, its variant and its values, are to be seen at Rehearse.
     void rehearseRequested(const QString& rig);
+    void rigKept(); ///< among the person's own
 
 private:
     void build();
@@ -34,6 +36,8 @@ private:
     void showRig(const Act& act);
     void store(const std::function<void(Act&)>& change, const Text& label);
     void storeKnob(const RigKnob& knob, double si);
+    void storeRig(const std::function<void(ActRig&)>& change, const Text& label);
+    void keepRig();
     LessonController& m_controller;
     std::optional<Act> m_act;
     std::string m_shownRig; ///< for which the fields of its values were made
@@ -43,9 +47,10 @@ private:
     NumberField *m_starts, *m_lasts, *m_readyAt, *m_readyAtCelsius;
     QWidget *m_fields, *m_wishes, *m_variantRow;
     FlowLayout* m_knobs;
+    ActSetUp* m_setUp;
     Words *m_empty, *m_says;
     std::optional<double> m_wishStarts; ///< s of the period
-    QPushButton *m_toWish, *m_rehearse, *m_skip, *m_away;
+    QPushButton *m_toWish, *m_rehearse, *m_keep, *m_skip, *m_away;
 };
 
 } // namespace uttrin::app

@@ -2,6 +2,7 @@
 
 #include "ActCard.h"
 #include "PeriodTimeline.h"
+#include "app/controller/Dialogs.h"
 #include "app/controls/FieldEdit.h"
 #include "app/controls/FlowLayout.h"
 #include "app/controls/Grid.h"
@@ -10,8 +11,10 @@
 #include "app/controls/OnScreen.h"
 #include "app/controls/ScrollColumn.h"
 #include "lesson/actcommands/ActCommands.h"
+#include "lesson/exchange/EarlierLesson.h"
 #include "lesson/model/Clock.h"
 #include "rehearsal/Demonstrations.h"
+#include "rehearsal/library/RigLibrary.h"
 
 #include <QComboBox>
 #include <QHBoxLayout>
@@ -68,10 +71,7 @@ QWidget* PeriodPage::buildHead(QWidget* before) {
     m_demonstrations = new QComboBox;
     m_demonstrations->setObjectName(QStringLiteral("addDemonstration"));
     m_demonstrations->setAccessibleName(tr("Add a demonstration"));
-    m_demonstrations->addItem(tr("Add a demonstration…"));
-    for (const Demonstration& d : demonstrations())
-        if (ActRig{d.id, {}, {}, {}, std::nullopt}.refused().empty())
-            m_demonstrations->addItem(onScreen(Text::data(d.rig.name())), QString::fromStdString(d.id));
+    fillDemonstrations();
     m_lab = new QPushButton(tr("Add the lab"));
     m_lab->setObjectName(QStringLiteral("addLab"));
     m_lab->setToolTip(tr("The plan in hand, with its runs"));
@@ -82,8 +82,11 @@ QWidget* PeriodPage::buildHead(QWidget* before) {
     m_mend->setObjectName(QStringLiteral("mendPeriod"));
     m_mend->setShortcut(Qt::Key_F9);
     m_mend->setToolTip(tr("Moves acts by the fewest minutes, so that nothing conflicts (F9)"));
+    m_earlier = new QPushButton(tr("As in an earlier lesson…"));
+    m_earlier->setObjectName(QStringLiteral("earlierLesson"));
+    m_earlier->setToolTip(tr("Takes the acts of another notebook over, as they were planned"));
     head->addFixed(m_demonstrations);
-    for (QPushButton* b : {m_lab, m_block, m_mend})
+    for (QPushButton* b : {m_lab, m_block, m_earlier, m_mend})
         head->addFixed(b);
     return head->parentWidget();
 }
@@ -99,12 +102,18 @@ QWidget* PeriodPage::buildPeriod() {
     m_lasts = new NumberField(tr("period"), QStringLiteral("min"), QStringLiteral("periodLasts"));
     m_pumps = new NumberField(tr("pumps"), QString(), QStringLiteral("periodPumps"));
     m_heaters = new NumberField(tr("heaters"), QString(), QStringLiteral("periodHeaters"));
+    m_people = new NumberField(tr("people"), QString(), QStringLiteral("periodPeople"));
+    m_people->setPlaceholder(QStringLiteral("–"));
+    m_people->setToolTip(tr("In the room: how much eye protection is to be fetched"));
+    m_ice = new NumberField(tr("ice"), QStringLiteral("g"), QStringLiteral("periodIce"));
+    m_ice->setPlaceholder(QStringLiteral("–"));
+    m_ice->setToolTip(tr("That there is for all of it: the period says when it runs out"));
     auto* bell = new QWidget;
     auto* bellColumn = labelled(tr("first bell"), m_bell);
     bellColumn->setContentsMargins(0, 0, 0, 0);
     bell->setLayout(bellColumn);
     fields->addFixed(bell);
-    for (NumberField* f : {m_lasts, m_pumps, m_heaters}) {
+    for (NumberField* f : {m_lasts, m_pumps, m_heaters, m_people, m_ice}) {
         f->edit()->setUsualWidth(64);
         fields->addFixed(f);
     }
@@ -149,7 +158,9 @@ void PeriodPage::wire() {
             [this](RowId act) { m_controller.carryOut(&ActCommands::remove, act); });
     connect(m_card, &ActCard::rehearseRequested, this, &PeriodPage::rehearseRequested);
     connect(m_bell, &QLineEdit::editingFinished, this, &PeriodPage::applyPeriod);
-    for (NumberField* f : {m_lasts, m_pumps, m_heaters})
+    connect(m_earlier, &QPushButton::clicked, this, &PeriodPage::takeOver);
+    connect(m_card, &ActCard::rigKept, this, &PeriodPage::fillDemonstrations);
+    for (NumberField* f : {m_lasts, m_pumps, m_heaters, m_people, m_ice})
         connect(f, &NumberField::committed, this, &PeriodPage::applyPeriod);
 }
 
@@ -160,15 +171,42 @@ double PeriodPage::endOfAll() const {
     return end;
 }
 
+/// Those that ship and can be acts, then the person's own.
+void PeriodPage::fillDemonstrations() {
+    m_rigs.clear();
+    m_demonstrations->clear();
+    m_demonstrations->addItem(tr("Add a demonstration…"));
+    const auto add = [this](ActRig rig, const QString& name, const std::string& id) {
+        if (!rig.refused().empty()) return;
+        m_rigs.push_back(std::move(rig));
+        m_demonstrations->addItem(name, QString::fromStdString(id));
+    };
+    for (const Demonstration& d : demonstrations())
+        add({d.id, {}, {}, {}, std::nullopt}, onScreen(Text::data(d.rig.name())), d.id);
+    for (const Demonstration& d : ownRigs().shelf().rigs)
+        add({{}, {}, {}, {}, d.rig}, tr("Own: %1").arg(QString::fromStdString(d.rig.name())), d.id);
+}
+
 void PeriodPage::addDemonstration(int index) {
     m_demonstrations->setCurrentIndex(0);
     if (index <= 0) return;
-    const std::string id = m_demonstrations->itemData(index).toString().toStdString();
+    const ActRig& rig = m_rigs[static_cast<std::size_t>(index) - 1];
     Act act;
     act.kind = ActKind::Demonstration;
-    act.title = m_demonstrations->itemText(index).toStdString();
-    act.rig = writeActRig({id, {}, {}, {}, std::nullopt});
+    act.title = rig.file ? rig.file->name() : plain(Text::data(rig.rig()->name()));
+    act.rig = writeActRig(rig);
     add(act);
+}
+
+/// The acts of the lesson that another notebook was last in, as they were planned there.
+void PeriodPage::takeOver() {
+    const QString path = dialogs::openFile(this, tr("As in an earlier lesson"),
+                                           tr("Notebooks (*.uttrin)"));
+    if (path.isEmpty()) return;
+    const auto acts = plannedActsOf(path.toStdString());
+    if (!acts) return m_controller.tell(acts.error());
+    const auto count = m_controller.carryOut(&ActCommands::takeOver, *acts);
+    if (count) m_controller.say(tr("%n act(s) taken over. Undo takes them away again.", nullptr, *count));
 }
 
 void PeriodPage::add(Act act) {
@@ -184,7 +222,14 @@ void PeriodPage::choose(RowId act) {
     refresh();
 }
 
-const Act* PeriodPage::chosenAct() const { return session().model().act(m_chosen.value_or(0)); }
+/// The one chosen; else the first that goes on or is to come.
+const Act* PeriodPage::chosenAct() const {
+    if (const Act* chosen = session().model().act(m_chosen.value_or(0))) return chosen;
+    const auto& acts = session().model().data().acts;
+    for (const ActState state : {ActState::GoingOn, ActState::Prepared, ActState::Planned})
+        if (const auto first = std::ranges::find(acts, state, &Act::state); first != acts.end()) return &*first;
+    return nullptr;
+}
 
 void PeriodPage::move(RowId id, int minutes) {
     m_controller.carryOut(&ActCommands::moveBy, std::vector<std::pair<RowId, int>>{{id, minutes}});
@@ -224,6 +269,12 @@ void PeriodPage::applyPeriod() {
     if (const auto v = m_lasts->value()) row.lastsS = static_cast<int>(std::lround(*v * kSeconds));
     if (const auto v = m_pumps->value()) row.pumps = static_cast<int>(*v);
     if (const auto v = m_heaters->value()) row.heaters = static_cast<int>(*v);
+    const auto whole = [](const NumberField& field) {
+        const auto v = field.value();
+        return v ? std::optional(static_cast<int>(std::lround(*v))) : std::nullopt;
+    };
+    row.people = whole(*m_people);
+    row.iceG = whole(*m_ice);
     const QString bell = m_bell->text().trimmed();
     if (bell.isEmpty())
         row.bellAt.reset();
@@ -234,7 +285,7 @@ void PeriodPage::applyPeriod() {
         showBell();
     }
     if (row.bellAt == before.bellAt && row.lastsS == before.lastsS && row.pumps == before.pumps &&
-        row.heaters == before.heaters)
+        row.heaters == before.heaters && row.people == before.people && row.iceG == before.iceG)
         return;
     m_controller.carryOut(&ActCommands::setPeriod, row);
 }
@@ -249,8 +300,8 @@ void PeriodPage::showBell() {
 void PeriodPage::refresh() {
     if (!m_controller.isOpen()) return;
     m_view = periodView(session(), m_forecasts);
-    m_timeline->show(m_view, m_chosen);
     const Act* act = chosenAct();
+    m_timeline->show(m_view, act ? std::optional(act->id) : std::nullopt);
     m_card->show(act, act ? m_forecasts.of(session(), *act) : ActForecast());
     std::vector<Text> clashes;
     for (const auto& c : m_view.clashes)
@@ -271,6 +322,11 @@ void PeriodPage::refresh() {
     m_lasts->setValue(row.lastsS / static_cast<double>(kSeconds));
     m_pumps->setValue(row.pumps);
     m_heaters->setValue(row.heaters);
+    const auto amount = [](std::optional<int> of) {
+        return of ? std::optional(static_cast<double>(*of)) : std::nullopt;
+    };
+    m_people->setValue(amount(row.people));
+    m_ice->setValue(amount(row.iceG));
 }
 
 } // namespace uttrin::app

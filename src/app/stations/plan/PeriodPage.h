@@ -32,7 +32,9 @@ private:
     QWidget* buildHead(QWidget* before);
     QWidget* buildPeriod();
     void wire();
+    void fillDemonstrations();
     void addDemonstration(int index);
+    void takeOver();
     void add(Act act);
     void move(RowId act, int minutes);
     void lengthen(RowId act, int minutes);
@@ -45,13 +47,14 @@ private:
 
     ActForecasts m_forecasts;
     PeriodView m_view;
+    std::vector<ActRig> m_rigs; ///< that can be added, in the order of the list
     std::optional<RowId> m_chosen;
     QComboBox* m_demonstrations;
-    QPushButton *m_lab, *m_block, *m_mend;
+    QPushButton *m_lab, *m_block, *m_earlier, *m_mend;
     PeriodTimeline* m_timeline;
     ActCard* m_card;
     FieldEdit* m_bell;
-    NumberField *m_lasts, *m_pumps, *m_heaters;
+    NumberField *m_lasts, *m_pumps, *m_heaters, *m_people, *m_ice;
     Words *m_clashes, *m_summary, *m_todo, *m_fetch, *m_cautions;
 };
 

@@ -305,9 +305,8 @@ void PlanStation::showSheet(const RunSheet& sheet) {
     m_table->setFixedHeight(m_table->horizontalHeader()->sizeHint().height() +
                             static_cast<int>(rows.size()) * m_table->verticalHeader()->defaultSectionSize() +
                             6);
-    const QString verdict = sheet.secondRunFits ? tr("A second run fits too.")
-                            : sheet.fits        ? tr("A second run does not fit.")
-                                         : tr("That does not fit into the period: take fewer targets.");
+    const QString verdict = sheet.fits ? onScreen(secondRunText(sheet))
+                                       : tr("That does not fit into the period: take fewer targets.");
     // What was predicted for pressures that the ladder has no more.
     QStringList elsewhere;
     for (const Prediction& p : predictions)

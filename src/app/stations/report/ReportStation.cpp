@@ -15,7 +15,6 @@
 #include "lesson/exchange/Exports.h"
 #include "lesson/exchange/ReadingsCsv.h"
 #include "pdf/PdfReport.h"
-#include "report/ActRecord.h"
 #include "report/LabReport.h"
 #include "report/PrepSheet.h"
 
@@ -29,7 +28,7 @@
 namespace uttrin::app {
 namespace {
 
-constexpr RowId kLab = 0, kPrep = -1, kTechnician = -2, kWhole = -3; // papers that are no act's
+constexpr RowId kLab = 0, kPrep = -1, kTechnician = -2, kHandOver = -3, kWhole = -4; // papers that are no act's
 
 } // namespace
 
@@ -105,41 +104,33 @@ void ReportStation::fillPapers() {
     m_papers->addItem(tr("Lab report"), QVariant::fromValue<qlonglong>(kLab));
     const auto& acts = session().model().data().acts;
     for (const Act& act : acts)
-        if (act.kind == ActKind::Demonstration)
+        if (act.kind != ActKind::PlainBlock)
             m_papers->addItem(tr("Act: %1").arg(QString::fromStdString(act.title)),
                               QVariant::fromValue<qlonglong>(act.id));
     if (!acts.empty()) {
         m_papers->addItem(tr("Prep sheet"), QVariant::fromValue<qlonglong>(kPrep));
         m_papers->addItem(tr("Prep sheet for the technician"), QVariant::fromValue<qlonglong>(kTechnician));
+        m_papers->addItem(tr("Hand-over list"), QVariant::fromValue<qlonglong>(kHandOver));
         m_papers->addItem(tr("The whole lesson"), QVariant::fromValue<qlonglong>(kWhole));
     }
     m_papers->setCurrentIndex(std::max(0, m_papers->findData(chosen)));
 }
 
-/// Its record once it has begun, its steps before; the pupils' sheet where no answers are wanted.
-Result<Document> ReportStation::paperOfAct(RowId id) {
-    const Act* act = session().model().act(id);
-    if (!act) return fail(Failure::BadInput, Text::tr("There is no such act in this lesson."));
-    if (m_student->isChecked()) return pupilsSheet(session(), *act);
-    if (act->frozen.empty()) return actGuide(session(), *act);
-    return actRecord(session(), *act, m_analyses.frozen(*act).get(), m_analyses.of(*act).get());
-}
+KnownOfAct ReportStation::knownOf(const Act& act) { return {m_analyses.frozen(act), m_analyses.of(act)}; }
 
-Document ReportStation::wholeLesson() {
-    std::vector<Document> papers{prepSheet(session(), m_forecasts)};
-    for (const Act& act : session().model().data().acts)
-        if (act.kind == ActKind::Demonstration)
-            if (auto document = paperOfAct(act.id)) papers.push_back(std::move(*document));
-    if (auto lab = labReport(session(), {!m_student->isChecked(), {}})) papers.push_back(std::move(*lab));
-    return joined(Text::data(session().model().lesson().title), papers);
-}
+PaperFor ReportStation::whom() const { return m_student->isChecked() ? PaperFor::Pupils : PaperFor::Teacher; }
 
 Result<Document> ReportStation::paper() {
     const auto chosen = m_papers->currentData().toLongLong();
-    if (chosen == kPrep || chosen == kTechnician)
-        return prepSheet(session(), m_forecasts, {chosen == kTechnician});
-    if (chosen == kWhole) return wholeLesson();
-    if (chosen != kLab) return paperOfAct(chosen);
+    if (chosen == kPrep) return prepSheet(session(), m_forecasts);
+    if (chosen == kTechnician) return prepSheet(session(), m_forecasts, PrepSheetKind::Technician);
+    if (chosen == kHandOver) return prepSheet(session(), m_forecasts, PrepSheetKind::HandOver);
+    if (chosen == kWhole)
+        return lessonBook(session(), m_forecasts, whom(), [this](const Act& act) { return knownOf(act); });
+    if (chosen != kLab) {
+        const Act* act = session().model().act(chosen);
+        return paperOfAct(session(), chosen, whom(), act ? knownOf(*act) : KnownOfAct());
+    }
     ReportOptions options;
     options.answers = !m_student->isChecked();
     return labReport(session(), options);

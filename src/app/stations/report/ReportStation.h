@@ -2,7 +2,7 @@
 
 #include "app/controller/StationPage.h"
 #include "lesson/acts/ActForecast.h"
-#include "report/Document.h"
+#include "report/LessonBook.h"
 
 class QCheckBox;
 class QComboBox;
@@ -36,8 +36,8 @@ protected:
 private:
     void fillPapers();
     [[nodiscard]] Result<Document> paper();
-    [[nodiscard]] Result<Document> paperOfAct(RowId act);
-    [[nodiscard]] Document wholeLesson();
+    [[nodiscard]] KnownOfAct knownOf(const Act& act);
+    [[nodiscard]] PaperFor whom() const;
     void showPages();
     void showComplaints(const std::vector<Text>& complaints);
     void importActs(const std::string& text, const QString& path);

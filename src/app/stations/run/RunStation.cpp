@@ -61,12 +61,12 @@ QWidget* RunStation::buildBench() {
     m_pair = new InstrumentPair;
     m_beside->addWidget(m_pair);
     left->addWidget(m_beside, 1);
-    auto* caution = makeLabel(
-        QStringLiteral("\u26A0 ") + tr("Goggles on, shield up. Never warm a closed flask."), "cautionText");
-    caution->setToolTip(tr("Local rules, the vessel maker’s rating and qualified staff come first. All "
+    m_caution = makeLabel({}, "cautionText");
+    m_caution->setObjectName(QStringLiteral("runCaution"));
+    m_caution->setToolTip(tr("Local rules, the vessel maker’s rating and qualified staff come first. All "
                            "cautions stand on the Plan."));
     auto* below = new QHBoxLayout;
-    below->addWidget(caution, 1);
+    below->addWidget(m_caution, 1);
     m_shown = new Segments(QStringLiteral("runShown"), tr("What is shown beside the readings"));
     m_shown->setChoices({tr("Map"), tr("Instruments")});
     m_shown->choose(0);
@@ -271,6 +271,8 @@ void RunStation::refresh() {
     showInstruments();
     const RunView v = runView(session());
     m_target->show(v);
+    m_caution->setText(QStringLiteral("\u26A0 ") + tr("Goggles on, shield up. Never warm a closed flask.") +
+                       (v.scald.empty() ? QString() : QLatin1Char(' ') + onScreen(v.scald)));
     m_pair->showTarget(v.targetGauge, v.targetTemperature);
     m_reading->showRepeats(onScreen(v.repeats));
     m_taken->show(v, asIs(readingUnit(rig.thermometer)));

@@ -19,6 +19,7 @@ class Faces;
 class Segments;
 class RunChoice;
 class TakenCard;
+class Words;
 class TargetCard;
 
 /// At the bench: one target at a time, big; type what the instruments show, one key captures both at the same
@@ -78,6 +79,7 @@ private:
     QPushButton* m_start;
     TargetCard* m_target;
     TakenCard* m_taken;
+    Words* m_caution;
     ReadingCard* m_reading;
 };
 

@@ -75,18 +75,24 @@ void TakenCard::show(const RunView& v, const QString& temperatureUnit) {
                                : t.hasPicture ? QStringList({picture, onScreen(t.marks)})
                                                     .join(t.marks.empty() ? QString() : QStringLiteral(", "))
                                               : onScreen(t.marks);
-        row.cells = {QString::number(t.position), onScreen(t.target),    onScreen(t.actual),
-                     onScreen(t.temperature),     onScreen(t.deviation), remark};
-        row.tips = {QString(), aimed, read, QString(), off, remark};
+        row.cells = {QString::number(t.position), onScreen(t.target), onScreen(t.actual), onScreen(t.temperature)};
+        row.tips = {QString(), aimed, read, QString()};
+        if (v.predicted) {
+            row.cells << onScreen(t.predicted);
+            row.tips << tr("what the class said before, °C");
+        }
+        row.cells << onScreen(t.deviation) << remark;
+        row.tips << off << remark;
         row.quiet = t.struck || !t.inFit;
         row.struck = t.struck;
         row.id = t.id;
         if (t.hasPicture) m_withPicture << t.id;
         rows << row;
     }
-    m_rows->show({QStringLiteral("#"), tr("target"), tr("actual, %1").arg(onScreen(v.unit)), temperatureUnit,
-                  QStringLiteral("K"), QStringLiteral(" ")},
-                 rows, {5});
+    QStringList heads{QStringLiteral("#"), tr("target"), tr("actual, %1").arg(onScreen(v.unit)), temperatureUnit};
+    if (v.predicted) heads << tr("class");
+    heads << QStringLiteral("K") << QStringLiteral(" ");
+    m_rows->show(heads, rows, {static_cast<int>(heads.size()) - 1});
     if (!rows.isEmpty() && rows.first().id != newest) m_table->scrollToTop();
     m_picture->setVisible(!m_withPicture.isEmpty());
 }

@@ -8,16 +8,16 @@
 namespace uttrin {
 namespace {
 
-struct Layout {
+struct ObservedLayout {
     std::size_t time = 0;
     CsvQuantity temperature;
     std::optional<std::size_t> bound, made;
     CsvNumbers numbers;
 };
 
-Result<Layout> layoutOf(std::string_view text, const std::vector<CsvRecord>& records) {
+Result<ObservedLayout> layoutOf(std::string_view text, const std::vector<CsvRecord>& records) {
     const CsvHeader header(records.front());
-    Layout l;
+    ObservedLayout l;
     const auto time = header.plain("time_s");
     const auto temperature = header.quantity("temperature", Dimension::Temperature);
     if (!temperature) return tl::unexpected(temperature.error());
@@ -33,7 +33,7 @@ Result<Layout> layoutOf(std::string_view text, const std::vector<CsvRecord>& rec
     return l;
 }
 
-Result<Observed::Reading> readingOf(const CsvRecord& record, const Layout& l, double seconds, double u) {
+Result<Observed::Reading> readingOf(const CsvRecord& record, const ObservedLayout& l, double seconds, double u) {
     Observed::Reading r;
     r.seconds = seconds;
     r.u = u;
@@ -62,7 +62,7 @@ Result<int> moveCalled(const std::string& says, const std::vector<RigMove>& move
                                             shortened(says), Text::list(moves, &RigMove::says)));
 }
 
-Result<void> readLine(const CsvRecord& record, const Layout& l, double u, const std::vector<RigMove>& moves,
+Result<void> readLine(const CsvRecord& record, const ObservedLayout& l, double u, const std::vector<RigMove>& moves,
                       Observed& into) {
     const auto seconds = l.numbers.number(csvTextAt(record, l.time));
     if (!seconds)

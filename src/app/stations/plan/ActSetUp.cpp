@@ -1,0 +1,110 @@
+#include "ActSetUp.h"
+
+#include "app/controls/FlowLayout.h"
+#include "app/controls/Labels.h"
+#include "app/controls/OnScreen.h"
+#include "rehearsal/card/ToldCard.h"
+
+#include <QComboBox>
+#include <QLineEdit>
+#include <QSignalBlocker>
+#include <QVBoxLayout>
+
+#include <algorithm>
+
+namespace uttrin::app {
+namespace {
+
+constexpr std::pair<VesselMaking, const char*> kMakings[] = {{VesselMaking::Vacuum, "vacuum"},
+                                                             {VesselMaking::Laboratory, "laboratory"},
+                                                             {VesselMaking::Household, "household"}};
+
+/// What a vessel of the rig as it is set is made for; by its place in the list above.
+int makingOf(const RigSetup& setup, const std::string& vessel) {
+    for (std::size_t i = 0; i < setup.model.vessels.size(); ++i)
+        if (setup.model.vessels[i].name == vessel)
+            return static_cast<int>(std::ranges::find(kMakings, setup.making[i], [](const auto& m) { return m.first; }) -
+                                    std::begin(kMakings));
+    return 0;
+}
+
+} // namespace
+
+ActSetUp::ActSetUp(QWidget* parent) : QWidget(parent) {
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(0, 0, 0, 0);
+    m_row = FlowLayout::inRow();
+    column->addWidget(m_row->parentWidget());
+}
+
+void ActSetUp::build(const ActRig& rig) {
+    emptyLayout(*m_row);
+    const RigCard& card = rig.story().card;
+    for (const std::string& vessel : card.evacuated) {
+        if (!rig.rig()->sets("/vessels/" + vessel + "/made_for")) continue;
+        auto* box = new QComboBox;
+        box->setObjectName(QStringLiteral("actVessel%1").arg(m_row->count()));
+        const QString name = onScreen(Text::data(vessel));
+        box->setAccessibleName(tr("What the %1 is made for").arg(name));
+        for (const auto& [making, word] : kMakings) {
+            box->addItem(onScreen(makingText(making)), QString::fromLatin1(word));
+            box->setItemData(box->count() - 1, onScreen(makingAdvice(making)), Qt::ToolTipRole);
+        }
+        connect(box, &QComboBox::activated, this, [this, vessel, box](int index) {
+            emit makingChosen(vessel, box->itemData(index).toString().toStdString());
+        });
+        m_row->addWidget(besideLabel(name, box));
+    }
+    for (const RigCondition& condition : card.conditions) {
+        auto* box = new QComboBox;
+        box->setObjectName(QStringLiteral("actCondition%1").arg(m_row->count()));
+        const QString name = onScreen(Text::data(condition.name));
+        box->setAccessibleName(name);
+        box->setEditable(true);
+        box->setInsertPolicy(QComboBox::NoInsert);
+        for (const std::string& choice : condition.choices)
+            box->addItem(onScreen(Text::data(choice)), QString::fromStdString(choice));
+        const auto tell = [this, condition, box] {
+            const int place = box->findText(box->currentText());
+            const QString chosen = place >= 0 ? box->itemData(place).toString() : box->currentText().trimmed();
+            emit conditionChosen(condition.name, chosen.toStdString());
+        };
+        connect(box, &QComboBox::activated, this, tell);
+        connect(box->lineEdit(), &QLineEdit::editingFinished, this, tell);
+        m_row->addWidget(besideLabel(name, box));
+    }
+    keepFocusOrder(m_row->parentWidget());
+}
+
+void ActSetUp::show(const ActRig& rig) {
+    const auto setup = rig.rig()->setup(rig.settings());
+    if (!setup) return;
+    std::string which = rig.rig()->name() + '\n' + rig.variant;
+    for (const RigCondition& c : rig.story().card.conditions)
+        which += '\n' + c.name;
+    if (which != m_shown) build(rig);
+    m_shown = which;
+    const RigCard& card = rig.story().card;
+    const auto boxes = findChildren<QComboBox*>(); // in the order in which they were made
+    int at = 0;
+    for (const std::string& vessel : card.evacuated)
+        if (rig.rig()->sets("/vessels/" + vessel + "/made_for") && at < boxes.size())
+            boxes[at++]->setCurrentIndex(makingOf(*setup, vessel));
+    for (const RigCondition& c : card.conditions) {
+        if (at >= boxes.size()) break;
+        QComboBox* box = boxes[at++];
+        const QSignalBlocker quiet(box->lineEdit());
+        const auto own = rig.conditions.find(c.name);
+        const int place =
+            own == rig.conditions.end() ? 0 : box->findData(QString::fromStdString(own->second));
+        if (place >= 0)
+            box->setCurrentIndex(place);
+        else if (!box->lineEdit()->hasFocus())
+            box->setEditText(QString::fromStdString(own->second));
+    }
+    setVisible(!boxes.isEmpty());
+}
+
+} // namespace uttrin::app
+
+#include "moc_ActSetUp.cpp"

@@ -1,0 +1,18 @@
+#pragma once
+
+#include "RigCard.h"
+#include "json/JsonReader.h"
+
+namespace uttrin {
+
+/// Of anything that a rig file lists.
+inline constexpr std::size_t kMostItems = 200;
+
+/// What stands under "materials" of a story: texts or objects; the list takes the place of what was there.
+void readMaterials(const JsonReader& story, std::vector<RigMaterial>& materials,
+                   std::optional<Failure>& failure);
+
+/// A card with what is said anew: what a key is missing for stays.
+[[nodiscard]] RigCard readCard(JsonReader reader, std::optional<Failure>& failure, RigCard before);
+
+} // namespace uttrin
