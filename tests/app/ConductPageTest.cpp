@@ -122,6 +122,85 @@ TEST_F(ConductPageTest, AnActThatIsFinishedIsStampedNoMore) {
     EXPECT_EQ(stamps().back().kind, StampKind::Finished);
 }
 
+TEST_F(ConductPageTest, ALabIsLedRoundAndRoundItsPoints) {
+    auto* list = d->find<QComboBox>("conductAct");
+    const int lab = list->findText(QStringLiteral("Eleven points"));
+    ASSERT_GE(lab, 0);
+    list->setCurrentIndex(lab);
+    emit list->activated(lab);
+    Driver::settle();
+    id = list->itemData(lab).toLongLong();
+    EXPECT_TRUE(d->text("conductHeading").contains(QStringLiteral("point 7"))) << d->text("conductHeading").toStdString();
+    EXPECT_TRUE(d->text("conductSteps").contains(QStringLiteral("6 points")));
+    EXPECT_TRUE(d->text("conductSee").contains(QStringLiteral("heater on"))) << "what stands at what after it";
+    confirmAll();
+    d->press("conductDone");
+    EXPECT_TRUE(d->text("conductHeading").startsWith(QStringLiteral("Step 3")));
+    EXPECT_EQ(stamps().back().what, "again");
+    confirmAll();
+    d->press("conductLast");
+    EXPECT_TRUE(d->text("conductHeading").startsWith(QStringLiteral("Step 4")));
+    EXPECT_FALSE(d->find<QAbstractButton>("conductLast")->isVisible());
+}
+
+TEST_F(ConductPageTest, LiquidInTheLineStopsTheStepsUntilItIsDrained) {
+    auto* list = d->find<QComboBox>("conductAct");
+    const int freezing = list->findText(QStringLiteral("Freezing by boiling"));
+    list->setCurrentIndex(freezing);
+    emit list->activated(freezing);
+    Driver::settle();
+    id = list->itemData(freezing).toLongLong();
+    d->press("conductBegin");
+    EXPECT_TRUE(d->text("conductHeading").startsWith(QStringLiteral("Step 1")));
+    // Its first step weighs: the balance is at hand.
+    EXPECT_TRUE(d->find<QComboBox>("conductWay")->currentText().contains(QStringLiteral("balance")));
+    EXPECT_FALSE(d->find<QComboBox>("conductPlace")->isVisible());
+    d->type("conductCelsius", QStringLiteral("12.34"));
+    d->press("conductCapture");
+    EXPECT_EQ(stamps().back().unit, "g");
+    QTest::keyClick(list, Qt::Key_D, Qt::AltModifier);
+    Driver::settle();
+    EXPECT_TRUE(d->text("conductHeading").startsWith(QStringLiteral("Stop")));
+    EXPECT_FALSE(d->find<QAbstractButton>("conductSkip")->isEnabled());
+    d->press("conductDone");
+    EXPECT_TRUE(d->text("conductHeading").startsWith(QStringLiteral("Step 1")));
+    EXPECT_EQ(stamps().back().what, plain(lineDrained()));
+}
+
+TEST_F(ConductPageTest, ThePlansBellsAndThoseForColdHandsAreOnAKeyEach) {
+    d->press("conductBegin");
+    const auto running = [&] { return d->session().model().data().bells.size(); };
+    const auto before = running();
+    d->press("bellHands");
+    ASSERT_EQ(running(), before + 1);
+    EXPECT_EQ(d->session().model().data().bells.back().lastsMs, 30'000);
+    QTest::keyClick(d->find<QComboBox>("conductAct"), Qt::Key_P, Qt::AltModifier);
+    Driver::settle();
+    EXPECT_GT(running(), before + 1) << "the sample’s freezing is still to come";
+    const auto all = running();
+    QTest::keyClick(d->find<QComboBox>("conductAct"), Qt::Key_P, Qt::AltModifier);
+    Driver::settle();
+    EXPECT_EQ(running(), all) << "each once";
+}
+
+TEST_F(ConductPageTest, ASecondUnitStandsBesideTheUsualOne) {
+    const auto unit = [&](int which) {
+        d->window.findChild<QAction*>(QStringLiteral("actionSecondUnit_%1").arg(which))->trigger();
+        Driver::settle();
+    };
+    d->press("conductBegin");
+    unit(2);
+    const double celsius = d->text("stripLiquid").replace(QChar(0x2212), QLatin1Char('-')).toDouble();
+    EXPECT_TRUE(d->text("stripLiquidUnder").contains(QStringLiteral("= %1 °F").arg(celsius * 1.8 + 32.0, 0, 'f', 1)) ||
+                std::abs(d->text("stripLiquidUnder").section(QLatin1Char(' '), 1, 1).toDouble() -
+                         (celsius * 1.8 + 32.0)) < 0.2)
+        << d->text("stripLiquidUnder").toStdString();
+    unit(1);
+    EXPECT_TRUE(d->text("stripLiquidUnder").endsWith(QStringLiteral("K")));
+    unit(0);
+    EXPECT_FALSE(d->text("stripLiquidUnder").startsWith(QLatin1Char('=')));
+}
+
 TEST_F(ConductPageTest, ItIsSeenWholeInEverySizeAndTheme) {
     d->press("conductBegin");
     testing::expectSeenWhole(*d);

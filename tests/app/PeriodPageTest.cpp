@@ -3,6 +3,7 @@
 #include "app/stations/plan/PeriodTimeline.h"
 #include "lesson/actcommands/ActCommands.h"
 #include "physics/Constants.h"
+#include "rehearsal/library/RigLibrary.h"
 
 #include <QComboBox>
 
@@ -155,6 +156,55 @@ TEST_F(PeriodPageTest, ValuesOfTheRigAreThisTeachersOwn) {
     EXPECT_TRUE(d->text("message").contains(QStringLiteral("only to be rehearsed")))
         << d->text("message").toStdString();
     EXPECT_EQ(variants->currentIndex(), 0);
+}
+
+TEST_F(PeriodPageTest, HowItIsSetUpIsChosenAndARigIsKeptForOtherLessons) {
+    addDemonstration("sealed-flask");
+    auto* chips = d->find<QComboBox>("actCondition1");
+    chips->setCurrentIndex(2);
+    emit chips->activated(2);
+    Driver::settle();
+    EXPECT_NE(acts()[0].rig.find(R"("boiling chips":"none")"), std::string::npos) << acts()[0].rig;
+    auto* water = d->find<QComboBox>("actCondition2");
+    water->lineEdit()->setText(QStringLiteral("melted snow"));
+    QTest::keyClick(water->lineEdit(), Qt::Key_Return);
+    Driver::settle();
+    EXPECT_NE(acts()[0].rig.find("melted snow"), std::string::npos) << "own words";
+    auto* vessel = d->find<QComboBox>("actVessel0");
+    vessel->setCurrentIndex(2);
+    emit vessel->activated(2);
+    Driver::settle();
+    EXPECT_EQ(acts()[0].rig.find("household"), std::string::npos);
+    EXPECT_TRUE(d->text("message").contains(QStringLiteral("household glass")));
+    EXPECT_EQ(vessel->currentIndex(), 0);
+    enter("actKnob1", QStringLiteral("330"));
+    app::dialogs::answerNext(QStringLiteral("Our flask"));
+    d->press("actKeepRig");
+    auto* list = d->find<QComboBox>("addDemonstration");
+    const int own = list->findText(QStringLiteral("Own: Our flask"));
+    ASSERT_GT(own, 0);
+    list->setCurrentIndex(own);
+    emit list->activated(own);
+    Driver::settle();
+    ASSERT_EQ(acts().size(), 2U);
+    EXPECT_EQ(acts()[1].title, "Our flask");
+    EXPECT_EQ(d->find<QLineEdit>("actKnob1")->text(), QStringLiteral("330"));
+    ASSERT_TRUE(ownRigs().remove("our-flask"));
+}
+
+TEST_F(PeriodPageTest, AnEarlierLessonIsTakenOverAndItsIceAndPeopleAreCounted) {
+    addDemonstration("sealed-flask");
+    app::dialogs::answerNext(QString::fromStdString((dir / "sample.uttrin").string()));
+    ASSERT_TRUE(writeDemoNotebook(dir / "sample.uttrin"));
+    d->press("earlierLesson");
+    EXPECT_EQ(acts().size(), 6U) << "the five of the sample, as planned";
+    EXPECT_TRUE(std::ranges::all_of(acts(), [](const Act& a) { return a.state == ActState::Planned; }));
+    enter("periodPeople", QStringLiteral("27"));
+    EXPECT_TRUE(d->text("periodFetch").contains(QStringLiteral("eye protection: 27")));
+    enter("periodIce", QStringLiteral("100"));
+    EXPECT_TRUE(d->text("periodClashes").contains(QStringLiteral("the ice runs out")));
+    enter("periodIce", QString());
+    EXPECT_FALSE(d->text("periodClashes").contains(QStringLiteral("the ice runs out")));
 }
 
 TEST_F(PeriodPageTest, TheBellGivesTimesByTheClock) {

@@ -389,6 +389,10 @@ TEST(CommandLine, ActsGoOutAndComeBackAndThePrepSheetIsAPage) {
     EXPECT_GE(prep["pages"].get<int>(), 1);
     EXPECT_EQ(run("prep " + file + " --out prep.doc").code, 2);
     EXPECT_EQ(run("prep " + file + " --technician --out " + (dir / "t.html").string()).code, 0);
+    EXPECT_EQ(run("prep " + file + " --hand-over --out " + (dir / "h.html").string()).code, 0);
+    const auto whole = json("lesson report " + file + " --out " + (dir / "whole.pdf").string());
+    EXPECT_GT(whole["pages"].get<int>(), prep["pages"].get<int>() + 3) << "a prep sheet and a paper for each act";
+    EXPECT_EQ(run("lesson report " + file + " --out whole.doc").code, 2);
 }
 
 } // namespace

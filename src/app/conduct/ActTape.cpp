@@ -41,7 +41,7 @@ QString ActTape::spokenValue() const {
     return parts.join(QStringLiteral(", "));
 }
 
-double ActTape::left() const {
+double ActTape::leftNow() const {
     const QFontMetrics metrics(fontOf(theme().tick, QFont::DemiBold));
     int wide = metrics.horizontalAdvance(tr("bells"));
     for (std::size_t i = 0; i < std::min(m_view.lanes.size(), kMostLanes); ++i)
@@ -131,6 +131,7 @@ void ActTape::paintAxis(QPainter& p, double top) const {
 }
 
 void ActTape::paintEvent(QPaintEvent*) {
+    m_left = leftNow();
     QPainter p(this);
     p.setRenderHint(QPainter::Antialiasing);
     double top = tickLine() + 5.0;

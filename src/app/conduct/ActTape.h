@@ -21,11 +21,13 @@ protected:
 
 private:
     [[nodiscard]] double x(double minute) const;
-    [[nodiscard]] double left() const;
+    [[nodiscard]] double left() const { return m_left; }
+    [[nodiscard]] double leftNow() const;
     void paintLane(QPainter& p, const ActTapeView::Lane& lane, double top) const;
     void paintBells(QPainter& p, double top) const;
     void paintAxis(QPainter& p, double top) const;
     ActTapeView m_view;
+    double m_left = 0.0; ///< px, where the minutes begin
 };
 
 } // namespace uttrin::app

@@ -81,18 +81,19 @@ int ForecastChart::axisLines() const {
     return metrics.horizontalAdvance(axisText()) > width() - kRight ? 2 : 1;
 }
 
-QRectF ForecastChart::field() const {
+QRectF ForecastChart::fieldNow() const {
     return QRectF(QPointF(leftOf(), kTop + tickLine() / 2.0),
                   QPointF(width() - kRight, height() - (1.0 + axisLines()) * tickLine() - 8.0));
 }
 
 QPointF ForecastChart::at(double seconds, double celsius) const {
-    const QRectF f = field();
+    const QRectF& f = m_field;
     return {f.left() + f.width() * (seconds - m_from) / (m_to - m_from),
             f.bottom() - f.height() * (celsius - m_low) / (m_high - m_low)};
 }
 
 void ForecastChart::paintEvent(QPaintEvent*) {
+    m_field = fieldNow();
     QPainter p(this);
     p.setRenderHint(QPainter::Antialiasing);
     if (!m_forecast) {
@@ -112,7 +113,7 @@ void ForecastChart::paintEvent(QPaintEvent*) {
 
 void ForecastChart::paintAxes(QPainter& p) const {
     const Theme& t = theme();
-    const QRectF f = field();
+    const QRectF& f = m_field;
     p.setFont(fontOf(t.tick));
     const double step = m_high - m_low > 40.0 ? 20.0 : m_high - m_low > 12.0 ? 5.0 : 1.0;
     for (double c = std::ceil(m_low / step) * step; c <= m_high; c += step) {
@@ -165,7 +166,7 @@ void ForecastChart::paintLearned(QPainter& p) const {
         ahead.highKelvin.push_back(whole.highKelvin[i]);
     }
     if (ahead.seconds.size() < 2) return;
-    p.setClipRect(field().adjusted(0, -1, 1, 1));
+    p.setClipRect(m_field.adjusted(0, -1, 1, 1));
     p.setBrush(Qt::NoBrush);
     const auto draw = [&](const std::vector<double>& kelvin, const QPen& pen) {
         QPolygonF line;

@@ -24,7 +24,7 @@ protected:
     void paintEvent(QPaintEvent* event) override;
 
 private:
-    [[nodiscard]] QRectF field() const;
+    [[nodiscard]] QRectF fieldNow() const;
     [[nodiscard]] QString axisText() const;
     [[nodiscard]] int axisLines() const; ///< that it takes
     [[nodiscard]] QPointF at(double seconds, double celsius) const;
@@ -37,6 +37,7 @@ private:
     std::shared_ptr<const LearnedForecast> m_learned;
     ConductView m_view;
     bool m_shows = true;
+    QRectF m_field; ///< of the curves, as it is painted
     double m_from = 0.0, m_to = 60.0, m_low = 0.0, m_high = 100.0; ///< what it spans: s from the clock, °C
 };
 
