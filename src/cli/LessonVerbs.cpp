@@ -183,7 +183,9 @@ Job addPrep(VerbOptions& verb) {
         const auto kind = in->handOver     ? PrepSheetKind::HandOver
                           : in->technician ? PrepSheetKind::Technician
                                            : PrepSheetKind::Whole;
-        return written(prepSheet(of.session, of.forecasts, kind), in->out);
+        Answer a = written(prepSheet(of.session, of.forecasts, kind), in->out);
+        a.json.update(scheduleOf(of).json); // the same in figures
+        return a;
     };
 }
 

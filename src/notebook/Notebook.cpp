@@ -5,6 +5,7 @@
 #include "Schema.h"
 #include "files/WholeFile.h"
 
+#include <algorithm>
 #include <fmt/format.h>
 
 #include <fcntl.h>

@@ -68,7 +68,8 @@ private:
 
     /// One of those that want it at once has to wait for another, or to be done before it.
     void part(Conflict conflict, const std::vector<TimedAct>& moved) {
-        std::ranges::stable_partition(conflict.acts, [&](std::size_t i) { return !m_acts[i].fixed; });
+        std::stable_partition(conflict.acts.begin(), conflict.acts.end(),
+                              [&](std::size_t i) { return !m_acts[i].fixed; });
         const std::size_t enough = static_cast<std::size_t>(m_period.has(conflict.what)) + 1;
         for (std::size_t i = 0; i < enough; ++i)
             for (std::size_t j = 0; j < enough; ++j)

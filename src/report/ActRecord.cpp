@@ -166,11 +166,13 @@ void addTables(Document& d, const ActResult& r) {
     if (!v.rows.empty()) d.blocks.emplace_back(std::move(v));
 }
 
-/// Of a lab: how it was led. Its points are in the lab report.
-void addLab(Document& d, const LessonSession& s, const Act& act) {
-    d.blocks.emplace_back(Paragraph{Text::tr("Its points and what came of them are in the lab report.")});
+/// How an act without a forecast of its own was led, and what was read and seen.
+void addStamped(Document& d, const LessonSession& s, const Act& act) {
+    d.blocks.emplace_back(Paragraph{act.kind == ActKind::Lab
+                                        ? Text::tr("Its points and what came of them are in the lab report.")
+                                        : Text::tr("The liquid was unknown: nothing was forecast.")});
     const ConductView view = conductView(s, act, nullptr);
-    Table t{Text::tr("What was confirmed and seen"), {Text::tr("at"), Text::tr("what")}, {}, {}, true};
+    Table t{Text::tr("What was confirmed, read and seen"), {Text::tr("at"), Text::tr("what")}, {}, {}, true};
     for (auto stamp = view.stamps.rbegin(); stamp != view.stamps.rend(); ++stamp)
         t.rows.push_back({stamp->when, stamp->what});
     if (!t.rows.empty()) d.blocks.emplace_back(std::move(t));
@@ -189,8 +191,8 @@ Document actRecord(const LessonSession& s, const Act& act, const FrozenForecast*
         d.blocks.emplace_back(Paragraph{t.rig.error().message});
         return d;
     }
-    if (act.kind == ActKind::Lab) {
-        addLab(d, s, act);
+    if (act.kind == ActKind::Lab || !t.rig->liquidKnown) {
+        addStamped(d, s, act);
         addCard(d, t);
         addCautions(d, t.told.cautions);
         return d;

@@ -387,6 +387,9 @@ TEST(CommandLine, ActsGoOutAndComeBackAndThePrepSheetIsAPage) {
     EXPECT_EQ(run("lesson import " + file).code, 2);
     const auto prep = json("prep " + file + " --out " + (dir / "prep.pdf").string());
     EXPECT_GE(prep["pages"].get<int>(), 1);
+    EXPECT_LE(prep["pages"].get<int>(), 2);
+    EXPECT_EQ(prep["todo"], json("schedule " + file)["todo"]);
+    EXPECT_FALSE(prep["materials"].empty());
     EXPECT_EQ(run("prep " + file + " --out prep.doc").code, 2);
     EXPECT_EQ(run("prep " + file + " --technician --out " + (dir / "t.html").string()).code, 0);
     EXPECT_EQ(run("prep " + file + " --hand-over --out " + (dir / "h.html").string()).code, 0);

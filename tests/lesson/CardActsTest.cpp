@@ -170,6 +170,36 @@ TEST_F(CardActs, ConditionsAndVesselsAreKeptWithTheRigAndHouseholdGlassIsRefused
     EXPECT_FALSE(readActRig(R"({"rig":"syringe","conditions":[]})"));
 }
 
+TEST_F(CardActs, OfAnUnknownLiquidNothingIsForecastAndAllIsKept) {
+    ActRig rig;
+    rig.id = "sealed-flask";
+    rig.liquidKnown = false;
+    Act a;
+    a.kind = ActKind::Demonstration;
+    a.title = "What is it?";
+    a.rig = writeActRig(rig);
+    EXPECT_FALSE(readActRig(a.rig)->liquidKnown);
+    EXPECT_FALSE(readActRig(R"({"rig":"syringe","liquid":"milk"})"));
+    a.lastsS = 1200;
+    id = *ActCommands(*s).add(a);
+    const ActForecast f = times.of(*s, act());
+    EXPECT_TRUE(f.trouble.empty());
+    EXPECT_EQ(f.timed.lasts, 1200.0);
+    ASSERT_EQ(f.parts.size(), 1U);
+    EXPECT_TRUE(f.wish.empty());
+    EXPECT_FALSE(f.cautions.empty()) << "glass implodes whatever is in it";
+    begin();
+    EXPECT_FALSE(forecasts.of(act()));
+    clock.time += 1000;
+    ASSERT_TRUE(commands().read(id, {61.5, "", plain(placesRead().front()), "degC", {}}));
+    ASSERT_TRUE(commands().see(id, plain(thingsSeen()[kBoils])));
+    const ConductView v = view();
+    EXPECT_FALSE(v.liquidKnown);
+    EXPECT_TRUE(v.now.empty() && v.outlook.empty() && !v.next);
+    EXPECT_NE(plain(v.stamps[1].what).find("61.5 °C"), std::string::npos);
+    ASSERT_EQ(v.current, 0) << "it is led by its card all the same";
+}
+
 TEST_F(CardActs, WhatTheTeacherAloneDoesIsSaidWhereGroupsAreToDoIt) {
     add("sealed-flask");
     Act groups = act();

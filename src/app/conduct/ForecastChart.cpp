@@ -100,7 +100,9 @@ void ForecastChart::paintEvent(QPaintEvent*) {
         p.setPen(theme().muted);
         p.setFont(fontOf(theme().text));
         p.drawText(rect().adjusted(8, 8, -8, -8), Qt::AlignCenter | Qt::TextWordWrap,
-                   tr("Its forecast is frozen when it begins, and stands here."));
+                   m_view.liquidKnown
+                       ? tr("Its forecast is frozen when it begins, and stands here.")
+                       : tr("The liquid is unknown: what is read and seen is kept, and nothing is forecast."));
         return;
     }
     paintAxes(p);

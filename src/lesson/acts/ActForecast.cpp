@@ -63,11 +63,20 @@ void wish(ActForecast& f, const Act& act, const RigFile& rig, const std::vector<
                  minuteText(*act.readyS - lead->fromClock), fixed(lead->u / kMinute, 0));
 }
 
+ActForecast plainBlock(const Act& act) {
+    ActForecast f;
+    f.timed.lasts = act.lastsS.value_or(static_cast<int>(kUsualBlock));
+    f.parts = {{ActPart::Show, 0.0, f.timed.lasts, Text(), 0.0}};
+    if (act.doer == ActDoer::Teacher) f.timed.takes.push_back({Resource::TeachersHands, 0.0, f.timed.lasts});
+    return f;
+}
+
 /// What its card says of it.
-void takeCard(ActForecast& f, const Act& act, const ActRig& rig, const Rehearsal& played) {
+/// @param played  null where nothing is forecast.
+void takeCard(ActForecast& f, const Act& act, const ActRig& rig, const Rehearsal* played) {
     const RigStory& story = rig.story();
-    f.materials = neededFor(story, &played);
-    f.cautions = toldStory(story, &played).cautions;
+    f.materials = neededFor(story, played);
+    f.cautions = toldStory(story, played).cautions;
     f.needs = story.card.needs;
     f.setUp = conditionTexts(story.card, rig.conditions);
     for (const std::string& what : story.card.handOver)
@@ -84,6 +93,11 @@ ActForecast demonstration(const Act& act, std::optional<double> roomPascal,
     auto rig = readActRig(act.rig);
     if (!rig) {
         f.trouble = rig.error().message;
+        return f;
+    }
+    if (!rig->liquidKnown) {
+        f = plainBlock(act);
+        takeCard(f, act, *rig, nullptr);
         return f;
     }
     rig->room = rig->rig()->roomSettings(roomPascal, roomCelsius);
@@ -107,7 +121,7 @@ ActForecast demonstration(const Act& act, std::optional<double> roomPascal,
     if (act.doer == ActDoer::Teacher) take(f, Resource::TeachersHands, t.hands);
     for (const auto& portion : t.ice)
         f.timed.ice.push_back({portion.at, portion.kg});
-    takeCard(f, act, *rig, *played);
+    takeCard(f, act, *rig, &*played);
     wish(f, act, *rig->rig(), settings, t);
     return f;
 }
@@ -146,14 +160,6 @@ ActForecast lab(const LessonSession& s, const Act& act) {
     if (plan.method == Method::HoldPressure)
         f.timed.takes.push_back({Resource::Heater, kSetUpSeconds, all - kClearUpSeconds});
     if (act.doer == ActDoer::Teacher) f.timed.takes.push_back({Resource::TeachersHands, 0.0, all});
-    return f;
-}
-
-ActForecast plainBlock(const Act& act) {
-    ActForecast f;
-    f.timed.lasts = act.lastsS.value_or(static_cast<int>(kUsualBlock));
-    f.parts = {{ActPart::Show, 0.0, f.timed.lasts, Text(), 0.0}};
-    if (act.doer == ActDoer::Teacher) f.timed.takes.push_back({Resource::TeachersHands, 0.0, f.timed.lasts});
     return f;
 }
 

@@ -14,6 +14,7 @@ namespace {
 
 using Json = nlohmann::ordered_json;
 
+constexpr const char* kUnknown = "unknown";
 constexpr const char* kHandPump = "hand pump"; // the variant of a lab's card
 
 Json settingsJson(const std::vector<RigSetting>& settings) {
@@ -92,6 +93,7 @@ std::string writeActRig(const ActRig& rig) {
     if (!rig.room.empty()) json["room"] = settingsJson(rig.room);
     json["values"] = settingsJson(rig.values);
     if (!rig.conditions.empty()) json["conditions"] = rig.conditions;
+    if (!rig.liquidKnown) json["liquid"] = kUnknown;
     return json.dump();
 }
 
@@ -116,6 +118,11 @@ Result<ActRig> readActRig(const std::string& text) {
     } else if (conditions) {
         r.refuse("conditions", Text::tr("an object of conditions and what was chosen"));
     }
+    std::string liquid;
+    r.string("liquid", liquid);
+    if (!liquid.empty() && liquid != kUnknown)
+        r.refuse("liquid", Text::tr("\"unknown\", or nothing where it is the rig file’s"));
+    rig.liquidKnown = liquid.empty();
     r.onlyKnown();
     if (failure) return tl::unexpected(*failure);
     const RigFile* of = rig.rig();

@@ -107,6 +107,7 @@ Result<std::string> toFreeze(const LessonSession& s, const Act& act) {
     auto rig = readActRig(act.rig);
     if (!rig) return tl::unexpected(rig.error());
     if (const Text why = rig->refused(); !why.empty()) return fail(Failure::BadInput, why);
+    if (!rig->liquidKnown) return writeActRig(*rig); // nothing of it depends on the room
     const auto room = s.room();
     if (!room)
         return fail(Failure::Unreferenced,
@@ -148,6 +149,7 @@ ConductView conductView(const LessonSession& s, const Act& act, const FrozenFore
     v.cautions = told.cautions;
     const auto setup = rig->rig()->setup(rig->settings());
     addSteps(v, story, told, setup ? valveTable(story, *setup) : ValveTable(), stamps, offset);
+    v.liquidKnown = rig->liquidKnown;
     v.drainable = !story.card.pump.drain.empty();
     if (v.live && isLiquidInLine(stamps)) v.drain = Text::data(story.card.pump.drain);
     if (story.card.coldHands) v.coldHands = *story.card.coldHands;

@@ -38,6 +38,7 @@ struct ConductView {
     std::vector<Step> steps;
     std::optional<int> current; ///< the step to do
     Text hazard;                ///< what stopped the guidance; empty while it goes on
+    bool liquidKnown = true;    ///< else nothing is forecast
     bool drainable = false;     ///< it has a line into which liquid may get
     Text drain;                 ///< what is to be done with liquid in the line, until it is said to be dry
     Text wanted;                ///< which reading the record wants now; empty if none

@@ -5,6 +5,8 @@ namespace uttrin {
 Result<FrozenForecast> frozenForecast(const std::string& frozen, bool drawn) {
     auto rig = readActRig(frozen);
     if (!rig) return tl::unexpected(rig.error());
+    if (!rig->liquidKnown)
+        return fail(Failure::BadInput, Text::tr("The liquid is unknown: nothing is forecast for it."));
     auto played = rehearse(*rig->rig(), rig->settings());
     if (!played) return tl::unexpected(played.error());
     FrozenForecast forecast{std::move(*rig), std::move(*played), {}};

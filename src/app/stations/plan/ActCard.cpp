@@ -148,6 +148,9 @@ void ActCard::wire() {
         storeRig([&](ActRig& rig) { rig.set({"/vessels/" + vessel + "/made_for", making}); },
                  Text::tr("Change a vessel"));
     });
+    connect(m_setUp, &ActSetUp::liquidChosen, this, [this](bool known) {
+        storeRig([known](ActRig& rig) { rig.liquidKnown = known; }, Text::tr("Change the liquid"));
+    });
     connect(m_keep, &QPushButton::clicked, this, &ActCard::keepRig);
     connect(m_toWish, &QPushButton::clicked, this, [this] {
         const auto starts = m_wishStarts;

@@ -5,6 +5,7 @@
 #include "app/controls/OnScreen.h"
 #include "rehearsal/card/ToldCard.h"
 
+#include <QCheckBox>
 #include <QComboBox>
 #include <QLineEdit>
 #include <QSignalBlocker>
@@ -35,6 +36,10 @@ ActSetUp::ActSetUp(QWidget* parent) : QWidget(parent) {
     column->setContentsMargins(0, 0, 0, 0);
     m_row = FlowLayout::inRow();
     column->addWidget(m_row->parentWidget());
+    m_unknown = new QCheckBox(tr("the liquid is unknown: nothing is forecast"));
+    m_unknown->setObjectName(QStringLiteral("actUnknown"));
+    connect(m_unknown, &QCheckBox::clicked, this, [this](bool unknown) { emit liquidChosen(!unknown); });
+    column->addWidget(m_unknown);
 }
 
 void ActSetUp::build(const ActRig& rig) {
@@ -102,7 +107,7 @@ void ActSetUp::show(const ActRig& rig) {
         else if (!box->lineEdit()->hasFocus())
             box->setEditText(QString::fromStdString(own->second));
     }
-    setVisible(!boxes.isEmpty());
+    m_unknown->setChecked(!rig.liquidKnown);
 }
 
 } // namespace uttrin::app

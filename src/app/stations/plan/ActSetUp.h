@@ -4,6 +4,8 @@
 
 #include <QWidget>
 
+class QCheckBox;
+
 namespace uttrin::app {
 
 class FlowLayout;
@@ -18,12 +20,14 @@ public:
 
 signals:
     void conditionChosen(const std::string& condition, const std::string& chosen);
+    void liquidChosen(bool known);
     void makingChosen(const std::string& vessel, const std::string& making);
 
 private:
     void build(const ActRig& rig);
     std::string m_shown; ///< for which the fields were made
     FlowLayout* m_row;
+    QCheckBox* m_unknown;
 };
 
 } // namespace uttrin::app
