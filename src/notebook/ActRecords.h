@@ -70,6 +70,13 @@ struct Stamp {
     std::string place;           ///< where it was read: "in the liquid"
     StampBound bound = StampBound::None;
     std::string instrument; ///< with which it was read, by its name; may be empty
+    std::optional<RowId> groupId = {}; ///< whose it is, where each group has a rig of its own; kept as StampGroup
+};
+
+/// Whose a stamp is, whose id it has.
+struct StampGroup {
+    RowId id = 0;
+    RowId groupId = 0;
 };
 
 /// How a value was read and with what, of a stamp whose id it has.

@@ -108,6 +108,12 @@ RowId Notebook::Editor::insert(const PeriodRow& r) {
 }
 RowId Notebook::Editor::insert(const Stamp& r) {
     const RowId id = insertRecord(m_notebook.m_state->statements, r);
+    if (r.groupId) {
+        SQLite::Statement whose(m_notebook.m_state->db, "INSERT INTO stamp_group (id, group_id) VALUES (?, ?)");
+        whose.bind(1, id);
+        whose.bind(2, *r.groupId);
+        whose.exec();
+    }
     if (r.bound == StampBound::None && r.instrument.empty()) return id;
     SQLite::Statement how(m_notebook.m_state->db,
                           "INSERT INTO stamp_reading (id, bound, instrument) VALUES (?, ?, ?)");
@@ -158,6 +164,7 @@ void Notebook::Editor::update(const BellRow& before, const BellRow& after) {
 
 void Notebook::Editor::remove(const Act& r) {
     for (const char* of : {"stamp_reading WHERE id IN (SELECT id FROM stamp WHERE act_id = ?)",
+                           "stamp_group WHERE id IN (SELECT id FROM stamp WHERE act_id = ?)",
                            "stamp WHERE act_id = ?",
                            "answer WHERE question_id IN (SELECT id FROM question WHERE act_id = ?)",
                            "question WHERE act_id = ?", "bell WHERE act_id = ?"}) {

@@ -196,6 +196,13 @@ LessonData loadAll(StatementCache& statements, RowId lessonId) {
             data.period = p;
     }
     if (version >= kFirstVersionWithQuestions) loadQuestions(statements, data);
+    if (version >= kFirstVersionWithSupplies)
+        for (const StampGroup& whose : tables::select<StampGroup>(
+                 statements,
+                 "JOIN stamp ON stamp.id = stamp_group.id JOIN act ON act.id = stamp.act_id WHERE act.lesson_id = ?",
+                 lessonId))
+            if (const auto of = std::ranges::find(data.stamps, whose.id, &Stamp::id); of != data.stamps.end())
+                of->groupId = whose.groupId;
     if (version >= kFirstVersionWithSupplies && data.period)
         for (const PeriodSupplies& s :
              tables::select<PeriodSupplies>(statements, "WHERE id = ?", data.period->id)) {

@@ -127,10 +127,12 @@ CREATE TABLE bell (
 /// Makes all tables in an empty file. @throws SQLite::Exception, and nothing is made.
 void createSchema(SQLite::Database& db);
 
-/// What version 8 adds: how many people are in the room of a period, and how much ice there is.
+/// What version 8 adds: how many people are in the room of a period, how much ice there is, and whose a stamp is.
 inline constexpr const char* kSuppliesTable = R"sql(
 CREATE TABLE period_supplies (
   id INTEGER PRIMARY KEY REFERENCES period(id), people INTEGER, ice_g INTEGER);
+CREATE TABLE stamp_group (
+  id INTEGER PRIMARY KEY REFERENCES stamp(id), group_id INTEGER NOT NULL REFERENCES class_group(id));
 )sql";
 
 /// Brings the tables of an older notebook up to this version, all of it or nothing. @throws SQLite::Exception

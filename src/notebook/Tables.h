@@ -156,6 +156,13 @@ struct Table<StampReading> {
 };
 
 template <>
+struct Table<StampGroup> {
+    static constexpr std::string_view name = "stamp_group";
+    static constexpr std::array<std::string_view, 2> columns{"id", "group_id"};
+    static auto fields(auto& r) { return std::tie(r.id, r.groupId); }
+};
+
+template <>
 struct Table<Question> {
     static constexpr std::string_view name = "question";
     static constexpr std::array<std::string_view, 10> columns{

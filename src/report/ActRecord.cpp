@@ -156,6 +156,15 @@ void addTables(Document& d, const ActResult& r) {
             t.rows.push_back({seen.when, seen.minute, seen.forecast, seen.what});
         d.blocks.emplace_back(std::move(t));
     }
+    if (!r.groups.empty()) {
+        Table g{Text::tr("What each group found"),
+                {Text::tr("group"), Text::tr("temperatures"), Text::tr("boiled down to"), Text::tr("inside then")},
+                {},
+                {}};
+        for (const auto& group : r.groups)
+            g.rows.push_back({group.name, Text::set("{}", group.read), group.lowest, group.inside});
+        d.blocks.emplace_back(std::move(g));
+    }
     Table v{Text::tr("Values of the rig, with 90 %"),
             {Text::tr("value"), Text::tr("as expected"), Text::tr("by what was read")},
             {},

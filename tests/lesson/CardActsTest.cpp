@@ -1,7 +1,9 @@
 #include "lesson/acts/ActReadings.h"
 #include "lesson/acts/PeriodView.h"
 #include "lesson/commands/RunCommands.h"
+#include "lesson/exchange/ActsExchange.h"
 #include "lesson/exchange/EarlierLesson.h"
+#include "lesson/results/ActResult.h"
 #include "rehearsal/card/ToldCard.h"
 #include "support/ConductedLesson.h"
 
@@ -198,6 +200,64 @@ TEST_F(CardActs, OfAnUnknownLiquidNothingIsForecastAndAllIsKept) {
     EXPECT_TRUE(v.now.empty() && v.outlook.empty() && !v.next);
     EXPECT_NE(plain(v.stamps[1].what).find("61.5 °C"), std::string::npos);
     ASSERT_EQ(v.current, 0) << "it is led by its card all the same";
+}
+
+TEST_F(CardActs, EachGroupCoolsItsOwnFlaskAndItsReadingsAreItsOwn) {
+    ASSERT_TRUE(RunCommands(*s).startRun("Basalt"));
+    ASSERT_TRUE(RunCommands(*s).startRun("Cedar"));
+    const RowId basalt = s->model().data().groups[0].id, cedar = s->model().data().groups[1].id;
+    add("sealed-flask");
+    Act groups = act();
+    groups.doer = ActDoer::Groups;
+    ASSERT_TRUE(ActCommands(*s).change(groups, Text::typed("groups")));
+    beginAndShut();
+    const auto read = [&](RowId group, double celsius) {
+        clock.time += 60'000;
+        ASSERT_TRUE(commands().read(id, {celsius, "", plain(placesRead().front()), "degC", {}, group}));
+    };
+    const auto see = [&](RowId group, std::size_t what) {
+        clock.time += 1'000;
+        ASSERT_TRUE(commands().see(id, plain(thingsSeen()[what]), group));
+    };
+    read(basalt, 81.0);
+    see(basalt, kBoils);
+    read(basalt, 70.5);
+    read(cedar, 88.0);
+    see(cedar, kBoils);
+    read(cedar, 79.0);
+    see(cedar, kStops);
+    read(cedar, 60.0); // it boils no more
+    EXPECT_FALSE(commands().see(id, "boils", 999));
+    EXPECT_NE(plain(view().stamps.front().what).find("Cedar: 60 °C"), std::string::npos);
+    const auto frozen = forecasts.of(act());
+    const auto task = [&](std::optional<RowId> group) {
+        const ActCourse course(s->model(), act(), *frozen, group);
+        return course.observed(clock.time).readings.size();
+    };
+    EXPECT_EQ(task(basalt), 2U);
+    EXPECT_EQ(task(cedar), 3U);
+    EXPECT_EQ(task(std::nullopt), 0U) << "no flask is taken for another’s";
+    const ActResult r = actResult(*s, act(), frozen.get(), nullptr);
+    ASSERT_EQ(r.groups.size(), 2U);
+    EXPECT_EQ(plain(r.groups[0].lowest), "70.5 °C");
+    EXPECT_EQ(plain(r.groups[1].lowest), "79.0 °C");
+    EXPECT_EQ(r.groups[1].read, 3);
+    // Steam tables: 31.8 kPa at 70.5 °C; the air that is left comes on top.
+    const double inside = std::stod(plain(r.groups[0].inside));
+    EXPECT_GT(inside, 31.0);
+    EXPECT_LT(inside, 45.0);
+    // Out and in again, each stamp is still its group's; a group that is not there yet is made.
+    for (const auto& text : {actsCsv(s->model()), actsJson(s->model())}) {
+        const auto back = text.front() == '{' ? readActsJson(text) : readActsCsv(text);
+        ASSERT_TRUE(back);
+        ASSERT_TRUE(ActCommands(*s).addImported(back->acts));
+        const auto& stamps = s->model().data().stamps;
+        const RowId copy = s->model().data().acts.back().id;
+        EXPECT_EQ(std::ranges::count_if(stamps, [&](const Stamp& st) { return st.actId == copy && st.groupId == cedar; }), 5);
+    }
+    EXPECT_EQ(s->model().data().groups.size(), 2U);
+    ASSERT_TRUE(ActCommands(*s).remove(id));
+    EXPECT_TRUE(s->notebook().check()->empty());
 }
 
 TEST_F(CardActs, WhatTheTeacherAloneDoesIsSaidWhereGroupsAreToDoIt) {

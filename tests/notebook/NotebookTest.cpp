@@ -162,7 +162,7 @@ void makeVersion1(const std::filesystem::path& path) {
     }
     SQLite::Database db(path.string(), SQLite::OPEN_READWRITE);
     db.exec("DROP TABLE photo; DROP TABLE picture; DROP TABLE run_rig; DROP TABLE prediction_pressure; DROP "
-            "TABLE unlocking; DROP TABLE liquid_start; DROP TABLE period_supplies; DROP TABLE answer; DROP TABLE question; DROP TABLE stamp_reading; DROP "
+            "TABLE unlocking; DROP TABLE liquid_start; DROP TABLE period_supplies; DROP TABLE stamp_group; DROP TABLE answer; DROP TABLE question; DROP TABLE stamp_reading; DROP "
             "TABLE bell; DROP TABLE stamp; DROP TABLE act; DROP TABLE period; "
             "PRAGMA user_version = 1");
 }
@@ -199,7 +199,7 @@ TEST(Notebook, ANotebookOfTheVersionBeforeKeepsItsStamps) {
     }
     {
         SQLite::Database db((dir / "a.uttrin").string(), SQLite::OPEN_READWRITE);
-        db.exec("DROP TABLE period_supplies; DROP TABLE answer; DROP TABLE question; DROP TABLE stamp_reading; DROP TABLE bell; "
+        db.exec("DROP TABLE period_supplies; DROP TABLE stamp_group; DROP TABLE answer; DROP TABLE question; DROP TABLE stamp_reading; DROP TABLE bell; "
                 "PRAGMA user_version = 6");
     }
     auto notebook = *Notebook::open(dir / "a.uttrin");

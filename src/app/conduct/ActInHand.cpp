@@ -35,8 +35,19 @@ void ActInHand::lookAgain() {
     if (isLive()) learn();
 }
 
+void ActInHand::chooseGroup(std::optional<RowId> group) {
+    if (group == m_group) return;
+    m_group = group;
+    m_stale = true;
+    m_learned.reset();
+    m_learnedKey.clear();
+    if (isLive()) learn();
+    emit changed();
+}
+
 void ActInHand::choose(RowId id) {
     m_chosen = id;
+    m_group.reset();
     m_stale = true;
     m_learned.reset();
     m_learnedKey.clear();
@@ -83,7 +94,7 @@ void ActInHand::learn() {
     const Act* now = act();
     const auto forecast = frozen();
     if (!now || !forecast) return;
-    auto task = learningTask(m_controller.session(), *now, *forecast, learned().get());
+    auto task = learningTask(m_controller.session(), *now, *forecast, learned().get(), m_group);
     if (m_learnedAct != now->id || !task) m_learned.reset();
     m_learnedAct = now->id;
     if (!task) {

@@ -17,6 +17,9 @@ public:
     ActInHand(LessonController& controller, KeptForecasts& forecasts, QObject* parent = nullptr);
 
     void choose(RowId act);
+    /// Whose rig is in hand, where each group has its own; nothing for all of them.
+    void chooseGroup(std::optional<RowId> group);
+    [[nodiscard]] std::optional<RowId> group() const { return m_group; }
     /// The one chosen; else the one that goes on, or that is next. Null without one.
     [[nodiscard]] const Act* act() const;
     /// Those that can be conducted, in the order of the lesson.
@@ -43,7 +46,7 @@ private:
     KeptForecasts& m_forecasts;
     QTimer* m_clock;
     NewestWish m_learning;
-    std::optional<RowId> m_chosen;
+    std::optional<RowId> m_chosen, m_group;
     std::shared_ptr<const LearnedForecast> m_learned;
     std::string m_learnedKey; ///< of what is learned, or being learned
     RowId m_learnedAct = 0;

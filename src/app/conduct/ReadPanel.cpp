@@ -20,6 +20,15 @@ ReadPanel::ReadPanel(LessonController& controller, ActInHand& hand) : m_controll
     m_wanted = makeLabel({}, "smallNote");
     m_wanted->setObjectName(QStringLiteral("conductWanted"));
     column()->addWidget(m_wanted);
+    m_group = new QComboBox;
+    m_group->setObjectName(QStringLiteral("conductGroup"));
+    m_group->setAccessibleName(tr("Whose rig is read and seen"));
+    m_group->setToolTip(tr("Each group has a rig of its own: its readings and what it sees are kept as its own"));
+    column()->addWidget(m_group);
+    connect(m_group, &QComboBox::activated, this, [this](int index) {
+        const RowId group = m_group->itemData(index).toLongLong();
+        m_hand.chooseGroup(group > 0 ? std::optional(group) : std::nullopt);
+    });
     auto* fields = new QHBoxLayout;
     m_figure = new NumberField(tr("thermometer"), QStringLiteral("°C"), QStringLiteral("conductCelsius"));
     m_figure->setBig();
@@ -63,6 +72,15 @@ void ReadPanel::refresh() {
     const std::string measures =
         view.current ? view.steps[static_cast<std::size_t>(*view.current)].measures : std::string();
     m_ways = waysToRead(m_controller.session().model(), measures);
+    const Act* act = m_hand.act();
+    const auto& groups = m_controller.session().model().data().groups;
+    m_group->setVisible(act && act->doer == ActDoer::Groups && act->kind == ActKind::Demonstration && !groups.empty());
+    m_group->clear();
+    m_group->addItem(tr("everybody’s"), QVariant::fromValue<qlonglong>(0));
+    for (const Group& g : groups)
+        m_group->addItem(QString::fromStdString(g.name), QVariant::fromValue<qlonglong>(g.id));
+    m_group->setCurrentIndex(
+        std::max(0, m_group->findData(QVariant::fromValue<qlonglong>(m_hand.group().value_or(0)))));
     // A step that measures has its instrument at hand; what was chosen otherwise stays.
     const bool sameStep = measures == m_measures;
     m_measures = measures;
@@ -93,7 +111,8 @@ void ReadPanel::read() {
     const WayToRead& way = m_ways[static_cast<std::size_t>(std::max(0, m_way->currentIndex()))];
     const Text& place = placesRead()[static_cast<std::size_t>(std::max(0, m_place->currentIndex()))];
     const TypedTemperature typed{m_figure->value(), m_words->text().trimmed().toStdString(),
-                                 way.isTemperature() ? plain(place) : std::string(), way.unit, way.instrument};
+                                 way.isTemperature() ? plain(place) : std::string(), way.unit, way.instrument,
+                                 m_hand.group()};
     if (!m_controller.carryOut(&ConductCommands::read, act->id, typed)) return;
     m_figure->setValue(std::nullopt);
     m_figure->edit()->clear();

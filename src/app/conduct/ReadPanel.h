@@ -31,7 +31,7 @@ private:
     Words* m_wanted;
     NumberField* m_figure;
     FieldEdit* m_words;
-    QComboBox *m_way, *m_place;
+    QComboBox *m_way, *m_place, *m_group;
     QPushButton* m_capture;
 };
 

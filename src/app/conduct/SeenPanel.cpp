@@ -77,7 +77,7 @@ void SeenPanel::refresh() { m_liquid->setVisible(m_hand.view().drainable); }
 
 void SeenPanel::stamp(const Text& what) {
     const Act* act = m_hand.act();
-    if (!act || !m_controller.carryOut(&ConductCommands::see, act->id, plain(what))) return;
+    if (!act || !m_controller.carryOut(&ConductCommands::see, act->id, plain(what), m_hand.group())) return;
     const Text remark = remarkOn(what, m_hand.view(), m_hand.frozen().get());
     if (!remark.empty()) m_controller.say(onScreen(remark));
 }

@@ -73,7 +73,7 @@ StepPanel::StepPanel(LessonController& controller, ActInHand& hand) : m_controll
     connect(m_done, &QPushButton::clicked, this, [this] {
         const ConductView& view = m_hand.view();
         if (!view.drain.empty())
-            m_controller.carryOut(&ConductCommands::see, view.act, plain(lineDrained()));
+            m_controller.carryOut(&ConductCommands::see, view.act, plain(lineDrained()), std::nullopt);
         else if (view.current)
             confirm(view.steps[static_cast<std::size_t>(*view.current)].repeats);
     });

@@ -94,8 +94,11 @@ Result<int> ActCommands::addImported(const std::vector<ImportedAct>& acts) {
             act.lessonId = session().lessonId();
             act.setupId.reset();
             const RowId id = edit.insert(act);
-            for (Stamp stamp : whole.stamps) {
+            for (std::size_t i = 0; i < whole.stamps.size(); ++i) {
+                Stamp stamp = whole.stamps[i];
                 stamp.actId = id;
+                if (i < whole.groups.size() && !isBlank(whole.groups[i]))
+                    stamp.groupId = groupNamed(edit, whole.groups[i]);
                 edit.insert(stamp);
             }
             for (const auto& [asked, answers] : whole.questions) {

@@ -65,13 +65,21 @@ Result<void> ConductCommands::skip(RowId id, int step, const std::string& why) {
     return stamp(*act, s, Text::tr("Skip step {}", step + 1));
 }
 
-Result<void> ConductCommands::see(RowId id, const std::string& what) {
+Result<void> ConductCommands::checkGroup(std::optional<RowId> group) const {
+    const auto& groups = model().data().groups;
+    if (!group || std::ranges::find(groups, *group, &Group::id) != groups.end()) return {};
+    return fail(Failure::BadInput, Text::tr("There is no such group in this lesson."));
+}
+
+Result<void> ConductCommands::see(RowId id, const std::string& what, std::optional<RowId> group) {
     const auto act = goingOn(id);
     if (!act) return tl::unexpected(act.error());
+    if (const auto fine = checkGroup(group); !fine) return fine;
     if (isBlank(what)) return fail(Failure::BadInput, Text::tr("Say in a word what is seen."));
     Stamp s;
     s.kind = StampKind::Seen;
     s.what = what;
+    s.groupId = group;
     return stamp(*act, s, Text::tr("Stamp {}", Text::typed(what)));
 }
 
@@ -87,6 +95,8 @@ Result<void> ConductCommands::read(RowId id, const TypedTemperature& typed) {
     s.what = typed.words;
     s.place = typed.place;
     s.instrument = typed.instrument;
+    if (const auto fine = checkGroup(typed.group); !fine) return fine;
+    s.groupId = typed.group;
     if (const auto bound = boundIn(typed.words); bound && !s.value) {
         s.value = bound->value;
         s.bound = bound->bound;

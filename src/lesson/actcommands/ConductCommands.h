@@ -14,6 +14,7 @@ struct TypedTemperature {
     std::string place;             ///< where it was read
     std::string unit = "degC";     ///< of the figures: a temperature's, "ohm", or any that Uttrin knows
     std::string instrument = {};   ///< by its name; empty of a plain thermometer
+    std::optional<RowId> group = {}; ///< whose rig it was read at, where each group has its own
 };
 
 /// An act going on before a class: what is stamped is on disk when the command returns, and undo takes it
@@ -30,8 +31,8 @@ public:
     [[nodiscard]] Result<void> confirm(RowId act, int step, bool again = false);
     /// A step is left out; BadInput without a word of why.
     [[nodiscard]] Result<void> skip(RowId act, int step, const std::string& why);
-    /// Somebody saw something. BadInput without words.
-    [[nodiscard]] Result<void> see(RowId act, const std::string& what);
+    /// Somebody saw something. BadInput without words, or of a group that is not in the lesson.
+    [[nodiscard]] Result<void> see(RowId act, const std::string& what, std::optional<RowId> group = std::nullopt);
     /// A temperature as it is shown, or in words: "under 60" is kept as a bound, what is no number as it was
     /// said. BadInput for nothing at all, or for what no thermometer can show.
     [[nodiscard]] Result<void> read(RowId act, const TypedTemperature& typed);
@@ -39,6 +40,7 @@ public:
 
 private:
     [[nodiscard]] Result<Act> goingOn(RowId id) const;
+    [[nodiscard]] Result<void> checkGroup(std::optional<RowId> group) const;
     [[nodiscard]] Result<void> stamp(const Act& act, Stamp stamp, const Text& label);
 };
 

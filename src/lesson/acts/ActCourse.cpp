@@ -16,10 +16,11 @@ bool laysIce(const RigMove& move) {
 
 } // namespace
 
-ActCourse::ActCourse(const LessonModel& model, const Act& act, const FrozenForecast& frozen)
+ActCourse::ActCourse(const LessonModel& model, const Act& act, const FrozenForecast& frozen,
+                     std::optional<RowId> group)
     : m_model(model), m_frozen(frozen.rehearsal), m_clockStart(clockStart(m_frozen)) {
     for (const Stamp& stamp : model.data().stamps)
-        if (stamp.actId == act.id) {
+        if (stamp.actId == act.id && (!stamp.groupId || stamp.groupId == group)) {
             m_stamps.push_back(&stamp);
             if (stamp.kind == StampKind::Begun) m_begun = stamp.takenAt;
         }

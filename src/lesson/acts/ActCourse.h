@@ -9,8 +9,10 @@ namespace uttrin {
 /// How an act went by its stamps, on the clock of its forecast.
 class ActCourse {
 public:
-    /// @param model, frozen  outlive this.
-    ActCourse(const LessonModel& model, const Act& act, const FrozenForecast& frozen);
+    /// @param model, frozen  outlive this. @param group  whose rig it is: what others read and saw at theirs is
+    /// left out, what was stamped for all counts.
+    ActCourse(const LessonModel& model, const Act& act, const FrozenForecast& frozen,
+              std::optional<RowId> group = std::nullopt);
 
     [[nodiscard]] const std::vector<const Stamp*>& stamps() const { return m_stamps; } ///< by time
     [[nodiscard]] std::optional<Milliseconds> begun() const { return m_begun; }

@@ -68,6 +68,13 @@ ConductView::Point pointOf(const StampedTemperature& read, const Stamp& stamp, d
     return p;
 }
 
+/// "Basalt: 71.2 °C, in the liquid".
+Text groupText(const LessonModel& model, std::optional<RowId> group, const Text& what) {
+    for (const Group& g : model.data().groups)
+        if (g.id == group) return Text::set("{}: {}", Text::typed(g.name), what);
+    return what;
+}
+
 /// Whether liquid was seen in the line, and nobody said since that it is dry.
 bool isLiquidInLine(const std::vector<const Stamp*>& stamps) {
     bool there = false;
@@ -161,8 +168,8 @@ ConductView conductView(const LessonSession& s, const Act& act, const FrozenFore
         v.since = countedFrom(forecast->rehearsal);
     }
     for (auto stamp = stamps.rbegin(); stamp != stamps.rend(); ++stamp) {
-        v.stamps.push_back(
-            {Text::typed(clockTextWithSeconds((*stamp)->takenAt, offset)), stampText(**stamp)});
+        v.stamps.push_back({Text::typed(clockTextWithSeconds((*stamp)->takenAt, offset)),
+                            groupText(s.model(), (*stamp)->groupId, stampText(**stamp))});
         const auto read = temperatureOf(s.model(), **stamp);
         if (read && course && v.begun)
             v.points.push_back(

@@ -36,8 +36,8 @@ LearningTask taskOf(const Act& act, const FrozenForecast& frozen, const ActCours
 }
 
 std::optional<LearningTask> learningTask(const LessonSession& s, const Act& act, const FrozenForecast& frozen,
-                                         const LearnedForecast* learned) {
-    const ActCourse course(s.model(), act, frozen);
+                                         const LearnedForecast* learned, std::optional<RowId> group) {
+    const ActCourse course(s.model(), act, frozen, group);
     if (!course.clockRuns()) return std::nullopt;
     LearningTask task = taskOf(act, frozen, course, s.clock().now());
     const bool overdue = learned ? isOverdue(learned->likeliest, task.observed, learned->heldUntil)

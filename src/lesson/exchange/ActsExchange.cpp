@@ -25,7 +25,8 @@ const std::vector<std::string>& actColumns() {
 }
 const std::vector<std::string>& stampColumns() {
     static const std::vector<std::string> kColumns{"stamp", "taken_at", "taken_at_ms", "step",  "what",
-                                                   "value", "unit",     "bound",       "place", "instrument"};
+                                                   "value", "unit",     "bound",       "place", "instrument",
+                                                   "group"};
     return kColumns;
 }
 
@@ -49,7 +50,14 @@ Json jsonOf(const Act& a) {
             {"frozen", a.frozen}};
 }
 
-Json jsonOf(const Stamp& s, int offset) {
+std::string groupName(const LessonModel& model, std::optional<RowId> id) {
+    for (const Group& g : model.data().groups)
+        if (g.id == id) return g.name;
+    return {};
+}
+
+Json jsonOf(const LessonModel& model, const Stamp& s) {
+    const int offset = model.lesson().utcOffsetMin;
     return {{"stamp", identifier(s.kind)},
             {"taken_at", isoText(s.takenAt, offset)},
             {"taken_at_ms", s.takenAt},
@@ -59,7 +67,8 @@ Json jsonOf(const Stamp& s, int offset) {
             {"unit", s.unit},
             {"bound", identifier(s.bound)},
             {"place", s.place},
-            {"instrument", s.instrument}};
+            {"instrument", s.instrument},
+            {"group", groupName(model, s.groupId)}};
 }
 
 std::string cellOf(const Json& value) {
@@ -191,7 +200,6 @@ Result<ImportedAct::Asked> askedOf(const Json& object, std::size_t number) {
 } // namespace
 
 std::string actsCsv(const LessonModel& model) {
-    const int offset = model.lesson().utcOffsetMin;
     std::vector<std::string> header = actColumns();
     header.insert(header.end(), stampColumns().begin(), stampColumns().end());
     std::string csv = csvLine(header);
@@ -202,7 +210,7 @@ std::string actsCsv(const LessonModel& model) {
             std::vector<std::string> fields{cellOf(own["act"])};
             for (std::size_t i = 1; i < actColumns().size(); ++i)
                 fields.push_back(first ? cellOf(own[actColumns()[i]]) : std::string());
-            const Json moment = stamp ? jsonOf(*stamp, offset) : Json();
+            const Json moment = stamp ? jsonOf(model, *stamp) : Json();
             for (const std::string& column : stampColumns())
                 fields.push_back(stamp ? cellOf(moment[column]) : std::string());
             csv += csvLine(fields);
@@ -216,7 +224,6 @@ std::string actsCsv(const LessonModel& model) {
 }
 
 std::string actsJson(const LessonModel& model) {
-    const int offset = model.lesson().utcOffsetMin;
     Json document = {{"lesson", model.lesson().title},
                      {"held_on", model.lesson().heldOn},
                      {"made_up", model.lesson().madeUp},
@@ -225,7 +232,7 @@ std::string actsJson(const LessonModel& model) {
         Json one = jsonOf(act);
         one["stamps"] = Json::array();
         for (const Stamp& stamp : model.data().stamps)
-            if (stamp.actId == act.id) one["stamps"].push_back(jsonOf(stamp, offset));
+            if (stamp.actId == act.id) one["stamps"].push_back(jsonOf(model, stamp));
         one["questions"] = questionsOf(model, act.id);
         document["acts"].push_back(std::move(one));
     }
@@ -257,14 +264,17 @@ Result<ImportedActs> readActsCsv(std::string_view text) {
                 continue;
             }
             known[number] = acts.acts.size();
-            acts.acts.push_back({std::move(*act), {}, {}});
+            acts.acts.push_back({std::move(*act), {}, {}, {}});
         }
         if (line.text("stamp").empty()) continue;
         auto stamp = stampOf(line);
-        if (stamp)
-            acts.acts[known[number]].stamps.push_back(std::move(*stamp));
-        else
+        if (!stamp) {
             complain(acts, stamp.error().message);
+            continue;
+        }
+        ImportedAct& act = acts.acts[known[number]];
+        act.stamps.push_back(std::move(*stamp));
+        act.groups.push_back(line.text("group"));
     }
     return whole(std::move(acts));
 }
@@ -285,7 +295,7 @@ Result<ImportedActs> readActsJson(std::string_view text) {
             complain(acts, Text::tr("act {}: {}", i + 1, act.error().message));
             continue;
         }
-        ImportedAct imported{std::move(*act), {}, {}};
+        ImportedAct imported{std::move(*act), {}, {}, {}};
         const auto each = [&](const char* key, auto read) {
             const auto items = one.find(key);
             if (items == one.end() || !items->is_array()) return;
@@ -295,9 +305,11 @@ Result<ImportedActs> readActsJson(std::string_view text) {
                         complain(acts, Text::tr("act {}: {}", i + 1, done.error().message));
         };
         each("stamps", [&](const Json& item, std::size_t number) -> Result<void> {
-            auto stamp = stampOf(JsonLine(item, number).line());
+            const JsonLine line(item, number);
+            auto stamp = stampOf(line.line());
             if (!stamp) return tl::unexpected(stamp.error());
             imported.stamps.push_back(std::move(*stamp));
+            imported.groups.push_back(line.line().text("group"));
             return {};
         });
         each("questions", [&](const Json& item, std::size_t number) -> Result<void> {

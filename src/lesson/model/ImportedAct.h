@@ -8,6 +8,7 @@ namespace uttrin {
 struct ImportedAct {
     Act act;
     std::vector<Stamp> stamps;
+    std::vector<std::string> groups; ///< whose each of the stamps is, by name; empty of what is everybody’s
     struct Asked {
         Question question;
         std::vector<Answer> answers; ///< without the groups that gave them

@@ -102,6 +102,29 @@ void addLowest(ActResult& result, const ActCourse& course, const Rehearsal& r, c
                              tenth(k->high), whyNoLower(r, *until));
 }
 
+/// The lowest temperature that a group read while it saw it boil.
+void addGroups(ActResult& v, const LessonModel& model, const Act& act, const FrozenForecast& frozen) {
+    for (const Group& g : model.data().groups) {
+        const ActCourse course(model, act, frozen, g.id);
+        ActResult::ByGroup found{Text::typed(g.name), 0, Text::set("–"), Text::set("–")};
+        bool boils = false, any = false;
+        std::optional<double> lowest;
+        for (const Stamp* stamp : course.stamps()) {
+            any = any || stamp->groupId == g.id;
+            if (stamp->kind == StampKind::Seen && stamp->what == plain(thingsSeen()[kBoils])) boils = true;
+            if (stamp->kind == StampKind::Seen && stamp->what == plain(thingsSeen()[kStops])) boils = false;
+            const auto t = temperatureOf(model, *stamp);
+            if (!t || !t->ofTheLiquid || stamp->bound != StampBound::None) continue;
+            ++found.read;
+            if (!boils || (lowest && t->kelvin >= *lowest)) continue;
+            lowest = t->kelvin;
+            found.lowest = Text::tr("{} °C", tenth(t->kelvin));
+            found.inside = insideAt(frozen.rehearsal, course.fromClock(stamp->takenAt), *t);
+        }
+        if (any) v.groups.push_back(std::move(found));
+    }
+}
+
 void addVerdict(ActResult& v, const FaultFinding* fault) {
     const bool outside = std::ranges::any_of(v.reads, &ActResult::Read::outside);
     if (!fault) {
@@ -235,6 +258,7 @@ ActResult actResult(const LessonSession& s, const Act& act, const FrozenForecast
                                     : Text()});
     }
     addLowest(v, course, likeliest, learned ? learned->outlook.band : frozen->outlook.band);
+    addGroups(v, s.model(), act, *frozen);
     v.notMeasured = claimText(course, frozen->rehearsal, s.model());
     addVerdict(v, analysis && analysis->fault ? &*analysis->fault : nullptr);
     return v;

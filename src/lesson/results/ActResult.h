@@ -42,6 +42,14 @@ struct ActResult {
     std::vector<Text> steps; ///< "10:04:10 step 3 done", "step 4 skipped: no time"
     std::vector<Value> values;
     Text lowest;      ///< the lowest temperature at which it boiled, and why no lower; empty if it did not
+    /// What a group found at its own rig.
+    struct ByGroup {
+        Text name;
+        int read = 0;      ///< temperatures
+        Text lowest;       ///< at which it was read while it boiled; a dash if never
+        Text inside;       ///< the pressure then, worked out from it and the air left
+    };
+    std::vector<ByGroup> groups; ///< those that stamped something of their own
     Text notMeasured; ///< that what it claims was not measured; empty if it was
     std::vector<QuestionView> questions;
 };

@@ -53,7 +53,9 @@ Text phraseOf(RigReference reference) {
 }
 
 Result<double> referredKelvin(std::string_view text, const ReferencePoints& points, double low, double high) {
-    const auto [amount, reference] = splitReference(text);
+    const ReferredText parts = splitReference(text);
+    const std::string_view amount = parts.amount; // no binding: clang 14 takes none along
+    const RigReference reference = parts.reference;
     const auto from = [&](double start, double sign) {
         return parseTemperatureDifference(amount).and_then([&](TemperatureDifference d) {
             return bounded(start + sign * d.kelvin(), low, high, text, "K");
@@ -79,7 +81,9 @@ Result<double> referredKelvin(std::string_view text, const ReferencePoints& poin
 }
 
 Result<double> referredPascal(std::string_view text, const ReferencePoints& points, double low, double high) {
-    const auto [amount, reference] = splitReference(text);
+    const ReferredText parts = splitReference(text);
+    const std::string_view amount = parts.amount; // no binding: clang 14 takes none along
+    const RigReference reference = parts.reference;
     const auto from = [&](double sign) {
         return measureWithin(amount, Dimension::Pressure, 0.0, JsonReader::kAny).and_then([&](double pascal) {
             return bounded(points.roomPascal + sign * pascal, low, high, text, "Pa");
