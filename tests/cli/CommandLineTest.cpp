@@ -367,7 +367,7 @@ TEST(CommandLine, AForecastLearnsFromReadingsAndRefusesWithoutARoom) {
     EXPECT_EQ(run("forecast sealed-flask --room '850 hPa' --at '-5 min'").code, 2);
 }
 
-TEST(CommandLine, ActsGoOutAndComeBackAndThePrepSheetIsAPage) {
+TEST(CommandLine, ActsGoOutAndComeBack) {
     const testing::TempDir dir;
     ASSERT_TRUE(writeDemoNotebook(dir / "demo.uttrin"));
     const std::string file = (dir / "demo.uttrin").string(), out = (dir / "").string();
@@ -385,6 +385,12 @@ TEST(CommandLine, ActsGoOutAndComeBackAndThePrepSheetIsAPage) {
         EXPECT_EQ(all[i]["stamps"], all[i + 2 * acts]["stamps"]);
     }
     EXPECT_EQ(run("lesson import " + file).code, 2);
+}
+
+TEST(CommandLine, ThePrepSheetIsAPageOrTwoAndTheWholeLessonIsOneFile) {
+    const testing::TempDir dir;
+    ASSERT_TRUE(writeDemoNotebook(dir / "demo.uttrin"));
+    const std::string file = (dir / "demo.uttrin").string();
     const auto prep = json("prep " + file + " --out " + (dir / "prep.pdf").string());
     EXPECT_GE(prep["pages"].get<int>(), 1);
     EXPECT_LE(prep["pages"].get<int>(), 2);
