@@ -16,6 +16,8 @@ using Eigen::Index, Eigen::MatrixXd, Eigen::VectorXd;
 constexpr double kFar = 4.5; // standard uncertainties: further than this no value is moved
 // Files are written by people: what readings say nothing of may lie this many times further off.
 constexpr double kDoubt = 1.05;
+// What they tell of, by how curved the cost is at one place: it may lie this many times further off.
+constexpr double kCurved = 1.3;
 
 std::vector<double> listOf(const VectorXd& v) { return {v.data(), v.data() + v.size()}; }
 
@@ -99,6 +101,55 @@ private:
 
 double costOf(const VectorXd& off, const VectorXd& moved) { return off.squaredNorm() + moved.squaredNorm(); }
 
+/// Where a fit has come to.
+struct Place {
+    VectorXd moved, off;
+    Rehearsal rehearsal;
+    [[nodiscard]] double cost() const { return costOf(off, moved); }
+};
+
+Result<Place> placeAt(const Fit& fit, const VectorXd& moved) {
+    return fit.play(moved).map([&](Rehearsal r) {
+        VectorXd off = fit.off(r);
+        return Place{moved, std::move(off), std::move(r)};
+    });
+}
+
+/// One step of Levenberg and Marquardt, which goes shorter and straighter downhill until it gets lower.
+/// @param normal  of the place, filled. @return how far it went, standard uncertainties; 0 if nowhere is lower.
+Result<double> stepDown(const Fit& fit, Place& at, MatrixXd& normal) {
+    constexpr double kFirst = 1.0, kMore = 4.0, kMost = 5e3; // of the diagonal
+    const auto slopes = fit.slopes(at.moved, at.off);
+    if (!slopes) return tl::unexpected(slopes.error());
+    normal = slopes->transpose() * *slopes + MatrixXd::Identity(fit.values(), fit.values());
+    const VectorXd downhill = -(slopes->transpose() * at.off + at.moved);
+    for (double damping = 0.0; damping < kMost; damping = damping == 0.0 ? kFirst : kMore * damping) {
+        MatrixXd damped = normal;
+        damped.diagonal() *= 1.0 + damping;
+        const VectorXd step = damped.ldlt().solve(downhill);
+        auto next = placeAt(fit, (at.moved + step).cwiseMax(-kFar).cwiseMin(kFar));
+        if (!next) return tl::unexpected(next.error());
+        if (next->cost() >= at.cost()) continue;
+        const double far = (next->moved - at.moved).cwiseAbs().maxCoeff();
+        at = std::move(*next);
+        return far;
+    }
+    return 0.0;
+}
+
+LikeliestValues valuesOf(Place place, const Observed& observed) {
+    LikeliestValues found;
+    found.moved = listOf(place.moved);
+    found.cost = place.cost();
+    double squares = 0.0;
+    for (std::size_t i = 0; i < observed.readings.size(); ++i)
+        squares += std::pow(place.off[static_cast<Index>(i)] * observed.readings[i].u, 2);
+    found.rmsKelvin =
+        std::sqrt(squares / static_cast<double>(std::max<std::size_t>(observed.readings.size(), 1)));
+    found.rehearsal = std::move(place.rehearsal);
+    return found;
+}
+
 Result<void> checkTimes(const Rehearsal& r, const Observed& observed) {
     for (const auto& read : observed.readings)
         if (!(read.seconds >= 0.0 && clockStart(r) + read.seconds <= r.run.samples.back().seconds))
@@ -152,50 +203,35 @@ Result<LikeliestValues> likeliestValues(const RigFile& rig, const std::vector<Ri
                                         const std::function<bool()>& goOn) {
     const Fit fit(rig, settings, observed, accuracy, goOn);
     const Index count = fit.values();
-    VectorXd moved = VectorXd::Zero(count);
-    auto now = fit.play(moved);
-    if (!now) return tl::unexpected(now.error());
-    if (const auto fine = checkTimes(*now, observed); !fine) return tl::unexpected(fine.error());
-    VectorXd off = fit.off(*now);
+    auto at = placeAt(fit, VectorXd::Zero(count));
+    if (!at) return tl::unexpected(at.error());
+    if (const auto fine = checkTimes(at->rehearsal, observed); !fine) return tl::unexpected(fine.error());
     MatrixXd normal = MatrixXd::Identity(count, count);
-    constexpr int kRounds = 6, kHalvings = 4;
+    constexpr int kRounds = 8;
     constexpr double kEnough = 0.03; // standard uncertainties
-    const bool learns = count > 0 && off.size() > 0;
+    const bool learns = count > 0 && at->off.size() > 0;
     for (int round = 0; round < kRounds && learns; ++round) {
-        const auto slopes = fit.slopes(moved, off);
-        if (!slopes) return tl::unexpected(slopes.error());
-        normal = slopes->transpose() * *slopes + MatrixXd::Identity(count, count);
-        VectorXd step = normal.ldlt().solve(-(slopes->transpose() * off + moved));
-        bool better = false;
-        for (int halving = 0; halving < kHalvings && !better; ++halving, step *= 0.5) {
-            const VectorXd there = (moved + step).cwiseMax(-kFar).cwiseMin(kFar);
-            auto next = fit.play(there);
-            if (!next) return tl::unexpected(next.error());
-            const VectorXd offThere = fit.off(*next);
-            better = costOf(offThere, there) <= costOf(off, moved);
-            if (!better) continue;
-            step = there - moved;
-            moved = there;
-            off = offThere;
-            now = std::move(next);
-            break;
-        }
-        if (!better || step.cwiseAbs().maxCoeff() < kEnough) break;
+        const auto far = stepDown(fit, *at, normal);
+        if (!far) return tl::unexpected(far.error());
+        if (*far < kEnough) break;
     }
-    LikeliestValues found;
-    found.moved = listOf(moved);
-    found.cost = costOf(off, moved);
+    LikeliestValues found = valuesOf(std::move(*at), observed);
     MatrixXd covariance = normal.inverse();
-    // In a direction that readings tell of it is small, and its square is next to nothing.
-    if (learns) covariance += (kDoubt * kDoubt - 1.0) * covariance * covariance;
+    // In a direction that readings tell of it is small, and its square next to nothing; in another both are 1.
+    if (learns)
+        covariance = kCurved * kCurved * covariance +
+                     (kDoubt * kDoubt - kCurved * kCurved) * covariance * covariance;
     found.covariance.assign(covariance.data(), covariance.data() + covariance.size());
-    double squares = 0.0;
-    for (std::size_t i = 0; i < observed.readings.size(); ++i)
-        squares += std::pow(off[static_cast<Index>(i)] * observed.readings[i].u, 2);
-    found.rmsKelvin =
-        std::sqrt(squares / static_cast<double>(std::max<std::size_t>(observed.readings.size(), 1)));
-    found.rehearsal = std::move(*now);
     return found;
+}
+
+Result<LikeliestValues> valuesMoved(const RigFile& rig, const std::vector<RigSetting>& settings,
+                                    const Observed& observed, const std::vector<double>& moved,
+                                    RigSimulator::Accuracy accuracy, const std::function<bool()>& goOn) {
+    const Fit fit(rig, settings, observed, accuracy, goOn);
+    return placeAt(fit, VectorXd::Map(moved.data(), static_cast<Index>(moved.size()))).map([&](Place at) {
+        return valuesOf(std::move(at), observed);
+    });
 }
 
 } // namespace uttrin

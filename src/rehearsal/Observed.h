@@ -43,11 +43,11 @@ struct Observed {
 
 /// The uncertain values of a rig that explain best what was observed, each held to what its file says of it:
 /// the least squares of (simulated - read) / u and of how many standard uncertainties each value moved, by
-/// Gauss and Newton. Temperatures that are only bounded count where they are passed.
+/// Levenberg and Marquardt. Temperatures that are only bounded count where they are passed.
 struct LikeliestValues {
     std::vector<double> moved; ///< standard uncertainties, in the order of the file
-    /// Their covariance, row by row: the spread of what is likely, wider than the file says in what readings
-    /// say nothing of.
+    /// Their covariance, row by row: the spread of what is likely; somewhat wider than the file says in what
+    /// readings say nothing of, and than the cost's curvature in what they tell of.
     std::vector<double> covariance;
     double cost = 0.0;      ///< what is left of all, chi square: of the readings and of what is held
     double rmsKelvin = 0.0; ///< of what is left of the readings
@@ -60,5 +60,11 @@ struct LikeliestValues {
                                                       const Observed& observed,
                                                       RigSimulator::Accuracy accuracy,
                                                       const std::function<bool()>& goOn = {});
+
+/// The same of values that were moved so far: what is left then; without a covariance.
+[[nodiscard]] Result<LikeliestValues> valuesMoved(const RigFile& rig, const std::vector<RigSetting>& settings,
+                                                  const Observed& observed, const std::vector<double>& moved,
+                                                  RigSimulator::Accuracy accuracy,
+                                                  const std::function<bool()>& goOn = {});
 
 } // namespace uttrin

@@ -1,6 +1,7 @@
 #include "rehearsal/learning/FaultSearch.h"
 
 #include "rehearsal/CoolingFit.h"
+#include "rehearsal/Observed.h"
 #include "rehearsal/Demonstrations.h"
 #include "support/DrawnRig.h"
 
@@ -67,6 +68,22 @@ TEST(FaultSearch, NamesTheFaultAndIsSilentOnGoodOnes) {
     std::printf("right in %d of %d, silent on %d of %d\n", right, faulty, silent, good);
     EXPECT_GE(right, static_cast<int>(0.85 * faulty));
     EXPECT_GE(silent, static_cast<int>(0.95 * good) - 1);
+}
+
+// A step straight to where the slopes point ended one in twenty of them kelvins away.
+TEST(FaultSearch, NoFlaskIsLeftFurtherFromItsReadingsThanTheyAreGood) {
+    const RigFile& rig = findDemonstration("sealed-flask")->rig;
+    for (std::uint64_t seed = 900; seed < 930; ++seed) {
+        const auto found = likeliestValues(rig, {}, conducted(rig, {}, seed), RigSimulator::Accuracy::Coarse);
+        ASSERT_TRUE(found);
+        EXPECT_LT(found->rmsKelvin, 1.0) << seed;
+        const auto again = valuesMoved(rig, {}, conducted(rig, {}, seed), found->moved, RigSimulator::Accuracy::Coarse);
+        EXPECT_NEAR(again->cost, found->cost, 1e-6 * found->cost) << seed;
+        std::vector<double> beside = found->moved;
+        beside[2] += 1.0; // its heat loss, of which they tell
+        EXPECT_GT(valuesMoved(rig, {}, conducted(rig, {}, seed), beside, RigSimulator::Accuracy::Coarse)->cost,
+                  found->cost);
+    }
 }
 
 TEST(FaultSearch, ARigWithoutFaultsIsComparedAllTheSame) {

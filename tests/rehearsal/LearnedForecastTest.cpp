@@ -39,7 +39,7 @@ Tally tallyOf(int flasks, double wider, const std::vector<RigSetting>& settings,
     const Outlook usual = *outlookOf(flask(), settings);
     for (int i = 0; i < flasks; ++i) {
         const RealFlask real(seed + static_cast<std::uint64_t>(i), wider, settings);
-        const auto learned = learn(flask(), settings, real.read, 20);
+        const auto learned = learn(flask(), settings, real.read);
         EXPECT_TRUE(learned) << learned.error().message;
         const auto before = *usual.band.at(kAt), now = *learned->outlook.band.at(kAt);
         const double truth = kelvinFromClock(real.rehearsal, kAt);
@@ -93,7 +93,7 @@ TEST(LearnedForecast, ReadingsNarrowWhatTheyTellOfAndLeaveTheRest) {
     const auto shrunk = [&](const std::string& name) {
         return width(now.values[place(name)]) / width(before.values[place(name)]);
     };
-    EXPECT_LT(shrunk("heat loss"), 0.5);
+    EXPECT_LT(shrunk("heat loss"), 0.6);
     EXPECT_GT(shrunk("steam purge"), 0.9); // a thermometer tells nothing of the air that is left
     for (const Outlook* o : {&before, &now}) {
         ASSERT_TRUE(o->boilsDownTo);

@@ -13,7 +13,7 @@ namespace {
 
 constexpr double kPrice = 6.0;      // of a fault
 constexpr double kTogether = 4.0;   // within which of the best others are not told from it
-constexpr double kWithin = 0.98;    // of what readings of a rig as foreseen leave
+constexpr double kWithin = 0.995;   // of what readings of a rig as foreseen leave
 constexpr double kAMinute = 60.0;   // s, in which one boils and the other does not: costs one
 constexpr double kReaction = 20.0;  // s, within which what is seen is stamped
 
@@ -52,9 +52,29 @@ double boilingCost(const Rehearsal& r, const Observed& observed) {
 
 Result<double> costOfAll(const RigFile& rig, const std::vector<RigSetting>& settings, const Observed& observed,
                          const std::function<bool()>& goOn) {
-    const auto fitted = likeliestValues(rig, settings, observed, RigSimulator::Accuracy::Coarse, goOn);
+    constexpr auto kCoarse = RigSimulator::Accuracy::Coarse;
+    const auto fitted = likeliestValues(rig, settings, observed, kCoarse, goOn);
     if (!fitted) return tl::unexpected(fitted.error());
-    return fitted->cost + boilingCost(fitted->rehearsal, observed);
+    double best = fitted->cost + boilingCost(fitted->rehearsal, observed);
+    // Of what temperatures tell nothing, such as the air left, what was seen to boil may tell.
+    constexpr double kUntold = 0.6; // of its spread by the file
+    std::vector<double> moved = fitted->moved;
+    for (std::size_t i = 0; i < moved.size() && best > fitted->cost + 1.0; ++i) {
+        if (fitted->covariance[i * moved.size() + i] < kUntold) continue;
+        const double before = moved[i];
+        double there = before;
+        for (const double by : {-2.0, -1.0, 1.0, 2.0}) {
+            moved[i] = before + by;
+            const auto tried = valuesMoved(rig, settings, observed, moved, kCoarse, goOn);
+            const double cost = tried ? tried->cost + boilingCost(tried->rehearsal, observed) : best;
+            if (cost < best) {
+                best = cost;
+                there = moved[i];
+            }
+        }
+        moved[i] = there;
+    }
+    return best;
 }
 
 double allowedFor(const Observed& observed) {

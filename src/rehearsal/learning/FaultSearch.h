@@ -22,7 +22,7 @@ struct FaultFinding {
 /// compares what is left: chi square of the readings, of what was seen before the clock and of the values, and
 /// minutes in which it boiled in one and not in the other. A fault costs six, as
 /// two parameters with their choice among several; without a gain of that it is as foreseen where the
-/// readings lie within 98 %.
+/// readings lie within 99.5 %.
 [[nodiscard]] Result<FaultFinding> searchFault(const RigFile& rig, const std::vector<RigSetting>& settings,
                                                const Observed& observed,
                                                const std::function<bool()>& goOn = {});

@@ -53,19 +53,13 @@ std::vector<std::vector<double>> drawsAbout(const std::vector<double>& moved,
     return draws;
 }
 
-/// Of what lies about one middle.
-Interval90 aboutTheMean(const std::vector<double>& values) {
-    const auto all = VectorXd::Map(values.data(), static_cast<Index>(values.size()));
-    const double mean = all.mean();
-    const double half = kMiddle90 * std::sqrt((all.array() - mean).square().mean());
-    return {mean, mean - half, mean + half};
-}
-
-/// Of what may lie in several heaps.
+/// Of what may lie in several heaps: a flask that has had its ice and one that has not. Between places at which
+/// as many lie as so many drawn let expect.
 Interval90 middle90(std::vector<double> values) {
     std::ranges::sort(values);
     const auto at = [&](double share) {
-        const double place = share * static_cast<double>(values.size() - 1);
+        const auto count = static_cast<double>(values.size());
+        const double place = std::clamp(share * (count + 1.0) - 1.0, 0.0, count - 1.0);
         const auto below = static_cast<std::size_t>(place);
         return std::lerp(values[below], values[std::min(below + 1, values.size() - 1)],
                          place - static_cast<double>(below));
@@ -81,7 +75,7 @@ ForecastBand bandOfDrawn(const std::vector<Drawn>& members, const std::vector<do
         kelvin.clear();
         for (const Drawn& m : members)
             if (m.played) kelvin.push_back(m.kelvin[i]);
-        const Interval90 k = aboutTheMean(kelvin);
+        const Interval90 k = middle90(kelvin);
         band.kelvin.push_back(k.value);
         band.lowKelvin.push_back(k.low);
         band.highKelvin.push_back(k.high);
