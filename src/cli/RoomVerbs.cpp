@@ -59,15 +59,10 @@ Job addConvert(VerbOptions& verb) {
     verb.add("quantity", in->quantity, "for instance \"66.0 cmHg\"").required();
     verb.add("--to", in->to, "the unit wanted").required();
     return [in]() -> Answer {
-        std::optional<Failure> why;
-        for (const auto dimension : allDimensions()) {
-            const auto target = findUnit(in->to, dimension);
-            if (!target) continue;
-            const auto from = parseMeasure(in->quantity, dimension);
-            if (!from) throw Refusal{from.error()};
-            const double value = (*target)->fromSi(from->si());
-            return {{{"value", value}, {"unit", (*target)->symbol}},
-                    fmt::format("{:.10g} {}\n", value, (*target)->symbol)};
+        if (const Unit* target = anyUnit(in->to)) {
+            const double value = target->fromSi(need(parseMeasure(in->quantity, target->dimension)).si());
+            return {{{"value", value}, {"unit", target->symbol}},
+                    fmt::format("{:.10g} {}\n", value, target->symbol)};
         }
         std::vector<Text> all;
         for (const auto dimension : allDimensions())

@@ -14,7 +14,6 @@ namespace uttrin {
 namespace {
 
 constexpr int kSecondsAMinute = 60;
-constexpr const char* kAgain = "again"; // of a step that is repeated: not for the last time
 constexpr std::uint64_t kActSeed = 1604;
 // The room as the lesson has it, as an act freezes it.
 const std::vector<RigSetting> kRoom{{"/room/pressure", "94310 Pa"}, {"/room/temperature", "21 degC"}};

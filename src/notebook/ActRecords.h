@@ -73,6 +73,9 @@ struct Stamp {
     std::optional<RowId> groupId = {}; ///< whose it is, where each group has a rig of its own; kept as StampGroup
 };
 
+/// What the stamp of a confirmed step says that is to be repeated.
+inline constexpr const char* kAgain = "again";
+
 /// Whose a stamp is, whose id it has.
 struct StampGroup {
     RowId id = 0;

@@ -15,10 +15,7 @@ constexpr std::array<std::string_view, 6> kOthers = {"J", "kJ", "mol", "Hz", "V"
 
 bool isUnit(std::string_view symbol) {
     if (std::ranges::find(kOthers, symbol) != kOthers.end()) return true;
-    return std::ranges::any_of(allDimensions(), [&](Dimension d) {
-        return std::ranges::any_of(unitsOf(d),
-                                   [&](const Unit& u) { return u.display == symbol || u.symbol == symbol; });
-    });
+    return anyUnit(symbol) != nullptr;
 }
 
 /// A word without the marks of a sentence around it.

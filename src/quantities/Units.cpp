@@ -173,6 +173,13 @@ Result<const Unit*> findUnit(std::string_view symbol, Dimension dimension) {
                                             wordsOf(dimension).name, acceptedUnits(dimension)));
 }
 
+const Unit* anyUnit(std::string_view symbol) {
+    for (const auto dimension : allDimensions())
+        for (const Unit& u : unitsOf(dimension))
+            if (u.symbol == symbol || u.display == symbol) return &u;
+    return nullptr;
+}
+
 const Unit& unit(std::string_view symbol) {
     for (const auto dimension : allDimensions())
         for (const Unit& u : unitsOf(dimension))

@@ -47,6 +47,9 @@ struct Unit {
 /// The unit with this symbol (or display form), or a failure that names those accepted.
 [[nodiscard]] Result<const Unit*> findUnit(std::string_view symbol, Dimension dimension);
 
+/// A unit by its symbol, whatever it measures; null if there is none.
+[[nodiscard]] const Unit* anyUnit(std::string_view symbol);
+
 /// As findUnit, for symbols that the program itself supplies. @throws std::logic_error if there is none.
 [[nodiscard]] const Unit& unit(std::string_view symbol);
 

@@ -19,7 +19,12 @@ Needed neededOf(const RigMaterial& m, const Rehearsal* played) {
         break;
     case RigMaterial::Ice:
         n.kind = Needed::Kilograms;
-        n.amount = played ? std::optional(timingOf(*played).iceKg) : std::nullopt;
+        n.amount.reset();
+        if (played) {
+            n.amount = 0.0;
+            for (const IcePortion& portion : iceOf(*played))
+                *n.amount += portion.kg;
+        }
         break;
     case RigMaterial::Liquid:
         n.kind = Needed::Kilograms;
@@ -35,14 +40,13 @@ Needed neededOf(const RigMaterial& m, const Rehearsal* played) {
     return n;
 }
 
-/// To a gram above ten, to a tenth below: as a kitchen balance shows it.
+} // namespace
+
 Text gramsText(double kg) {
     const double g = kGramsAKilogram * kg;
     constexpr double kCoarse = 10.0;
     return Text::set("{} g", fixed(g, g < kCoarse ? 1 : 0));
 }
-
-} // namespace
 
 std::vector<Needed> neededFor(const RigStory& story, const Rehearsal* played) {
     std::vector<Needed> all;

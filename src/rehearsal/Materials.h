@@ -19,4 +19,7 @@ struct Needed {
 /// "ice, in portions: 180 g".
 [[nodiscard]] Text neededText(const Needed& needed);
 
+/// "180 g", "2.5 g": to a gram from ten on, to a tenth below, as a kitchen balance shows it.
+[[nodiscard]] Text gramsText(double kg);
+
 } // namespace uttrin

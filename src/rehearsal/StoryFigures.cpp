@@ -46,12 +46,11 @@ Text degrees(double kelvin, int decimals = 1) {
 Text kelvins(double k) { return Text::set("{} K", fixed(k, 1)); }
 Text kilopascals(double pascal) { return Text::set("{} kPa", fixed(pascal / 1000.0, pascal < 1e4 ? 2 : 1)); }
 Text percent(double share) { return Text::set("{:.0f} %", 100.0 * share); }
-Text grams(double kg) { return Text::set("{} g", fixed(1000.0 * kg, kg < 0.01 ? 1 : 0)); }
 
 Text boiling(const Played& p) { return degrees(p.boiling(p.roomPascal())); }
 Text room(const Played& p) { return kilopascals(p.roomPascal()); }
 Text start(const Played& p) { return degrees(p.vessel().kelvin, 0); }
-Text liquid(const Played& p) { return grams(p.vessel().condensed + p.vessel().solute); }
+Text liquid(const Played& p) { return gramsText(p.vessel().condensed + p.vessel().solute); }
 Text saturation(const Played& p) {
     const auto over = startingSaturation(p.r.setup.model, p.fluid, p.vessel());
     return kilopascals(over.solvent + over.solute);
@@ -80,7 +79,7 @@ Text icePerKelvin(const Played& p) {
     double capacity = p.vessel().condensed * p.fluid.liquidHeatCapacity();
     for (const Wall& w : p.vessel().walls)
         if (w.toContents > 0.0) capacity += w.heatCapacity;
-    return grams(capacity / kFusion);
+    return gramsText(capacity / kFusion);
 }
 
 Text risePerKelvin(const Played& p) {

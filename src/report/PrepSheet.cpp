@@ -25,12 +25,9 @@ std::vector<Text> roomNeeds(const LessonSession& s, ActForecasts& forecasts, con
     return needs;
 }
 
-/// "09:58 Sealed flask. boiling chips: fresh; water: from the tap".
+/// "Sealed flask (boiling chips: fresh; water: from the tap)".
 Text setUpText(const Text& title, const std::vector<Text>& setUp) {
-    Text all;
-    for (const Text& one : setUp)
-        all = all.empty() ? one : Text::set("{}; {}", all, one);
-    return all.empty() ? title : Text::set("{} ({})", title, all);
+    return setUp.empty() ? title : Text::set("{} ({})", title, Text::join(setUp, Text::set("; ")));
 }
 
 void addActs(Document& d, const PeriodView& view, const LessonSession& s, ActForecasts& forecasts) {
@@ -56,10 +53,8 @@ void addCautionsByAct(Document& d, const LessonSession& s, ActForecasts& forecas
         std::vector<Text> anew;
         for (const Text& c : forecasts.of(s, act).cautions)
             if (said.insert(plain(c)).second) anew.push_back(c);
-        Text all;
-        for (const Text& c : anew)
-            all = all.empty() ? c : Text::set("{} {}", all, c);
-        if (!all.empty()) d.blocks.emplace_back(CautionBox{Text::tr("{}: {}", Text::typed(act.title), all)});
+        if (!anew.empty())
+            d.blocks.emplace_back(CautionBox{Text::tr("{}: {}", Text::typed(act.title), Text::sentences(anew))});
     }
     d.blocks.emplace_back(Paragraph{Text::tr("These are the usual cautions. Local rules, the maker’s rating of a "
                                              "vessel and qualified staff come first.")});

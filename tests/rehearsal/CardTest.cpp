@@ -136,6 +136,9 @@ TEST(Card, TheFloorOfABathIsTheVapourPressureOfItsIce) {
     const auto warm = floorOf(*rig("two-bulbs").setup({{"/contacts/bath/temperature", "5 degC"}}));
     ASSERT_TRUE(warm && warm->boilingKelvin);
     EXPECT_NEAR(*warm->boilingKelvin, 278.15, 0.01);
+    const auto lab = floorOf(*rig("lab-held-pressure").setup()); // its condenser is colder than the room
+    ASSERT_TRUE(lab);
+    EXPECT_EQ(lab->kind, RigFloor::Pump);
     const auto acid = floorOf(*rig("freeze-by-boiling").setup());
     ASSERT_TRUE(acid);
     EXPECT_EQ(acid->kind, RigFloor::DryingAgent);

@@ -7,6 +7,7 @@
 #include "RigFileDialogs.h"
 #include "RigGuide.h"
 #include "SuccessTile.h"
+#include "app/controller/OwnRigs.h"
 #include "app/controls/Card.h"
 #include "app/controls/FlowLayout.h"
 #include "app/controls/Grid.h"
@@ -184,7 +185,8 @@ void RehearseStation::wire() {
         choose(static_cast<int>(m_rigs.size()) - 1);
     });
     connect(m_guide, &RigGuide::keepRequested, this, [this] {
-        if (keepOwnRig(this, m_controller, rig(), settingsOf(m_variant))) fillChoices();
+        if (keepOwnRig(this, m_controller, rig(), settingsOf(m_variant), onScreen(Text::data(rig().name()))))
+            fillChoices();
     });
     connect(m_guide, &RigGuide::saveRequested, this,
             [this] { saveRigFile(this, m_controller, rig(), settingsOf(m_variant)); });

@@ -3,7 +3,6 @@
 #include "app/controller/Dialogs.h"
 #include "app/controls/OnScreen.h"
 #include "files/WholeFile.h"
-#include "rehearsal/library/RigLibrary.h"
 
 #include <QFileInfo>
 
@@ -42,21 +41,6 @@ void saveRigFile(QWidget* parent, LessonController& controller, const RigFile& r
         controller.tell(done.error());
     else
         emit controller.said(LessonController::tr("The rig as it is set now is in %1.").arg(path));
-}
-
-bool keepOwnRig(QWidget* parent, LessonController& controller, const RigFile& rig,
-                const std::vector<RigSetting>& settings) {
-    const auto name = dialogs::askText(parent, LessonController::tr("Keep this rig"),
-                                       LessonController::tr("Under which name?"),
-                                       {onScreen(Text::data(rig.name()))});
-    if (!name) return false;
-    const auto kept = ownRigs().keep(rig, settings, name->toStdString());
-    if (!kept) {
-        controller.tell(kept.error());
-        return false;
-    }
-    controller.say(LessonController::tr("'%1' is among your own rigs, here and at Plan.").arg(*name));
-    return true;
 }
 
 } // namespace uttrin::app

@@ -14,8 +14,4 @@ namespace uttrin::app {
 void saveRigFile(QWidget* parent, LessonController& controller, const RigFile& rig,
                  const std::vector<RigSetting>& settings);
 
-/// Asks for a name and keeps the rig with these values among the person's own. @return whether it did.
-bool keepOwnRig(QWidget* parent, LessonController& controller, const RigFile& rig,
-                const std::vector<RigSetting>& settings);
-
 } // namespace uttrin::app

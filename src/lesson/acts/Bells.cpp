@@ -89,18 +89,23 @@ Result<BellRow> BellCommands::find(RowId id) const {
     return *found;
 }
 
+BellRow BellCommands::rowOf(const BellDraft& draft) const {
+    BellRow bell;
+    bell.lessonId = session().lessonId();
+    bell.actId = draft.act;
+    bell.title = draft.title;
+    bell.source = draft.source;
+    if (draft.seconds) bell.lastsMs = milliseconds(std::clamp(*draft.seconds, 0.0, kDay));
+    startNow(bell, session().clock());
+    return bell;
+}
+
 Result<RowId> BellCommands::start(const std::string& title, std::optional<double> seconds,
                                   std::optional<RowId> act, BellSource source) {
     if (isBlank(title)) return fail(Failure::BadInput, Text::tr("Say in a word what it rings for."));
     if (seconds && !(*seconds >= 0.0 && *seconds <= kDay))
         return fail(Failure::BadInput, Text::tr("A bell rings within a day: type the minutes until then."));
-    BellRow bell;
-    bell.lessonId = session().lessonId();
-    bell.actId = act;
-    bell.title = title;
-    bell.source = source;
-    if (seconds) bell.lastsMs = milliseconds(*seconds);
-    startNow(bell, session().clock());
+    const BellRow bell = rowOf({title, seconds, act, source});
     RowId id = 0;
     return perform(Text::tr("Set a bell: {}", Text::typed(title)),
                    [&](Notebook::Editor& edit) { id = edit.insert(bell); })
@@ -110,16 +115,8 @@ Result<RowId> BellCommands::start(const std::string& title, std::optional<double
 Result<void> BellCommands::startAll(const std::vector<BellDraft>& drafts) {
     if (drafts.empty()) return fail(Failure::BadInput, Text::tr("There are no bells to set."));
     std::vector<BellRow> rows;
-    for (const BellDraft& draft : drafts) {
-        BellRow bell;
-        bell.lessonId = session().lessonId();
-        bell.actId = draft.act;
-        bell.title = draft.title;
-        bell.source = draft.source;
-        bell.lastsMs = milliseconds(std::clamp(draft.seconds, 0.0, kDay));
-        startNow(bell, session().clock());
-        rows.push_back(std::move(bell));
-    }
+    for (const BellDraft& draft : drafts)
+        rows.push_back(rowOf(draft));
     return perform(Text::tr("Set {0} {0|bell|bells}", rows.size()), [&](Notebook::Editor& edit) {
         for (const BellRow& row : rows)
             edit.insert(row);

@@ -37,7 +37,7 @@ struct BellView {
 /// A bell to be set.
 struct BellDraft {
     std::string title;
-    double seconds = 0.0; ///< until it rings
+    std::optional<double> seconds; ///< until it rings; without them it counts up
     std::optional<RowId> act;
     BellSource source = BellSource::Plan;
 };
@@ -61,6 +61,7 @@ public:
 
 private:
     [[nodiscard]] Result<BellRow> find(RowId id) const;
+    [[nodiscard]] BellRow rowOf(const BellDraft& draft) const; ///< as if it is started now
     [[nodiscard]] Result<void> restart(RowId id, double seconds, const Text& label);
 };
 

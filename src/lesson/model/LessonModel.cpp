@@ -151,6 +151,13 @@ bool belongs(const Prediction& p, const Target& target) {
     return std::abs(*p.pascal - target.absolute.pascal()) <= kSame * target.absolute.pascal();
 }
 
+std::optional<double> predictedFor(const std::vector<Prediction>& predictions, const Target& target) {
+    std::optional<double> kelvin;
+    for (const Prediction& p : predictions)
+        if (belongs(p, target)) kelvin = p.kelvin;
+    return kelvin;
+}
+
 Result<RunSheet> LessonModel::sheetIn(const Plan& plan, std::optional<RowId> groupId) const {
     const auto known = room(groupId);
     if (!known)

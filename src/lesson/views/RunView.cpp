@@ -46,15 +46,14 @@ Text repeatsText(const std::vector<ReducedReading>& readings, const std::optiona
                     fixed(spreadOf(kelvin), 2));
 }
 
-/// What the class said before of a target; empty where it said nothing, or it can still be changed.
-Text predictedFor(const LessonModel& model, RowId setupId, const Target& target) {
-    if (!model.setup(setupId).predictionsLockedAt) return {};
-    for (const Prediction& p : model.predictionsOf(setupId))
-        if (belongs(p, target)) return fixed(p.kelvin - kIcePointKelvin, 1);
-    return {};
+/// What the class said before; nothing as long as it can still be changed.
+std::vector<Prediction> lockedPredictions(const LessonSession& s) {
+    return s.model().setup(s.setupId()).predictionsLockedAt ? s.model().predictionsOf(s.setupId())
+                                                            : std::vector<Prediction>();
 }
 
-RunView::Taken takenLine(const LessonSession& s, const ReducedReading& r, const Plan& plan, const RunSheet* sheet) {
+RunView::Taken takenLine(const ReducedReading& r, const Plan& plan, const RunSheet* sheet,
+                         const std::vector<Prediction>& predictions) {
     RunView::Taken line;
     line.id = r.raw.id;
     line.position = r.raw.position;
@@ -65,7 +64,8 @@ RunView::Taken takenLine(const LessonSession& s, const ReducedReading& r, const 
         for (const Target& t : sheet->targets)
             if (t.place == *r.raw.place) {
                 line.target = tableText(plan.rig.gauge, t.dial);
-                line.predicted = predictedFor(s.model(), s.setupId(), t);
+                if (const auto kelvin = predictedFor(predictions, t))
+                    line.predicted = fixed(*kelvin - kIcePointKelvin, 1);
             }
     line.actual = tableText(plan.rig.gauge, {r.raw.first, r.raw.second});
     line.temperature = fixed(r.raw.temperature, decimalsForDivision(plan.rig.thermometer.division));
@@ -88,8 +88,9 @@ RunView runView(const LessonSession& s) {
         return v;
     }
     const auto& readings = s.model().reduce(*s.runId());
+    const auto predictions = lockedPredictions(s);
     for (auto r = readings.rbegin(); r != readings.rend(); ++r) {
-        v.taken.push_back(takenLine(s, *r, plan, sheet ? &*sheet : nullptr));
+        v.taken.push_back(takenLine(*r, plan, sheet ? &*sheet : nullptr, predictions));
         v.predicted = v.predicted || !v.taken.back().predicted.empty();
         for (const PhotoSubject shows : {PhotoSubject::Pressure, PhotoSubject::Temperature})
             v.taken.back().hasPicture |= s.model().photoOf(r->raw.id, shows) != nullptr;

@@ -2,6 +2,7 @@
 
 #include "physics/Constants.h"
 #include "quantities/Rounding.h"
+#include "rehearsal/Materials.h"
 
 #include <algorithm>
 #include <array>
@@ -69,12 +70,6 @@ void findLeast(FillRange& range, const Filled& rig) {
         range.least = high;
     }
     if (range.least) range.dryAfter = rig.dryAfter(*range.least / 2.0).value_or(0.0);
-}
-
-Text gramsText(double kg) {
-    constexpr double kGramsAKilogram = 1000.0, kCoarse = 10.0;
-    const double g = kGramsAKilogram * kg;
-    return Text::set("{} g", fixed(g, g < kCoarse ? 1 : 0));
 }
 
 } // namespace

@@ -39,7 +39,8 @@ std::optional<RigFloor> floorOf(const RigSetup& setup) {
             lower(floor, {RigFloor::DryingAgent, dish.name,
                           dish.agent.activity(dish.waterKg) * fluid->liquidSaturation(m.roomKelvin), {}});
     constexpr double kColder = 5.0; // K, below the room
-    for (std::size_t i = 0; i < m.contacts.size(); ++i) {
+    // Where a pump draws, it takes what a cold wall leaves: a condenser sets no floor.
+    for (std::size_t i = 0; m.pumps.empty() && i < m.contacts.size(); ++i) {
         const Contact& c = m.contacts[i];
         const bool cold = c.iceKg <= 0.0 && c.conductance > 0.0 && c.kelvin < m.roomKelvin - kColder;
         if (!cold || isOfTheRoom(c) || !everTouches(setup, i) || c.kelvin < fluid->lowestKelvin()) continue;

@@ -12,7 +12,7 @@ struct RigFloor {
     std::optional<double> boilingKelvin; ///< of its liquid there; nothing below the triple point
 };
 
-/// What sets the floor of a rig at its start: of drying agents and cold baths the lower, else of its pump.
+/// What sets the floor of a rig at its start: a drying agent; else its pump; without one the coldest bath.
 /// Nothing for a rig with none of them.
 [[nodiscard]] std::optional<RigFloor> floorOf(const RigSetup& setup);
 

@@ -83,12 +83,10 @@ Text valveAfter(const ValveTable& t, std::size_t step, std::size_t name) {
 }
 
 Text valvesAfter(const ValveTable& t, std::size_t step) {
-    Text all;
-    for (std::size_t i = 0; i < t.names.size(); ++i) {
-        const Text one = Text::set("{} {}", Text::data(t.names[i]), valveAfter(t, step, i));
-        all = all.empty() ? one : Text::set("{}, {}", all, one);
-    }
-    return all;
+    std::vector<Text> all;
+    for (std::size_t i = 0; i < t.names.size(); ++i)
+        all.push_back(Text::set("{} {}", Text::data(t.names[i]), valveAfter(t, step, i)));
+    return Text::join(all, Text::set(", "));
 }
 
 } // namespace uttrin

@@ -1,27 +1,12 @@
 #include "RigCardReader.h"
 
+#include "RigLists.h"
 #include "RigWords.h"
-
-#include <nlohmann/json.hpp>
 
 namespace uttrin {
 namespace {
 
 using Json = nlohmann::ordered_json;
-
-/// The objects of a list under a key, each with its path.
-template <typename Use>
-void eachObject(const JsonReader& r, const char* key, std::optional<Failure>& failure, Use use) {
-    const Json* list = r.at(key);
-    if (!list) return;
-    if (!list->is_array() || list->size() > kMostItems)
-        return r.refuse(key, Text::tr("a list of at most {} objects", kMostItems));
-    for (std::size_t i = 0; i < list->size() && !failure; ++i) {
-        JsonReader one((*list)[i], r.pointer(key) + "/" + std::to_string(i), failure);
-        use(one);
-        one.onlyKnown();
-    }
-}
 
 /// "ice", "liquid", "20 g", "50 mL" or "3".
 Result<void> readAmount(std::string_view word, RigMaterial& m) {
@@ -111,7 +96,7 @@ RigCard readCard(JsonReader r, std::optional<Failure>& failure, RigCard card) {
     r.strings("evacuated", card.evacuated);
     r.string("control", card.control);
     if (r.has("conditions")) card.conditions.clear();
-    eachObject(r, "conditions", failure, [&](JsonReader& one) {
+    eachItem(r, "conditions", failure, [&](JsonReader& one) {
         RigCondition c;
         one.require("name", Text::tr("what is chosen, in quotes"));
         one.string("name", c.name);

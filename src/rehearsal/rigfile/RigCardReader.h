@@ -5,9 +5,6 @@
 
 namespace uttrin {
 
-/// Of anything that a rig file lists.
-inline constexpr std::size_t kMostItems = 200;
-
 /// What stands under "materials" of a story: texts or objects; the list takes the place of what was there.
 void readMaterials(const JsonReader& story, std::vector<RigMaterial>& materials,
                    std::optional<Failure>& failure);

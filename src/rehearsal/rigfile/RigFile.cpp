@@ -1,6 +1,7 @@
 #include "RigFile.h"
 
 #include "RigFileParts.h"
+#include "RigLists.h"
 #include "RigStory.h"
 #include "RigWords.h"
 #include "json/JsonReader.h"
@@ -48,20 +49,6 @@ Result<Measure> quantityAt(const Json& document, const std::string& pointer) {
                              "\"/vessels/flask/liquid\"",
                              pointer));
     return anyMeasure(target->get<std::string>());
-}
-
-/// Calls something with each item of a list, and its path.
-template <typename Use>
-void eachItem(const JsonReader& r, const char* key, std::optional<Failure>& failure, Use use) {
-    const Json* list = r.at(key);
-    if (!list) return;
-    if (!list->is_array() || list->size() > kMostItems)
-        return r.refuse(key, Text::tr("a list of at most {} objects", kMostItems));
-    for (std::size_t i = 0; i < list->size() && !failure; ++i) {
-        JsonReader item((*list)[i], r.pointer(key) + "/" + std::to_string(i), failure);
-        use(item);
-        item.onlyKnown();
-    }
 }
 
 std::vector<std::string> keysOf(const Json& document, std::initializer_list<const char*> of) {

@@ -1,9 +1,8 @@
 #include "RigStory.h"
 
+#include "RigLists.h"
 #include "RigWords.h"
 #include "quantities/Units.h"
-
-#include <nlohmann/json.hpp>
 
 #include <algorithm>
 
@@ -11,11 +10,6 @@ namespace uttrin {
 namespace {
 
 using Json = nlohmann::ordered_json;
-
-bool isUnit(const std::string& symbol) {
-    return std::ranges::any_of(allDimensions(),
-                               [&](Dimension d) { return findUnit(symbol, d).has_value(); });
-}
 
 std::vector<RigConfirmation> readConfirmations(JsonReader& r, std::optional<Failure>& failure) {
     std::vector<RigConfirmation> all;
@@ -67,7 +61,7 @@ RigQuestion readQuestion(JsonReader r) {
     r.string("says", q.asks);
     r.string("unit", q.unit);
     r.strings("choices", q.choices);
-    if (!q.unit.empty() && !isUnit(q.unit)) r.refuse("unit", Text::tr("a unit such as \"degC\""));
+    if (!q.unit.empty() && !anyUnit(q.unit)) r.refuse("unit", Text::tr("a unit such as \"degC\""));
     if (q.choices.size() == 1) r.refuse("choices", Text::tr("at least two"));
     r.onlyKnown();
     return q;
@@ -114,7 +108,7 @@ void readSteps(const JsonReader& r, std::vector<RigStep>& steps, std::optional<F
             step.makes = readMoves(one);
             step.valves = readValves(one);
             one.string("measures", step.measures);
-            if (!step.measures.empty() && !isUnit(step.measures))
+            if (!step.measures.empty() && !anyUnit(step.measures))
                 one.refuse("measures", Text::tr("a unit such as \"g\""));
             one.flag("repeats", step.repeats);
             if (one.at("asks")) step.question = readQuestion(one.child("asks"));

@@ -2,6 +2,7 @@
 
 #include "ActSetUp.h"
 #include "app/controller/Dialogs.h"
+#include "app/controller/OwnRigs.h"
 #include "app/controls/FieldEdit.h"
 #include "app/controls/FlowLayout.h"
 #include "app/controls/Grid.h"
@@ -11,7 +12,6 @@
 #include "app/controls/Segments.h"
 #include "lesson/actcommands/ActCommands.h"
 #include "physics/Constants.h"
-#include "rehearsal/library/RigLibrary.h"
 
 #include <QComboBox>
 #include <QPushButton>
@@ -208,13 +208,8 @@ void ActCard::storeKnob(const RigKnob& knob, double si) {
 void ActCard::keepRig() {
     const auto rig = m_act ? readActRig(m_act->rig) : Result<ActRig>();
     if (!m_act || !rig) return;
-    const auto name = dialogs::askText(window(), tr("Keep this rig"), tr("Under which name?"),
-                                       {QString::fromStdString(m_act->title)});
-    if (!name) return;
-    const auto kept = ownRigs().keep(*rig->rig(), rig->settings(), name->toStdString());
-    if (!kept) return m_controller.tell(kept.error());
-    m_controller.say(tr("'%1' is among your own rigs, here and at Rehearse.").arg(*name));
-    emit rigKept();
+    if (keepOwnRig(window(), m_controller, *rig->rig(), rig->settings(), QString::fromStdString(m_act->title)))
+        emit rigKept();
 }
 
 void ActCard::showRig(const Act& act) {

@@ -4,6 +4,7 @@
 #include "app/controls/Labels.h"
 #include "app/controls/OnScreen.h"
 #include "rehearsal/card/ToldCard.h"
+#include "rehearsal/rigfile/RigWords.h"
 
 #include <QCheckBox>
 #include <QComboBox>
@@ -15,10 +16,6 @@
 
 namespace uttrin::app {
 namespace {
-
-constexpr std::pair<VesselMaking, const char*> kMakings[] = {{VesselMaking::Vacuum, "vacuum"},
-                                                             {VesselMaking::Laboratory, "laboratory"},
-                                                             {VesselMaking::Household, "household"}};
 
 /// What a vessel of the rig as it is set is made for; by its place in the list above.
 int makingOf(const RigSetup& setup, const std::string& vessel) {
@@ -44,6 +41,8 @@ ActSetUp::ActSetUp(QWidget* parent) : QWidget(parent) {
 
 void ActSetUp::build(const ActRig& rig) {
     emptyLayout(*m_row);
+    m_vessels.clear();
+    m_conditions.clear();
     const RigCard& card = rig.story().card;
     for (const std::string& vessel : card.evacuated) {
         if (!rig.rig()->sets("/vessels/" + vessel + "/made_for")) continue;
@@ -52,13 +51,14 @@ void ActSetUp::build(const ActRig& rig) {
         const QString name = onScreen(Text::data(vessel));
         box->setAccessibleName(tr("What the %1 is made for").arg(name));
         for (const auto& [making, word] : kMakings) {
-            box->addItem(onScreen(makingText(making)), QString::fromLatin1(word));
+            box->addItem(onScreen(makingText(making)), asIs(word));
             box->setItemData(box->count() - 1, onScreen(makingAdvice(making)), Qt::ToolTipRole);
         }
         connect(box, &QComboBox::activated, this, [this, vessel, box](int index) {
             emit makingChosen(vessel, box->itemData(index).toString().toStdString());
         });
         m_row->addWidget(besideLabel(name, box));
+        m_vessels.emplace_back(vessel, box);
     }
     for (const RigCondition& condition : card.conditions) {
         auto* box = new QComboBox;
@@ -77,6 +77,7 @@ void ActSetUp::build(const ActRig& rig) {
         connect(box, &QComboBox::activated, this, tell);
         connect(box->lineEdit(), &QLineEdit::editingFinished, this, tell);
         m_row->addWidget(besideLabel(name, box));
+        m_conditions.emplace_back(condition.name, box);
     }
     keepFocusOrder(m_row->parentWidget());
 }
@@ -89,19 +90,12 @@ void ActSetUp::show(const ActRig& rig) {
         which += '\n' + c.name;
     if (which != m_shown) build(rig);
     m_shown = which;
-    const RigCard& card = rig.story().card;
-    const auto boxes = findChildren<QComboBox*>(); // in the order in which they were made
-    int at = 0;
-    for (const std::string& vessel : card.evacuated)
-        if (rig.rig()->sets("/vessels/" + vessel + "/made_for") && at < boxes.size())
-            boxes[at++]->setCurrentIndex(makingOf(*setup, vessel));
-    for (const RigCondition& c : card.conditions) {
-        if (at >= boxes.size()) break;
-        QComboBox* box = boxes[at++];
+    for (const auto& [vessel, box] : m_vessels)
+        box->setCurrentIndex(makingOf(*setup, vessel));
+    for (const auto& [condition, box] : m_conditions) {
         const QSignalBlocker quiet(box->lineEdit());
-        const auto own = rig.conditions.find(c.name);
-        const int place =
-            own == rig.conditions.end() ? 0 : box->findData(QString::fromStdString(own->second));
+        const auto own = rig.conditions.find(condition);
+        const int place = own == rig.conditions.end() ? 0 : box->findData(QString::fromStdString(own->second));
         if (place >= 0)
             box->setCurrentIndex(place);
         else if (!box->lineEdit()->hasFocus())

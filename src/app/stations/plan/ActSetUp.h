@@ -5,6 +5,7 @@
 #include <QWidget>
 
 class QCheckBox;
+class QComboBox;
 
 namespace uttrin::app {
 
@@ -27,6 +28,7 @@ private:
     void build(const ActRig& rig);
     std::string m_shown; ///< for which the fields were made
     FlowLayout* m_row;
+    std::vector<std::pair<std::string, QComboBox*>> m_vessels, m_conditions; ///< by their names
     QCheckBox* m_unknown;
 };
 
