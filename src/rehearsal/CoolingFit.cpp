@@ -72,11 +72,7 @@ Result<LeadTime> leadTimeFor(const RigFile& rig, const std::vector<RigSetting>& 
     const UncertainValues uncertain(rig, settings);
     double variance = 0.0;
     for (std::size_t i = 0; i < uncertain.size(); ++i) { // each by half of its uncertainty up and down
-        std::vector<double> moved(uncertain.size(), 0.0);
-        moved[i] = 0.5;
-        const auto late = timed(uncertain.at(moved));
-        moved[i] = -0.5;
-        const auto early = timed(uncertain.at(moved));
+        const auto late = timed(uncertain.beside(i, 0.5)), early = timed(uncertain.beside(i, -0.5));
         if (late && early) variance += std::pow(late->fromClock - early->fromClock, 2);
     }
     lead->u = std::sqrt(variance);

@@ -1,8 +1,10 @@
 #include "RigTiming.h"
 
 #include "CoolingFit.h"
+#include "UncertainValues.h"
 
 #include <algorithm>
+#include <cmath>
 
 namespace uttrin {
 namespace {
@@ -32,8 +34,10 @@ double endOf(const Rehearsal& r) {
     return last > 0.0 ? std::min(whole, last + kAfterTheLast) : whole;
 }
 
-std::vector<RigTiming::Portion> iceOf(const Rehearsal& r) {
-    std::vector<RigTiming::Portion> all;
+} // namespace
+
+std::vector<IcePortion> iceOf(const Rehearsal& r) {
+    std::vector<IcePortion> all;
     const auto add = [&](double at, double kg) {
         if (kg > 0.0) all.push_back({at, kg});
     };
@@ -46,19 +50,16 @@ std::vector<RigTiming::Portion> iceOf(const Rehearsal& r) {
     return all;
 }
 
-} // namespace
-
 RigTiming timingOf(const Rehearsal& r) {
     RigTiming t;
     t.clock = clockStart(r);
     t.lasts = endOf(r);
     t.ice = iceOf(r);
-    for (const auto& portion : t.ice)
-        t.iceKg += portion.kg;
     /// A move, or several at once: from when, and when all of it is done.
     struct Moment {
         double from = 0.0, done = 0.0;
         Text says;
+        int move = -1;
     };
     std::vector<Moment> moves{{}};
     for (const RigEvent& e : r.run.events) {
@@ -70,13 +71,13 @@ RigTiming timingOf(const Rehearsal& r) {
             last.done = e.seconds;
             last.says = last.says.empty() ? says : Text::tr("{}, {}", last.says, says);
         } else {
-            moves.push_back({e.seconds, e.seconds, says});
+            moves.push_back({e.seconds, e.seconds, says, e.part});
         }
     }
     add(t.hands, 0.0, std::min(kSettingUp, t.lasts));
     for (std::size_t i = 0; i < moves.size(); ++i) {
         const double from = moves[i].from, to = i + 1 < moves.size() ? moves[i + 1].from : t.lasts;
-        t.parts.push_back({from, to, moves[i].says});
+        t.parts.push_back({from, to, moves[i].says, moves[i].move});
         if (i > 0) add(t.hands, std::max(0.0, from - kBefore), std::min(t.lasts, from + kAfter));
         const RigModel model = modelAt(r, moves[i].done);
         if (std::ranges::any_of(model.pumps, &PumpAt::on)) add(t.pump, from, to);
@@ -85,6 +86,24 @@ RigTiming timingOf(const Rehearsal& r) {
         if (t.shown == 0.0 && r.setup.clockMove >= 0 && from > t.clock + 1.0) t.shown = from;
     }
     return t;
+}
+
+std::vector<double> spreadOfEnds(const RigFile& rig, const std::vector<RigSetting>& settings,
+                                 const RigTiming& timing) {
+    const UncertainValues uncertain(rig, settings);
+    std::vector<double> squares(timing.parts.size(), 0.0);
+    for (std::size_t i = 0; i < uncertain.size(); ++i) {
+        const auto late = rehearse(rig, uncertain.beside(i, 0.5)), early = rehearse(rig, uncertain.beside(i, -0.5));
+        if (!late || !early) continue;
+        const auto lateParts = timingOf(*late).parts, earlyParts = timingOf(*early).parts;
+        // One that comes to pass in only one of them says nothing of when; the last ends when people have seen it.
+        const std::size_t both = std::min({squares.size(), lateParts.size(), earlyParts.size()});
+        for (std::size_t k = 0; k + 1 < both; ++k)
+            squares[k] += std::pow(lateParts[k].to - earlyParts[k].to, 2);
+    }
+    for (double& s : squares)
+        s = std::sqrt(s);
+    return squares;
 }
 
 } // namespace uttrin

@@ -4,12 +4,19 @@
 
 namespace uttrin {
 
+/// Ice that is laid on at a time, s from the beginning.
+struct IcePortion {
+    double at = 0.0, kg = 0.0;
+};
+[[nodiscard]] std::vector<IcePortion> iceOf(const Rehearsal& rehearsal);
+
 /// When what of a demonstration goes on, for the clock of a lesson: s from its beginning.
 struct RigTiming {
     /// What goes on from one move of a hand to the next.
     struct Part {
         double from = 0.0, to = 0.0;
         Text begins; ///< the move that begins it; empty for the first
+        int move = -1; ///< its place in the procedure; -1 for the first part
     };
     struct Spell {
         double from = 0.0, to = 0.0;
@@ -20,15 +27,17 @@ struct RigTiming {
     std::vector<Part> parts;
     std::vector<Spell> pump, heater; ///< while one runs
     std::vector<Spell> hands;        ///< about each move, and while it is set up
-    double iceKg = 0.0;              ///< that is laid on in all
-    /// The same, portion by portion.
-    struct Portion {
-        double at = 0.0, kg = 0.0;
-    };
-    std::vector<Portion> ice;
+    std::vector<IcePortion> ice;     ///< that is laid on
 };
 
 /// Looks through a rehearsal that was played whole.
 [[nodiscard]] RigTiming timingOf(const Rehearsal& rehearsal);
+
+/// Standard uncertainty of when each part ends, s, by what is uncertain of the rig: each value by half of its
+/// uncertainty up and down, as `leadTimeFor`. As many as there are parts; of the last, which the rig does not
+/// end, nothing.
+/// @param timing  of the rig with these settings.
+[[nodiscard]] std::vector<double> spreadOfEnds(const RigFile& rig, const std::vector<RigSetting>& settings,
+                                               const RigTiming& timing);
 
 } // namespace uttrin

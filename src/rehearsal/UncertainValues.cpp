@@ -30,4 +30,10 @@ std::vector<RigSetting> UncertainValues::at(std::span<const double> moved) const
     return all;
 }
 
+std::vector<RigSetting> UncertainValues::beside(std::size_t i, double moved) const {
+    std::vector<double> all(size(), 0.0);
+    all[i] = moved;
+    return at(all);
+}
+
 } // namespace uttrin

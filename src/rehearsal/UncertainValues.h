@@ -22,6 +22,8 @@ public:
     [[nodiscard]] double value(std::size_t i, double moved) const;
     /// The settings with all values moved so far.
     [[nodiscard]] std::vector<RigSetting> at(std::span<const double> moved) const;
+    /// The settings with one value moved so far, the others where they are.
+    [[nodiscard]] std::vector<RigSetting> beside(std::size_t i, double moved) const;
 
 private:
     const RigFile& m_rig;

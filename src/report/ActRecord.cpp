@@ -5,6 +5,7 @@
 #include "quantities/Rounding.h"
 #include "rehearsal/CoolingFit.h"
 #include "rehearsal/StoryFigures.h"
+#include "rehearsal/card/FillRange.h"
 #include "rehearsal/card/ToldCard.h"
 
 #include <algorithm>
@@ -24,13 +25,12 @@ struct Told {
     RigStory story;
     ToldStory told;
 
-    Told(const LessonModel& model, const Act& act, const FrozenForecast* frozen)
+    /// @param played  its forecast; null where none is known.
+    Told(const LessonModel& model, const Act& act, const Rehearsal* played)
         : rig(cardOf(model, act)) {
         if (!rig) return;
         story = rig->story();
-        // As it would go now, where it has no forecast yet: the amounts follow from it.
-        const auto played = frozen ? Result<Rehearsal>(frozen->rehearsal) : rehearse(*rig->rig(), rig->settings());
-        told = toldStory(story, played ? &*played : nullptr);
+        told = toldStory(story, played);
     }
 };
 
@@ -59,10 +59,8 @@ void addCard(Document& d, const Told& t) {
     const ToldCard card = toldCard(t.story, *setup, t.rig->conditions);
     for (const auto& section : card.sections) {
         if (section.kind == ToldCard::Valves) continue;
-        Text all;
-        for (const Text& line : section.lines)
-            all = all.empty() ? line : Text::set("{}; {}", all, line);
-        d.blocks.emplace_back(Paragraph{Text::set("{}: {}", section.title, all)});
+        d.blocks.emplace_back(
+            Paragraph{Text::set("{}: {}", section.title, Text::join(section.lines, Text::set("; ")))});
     }
     if (card.valves.empty()) return;
     Table valves{Text::tr("What stands at what after each step"), {Text::tr("step")}, {}, {}};
@@ -158,11 +156,13 @@ void addTables(Document& d, const ActResult& r) {
     }
     if (!r.groups.empty()) {
         Table g{Text::tr("What each group found"),
-                {Text::tr("group"), Text::tr("temperatures"), Text::tr("boiled down to"), Text::tr("inside then")},
+                {Text::tr("group"), Text::tr("temperatures"), Text::tr("outside the forecast"),
+                 Text::tr("boiled down to"), Text::tr("inside then")},
                 {},
                 {}};
         for (const auto& group : r.groups)
-            g.rows.push_back({group.name, Text::set("{}", group.read), group.lowest, group.inside});
+            g.rows.push_back({group.name, Text::set("{}", group.read), Text::set("{}", group.outside), group.lowest,
+                              group.inside});
         d.blocks.emplace_back(std::move(g));
     }
     Table v{Text::tr("Values of the rig, with 90 %"),
@@ -188,6 +188,14 @@ void addStamped(Document& d, const LessonSession& s, const Act& act) {
     if (!view.hazard.empty()) d.blocks.emplace_back(CautionBox{view.hazard});
 }
 
+/// How full it may be, and what happens otherwise.
+void addFilling(Document& d, const ActRig& rig) {
+    const auto range = fillRange(*rig.rig(), rig.settings());
+    if (!range) return;
+    d.blocks.emplace_back(Heading{2, Text::tr("How full")});
+    d.blocks.emplace_back(BulletList{fillTexts(*range)});
+}
+
 } // namespace
 
 Document actRecord(const LessonSession& s, const Act& act, const FrozenForecast* frozen,
@@ -195,7 +203,7 @@ Document actRecord(const LessonSession& s, const Act& act, const FrozenForecast*
     Document d;
     d.title = Text::tr("Record: {}", Text::typed(act.title));
     opening(d, s.model().lesson(), doerOf(act));
-    const Told t(s.model(), act, frozen);
+    const Told t(s.model(), act, frozen ? &frozen->rehearsal : nullptr);
     if (!t.rig) {
         d.blocks.emplace_back(Paragraph{t.rig.error().message});
         return d;
@@ -210,7 +218,8 @@ Document actRecord(const LessonSession& s, const Act& act, const FrozenForecast*
     d.blocks.emplace_back(Paragraph{Text::sentences({t.told.aim, r.verdict})});
     for (const Text& e : r.evidence)
         d.blocks.emplace_back(Paragraph{e, true});
-    if (!r.lowest.empty()) d.blocks.emplace_back(Paragraph{r.lowest});
+    for (const Text* found : {&r.lowest, &r.bracket, &r.pooled})
+        if (!found->empty()) d.blocks.emplace_back(Paragraph{*found});
     if (!r.notMeasured.empty()) d.blocks.emplace_back(CautionBox{r.notMeasured});
     if (frozen) {
         const LearnedForecast* learned = analysis && analysis->learned ? &*analysis->learned : nullptr;
@@ -268,10 +277,14 @@ Document actGuide(const LessonSession& s, const Act& act) {
     Document d;
     d.title = Text::tr("Steps: {}", Text::typed(act.title));
     opening(d, s.model().lesson(), doerOf(act));
-    const Told t(s.model(), act, nullptr);
+    // As it would go now: the amounts follow from it.
+    const auto played =
+        cardOf(s.model(), act).and_then([](const ActRig& rig) { return rehearse(*rig.rig(), rig.settings()); });
+    const Told t(s.model(), act, played ? &*played : nullptr);
     if (!t.rig) return d;
     d.blocks.emplace_back(Heading{2, Text::tr("To fetch")});
     d.blocks.emplace_back(BulletList{amounts(t), 2});
+    if (act.kind == ActKind::Demonstration && t.rig->liquidKnown) addFilling(d, *t.rig);
     addCard(d, t);
     for (std::size_t i = 0; i < t.story.steps.size(); ++i) {
         const RigStep& step = t.story.steps[i];

@@ -3,6 +3,8 @@
 #include "app/stations/run/RunStation.h"
 #include "substances/SubstanceLibrary.h"
 
+#include <QCheckBox>
+#include <QComboBox>
 #include <QProcess>
 #include <QTableView>
 
@@ -13,6 +15,15 @@ namespace {
 
 using testing::Driver;
 using testing::TempDir;
+
+/// What a printed page says, words apart by single spaces.
+QString printed(const std::filesystem::path& pdf) {
+    QProcess reader;
+    reader.start(QStringLiteral("pdftotext"),
+                 {QStringLiteral("-layout"), QString::fromStdString(pdf.string()), QStringLiteral("-")});
+    EXPECT_TRUE(reader.waitForFinished());
+    return QString::fromUtf8(reader.readAllStandardOutput()).simplified();
+}
 
 // A real window, from New to a printed report, by keyboard and mouse, through every station.
 TEST(Journey, FromANewNotebookToAReportWhoseTextCanBeReadBack) {
@@ -73,14 +84,72 @@ TEST(Journey, FromANewNotebookToAReportWhoseTextCanBeReadBack) {
     d.key(Qt::Key_8, Qt::ControlModifier);
     ASSERT_EQ(d.window.station(), Station::Practise);
 
-    QProcess reader;
-    reader.start(QStringLiteral("pdftotext"),
-                 {QStringLiteral("-layout"), QString::fromStdString((dir / "report.pdf").string()),
-                  QStringLiteral("-")});
-    ASSERT_TRUE(reader.waitForFinished());
-    const QString text = QString::fromUtf8(reader.readAllStandardOutput());
+    const QString text = printed(dir / "report.pdf");
     for (const char* needed :
          {"A journey", "group Fjord, run 1", "94.31 ± 0.03 kPa", "ΔH = 4", "kJ/mol", "implode"})
+        EXPECT_TRUE(text.contains(QString::fromUtf8(needed))) << needed;
+}
+
+// The third way of a lab, in a room of its own: planned, conducted by its card, worked up, printed.
+TEST(Journey, FromANewNotebookToThePrintedRecordOfADemonstration) {
+    const TempDir dir;
+    Driver d;
+    ASSERT_TRUE(QTest::qWaitForWindowActive(&d.window));
+    app::dialogs::answerNext(QString::fromStdString((dir / "acts").string()));
+    d.press("welcomeNew");
+    d.press("roomMethod_0");
+    d.type("roomValue", QStringLiteral("802.5"));
+    d.press("roomEnter");
+    d.key(Qt::Key_2, Qt::ControlModifier);
+    d.press("sealedCooling");
+    ASSERT_EQ(d.window.station(), Station::Plan);
+    ASSERT_EQ(d.session().model().data().acts.size(), 1U);
+    const RowId act = d.session().model().data().acts.front().id;
+    EXPECT_EQ(d.session().model().act(act)->doer, ActDoer::Groups);
+
+    d.key(Qt::Key_5, Qt::ControlModifier);
+    d.press("runFace_1");
+    d.press("conductBegin");
+    auto* groups = d.find<QComboBox>("conductGroup");
+    const auto choose = [&](const QString& group) {
+        const int known = groups->findText(group);
+        groups->setCurrentIndex(known >= 0 ? known : groups->count() - 1);
+        if (known < 0) app::dialogs::answerNext(group);
+        emit groups->activated(groups->currentIndex());
+        Driver::settle();
+    };
+    while (d.find<QAbstractButton>("conductDone")->isEnabled()) {
+        d.clock.time += 240'000;
+        const QString step = d.text("conductHeading");
+        if (step.contains(QStringLiteral("look")))
+            for (const char* group : {"Dune", "Ember"}) {
+                choose(QLatin1String(group));
+                d.key(Qt::Key_F2);
+                d.type("conductCelsius", QStringLiteral("64.5"), Qt::Key_Return);
+            }
+        choose(groups->itemText(0));
+        for (auto* box : d.window.findChildren<QCheckBox*>())
+            if (box->isVisible() && box->objectName().startsWith(QStringLiteral("confirm"))) box->click();
+        d.press("conductDone");
+        ASSERT_NE(d.text("conductHeading"), step);
+    }
+    d.press("conductFinish");
+    EXPECT_EQ(d.session().model().data().groups.size(), 2U);
+    d.key(Qt::Key_6, Qt::ControlModifier);
+    d.press("workFace_1");
+    EXPECT_TRUE(d.text("resultVerdict").contains(QStringLiteral("temperatures that the groups read")))
+        << d.text("resultVerdict").toStdString();
+
+    d.key(Qt::Key_7, Qt::ControlModifier);
+    auto* papers = d.find<QComboBox>("reportPaper");
+    papers->setCurrentIndex(papers->findData(QVariant::fromValue<qlonglong>(act)));
+    emit papers->activated(papers->currentIndex());
+    Driver::settle();
+    app::dialogs::answerNext(QString::fromStdString((dir / "record.pdf").string()));
+    d.press("printReport");
+    const QString text = printed(dir / "record.pdf");
+    for (const char* needed : {"Record: Lab: sealed cooling", "80.25 kPa", "Dune: 64.5 °C", "What each group found",
+                               "2 groups: it boiled down to 64.5 °C", "Done by groups", "implode"})
         EXPECT_TRUE(text.contains(QString::fromUtf8(needed))) << needed;
 }
 

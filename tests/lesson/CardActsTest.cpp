@@ -4,6 +4,7 @@
 #include "lesson/exchange/ActsExchange.h"
 #include "lesson/exchange/EarlierLesson.h"
 #include "lesson/results/ActResult.h"
+#include "plan/PlanJson.h"
 #include "rehearsal/card/ToldCard.h"
 #include "support/ConductedLesson.h"
 
@@ -277,9 +278,9 @@ TEST_F(CardActs, ALessonStartsFromAnEarlierOneWithoutHowThatWent) {
     beginAndShut();
     ASSERT_TRUE(commands().finish(id));
     addLab();
-    const auto earlier = plannedActsOf(dir / "a.uttrin");
+    const auto earlier = plannedLessonOf(dir / "a.uttrin");
     ASSERT_TRUE(earlier) << plain(earlier.error().message);
-    ASSERT_EQ(earlier->size(), 2U);
+    ASSERT_EQ(earlier->acts.size(), 2U);
     const auto count = ActCommands(*s).takeOver(*earlier);
     ASSERT_TRUE(count);
     EXPECT_EQ(*count, 2);
@@ -294,7 +295,27 @@ TEST_F(CardActs, ALessonStartsFromAnEarlierOneWithoutHowThatWent) {
     ASSERT_TRUE(s->undo());
     EXPECT_EQ(s->model().data().acts.size(), 2U) << "taken over as one change";
     EXPECT_FALSE(ActCommands(*s).takeOver({}));
-    EXPECT_FALSE(plannedActsOf(dir / "no-such.uttrin"));
+    EXPECT_FALSE(plannedLessonOf(dir / "no-such.uttrin"));
+}
+
+TEST_F(CardActs, TheInstrumentsOfAnEarlierLessonComeWithItsLabOnce) {
+    addLab();
+    PlannedLesson earlier = *plannedLessonOf(dir / "a.uttrin");
+    Plan other = s->plan();
+    other.rig.gauge.name = "the blue gauge";
+    other.rig.gauge.unit = "inHg";
+    earlier.setups.front().plan = writePlan(other);
+    earlier.setups.front().name = "last week";
+    const std::size_t before = s->model().data().setups.size();
+    for (int i = 0; i < 2; ++i)
+        ASSERT_TRUE(ActCommands(*s).takeOver(earlier));
+    const LessonModel& model = s->model();
+    ASSERT_EQ(model.data().setups.size(), before + 1) << "the same rig is not taken over twice";
+    const auto& taken = model.data().setups.back();
+    EXPECT_EQ(taken.name, "last week");
+    EXPECT_EQ(model.data().acts.back().setupId, taken.id);
+    EXPECT_EQ(model.plan(taken.id).rig.gauge.name, "the blue gauge");
+    EXPECT_TRUE(model.data().acts.back().rig.empty());
 }
 
 TEST_F(CardActs, ThePlanRingsOnceForEachThingToCome) {
@@ -314,7 +335,7 @@ TEST_F(CardActs, ThePlanRingsOnceForEachThingToCome) {
     const auto bells = plannedBells(*s, times);
     ASSERT_EQ(bells.size(), 1U);
     EXPECT_EQ(bells[0].title, "Question");
-    EXPECT_NEAR(bells[0].seconds, 300.0, 1e-6);
+    EXPECT_NEAR(bells[0].seconds.value(), 300.0, 1e-6);
     ASSERT_TRUE(BellCommands(*s).startAll(bells));
     EXPECT_EQ(bellsOf(*s).size(), 1U);
     EXPECT_EQ(bellsOf(*s)[0].lasts, 300.0);

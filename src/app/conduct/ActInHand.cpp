@@ -90,6 +90,10 @@ std::shared_ptr<const LearnedForecast> ActInHand::learned() const {
     return now && now->id == m_learnedAct ? m_learned : nullptr;
 }
 
+KnownCourse ActInHand::courseOf(const Act& act) const {
+    return {m_forecasts.of(act), act.id == m_learnedAct ? m_learned : nullptr};
+}
+
 void ActInHand::learn() {
     const Act* now = act();
     const auto forecast = frozen();

@@ -2,6 +2,7 @@
 
 #include "KeptForecasts.h"
 #include "app/controller/LessonController.h"
+#include "lesson/acts/ActTapeView.h"
 #include "lesson/acts/ConductView.h"
 
 class QTimer;
@@ -29,6 +30,8 @@ public:
     [[nodiscard]] std::shared_ptr<const FrozenForecast> frozen() const;
     /// What was learned until now; null while nothing was.
     [[nodiscard]] std::shared_ptr<const LearnedForecast> learned() const;
+    /// What is known of how an act goes: of the one in hand what was learned, too.
+    [[nodiscard]] KnownCourse courseOf(const Act& act) const;
     /// How it should look now: the likeliest course, else the frozen one; null without one.
     [[nodiscard]] const Rehearsal* course();
     /// s of that, now.

@@ -37,31 +37,32 @@ ConductPage::ConductPage(LessonController& controller, ActInHand& hand, QWidget*
     whole->setSpacing(grid::kStep);
     auto* row = new QHBoxLayout;
     row->setSpacing(grid::kMargin);
+    constexpr int kAll = 100; // of the room there is
     m_left = new QVBoxLayout;
     auto* left = m_left;
     left->setSpacing(grid::kStep);
     left->addWidget(buildHead(before));
     left->addWidget(buildFigures());
     m_drawing = new RigDrawing;
-    m_drawing->setMaximumHeight(scaled(360)); // higher it would be all neck
     m_chart = new ForecastChart;
     m_pictures = new QBoxLayout(QBoxLayout::LeftToRight);
     m_pictures->setSpacing(grid::kStep);
     m_pictures->addWidget(m_drawing, 4);
     m_pictures->addWidget(m_chart, 3);
-    left->addLayout(m_pictures, 1);
+    left->addLayout(m_pictures, kAll);
     m_steps = makeLabel({});
     m_steps->setObjectName(QStringLiteral("conductSteps"));
     m_stepsColumn = new ScrollColumn;
     m_stepsColumn->setMinimumWidth(scaled(360));
     m_stepsColumn->column()->addWidget(m_steps);
     m_stepsColumn->column()->addStretch();
-    left->addWidget(m_stepsColumn, 1);
+    left->addWidget(m_stepsColumn, kAll);
     m_now = makeLabel({}, "heading");
     m_now->setObjectName(QStringLiteral("conductNow"));
     left->addWidget(m_now);
     m_class = new ClassPanel(m_controller, m_hand);
     left->addWidget(m_class);
+    left->addStretch(1); // before what is said would stand far apart
     row->addLayout(left, 1);
     row->addWidget(buildRight(), 2);
     whole->addLayout(row, 1);
@@ -256,6 +257,8 @@ void ConductPage::resizeEvent(QResizeEvent* event) {
     StationPage::resizeEvent(event);
     const int beside = m_drawing->minimumSizeHint().width() + m_chart->minimumSizeHint().width() +
                        scaled(400) + 3 * grid::kMargin;
+    constexpr double kHighest = 0.75; // of its width: higher a drawing would be all neck
+    m_drawing->setMaximumHeight(std::max(scaled(360), static_cast<int>(kHighest * m_drawing->width())));
     m_pictures->setDirection(width() >= beside ? QBoxLayout::LeftToRight : QBoxLayout::TopToBottom);
 }
 
@@ -286,7 +289,7 @@ void ConductPage::refresh() {
     m_class->refresh();
     m_bells->refresh();
     showCourse();
-    m_minutes = actTapeView(session(), m_forecasts);
+    m_minutes = actTapeView(session(), m_forecasts, [this](const Act& act) { return m_hand.courseOf(act); });
     m_tape->show(m_minutes);
     QStringList stamps;
     for (const auto& s : view.stamps)

@@ -1,11 +1,13 @@
 #include "ReadPanel.h"
 
 #include "ActInHand.h"
+#include "app/controller/Dialogs.h"
 #include "app/controls/FieldEdit.h"
 #include "app/controls/Grid.h"
 #include "app/controls/Labels.h"
 #include "app/controls/NumberField.h"
 #include "app/controls/OnScreen.h"
+#include "lesson/actcommands/ActCommands.h"
 #include "lesson/actcommands/ConductCommands.h"
 
 #include <QComboBox>
@@ -15,6 +17,11 @@
 #include <algorithm>
 
 namespace uttrin::app {
+namespace {
+
+constexpr qlonglong kNewGroup = -1; // in the list of groups
+
+} // namespace
 
 ReadPanel::ReadPanel(LessonController& controller, ActInHand& hand) : m_controller(controller), m_hand(hand) {
     m_wanted = makeLabel({}, "smallNote");
@@ -25,10 +32,7 @@ ReadPanel::ReadPanel(LessonController& controller, ActInHand& hand) : m_controll
     m_group->setAccessibleName(tr("Whose rig is read and seen"));
     m_group->setToolTip(tr("Each group has a rig of its own: its readings and what it sees are kept as its own"));
     column()->addWidget(m_group);
-    connect(m_group, &QComboBox::activated, this, [this](int index) {
-        const RowId group = m_group->itemData(index).toLongLong();
-        m_hand.chooseGroup(group > 0 ? std::optional(group) : std::nullopt);
-    });
+    connect(m_group, &QComboBox::activated, this, &ReadPanel::chooseGroup);
     auto* fields = new QHBoxLayout;
     m_figure = new NumberField(tr("thermometer"), QStringLiteral("°C"), QStringLiteral("conductCelsius"));
     m_figure->setBig();
@@ -74,11 +78,12 @@ void ReadPanel::refresh() {
     m_ways = waysToRead(m_controller.session().model(), measures);
     const Act* act = m_hand.act();
     const auto& groups = m_controller.session().model().data().groups;
-    m_group->setVisible(act && act->doer == ActDoer::Groups && act->kind == ActKind::Demonstration && !groups.empty());
+    m_group->setVisible(act && act->doer == ActDoer::Groups && act->kind == ActKind::Demonstration);
     m_group->clear();
     m_group->addItem(tr("everybody’s"), QVariant::fromValue<qlonglong>(0));
     for (const Group& g : groups)
         m_group->addItem(QString::fromStdString(g.name), QVariant::fromValue<qlonglong>(g.id));
+    m_group->addItem(tr("New group…"), kNewGroup);
     m_group->setCurrentIndex(
         std::max(0, m_group->findData(QVariant::fromValue<qlonglong>(m_hand.group().value_or(0)))));
     // A step that measures has its instrument at hand; what was chosen otherwise stays.
@@ -90,6 +95,19 @@ void ReadPanel::refresh() {
         m_way->addItem(onScreen(way.says));
     m_way->setCurrentIndex(std::min(chosen, m_way->count() - 1));
     showUnit();
+}
+
+void ReadPanel::chooseGroup(int index) {
+    RowId group = m_group->itemData(index).toLongLong();
+    if (group == kNewGroup) {
+        const auto name = dialogs::askText(window(), tr("New group"), tr("What is it called?"), {});
+        group = m_hand.group().value_or(0);
+        if (name)
+            if (const auto added = m_controller.carryOut(&ActCommands::addGroup, name->trimmed().toStdString()))
+                group = *added;
+    }
+    m_hand.chooseGroup(group > 0 ? std::optional(group) : std::nullopt);
+    refresh(); // where the choice stayed as it was
 }
 
 void ReadPanel::showUnit() {
@@ -111,7 +129,7 @@ void ReadPanel::read() {
     const WayToRead& way = m_ways[static_cast<std::size_t>(std::max(0, m_way->currentIndex()))];
     const Text& place = placesRead()[static_cast<std::size_t>(std::max(0, m_place->currentIndex()))];
     const TypedTemperature typed{m_figure->value(), m_words->text().trimmed().toStdString(),
-                                 way.isTemperature() ? plain(place) : std::string(), way.unit, way.instrument,
+                                 way.isTemperature() ? plain(place) : way.place, way.unit, way.instrument,
                                  m_hand.group()};
     if (!m_controller.carryOut(&ConductCommands::read, act->id, typed)) return;
     m_figure->setValue(std::nullopt);

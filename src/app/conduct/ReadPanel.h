@@ -23,6 +23,7 @@ public:
 
 private:
     void read();
+    void chooseGroup(int index);
     void showUnit();
     LessonController& m_controller;
     ActInHand& m_hand;

@@ -7,6 +7,7 @@
 #include "RigFileDialogs.h"
 #include "RigGuide.h"
 #include "SuccessTile.h"
+#include "app/controller/OwnRigs.h"
 #include "app/controls/Card.h"
 #include "app/controls/Grid.h"
 #include "app/controls/Labels.h"
@@ -61,7 +62,8 @@ RehearseStation::RehearseStation(LessonController& controller)
 /// Those that ship, the person's own, then what was opened.
 void RehearseStation::fillChoices() {
     const int chosen = m_choice->currentIndex();
-    for (Demonstration& own : ownRigs().shelf().rigs) {
+    auto shelf = ownRigs().shelf();
+    for (Demonstration& own : shelf.rigs) {
         const auto known = std::ranges::find(m_rigs, own.id, &Demonstration::id);
         if (known == m_rigs.end())
             m_rigs.push_back(std::move(own));
@@ -71,6 +73,7 @@ void RehearseStation::fillChoices() {
     m_choice->clear();
     for (const Demonstration& d : m_rigs)
         m_choice->addItem(onScreen(Text::data(d.rig.name())));
+    listTroubles(*m_choice, shelf.troubles);
     m_choice->setCurrentIndex(std::max(0, chosen));
 }
 

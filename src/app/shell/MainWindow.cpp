@@ -119,8 +119,14 @@ QWidget* MainWindow::make(Station station) {
     switch (station) {
     case Station::Room:
         return new RoomStation(m_controller);
-    case Station::Rig:
-        return new RigStation(m_controller);
+    case Station::Rig: {
+        auto* rig = new RigStation(m_controller);
+        connect(rig, &RigStation::sealedCoolingRequested, this, [this] {
+            goTo(Station::Plan);
+            static_cast<PlanStation*>(page(Station::Plan))->addSealedCooling();
+        });
+        return rig;
+    }
     case Station::Plan: {
         auto* plan = new PlanStation(m_controller);
         connect(plan, &PlanStation::printRequested, this,

@@ -1,6 +1,7 @@
 #include "ActCommands.h"
 
 #include <algorithm>
+#include <map>
 
 namespace uttrin {
 namespace {
@@ -117,20 +118,43 @@ Result<int> ActCommands::addImported(const std::vector<ImportedAct>& acts) {
     return perform(Text::tr("Bring in {0} {0|act|acts}", count), put).map([count] { return count; });
 }
 
-Result<int> ActCommands::takeOver(const std::vector<Act>& acts) {
-    if (acts.empty()) return fail(Failure::BadInput, Text::tr("That lesson has no acts."));
+Result<int> ActCommands::takeOver(const PlannedLesson& earlier) {
+    if (earlier.acts.empty()) return fail(Failure::BadInput, Text::tr("That lesson has no acts."));
     const auto put = [&](Notebook::Editor& edit) {
-        for (Act act : acts) {
+        std::map<RowId, RowId> here; // by the id that a set-up has there
+        const auto setupFor = [&](RowId there) {
+            if (const auto known = here.find(there); known != here.end()) return known->second;
+            const auto of = std::ranges::find(earlier.setups, there, &Setup::id);
+            if (of == earlier.setups.end()) return session().setupId();
+            const auto& own = model().data().setups;
+            const auto same = std::ranges::find(own, of->plan, &Setup::plan);
+            const RowId id = same != own.end()
+                                 ? same->id
+                                 : edit.insert(Setup{0, session().lessonId(), of->name, of->plan, std::nullopt});
+            return here[there] = id;
+        };
+        for (Act act : earlier.acts) {
             act.lessonId = session().lessonId();
             act.state = ActState::Planned;
             act.frozen.clear();
             act.whySkipped.reset();
-            if (act.setupId) act.setupId = session().setupId();
+            if (act.kind == ActKind::Lab) act.rig.clear(); // the card by which it was led then
+            if (act.setupId) act.setupId = setupFor(*act.setupId);
             edit.insert(act);
         }
     };
-    const auto count = static_cast<int>(acts.size());
+    const auto count = static_cast<int>(earlier.acts.size());
     return perform(Text::tr("Take {0} {0|act|acts} over", count), put).map([count] { return count; });
+}
+
+Result<RowId> ActCommands::addGroup(const std::string& name) {
+    if (isBlank(name)) return fail(Failure::BadInput, Text::tr("Give the group a name."));
+    const auto& groups = model().data().groups;
+    if (const auto known = std::ranges::find(groups, name, &Group::name); known != groups.end()) return known->id;
+    RowId id = 0;
+    return perform(Text::tr("Add the group {}", Text::typed(name)),
+                   [&](Notebook::Editor& edit) { id = groupNamed(edit, name); })
+        .map([&] { return id; });
 }
 
 Result<void> ActCommands::setPeriod(const PeriodRow& period) {

@@ -2,6 +2,7 @@
 
 #include "lesson/commands/LessonSession.h"
 #include "lesson/model/ImportedAct.h"
+#include "lesson/model/PlannedLesson.h"
 
 #include <utility>
 #include <vector>
@@ -27,9 +28,11 @@ public:
     /// Adds acts from a file, with their stamps and what the class was asked and said, as one change; gives how
     /// many. BadInput without any.
     [[nodiscard]] Result<int> addImported(const std::vector<ImportedAct>& acts);
-    /// Adds acts of another lesson as they were planned: nothing of how they went, labs with the plan in hand;
-    /// gives how many. BadInput without any.
-    [[nodiscard]] Result<int> takeOver(const std::vector<Act>& acts);
+    /// Adds acts of another lesson as they were planned: nothing of how they went, labs with their rigs and
+    /// instruments as set-ups of this lesson; gives how many acts. BadInput without any.
+    [[nodiscard]] Result<int> takeOver(const PlannedLesson& earlier);
+    /// A group of that name, made if it is not there yet. BadInput without a name.
+    [[nodiscard]] Result<RowId> addGroup(const std::string& name);
     /// When the bell rings, how long the period lasts, what the room has. BadInput for a period that lasts no
     /// time or longer than a day.
     [[nodiscard]] Result<void> setPeriod(const PeriodRow& period);

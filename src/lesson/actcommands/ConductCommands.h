@@ -4,9 +4,6 @@
 
 namespace uttrin {
 
-/// What the stamp of a step says that is to be repeated.
-inline constexpr const char* kAgain = "again";
-
 /// Something as somebody read it, most often a temperature.
 struct TypedTemperature {
     std::optional<double> value;   ///< in `unit`

@@ -84,6 +84,11 @@ Milliseconds ActCourse::momentOf(double fromClock) const {
     return m_begun.value_or(0) + ms(fromClock + m_clockStart);
 }
 
+std::optional<Milliseconds> ActCourse::madeAt(int move) const {
+    const auto made = std::ranges::find(m_made, move, &Made::move);
+    return made == m_made.end() ? std::nullopt : std::optional(made->at);
+}
+
 Observed ActCourse::observed(Milliseconds now) const {
     Observed o;
     if (!clockRuns() && m_frozen.setup.clockMove >= 0) return o;
@@ -91,10 +96,7 @@ Observed ActCourse::observed(Milliseconds now) const {
     for (const Made& made : m_made)
         if (made.move > m_frozen.setup.clockMove) o.moves.push_back({made.move, fromClock(made.at)});
     for (const Stamp* stamp : m_stamps)
-        if (stamp->kind == StampKind::Seen)
-            for (const bool begins : {true, false})
-                if (stamp->what == plain(thingsSeen()[begins ? kBoils : kStops]))
-                    o.boiling.push_back({fromClock(stamp->takenAt), begins});
+        if (const auto begins = seenBoiling(*stamp)) o.boiling.push_back({fromClock(stamp->takenAt), *begins});
     for (const Stamp* stamp : m_stamps) {
         const auto read = temperatureOf(m_model, *stamp);
         const double seconds = fromClock(stamp->takenAt);

@@ -24,6 +24,8 @@ public:
     [[nodiscard]] double fromClock(Milliseconds at) const;
     /// The moment of such a time.
     [[nodiscard]] Milliseconds momentOf(double fromClock) const;
+    /// When a move was made, by what was stamped; nothing if it was not yet.
+    [[nodiscard]] std::optional<Milliseconds> madeAt(int move) const;
     /// What is known of it at a moment: temperatures of the liquid, moves.
     [[nodiscard]] Observed observed(Milliseconds now) const;
 

@@ -3,7 +3,6 @@
 #include "physics/Constants.h"
 #include "quantities/Rounding.h"
 #include "rehearsal/CoolingFit.h"
-#include "rehearsal/RigTiming.h"
 #include "rehearsal/StoryFigures.h"
 #include "rehearsal/card/ToldCard.h"
 
@@ -71,16 +70,22 @@ ActForecast plainBlock(const Act& act) {
     return f;
 }
 
-/// What its card says of it.
+void takeCard(ActForecast& f, const ActRig& rig) {
+    const RigCard& card = rig.story().card;
+    f.needs = card.needs;
+    f.setUp = conditionTexts(card, rig.conditions);
+    for (const std::string& what : card.handOver)
+        f.handOver.push_back(Text::data(what));
+}
+
+/// What a demonstration needs, and what its card says of it.
 /// @param played  null where nothing is forecast.
-void takeCard(ActForecast& f, const Act& act, const ActRig& rig, const Rehearsal* played) {
+void takeStory(ActForecast& f, const Act& act, const ActRig& rig, const Rehearsal* played) {
     const RigStory& story = rig.story();
     f.materials = neededFor(story, played);
-    f.cautions = toldStory(story, played).cautions;
-    f.needs = story.card.needs;
-    f.setUp = conditionTexts(story.card, rig.conditions);
-    for (const std::string& what : story.card.handOver)
-        f.handOver.push_back(Text::data(what));
+    for (const std::string& caution : story.cautions)
+        f.cautions.push_back(storyText(caution, played));
+    takeCard(f, rig);
     if (std::ranges::find(f.needs, RigNeed::Hood) != f.needs.end())
         f.timed.takes.push_back({Resource::Hood, 0.0, f.timed.lasts});
     if (act.doer == ActDoer::Groups && story.card.who == RigDoer::Teacher)
@@ -97,7 +102,7 @@ ActForecast demonstration(const Act& act, std::optional<double> roomPascal,
     }
     if (!rig->liquidKnown) {
         f = plainBlock(act);
-        takeCard(f, act, *rig, nullptr);
+        takeStory(f, act, *rig, nullptr);
         return f;
     }
     rig->room = rig->rig()->roomSettings(roomPascal, roomCelsius);
@@ -108,12 +113,10 @@ ActForecast demonstration(const Act& act, std::optional<double> roomPascal,
         return f;
     }
     const RigTiming t = timingOf(*played);
-    for (const auto& p : t.parts) {
-        // What is done within a second of the clock's move belongs to it.
-        const bool before = p.from + 1.5 < t.clock;
-        const auto kind = before ? ActPart::Prepare : p.from < t.shown ? ActPart::Wait : ActPart::Show;
-        f.parts.push_back({kind, p.from, p.to, p.begins.empty() ? Text::tr("set up") : p.begins, 0.0});
-    }
+    f.parts = partsOf(t);
+    const auto spread = spreadOfEnds(*rig->rig(), settings, t);
+    for (std::size_t i = 0; i < spread.size(); ++i)
+        f.parts[i].u = spread[i];
     f.timed.lasts = t.lasts;
     f.timed.shown = t.shown;
     take(f, Resource::Pump, t.pump);
@@ -121,7 +124,7 @@ ActForecast demonstration(const Act& act, std::optional<double> roomPascal,
     if (act.doer == ActDoer::Teacher) take(f, Resource::TeachersHands, t.hands);
     for (const auto& portion : t.ice)
         f.timed.ice.push_back({portion.at, portion.kg});
-    takeCard(f, act, *rig, &*played);
+    takeStory(f, act, *rig, &*played);
     wish(f, act, *rig->rig(), settings, t);
     return f;
 }
@@ -137,13 +140,7 @@ ActForecast lab(const LessonSession& s, const Act& act) {
     for (const Text& thing : thingsFor(plan))
         f.materials.push_back({Needed::Things, thing, 1.0, false});
     f.materials.push_back({Needed::Things, Text::data("eye protection"), 1.0, true});
-    if (const auto card = cardOf(s.model(), act)) {
-        const RigCard& of = card->story().card;
-        f.needs = of.needs;
-        f.setUp = conditionTexts(of, card->conditions);
-        for (const std::string& what : of.handOver)
-            f.handOver.push_back(Text::data(what));
-    }
+    if (const auto card = cardOf(s.model(), act)) takeCard(f, *card);
     for (const Caution& c : cautionsFor(plan))
         f.cautions.push_back(c.text);
     if (!sheet) {
@@ -188,6 +185,17 @@ ActForecast forecast(const LessonSession& s, const Act& act, std::optional<doubl
 }
 
 } // namespace
+
+std::vector<ActPart> partsOf(const RigTiming& t) {
+    std::vector<ActPart> parts;
+    for (const auto& p : t.parts) {
+        // What is done within a second of the clock's move belongs to it.
+        const bool before = p.from + 1.5 < t.clock;
+        const auto kind = before ? ActPart::Prepare : p.from < t.shown ? ActPart::Wait : ActPart::Show;
+        parts.push_back({kind, p.from, p.to, p.begins.empty() ? Text::tr("set up") : p.begins, 0.0});
+    }
+    return parts;
+}
 
 ActForecast ActForecasts::of(const LessonSession& s, const Act& act) {
     const auto room = s.room();

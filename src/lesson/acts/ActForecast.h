@@ -4,6 +4,7 @@
 #include "lesson/commands/LessonSession.h"
 #include "period/Period.h"
 #include "rehearsal/Materials.h"
+#include "rehearsal/RigTiming.h"
 
 #include <map>
 #include <tuple>
@@ -21,6 +22,9 @@ struct ActPart {
     Text what;
     double u = 0.0; ///< s, standard uncertainty of its end; 0 where none is known
 };
+
+/// The parts of a demonstration, by what hands do; s from its beginning, without an uncertainty.
+[[nodiscard]] std::vector<ActPart> partsOf(const RigTiming& timing);
 
 /// What an act comes to, by the model of what it does.
 struct ActForecast {

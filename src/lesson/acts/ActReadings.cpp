@@ -19,11 +19,31 @@ constexpr PlainUnit kPlain[] = {{Text::phrase("thermometer, °C"), "degC"},
                                 {Text::phrase("thermometer, °F"), "degF"},
                                 {Text::phrase("thermometer, K"), "K"}};
 
-const Thermometer* thermometerCalled(const LessonModel& model, const std::string& name) {
+// What the figures of a plain gauge count from.
+constexpr Phrase kAbsolute = Text::phrase("absolute"), kFromRoom = Text::phrase("against the room");
+
+template <typename Instrument>
+const Instrument* called(const LessonModel& model, const std::string& name, Instrument Rig::*which) {
     for (const Setup& setup : model.data().setups)
         if (model.hasPlan(setup.id))
-            if (const Thermometer& t = model.plan(setup.id).rig.thermometer; t.name == name) return &t;
+            if (const Instrument& i = model.plan(setup.id).rig.*which; i.name == name) return &i;
     return nullptr;
+}
+
+/// Gauges for a unit: those of the lesson's rigs that show one figure, then plain ones.
+std::vector<WayToRead> gauges(const LessonModel& model, const std::string& unit) {
+    std::vector<WayToRead> ways;
+    for (const Setup& setup : model.data().setups) {
+        if (!model.hasPlan(setup.id)) continue;
+        const PressureInstrument& g = model.plan(setup.id).rig.gauge;
+        if (hasTwoArms(g.convention) || std::ranges::find(ways, g.name, &WayToRead::instrument) != ways.end())
+            continue;
+        ways.push_back({Text::set("{}, {}", Text::typed(g.name), unitText(g)), g.name, g.unit, unitText(g)});
+    }
+    for (const Phrase& from : {kAbsolute, kFromRoom})
+        ways.push_back({Text::tr("gauge, {}, {}", Text(from), std::string(shownUnit(unit))), {}, unit,
+                        shownUnit(unit), plain(Text(from))});
+    return ways;
 }
 
 } // namespace
@@ -33,14 +53,15 @@ bool WayToRead::isTemperature() const {
 }
 
 std::string_view shownUnit(const std::string& symbol) {
-    for (const Dimension d : allDimensions())
-        if (const auto found = findUnit(symbol, d)) return (*found)->display;
+    if (const Unit* found = anyUnit(symbol)) return found->display;
     return symbol == "ohm" ? "Ω" : std::string_view(symbol);
 }
 
 std::vector<WayToRead> waysToRead(const LessonModel& model, const std::string& measures) {
     std::vector<WayToRead> ways;
-    if (!measures.empty() && !findUnit(measures, Dimension::Temperature))
+    if (findUnit(measures, Dimension::Pressure))
+        ways = gauges(model, measures);
+    else if (!measures.empty() && !findUnit(measures, Dimension::Temperature))
         ways.push_back({findUnit(measures, Dimension::Mass) ? Text::tr("balance, {}", std::string(shownUnit(measures)))
                                                             : Text::set("{}", std::string(shownUnit(measures))),
                         {}, measures, shownUnit(measures)});
@@ -61,8 +82,9 @@ std::optional<StampedTemperature> temperatureOf(const LessonModel& model, const 
     StampedTemperature read;
     const auto& places = placesRead();
     read.ofTheLiquid = stamp.place.empty() || stamp.place == plain(places.front());
-    if (const Thermometer* t = stamp.instrument.empty() ? nullptr
-                                                        : thermometerCalled(model, stamp.instrument)) {
+    if (const Thermometer* t = stamp.instrument.empty()
+                                   ? nullptr
+                                   : called(model, stamp.instrument, &Rig::thermometer)) {
         const auto k = toTemperature(*t, *stamp.value, stamp.takenAt);
         if (!k) return std::nullopt;
         read.kelvin = k->temperature.kelvin();
@@ -74,6 +96,28 @@ std::optional<StampedTemperature> temperatureOf(const LessonModel& model, const 
     read.kelvin = (*in)->toSi(*stamp.value);
     read.u = stamp.place == plain(places.back()) ? kHandU : kPlainU;
     return read.kelvin > 0.0 ? std::optional(read) : std::nullopt;
+}
+
+std::optional<StampedPressure> pressureOf(const LessonModel& model, const Stamp& stamp,
+                                          const std::optional<RoomPressure>& room) {
+    if (stamp.kind != StampKind::Read || !stamp.value) return std::nullopt;
+    PressureInstrument plainGauge;
+    const PressureInstrument* gauge =
+        stamp.instrument.empty() ? &plainGauge : called(model, stamp.instrument, &Rig::gauge);
+    if (!gauge || !findUnit(stamp.unit, Dimension::Pressure)) return std::nullopt;
+    plainGauge.unit = stamp.unit;
+    plainGauge.convention = stamp.place == plain(Text(kFromRoom)) ? PressureConvention::GaugeNegative
+                                                                  : PressureConvention::Absolute;
+    // Of a gauge of which nothing is known: good to a percent of the room.
+    constexpr double kPlainGauge = 1000.0; // Pa, its limits of error
+    plainGauge.accuracy = kPlainGauge / pascalPerScaleUnit(plainGauge);
+    const auto read = toAbsolute(*gauge, {*stamp.value, std::nullopt}, room);
+    if (!read) return std::nullopt;
+    return StampedPressure{read->pressure.pascal(), read->u()};
+}
+
+Text byGroup(const LessonModel& model, const Stamp& stamp, const Text& what) {
+    return stamp.groupId ? Text::set("{}: {}", Text::typed(model.group(*stamp.groupId).name), what) : what;
 }
 
 Text readingText(const Stamp& s) {

@@ -15,6 +15,7 @@ namespace {
 using Json = nlohmann::ordered_json;
 
 constexpr const char* kUnknown = "unknown";
+constexpr const char* kForEachGroup = "a flask for each group"; // a variant of the sealed flask
 constexpr const char* kHandPump = "hand pump"; // the variant of a lab's card
 
 Json settingsJson(const std::vector<RigSetting>& settings) {
@@ -82,6 +83,8 @@ Text ActRig::refused() const {
     const auto setup = of->setup(settings());
     return setup ? vesselRefused(story().card, *setup) : Text();
 }
+
+ActRig sealedCoolingLab() { return {"sealed-flask", kForEachGroup, {}, {}, std::nullopt}; }
 
 std::string writeActRig(const ActRig& rig) {
     Json json = Json::object();

@@ -35,6 +35,9 @@ struct ActRig {
     [[nodiscard]] Text refused() const;
 };
 
+/// Of the third way of a lab, sealed cooling: a flask for each group.
+[[nodiscard]] ActRig sealedCoolingLab();
+
 /// As it is kept in a notebook (docs/notebook-format.md, The rig of an act).
 [[nodiscard]] std::string writeActRig(const ActRig& rig);
 /// BadInput says what cannot be read and what is accepted.

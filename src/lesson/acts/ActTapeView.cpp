@@ -15,6 +15,28 @@ double laterThanPlanned(const LessonModel& model, const Act& act) {
     return 0.0;
 }
 
+/// Its parts by the clock, min of the period; empty where that is not known.
+std::vector<PeriodView::Part> partsAsTheyGo(const LessonSession& s, const Act& act, const KnownCourse& known) {
+    if (act.state != ActState::GoingOn || !known.frozen) return {};
+    const ActCourse course(s.model(), act, *known.frozen);
+    const Rehearsal& r = known.learned ? known.learned->likeliest : known.frozen->rehearsal;
+    const RigTiming timing = timingOf(r);
+    const std::vector<ActPart> planned = partsOf(timing);
+    std::vector<PeriodView::Part> parts;
+    Milliseconds from = course.begun().value_or(course.momentOf(-timing.clock));
+    for (std::size_t i = 0; i < planned.size(); ++i) {
+        const auto made = course.madeAt(timing.parts[i].move);
+        const Milliseconds due = std::max(course.momentOf(planned[i].from - timing.clock), s.clock().now());
+        if (i > 0) from = std::max(from, made.value_or(due));
+        const auto minute = periodMinute(s.model(), from);
+        if (!minute) return {};
+        if (!parts.empty()) parts.back().to = *minute;
+        parts.push_back({planned[i].kind, *minute, *minute + (planned[i].to - planned[i].from) / 60.0,
+                         planned[i].what, 0.0});
+    }
+    return parts;
+}
+
 } // namespace
 
 void follow(ActTapeView& v, const LessonSession& s) {
@@ -34,7 +56,7 @@ void follow(ActTapeView& v, const LessonSession& s) {
     v.to = std::min(v.to, v.from + kMost);
 }
 
-ActTapeView actTapeView(const LessonSession& s, ActForecasts& forecasts) {
+ActTapeView actTapeView(const LessonSession& s, ActForecasts& forecasts, const CourseOf& courseOf) {
     const PeriodView period = periodView(s, forecasts);
     ActTapeView v;
     v.lasts = period.lasts;
@@ -44,7 +66,9 @@ ActTapeView actTapeView(const LessonSession& s, ActForecasts& forecasts) {
         const Act* act = s.model().act(lane.id);
         if (!act || !isToCome(*act)) continue;
         ActTapeView::Lane l{lane.id, lane.title, lane.parts, act->state == ActState::GoingOn};
-        const double later = laterThanPlanned(s.model(), *act);
+        auto asItGoes = courseOf ? partsAsTheyGo(s, *act, courseOf(*act)) : std::vector<PeriodView::Part>();
+        const double later = asItGoes.empty() ? laterThanPlanned(s.model(), *act) : 0.0;
+        if (!asItGoes.empty()) l.parts = std::move(asItGoes);
         for (PeriodView::Part& part : l.parts) {
             part.from += later;
             part.to += later;

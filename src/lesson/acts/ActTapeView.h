@@ -1,7 +1,10 @@
 #pragma once
 
+#include "ActCourse.h"
 #include "Bells.h"
 #include "PeriodView.h"
+
+#include <functional>
 
 namespace uttrin {
 
@@ -24,8 +27,18 @@ struct ActTapeView {
     std::vector<Lane> lanes;
     std::vector<Bell> bells; ///< those that will ring; where it is not known when the period began, none
 };
-/// An act that goes on stands where it was begun, once it is known when the period began.
-[[nodiscard]] ActTapeView actTapeView(const LessonSession& session, ActForecasts& forecasts);
+/// How a demonstration that goes on is known to go: its frozen forecast, and its likeliest course since; null
+/// for what is not known.
+struct KnownCourse {
+    std::shared_ptr<const FrozenForecast> frozen;
+    std::shared_ptr<const LearnedForecast> learned;
+};
+using CourseOf = std::function<KnownCourse(const Act&)>;
+
+/// An act that goes on stands where it was begun, once it is known when the period began; one whose course is
+/// known has its moves where they were made, and those to come where they are due, not before now.
+[[nodiscard]] ActTapeView actTapeView(const LessonSession& session, ActForecasts& forecasts,
+                                      const CourseOf& courseOf = {});
 
 /// Brings a tape to another moment: only the hand and the bells move.
 void follow(ActTapeView& view, const LessonSession& session);

@@ -14,9 +14,8 @@ namespace uttrin {
 namespace {
 
 Text unitText(const std::string& symbol) {
-    for (const Dimension d : allDimensions())
-        if (const auto u = findUnit(symbol, d)) return Text::typed((*u)->display);
-    return Text::typed(symbol);
+    const Unit* found = anyUnit(symbol);
+    return Text::typed(found ? found->display : symbol);
 }
 
 Text figure(double value, const Text& unit) {
@@ -144,10 +143,7 @@ std::optional<QuestionView> inHand(const std::vector<QuestionView>& questions) {
 bool boilsNow(const LessonModel& model, const Act& act) {
     bool boils = false;
     for (const Stamp& stamp : model.data().stamps)
-        if (stamp.actId == act.id && stamp.kind == StampKind::Seen) {
-            if (stamp.what == plain(thingsSeen()[kBoils])) boils = true;
-            if (stamp.what == plain(thingsSeen()[kStops])) boils = false;
-        }
+        if (stamp.actId == act.id) boils = seenBoiling(stamp).value_or(boils);
     return boils;
 }
 

@@ -13,6 +13,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <map>
 
 namespace uttrin {
 namespace {
@@ -68,13 +69,6 @@ ConductView::Point pointOf(const StampedTemperature& read, const Stamp& stamp, d
     return p;
 }
 
-/// "Basalt: 71.2 °C, in the liquid".
-Text groupText(const LessonModel& model, std::optional<RowId> group, const Text& what) {
-    for (const Group& g : model.data().groups)
-        if (g.id == group) return Text::set("{}: {}", Text::typed(g.name), what);
-    return what;
-}
-
 /// Whether liquid was seen in the line, and nobody said since that it is dry.
 bool isLiquidInLine(const std::vector<const Stamp*>& stamps) {
     bool there = false;
@@ -98,8 +92,9 @@ Text readingWanted(const LessonModel& model, const FrozenForecast& forecast,
     bool read = false, boiled = false, after = false;
     for (const Stamp* s : stamps) {
         if (temperatureOf(model, *s)) (boiled ? after : read) = true;
-        if (s->kind == StampKind::Seen && s->what == plain(thingsSeen()[kBoils])) boiled = true;
-        if (s->kind == StampKind::Seen && s->what == plain(thingsSeen()[kStops])) after = false;
+        const auto boils = seenBoiling(*s);
+        if (boils == true) boiled = true;
+        if (boils == false) after = false;
     }
     if (!boiled && !read) return Text::tr("Read it before it boils: the record wants it before and after.");
     if (boiled && !after) return Text::tr("Read it again: the record wants it before and after.");
@@ -162,18 +157,16 @@ ConductView conductView(const LessonSession& s, const Act& act, const FrozenFore
     if (story.card.coldHands) v.coldHands = *story.card.coldHands;
     if (v.live && forecast) v.wanted = readingWanted(s.model(), *forecast, stamps);
     follow(v, s, act, forecast, learned);
-    std::optional<ActCourse> course;
-    if (forecast) {
-        course.emplace(s.model(), act, *forecast);
-        v.since = countedFrom(forecast->rehearsal);
-    }
+    std::map<std::optional<RowId>, ActCourse> courses; // each group's rig has a clock of its own
+    if (forecast) v.since = countedFrom(forecast->rehearsal);
     for (auto stamp = stamps.rbegin(); stamp != stamps.rend(); ++stamp) {
         v.stamps.push_back({Text::typed(clockTextWithSeconds((*stamp)->takenAt, offset)),
-                            groupText(s.model(), (*stamp)->groupId, stampText(**stamp))});
+                            byGroup(s.model(), **stamp, stampText(**stamp))});
         const auto read = temperatureOf(s.model(), **stamp);
-        if (read && course && v.begun)
-            v.points.push_back(
-                pointOf(*read, **stamp, course->fromClock((*stamp)->takenAt), forecast));
+        if (!read || !forecast || !v.begun) continue;
+        const auto group = (*stamp)->groupId;
+        const ActCourse& course = courses.try_emplace(group, s.model(), act, *forecast, group).first->second;
+        v.points.push_back(pointOf(*read, **stamp, course.fromClock((*stamp)->takenAt), forecast));
     }
     std::ranges::reverse(v.points);
     return v;
@@ -197,6 +190,13 @@ const std::vector<Text>& thingsSeen() {
         Text::phrase("boils"),   Text::phrase("stops"),    Text::phrase("ice on"), Text::phrase("ice off"),
         Text::phrase("hiss in"), Text::phrase("hiss out"), Text::phrase("frost"),  Text::phrase("bursts")};
     return kThings;
+}
+
+std::optional<bool> seenBoiling(const Stamp& stamp) {
+    if (stamp.kind != StampKind::Seen) return std::nullopt;
+    if (stamp.what == plain(thingsSeen()[kBoils])) return true;
+    if (stamp.what == plain(thingsSeen()[kStops])) return false;
+    return std::nullopt;
 }
 
 const Text& liquidInLine() {

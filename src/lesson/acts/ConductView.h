@@ -77,6 +77,9 @@ void follow(ConductView& view, const LessonSession& session, const Act& act, con
 /// Places in it that mean something to a forecast.
 inline constexpr std::size_t kBoils = 0, kStops = 1, kIceOn = 2;
 
+/// Whether a stamp says that it begins to boil, or that it stops; nothing for what says neither.
+[[nodiscard]] std::optional<bool> seenBoiling(const Stamp& stamp);
+
 /// Liquid is seen in the line of a pump, and it is dry again.
 [[nodiscard]] const Text& liquidInLine();
 [[nodiscard]] const Text& lineDrained();

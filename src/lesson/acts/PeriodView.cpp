@@ -123,6 +123,18 @@ Text summaryOf(const PeriodView& v, const LessonModel& model) {
                     fixed(v.lasts, 0), end, periodTime(model, first->starts), first->title);
 }
 
+/// How many do an act at once: each group for itself.
+int timesOf(const LessonModel& model, const Act& act) {
+    return act.doer == ActDoer::Groups ? std::max(1, static_cast<int>(model.data().groups.size())) : 1;
+}
+
+/// With the ice of all who do it.
+TimedAct timedOf(const LessonModel& model, const Act& act, TimedAct timed) {
+    for (TimedAct::Ice& ice : timed.ice)
+        ice.kg *= timesOf(model, act);
+    return timed;
+}
+
 /// The acts that conflicts are looked for among, and how they are timed.
 struct Timed {
     std::vector<const Act*> acts;
@@ -133,14 +145,9 @@ Timed timedActs(const LessonSession& s, ActForecasts& forecasts) {
     for (const Act& act : s.model().data().acts)
         if (isToCome(act)) {
             t.acts.push_back(&act);
-            t.times.push_back(forecasts.of(s, act).timed);
+            t.times.push_back(timedOf(s.model(), act, forecasts.of(s, act).timed));
         }
     return t;
-}
-
-/// How many do an act at once: each group for itself.
-int timesOf(const LessonModel& model, const Act& act) {
-    return act.doer == ActDoer::Groups ? std::max(1, static_cast<int>(model.data().groups.size())) : 1;
 }
 
 } // namespace
@@ -192,7 +199,7 @@ PeriodView periodView(const LessonSession& s, ActForecasts& forecasts) {
                                  {act.id}});
         if (!isToCome(act)) continue;
         t.acts.push_back(&act);
-        t.times.push_back(f.timed);
+        t.times.push_back(timedOf(model, act, f.timed));
         addTodo(v, model, act, v.lanes.back());
         shares.push_back({f.materials, f.timed.starts, f.timed.ends(), timesOf(model, act)});
         v.needs.insert(f.needs.begin(), f.needs.end());

@@ -50,12 +50,6 @@ Json jsonOf(const Act& a) {
             {"frozen", a.frozen}};
 }
 
-std::string groupName(const LessonModel& model, std::optional<RowId> id) {
-    for (const Group& g : model.data().groups)
-        if (g.id == id) return g.name;
-    return {};
-}
-
 Json jsonOf(const LessonModel& model, const Stamp& s) {
     const int offset = model.lesson().utcOffsetMin;
     return {{"stamp", identifier(s.kind)},
@@ -68,7 +62,7 @@ Json jsonOf(const LessonModel& model, const Stamp& s) {
             {"bound", identifier(s.bound)},
             {"place", s.place},
             {"instrument", s.instrument},
-            {"group", groupName(model, s.groupId)}};
+            {"group", s.groupId ? model.group(*s.groupId).name : std::string()}};
 }
 
 std::string cellOf(const Json& value) {

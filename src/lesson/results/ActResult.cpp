@@ -1,5 +1,7 @@
 #include "ActResult.h"
 
+#include "BoilingBracket.h"
+
 #include "lesson/acts/ActReadings.h"
 #include "lesson/acts/OutlookTexts.h"
 #include "lesson/model/Clock.h"
@@ -11,6 +13,8 @@
 
 #include <algorithm>
 #include <cmath>
+#include <memory>
+#include <numeric>
 
 namespace uttrin {
 namespace {
@@ -23,6 +27,12 @@ Text forecastAt(const FrozenForecast& f, double seconds) {
     const auto band = f.outlook.band.at(seconds);
     return band ? Text::tr("{}, {} to {} °C", tenth(band->value), tenth(band->low), tenth(band->high))
                 : Text::set("–");
+}
+
+bool isOutside(const FrozenForecast& f, double seconds, const Stamp& stamp, const StampedTemperature& t) {
+    const auto band = f.outlook.band.at(seconds);
+    return band && ((stamp.bound != StampBound::Below && t.kelvin < band->low) ||
+                    (stamp.bound != StampBound::Above && t.kelvin > band->high));
 }
 
 /// How it looks by a rehearsal so long after its clock.
@@ -69,7 +79,7 @@ Text valueText(const RigFile& rig, const RigUncertainty& u, const std::vector<Ri
     const double low = measure(i.low).first, high = measure(i.high).first;
     const int decimals = decimalsForUncertainty(std::max(1e-9, (high - low) / 3.3));
     return Text::tr("{}, {} to {} {}", fixed(value, decimals), fixed(low, decimals), fixed(high, decimals),
-                    unit);
+                    std::string(shownUnit(unit)));
 }
 
 /// Why it boiled no lower, by the likeliest course at its end.
@@ -93,7 +103,7 @@ Text whyNoLower(const Rehearsal& r, double seconds) {
 void addLowest(ActResult& result, const ActCourse& course, const Rehearsal& r, const ForecastBand& band) {
     std::optional<double> until;
     for (const Stamp* stamp : course.stamps())
-        if (stamp->kind == StampKind::Seen && stamp->what == plain(thingsSeen()[kStops]))
+        if (seenBoiling(*stamp) == false)
             until = course.fromClock(stamp->takenAt);
     if (!until || *until < 0.0) return;
     const auto k = band.at(*until);
@@ -104,29 +114,59 @@ void addLowest(ActResult& result, const ActCourse& course, const Rehearsal& r, c
 
 /// The lowest temperature that a group read while it saw it boil.
 void addGroups(ActResult& v, const LessonModel& model, const Act& act, const FrozenForecast& frozen) {
+    std::vector<double> lowests;
     for (const Group& g : model.data().groups) {
         const ActCourse course(model, act, frozen, g.id);
-        ActResult::ByGroup found{Text::typed(g.name), 0, Text::set("–"), Text::set("–")};
+        ActResult::ByGroup found{Text::typed(g.name), 0, 0, Text::set("–"), Text::set("–")};
         bool boils = false, any = false;
         std::optional<double> lowest;
         for (const Stamp* stamp : course.stamps()) {
             any = any || stamp->groupId == g.id;
-            if (stamp->kind == StampKind::Seen && stamp->what == plain(thingsSeen()[kBoils])) boils = true;
-            if (stamp->kind == StampKind::Seen && stamp->what == plain(thingsSeen()[kStops])) boils = false;
+            boils = seenBoiling(*stamp).value_or(boils);
             const auto t = temperatureOf(model, *stamp);
             if (!t || !t->ofTheLiquid || stamp->bound != StampBound::None) continue;
             ++found.read;
+            const double seconds = course.fromClock(stamp->takenAt);
+            found.outside += isOutside(frozen, seconds, *stamp, *t) ? 1 : 0;
             if (!boils || (lowest && t->kelvin >= *lowest)) continue;
             lowest = t->kelvin;
             found.lowest = Text::tr("{} °C", tenth(t->kelvin));
-            found.inside = insideAt(frozen.rehearsal, course.fromClock(stamp->takenAt), *t);
+            found.inside = insideAt(frozen.rehearsal, seconds, *t);
         }
-        if (any) v.groups.push_back(std::move(found));
+        if (!any) continue;
+        v.groups.push_back(std::move(found));
+        if (lowest) lowests.push_back(*lowest);
     }
+    if (lowests.size() < 2) return;
+    const auto [low, high] = std::ranges::minmax(lowests);
+    const double mean = std::accumulate(lowests.begin(), lowests.end(), 0.0) / static_cast<double>(lowests.size());
+    v.pooled = Text::tr("{} groups: it boiled down to {} °C in the mean, from {} to {} °C.", lowests.size(), tenth(mean),
+                        tenth(low), tenth(high));
 }
 
-void addVerdict(ActResult& v, const FaultFinding* fault) {
+/// Where each group had a rig of its own there is no one course: how many readings the forecast had.
+Text verdictOfGroups(ActResult& v) {
+    int read = 0, outside = 0;
+    for (const auto& group : v.groups) {
+        read += group.read;
+        outside += group.outside;
+    }
+    constexpr double kMost = 0.3; // of readings outside a band of 90 %, of rigs that go as they should
+    v.asForeseen = outside <= kMost * read;
+    if (read == 0) return Text::tr("The groups stamped what they saw and read no temperature: there is nothing to compare.");
+    return v.asForeseen ? Text::tr("It went as it should: {} of {} temperatures that the groups read lie within the "
+                                   "frozen forecast.", read - outside, read)
+                        : Text::tr("It went otherwise than foreseen: {} of {} temperatures that the groups read lie "
+                                   "outside the frozen forecast.", outside, read);
+}
+
+/// @param analysed  whether there is anything of one rig to analyse.
+void addVerdict(ActResult& v, const FaultFinding* fault, bool analysed) {
     const bool outside = std::ranges::any_of(v.reads, &ActResult::Read::outside);
+    if (!fault && !analysed && !v.groups.empty()) {
+        v.verdict = verdictOfGroups(v);
+        return;
+    }
     if (!fault) {
         v.verdict = v.reads.empty() ? Text::tr("Nothing was read or seen: there is nothing to compare.")
                                     : Text::tr("Working it out.");
@@ -156,46 +196,74 @@ void addVerdict(ActResult& v, const FaultFinding* fault) {
                                   fixed(fault->candidates.front().gain, 0)));
 }
 
-void addStamps(ActResult& v, const LessonModel& model, const ActCourse& course, const FrozenForecast& frozen,
-               const Rehearsal& likeliest) {
-    const int offset = model.lesson().utcOffsetMin;
-    for (const Stamp* stamp : course.stamps()) {
-        const Text when = Text::typed(clockTextWithSeconds(stamp->takenAt, offset));
-        const double seconds = course.fromClock(stamp->takenAt);
-        switch (stamp->kind) {
-        case StampKind::Read: {
-            ActResult::Read read{when, minuteText(seconds), readingText(*stamp), {}, {}, false};
-            if (const auto t = temperatureOf(model, *stamp)) {
-                read.inside = insideAt(likeliest, seconds, *t);
-                if (t->ofTheLiquid) {
-                    read.forecast = forecastAt(frozen, seconds);
-                    const auto band = frozen.outlook.band.at(seconds);
-                    read.outside = band && ((stamp->bound != StampBound::Below && t->kelvin < band->low) ||
-                                            (stamp->bound != StampBound::Above && t->kelvin > band->high));
-                }
-            }
-            v.reads.push_back(std::move(read));
-            break;
-        }
-        case StampKind::Seen:
-            v.seen.push_back(
-                {when, minuteText(seconds), Text::data(stamp->what), lookAt(frozen.rehearsal, seconds)});
-            break;
-        case StampKind::Confirmed:
-            v.steps.push_back(Text::tr("{}  step {} done", when, stamp->step.value_or(0) + 1));
-            break;
-        case StampKind::Skipped:
-            v.steps.push_back(Text::tr("{}  step {} skipped: {}", when, stamp->step.value_or(0) + 1,
-                                       Text::data(stamp->what)));
-            break;
-        case StampKind::Begun:
-            v.steps.push_back(Text::tr("{}  begun", when));
-            break;
-        case StampKind::Finished:
-            v.steps.push_back(Text::tr("{}  finished", when));
-            break;
-        }
+/// A stamp with the course and the rehearsal on whose clock it is.
+struct Placed {
+    const Stamp* stamp;
+    const ActCourse* course;
+    const Rehearsal* likeliest;
+};
+
+ActResult::Read readOf(const LessonModel& model, const Placed& placed, const FrozenForecast& frozen) {
+    const Stamp& stamp = *placed.stamp;
+    const double seconds = placed.course->fromClock(stamp.takenAt);
+    ActResult::Read read;
+    read.minute = minuteText(seconds);
+    read.read = byGroup(model, stamp, readingText(stamp));
+    const auto t = temperatureOf(model, stamp);
+    if (!t) return read;
+    read.inside = insideAt(*placed.likeliest, seconds, *t);
+    if (!t->ofTheLiquid) return read;
+    read.forecast = forecastAt(frozen, seconds);
+    read.outside = isOutside(frozen, seconds, stamp, *t);
+    return read;
+}
+
+void addStamp(ActResult& v, const LessonModel& model, const Placed& placed, const FrozenForecast& frozen) {
+    const Stamp& stamp = *placed.stamp;
+    const Text when = Text::typed(clockTextWithSeconds(stamp.takenAt, model.lesson().utcOffsetMin));
+    const auto step = [&](const Text& what) { v.steps.push_back(byGroup(model, stamp, Text::set("{}  {}", when, what))); };
+    const int number = stamp.step.value_or(0) + 1;
+    switch (stamp.kind) {
+    case StampKind::Read:
+        v.reads.push_back(readOf(model, placed, frozen));
+        v.reads.back().when = when;
+        break;
+    case StampKind::Seen: {
+        const double seconds = placed.course->fromClock(stamp.takenAt);
+        v.seen.push_back({when, minuteText(seconds), byGroup(model, stamp, Text::data(stamp.what)),
+                          lookAt(frozen.rehearsal, seconds)});
+        break;
     }
+    case StampKind::Confirmed:
+        step(Text::tr("step {} done", number));
+        break;
+    case StampKind::Skipped:
+        step(Text::tr("step {} skipped: {}", number, Text::data(stamp.what)));
+        break;
+    case StampKind::Begun:
+        step(Text::tr("begun"));
+        break;
+    case StampKind::Finished:
+        step(Text::tr("finished"));
+        break;
+    }
+}
+
+/// Everybody's and each group's own, by time.
+void addStamps(ActResult& v, const LessonModel& model, const Act& act, const ActCourse& course,
+               const FrozenForecast& frozen, const Rehearsal& likeliest) {
+    std::vector<Placed> all;
+    for (const Stamp* stamp : course.stamps())
+        all.push_back({stamp, &course, &likeliest});
+    std::vector<std::unique_ptr<ActCourse>> ofGroups;
+    for (const Group& g : model.data().groups) {
+        ofGroups.push_back(std::make_unique<ActCourse>(model, act, frozen, g.id));
+        for (const Stamp* stamp : ofGroups.back()->stamps())
+            if (stamp->groupId) all.push_back({stamp, ofGroups.back().get(), &frozen.rehearsal});
+    }
+    std::ranges::stable_sort(all, {}, [](const Placed& p) { return p.stamp->takenAt; });
+    for (const Placed& placed : all)
+        addStamp(v, model, placed, frozen);
 }
 
 /// A demonstration that claims to boil below the usual point wants a temperature before and after.
@@ -248,7 +316,7 @@ ActResult actResult(const LessonSession& s, const Act& act, const FrozenForecast
     v.room = Text::tr("{} kPa", fixed(frozen->rehearsal.setup.model.roomPascal / 1000.0, 2));
     const LearnedForecast* learned = analysis && analysis->learned ? &*analysis->learned : nullptr;
     const Rehearsal& likeliest = learned ? learned->likeliest : frozen->rehearsal;
-    addStamps(v, s.model(), course, *frozen, likeliest);
+    addStamps(v, s.model(), act, course, *frozen, likeliest);
     const RigFile& rig = *frozen->rig.rig();
     const auto settings = frozen->rig.settings();
     for (std::size_t i = 0; i < frozen->outlook.values.size(); ++i) {
@@ -260,7 +328,9 @@ ActResult actResult(const LessonSession& s, const Act& act, const FrozenForecast
     addLowest(v, course, likeliest, learned ? learned->outlook.band : frozen->outlook.band);
     addGroups(v, s.model(), act, *frozen);
     v.notMeasured = claimText(course, frozen->rehearsal, s.model());
-    addVerdict(v, analysis && analysis->fault ? &*analysis->fault : nullptr);
+    v.bracket = bracketText(s.model(), act, course, *frozen);
+    addVerdict(v, analysis && analysis->fault ? &*analysis->fault : nullptr,
+               analysisTask(s, act, *frozen).has_value());
     return v;
 }
 

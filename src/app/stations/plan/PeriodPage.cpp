@@ -3,6 +3,7 @@
 #include "ActCard.h"
 #include "PeriodTimeline.h"
 #include "app/controller/Dialogs.h"
+#include "app/controller/OwnRigs.h"
 #include "app/controls/FieldEdit.h"
 #include "app/controls/FlowLayout.h"
 #include "app/controls/Grid.h"
@@ -75,6 +76,10 @@ QWidget* PeriodPage::buildHead(QWidget* before) {
     m_lab = new QPushButton(tr("Add the lab"));
     m_lab->setObjectName(QStringLiteral("addLab"));
     m_lab->setToolTip(tr("The plan in hand, with its runs"));
+    m_sealed = new QPushButton(tr("Add sealed cooling"));
+    m_sealed->setObjectName(QStringLiteral("addSealedCooling"));
+    m_sealed->setToolTip(tr("The third way of a lab: each group cools a flask of its own, reads it and stamps whether "
+                            "it boils"));
     m_block = new QPushButton(tr("Add a block"));
     m_block->setObjectName(QStringLiteral("addBlock"));
     m_block->setToolTip(tr("Talk, setting up, clearing away"));
@@ -84,9 +89,9 @@ QWidget* PeriodPage::buildHead(QWidget* before) {
     m_mend->setToolTip(tr("Moves acts by the fewest minutes, so that nothing conflicts (F9)"));
     m_earlier = new QPushButton(tr("As in an earlier lesson…"));
     m_earlier->setObjectName(QStringLiteral("earlierLesson"));
-    m_earlier->setToolTip(tr("Takes the acts of another notebook over, as they were planned"));
+    m_earlier->setToolTip(tr("Takes the acts of another notebook over, as they were planned, with their rigs and instruments"));
     head->addFixed(m_demonstrations);
-    for (QPushButton* b : {m_lab, m_block, m_earlier, m_mend})
+    for (QPushButton* b : {m_lab, m_sealed, m_block, m_earlier, m_mend})
         head->addFixed(b);
     return head->parentWidget();
 }
@@ -144,6 +149,7 @@ void PeriodPage::wire() {
         act.setupId = session().setupId();
         add(act);
     });
+    connect(m_sealed, &QPushButton::clicked, this, &PeriodPage::addSealedCooling);
     connect(m_block, &QPushButton::clicked, this, [this] {
         Act act;
         act.title = tr("Talk").toStdString();
@@ -183,17 +189,28 @@ void PeriodPage::fillDemonstrations() {
     };
     for (const Demonstration& d : demonstrations())
         add({d.id, {}, {}, {}, std::nullopt}, onScreen(Text::data(d.rig.name())), d.id);
-    for (const Demonstration& d : ownRigs().shelf().rigs)
+    const auto own = ownRigs().shelf();
+    for (const Demonstration& d : own.rigs)
         add({{}, {}, {}, {}, d.rig}, tr("Own: %1").arg(QString::fromStdString(d.rig.name())), d.id);
+    listTroubles(*m_demonstrations, own.troubles);
 }
 
 void PeriodPage::addDemonstration(int index) {
     m_demonstrations->setCurrentIndex(0);
     if (index <= 0) return;
     const ActRig& rig = m_rigs[static_cast<std::size_t>(index) - 1];
+    addRig(rig, rig.file ? rig.file->name() : plain(Text::data(rig.rig()->name())), ActDoer::Teacher);
+}
+
+void PeriodPage::addSealedCooling() {
+    addRig(sealedCoolingLab(), plain(Text::tr("Lab: sealed cooling")), ActDoer::Groups);
+}
+
+void PeriodPage::addRig(const ActRig& rig, const std::string& title, ActDoer doer) {
     Act act;
     act.kind = ActKind::Demonstration;
-    act.title = rig.file ? rig.file->name() : plain(Text::data(rig.rig()->name()));
+    act.title = title;
+    act.doer = doer;
     act.rig = writeActRig(rig);
     add(act);
 }
@@ -203,9 +220,9 @@ void PeriodPage::takeOver() {
     const QString path = dialogs::openFile(this, tr("As in an earlier lesson"),
                                            tr("Notebooks (*.uttrin)"));
     if (path.isEmpty()) return;
-    const auto acts = plannedActsOf(path.toStdString());
-    if (!acts) return m_controller.tell(acts.error());
-    const auto count = m_controller.carryOut(&ActCommands::takeOver, *acts);
+    const auto earlier = plannedLessonOf(path.toStdString());
+    if (!earlier) return m_controller.tell(earlier.error());
+    const auto count = m_controller.carryOut(&ActCommands::takeOver, *earlier);
     if (count) m_controller.say(tr("%n act(s) taken over. Undo takes them away again.", nullptr, *count));
 }
 

@@ -21,6 +21,7 @@ public:
     /// @param before  a control that stands at the beginning of its row.
     PeriodPage(LessonController& controller, QWidget* before);
     void choose(RowId act);
+    void addSealedCooling();
 
 signals:
     void rehearseRequested(const QString& rig);
@@ -34,6 +35,7 @@ private:
     void wire();
     void fillDemonstrations();
     void addDemonstration(int index);
+    void addRig(const ActRig& rig, const std::string& title, ActDoer doer);
     void takeOver();
     void add(Act act);
     void move(RowId act, int minutes);
@@ -50,7 +52,7 @@ private:
     std::vector<ActRig> m_rigs; ///< that can be added, in the order of the list
     std::optional<RowId> m_chosen;
     QComboBox* m_demonstrations;
-    QPushButton *m_lab, *m_block, *m_earlier, *m_mend;
+    QPushButton *m_lab, *m_sealed, *m_block, *m_earlier, *m_mend;
     PeriodTimeline* m_timeline;
     ActCard* m_card;
     FieldEdit* m_bell;

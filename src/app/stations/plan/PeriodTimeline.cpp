@@ -17,6 +17,7 @@ namespace uttrin::app {
 namespace {
 
 constexpr int kRight = 16, kEndGrip = 8; // px
+constexpr double kWorthShowing = 3.0;    // px, of an uncertainty
 constexpr double kEvery = 5.0;           // min, between numbers at the scale
 
 int headHigh() { return tickLine() + 14; }
@@ -207,11 +208,24 @@ void PeriodTimeline::paintLane(QPainter& p, std::size_t index) const {
             p.drawRoundedRect(box, 3, 3);
         }
         QString says = onScreen(part.what);
-        if (part.u * minute > 1.0) says += tr(" ± %1 min").arg(onScreen(part.u, 0));
+        if (part.u * minute > kWorthShowing) says += tr(" ± %1 min").arg(onScreen(part.u, part.u < 1.0 ? 1 : 0));
         p.setPen(t.ink);
         if (p.fontMetrics().horizontalAdvance(says) + 8 < box.width())
             p.drawText(box.adjusted(4, 0, -4, 0), Qt::AlignLeft | Qt::AlignVCenter, says);
     }
+    for (const auto& part : lane.parts)
+        if (part.u * minute > kWorthShowing)
+            paintSpread(p, QPointF(x(part.to) + by, block.bottom()), part.u * minute);
+}
+
+/// How uncertain it is when a part ends: as far as it may be earlier or later.
+void PeriodTimeline::paintSpread(QPainter& p, QPointF end, double by) const {
+    constexpr double kUp = 5.0, kCap = 3.0;
+    const double y = end.y() - kUp;
+    p.setPen(QPen(theme().ink, 1));
+    p.drawLine(QPointF(end.x() - by, y), QPointF(end.x() + by, y));
+    for (const double x : {end.x() - by, end.x() + by})
+        p.drawLine(QPointF(x, y - kCap), QPointF(x, y + kCap));
 }
 
 void PeriodTimeline::paintClashes(QPainter& p) const {

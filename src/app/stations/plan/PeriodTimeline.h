@@ -58,6 +58,7 @@ private:
     [[nodiscard]] bool isAtEnd(std::size_t lane, double px) const;
     void paintScale(QPainter& p) const;
     void paintLane(QPainter& p, std::size_t lane) const;
+    void paintSpread(QPainter& p, QPointF end, double by) const;
     void paintClashes(QPainter& p) const;
     PeriodView m_view;
     int m_laneHigh = 0; ///< px

@@ -43,13 +43,19 @@ PlanStation::PlanStation(LessonController& controller) : StationPage(controller)
                   {tr("The targets of the lab"), tr("The acts of the period, before and after the bell")});
     whole->addWidget(m_faces);
     m_faces->addWidget(buildLadderPage());
-    auto* acts = new PeriodPage(controller, m_faces->makeChoice(QStringLiteral("planFace")));
-    m_faces->addWidget(acts);
-    connect(acts, &PeriodPage::rehearseRequested, this, &PlanStation::rehearseRequested);
+    m_acts = new PeriodPage(controller, m_faces->makeChoice(QStringLiteral("planFace")));
+    m_faces->addWidget(m_acts);
+    connect(m_acts, &PeriodPage::rehearseRequested, this, &PlanStation::rehearseRequested);
     connect(m_faces, &Faces::picked, this, [](int face) { QSettings().setValue(kFace, face); });
     wire();
     m_faces->showFace(
         QSettings().value(kFace, 0).toInt()); // the ladder first: what every lesson with a lab has
+}
+
+void PlanStation::addSealedCooling() {
+    constexpr int kLesson = 1; // of the faces
+    m_faces->showFace(kLesson);
+    m_acts->addSealedCooling();
 }
 
 QWidget* PlanStation::buildLadderPage() {
@@ -267,9 +273,8 @@ void PlanStation::showSheet(const RunSheet& sheet) {
     QVector<TableModel::Row> rows;
     const auto predictions = session().model().predictionsOf(session().setupId());
     for (const Target& t : sheet.targets) {
-        QString predicted;
-        for (const Prediction& p : predictions)
-            if (belongs(p, t)) predicted = onScreen(p.kelvin - kIcePointKelvin, 1);
+        const auto kelvin = predictedFor(predictions, t);
+        const QString predicted = kelvin ? onScreen(*kelvin - kIcePointKelvin, 1) : QString();
         TableModel::Row row;
         const QString remark = t.state == TargetState::AboveRoom        ? tr("above the room")
                                : t.state == TargetState::BelowPumpFloor ? tr("below the pump’s floor")

@@ -10,6 +10,7 @@ namespace uttrin::app {
 class Words;
 class Faces;
 class NumberField;
+class PeriodPage;
 class PhaseMap;
 class Segments;
 class TableModel;
@@ -20,6 +21,8 @@ class PlanStation : public StationPage {
     Q_OBJECT
 public:
     explicit PlanStation(LessonController& controller);
+    /// Puts a lab of sealed cooling into the period, and shows that.
+    void addSealedCooling();
 
 signals:
     /// @param boilingPoints  whether the sheet shows them.
@@ -40,6 +43,7 @@ private:
     void predicted(int row, const QString& text);
 
     Faces* m_faces;
+    PeriodPage* m_acts;
     PhaseMap* m_map;
     Segments *m_spacing, *m_criterion;
     NumberField *m_from, *m_to, *m_count, *m_step, *m_trial, *m_period;

@@ -46,6 +46,12 @@ QWidget* RigStation::buildLeft() {
     m_correct->setToolTip(tr("Works out the readings of this run with the rig as it stands here. The report "
                              "names the correction; Undo takes it back."));
     method->column()->addWidget(m_correct);
+    auto* sealed = new QPushButton(tr("Third way: sealed cooling, in groups"));
+    sealed->setObjectName(QStringLiteral("sealedCooling"));
+    sealed->setToolTip(tr("No pump and no gauge: each group cools a shut flask, reads it and stamps whether it boils. "
+                          "Puts it into the lesson at Plan."));
+    connect(sealed, &QPushButton::clicked, this, &RigStation::sealedCoolingRequested);
+    method->column()->addWidget(sealed, 0, Qt::AlignLeft);
     left->column()->addWidget(method);
     m_gauge = new GaugeCard;
     left->column()->addWidget(m_gauge);

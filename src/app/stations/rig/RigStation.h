@@ -25,6 +25,9 @@ class RigStation : public StationPage {
 public:
     explicit RigStation(LessonController& controller);
 
+signals:
+    void sealedCoolingRequested();
+
 protected:
     void refresh() override;
 

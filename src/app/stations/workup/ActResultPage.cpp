@@ -119,10 +119,14 @@ void ActResultPage::refresh() {
     show(m_evidence, evidence.join(QLatin1Char('\n')));
     show(m_notMeasured, r.notMeasured.empty() ? QString()
                                               : QStringLiteral("\u26A0 ") + onScreen(r.notMeasured));
-    show(m_lowest, onScreen(r.lowest));
+    QStringList found;
+    for (const Text* t : {&r.lowest, &r.bracket, &r.pooled})
+        if (!t->empty()) found << onScreen(*t);
+    show(m_lowest, found.join(QLatin1Char('\n')));
     Rows reads, seen, values, questions, groups;
     for (const auto& x : r.groups)
-        groups.push_back({onScreen(x.name), onScreen(x.read, 0), onScreen(x.lowest), onScreen(x.inside)});
+        groups.push_back({onScreen(x.name), onScreen(x.read, 0), onScreen(x.outside, 0), onScreen(x.lowest),
+                          onScreen(x.inside)});
     for (const auto& x : r.reads)
         reads.push_back({onScreen(x.when), onScreen(x.minute), onScreen(x.read) + (x.outside ? tr(" (outside)") : QString()),
                          onScreen(x.forecast), onScreen(x.inside)});
@@ -137,7 +141,7 @@ void ActResultPage::refresh() {
         steps += QStringLiteral("<br>%1").arg(onScreen(step).toHtmlEscaped());
     m_tables->setHtml(
         tableHtml(tr("Read"), {tr("at"), tr("min"), tr("read"), tr("forecast, 90 %"), tr("inside")}, reads) +
-        tableHtml(tr("By groups"), {tr("group"), tr("read"), tr("boiled down to"), tr("inside then")}, groups) +
+        tableHtml(tr("By groups"), {tr("group"), tr("read"), tr("outside"), tr("boiled down to"), tr("inside then")}, groups) +
         tableHtml(tr("Seen"), {tr("at"), tr("min"), tr("seen"), tr("by the forecast")}, seen) +
         tableHtml(tr("The class"), {tr("question"), tr("answers"), tr("it came out"), QString()}, questions) +
         tableHtml(tr("Values, with 90 %"), {tr("value"), tr("as expected"), tr("by what was read")}, values) +
