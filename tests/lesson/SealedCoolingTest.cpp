@@ -173,6 +173,20 @@ TEST_F(SealedCooling, TheTapeHasWhatWasDoneWhereItWasDoneAndWhatIsDueNotBeforeNo
     EXPECT_NEAR(lane().parts[2].from, made[4], 0.01);
 }
 
+TEST_F(SealedCooling, UntilItsClockRunsAnActWaitsForTheMoveThatStartsIt) {
+    add("sealed-flask");
+    begin();
+    const auto view = [&] { return conductView(*s, act(), forecasts.of(act()).get()); };
+    EXPECT_EQ(plain(view().waitsFor), "clamp shut");
+    for (int step = 0; step < 3; ++step)
+        ASSERT_TRUE(ConductCommands(*s).confirm(id, step));
+    EXPECT_TRUE(view().waitsFor.empty());
+    EXPECT_TRUE(view().next);
+    add("bell-jar"); // which has no clock of its own
+    begin();
+    EXPECT_EQ(plain(view().waitsFor), "pump on");
+}
+
 TEST_F(SealedCooling, TheGuideSaysHowFull) {
     add("sealed-flask");
     std::string all;

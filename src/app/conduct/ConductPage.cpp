@@ -29,6 +29,11 @@
 #include <QSignalBlocker>
 
 namespace uttrin::app {
+namespace {
+
+constexpr int kAll = 100; // stretch: of the room there is, as good as all
+
+} // namespace
 
 ConductPage::ConductPage(LessonController& controller, ActInHand& hand, QWidget* before)
     : StationPage(controller), m_hand(hand) {
@@ -37,7 +42,6 @@ ConductPage::ConductPage(LessonController& controller, ActInHand& hand, QWidget*
     whole->setSpacing(grid::kStep);
     auto* row = new QHBoxLayout;
     row->setSpacing(grid::kMargin);
-    constexpr int kAll = 100; // of the room there is
     m_left = new QVBoxLayout;
     auto* left = m_left;
     left->setSpacing(grid::kStep);
@@ -216,7 +220,8 @@ void ConductPage::showCourse() {
     m_next->setText(!view.next          ? QStringLiteral("–")
                     : view.next->overdue ? tr("now")
                                          : onScreen(durationText(view.next->in)));
-    m_nextUnder->setText(!view.next          ? tr("no more moves")
+    m_nextUnder->setText(!view.waitsFor.empty() ? tr("waits for: %1").arg(onScreen(view.waitsFor))
+                         : !view.next          ? tr("no more moves")
                          : view.next->overdue ? tr("is due: %1").arg(onScreen(view.next->says))
                                               : tr("until: %1").arg(onScreen(view.next->says)));
     m_chart->show(m_hand.frozen(), m_hand.learned(), view);
@@ -235,7 +240,7 @@ void ConductPage::showSteps() {
     const bool lab = act && act->kind == ActKind::Lab;
     m_stepsColumn->setVisible(lab);
     m_chart->setVisible(!lab);
-    m_left->setStretchFactor(m_pictures, lab ? 0 : 1); // a layout takes its share even where all in it is hidden
+    m_left->setStretchFactor(m_pictures, lab ? 0 : kAll); // a layout takes its share even where all in it is hidden
     if (!lab) return;
     emit stripChanged(stripView(session()));
     QStringList lines{tr("Its points are captured at Lab, beside; here it is led step by step.")};

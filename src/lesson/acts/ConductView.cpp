@@ -126,6 +126,9 @@ void follow(ConductView& v, const LessonSession& s, const Act& act, const Frozen
     v.seconds = course.fromClock(now);
     v.now = momentText(*frozen, *v.seconds);
     v.next = nextMoveOf(*frozen, learned, course, now);
+    const RigSetup& setup = frozen->rehearsal.setup;
+    const auto first = static_cast<std::size_t>(std::max(setup.clockMove, 0));
+    if (!course.clockRuns() && first < setup.moves.size()) v.waitsFor = Text::data(setup.moves[first].says);
     v.outlook = outlookTexts(*frozen, learned, course, now, s.model().lesson().utcOffsetMin);
 }
 

@@ -55,6 +55,7 @@ struct ConductView {
         bool overdue = false; ///< it was due, and is not stamped yet
     };
     std::optional<Next> next; ///< the move that is due next, by the likeliest course
+    Text waitsFor;            ///< the move from which its clock counts, until that is stamped
     std::vector<Point> points;
     std::vector<Moment> stamps; ///< the newest first
     std::vector<Text> cautions;
