@@ -28,5 +28,8 @@ Job addSimulate(VerbOptions& verb);
 Job addLesson(VerbOptions& verb);
 Job addPrep(VerbOptions& verb);
 Job addSchedule(VerbOptions& verb);
+Job addLeakTest(VerbOptions& verb);
+Job addPumpDown(VerbOptions& verb);
+Job addSteady(VerbOptions& verb);
 
 } // namespace uttrin::cli
