@@ -204,7 +204,8 @@ void tickOfFourActs(benchmark::State& state) {
         act.title = rig;
         act.rig = std::string(R"({"rig":")") + rig + R"(","values":{}})";
         const auto id = sample.controller.carryOut(&ActCommands::add, act);
-        const auto frozen = toFreeze(sample.controller.session(), *sample.controller.session().model().act(*id));
+        const auto frozen =
+            toFreeze(sample.controller.session(), *sample.controller.session().model().act(*id));
         sample.controller.carryOut(&ConductCommands::begin, *id, *frozen);
     }
     sample.window.show();

@@ -15,8 +15,8 @@ void mustSayWhy(const uttrin::Result<T>& read) {
 
 } // namespace
 
-// Any text is acts, readings or the rig of an act, or a failure with a sentence; what was read is finite, and the
-// rig of an act reads back.
+// Any text is acts, readings or the rig of an act, or a failure with a sentence; what was read is finite, and
+// the rig of an act reads back.
 extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size) {
     using namespace uttrin;
     const std::string_view text(reinterpret_cast<const char*>(data), size);

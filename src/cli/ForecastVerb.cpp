@@ -24,8 +24,8 @@ std::vector<double> timesOf(const std::vector<std::string>& words, double usual)
     for (const std::string& word : words) {
         seconds.push_back(need(parseMeasure(word, Dimension::Time)).si());
         if (!(seconds.back() >= 0.0 && seconds.back() <= kDay))
-            throw Refusal{
-                {Failure::BadInput, Text::tr("--at '{}': accepted: 0 s to 24 h after the clock’s move", word)}};
+            throw Refusal{{Failure::BadInput,
+                           Text::tr("--at '{}': accepted: 0 s to 24 h after the clock’s move", word)}};
     }
     constexpr int kParts = 6;
     for (int i = 0; words.empty() && i <= kParts; ++i)
@@ -100,15 +100,15 @@ Answer forecastAnswer(const ForecastInput& in) {
     if (!in.at.empty()) file.observed.until = *std::ranges::max_element(at);
     const Outlook before = need(outlookOf(rig, settings, file.observed));
     const bool learns = !file.observed.readings.empty();
-    const auto learned =
-        learns ? std::optional(need(learn(rig, settings, file.observed))) : std::nullopt;
+    const auto learned = learns ? std::optional(need(learn(rig, settings, file.observed))) : std::nullopt;
     Answer a;
     a.json = outlookJson(rig, learned ? learned->outlook : before, at);
     a.json["prior"] = outlookJson(rig, before, at);
     a.json["readings"] = file.observed.readings.size();
     a.json["rms_k"] = learned ? Json(learned->rmsKelvin) : Json();
     a.json["unread_lines"] = file.complaints;
-    a.json["source"] = "the rig played through with its uncertain values (docs/rig-format.md), 90 % intervals";
+    a.json["source"] =
+        "the rig played through with its uncertain values (docs/rig-format.md), 90 % intervals";
     if (learned) a.text = fmt::format("with {} readings\n", file.observed.readings.size());
     if (learned) a.text += textOf(rig, learned->outlook, at);
     a.text += fmt::format("without readings\n{}", textOf(rig, before, at));

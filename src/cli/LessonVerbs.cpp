@@ -111,8 +111,8 @@ Answer wholeLesson(Opened& of, bool student, const std::string& out) {
                 known.analysis = std::make_shared<const ActAnalysis>(analyse(*task));
         return known;
     };
-    return written(
-        lessonBook(of.session, of.forecasts, student ? PaperFor::Pupils : PaperFor::Teacher, know), out);
+    return written(lessonBook(of.session, of.forecasts, student ? PaperFor::Pupils : PaperFor::Teacher, know),
+                   out);
 }
 
 Answer importActs(const std::string& file, const std::string& acts) {
@@ -122,8 +122,7 @@ Answer importActs(const std::string& file, const std::string& acts) {
     const auto read = need(json ? readActsJson(fileText(acts)) : readActsCsv(fileText(acts)));
     const SystemClock clock;
     LessonSession session(need(Notebook::open(file)), clock, 0);
-    if (!session.hasLesson())
-        throw Refusal{{Failure::BadInput, Text::tr("there is no lesson in {}", file)}};
+    if (!session.hasLesson()) throw Refusal{{Failure::BadInput, Text::tr("there is no lesson in {}", file)}};
     Answer a;
     a.json["acts"] = need(ActCommands(session).addImported(read.acts));
     a.json["unread"] = read.complaints;

@@ -27,9 +27,9 @@ std::vector<RigSetting> settingsFrom(const RigFile& rig, const std::vector<std::
         }
         const auto knob = std::ranges::find(rig.knobs(), what, &RigKnob::name);
         if (knob == rig.knobs().end())
-            throw Refusal{{Failure::BadInput,
-                           Text::tr("this rig has no knob '{}'; accepted: {}, or a JSON pointer", what,
-                                    Text::list(rig.knobs(), &RigKnob::name))}};
+            throw Refusal{
+                {Failure::BadInput, Text::tr("this rig has no knob '{}'; accepted: {}, or a JSON pointer",
+                                             what, Text::list(rig.knobs(), &RigKnob::name))}};
         for (const std::string& pointer : knob->pointers)
             settings.push_back({pointer, value});
     }

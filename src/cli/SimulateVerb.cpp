@@ -127,7 +127,8 @@ Job addSimulate(VerbOptions& verb) {
     verb.add("rig", in->rig, "rig file (docs/rig-format.md), or the id of a demonstration that ships")
         .required();
     verb.add("--out", in->out, "CSV file for the path");
-    verb.add("--set", in->settings, "a knob or a value set otherwise: \"water=300 g\", \"/vessels/flask/liquid=300 g\"");
+    verb.add("--set", in->settings,
+             "a knob or a value set otherwise: \"water=300 g\", \"/vessels/flask/liquid=300 g\"");
     return [in] {
         const RigFile rig = rigFrom(in->rig);
         const auto settings = settingsFrom(rig, in->settings);

@@ -30,7 +30,8 @@ struct SteadyInput {
 /// A measure above zero; @throws Refusal for another.
 double positive(const std::string& word, Dimension dimension, const char* option) {
     const double si = need(parseMeasure(word, dimension)).si();
-    if (!(si > 0.0)) throw Refusal{{Failure::BadInput, Text::tr("{} '{}': accepted: more than zero", option, word)}};
+    if (!(si > 0.0))
+        throw Refusal{{Failure::BadInput, Text::tr("{} '{}': accepted: more than zero", option, word)}};
     return si;
 }
 
@@ -41,7 +42,8 @@ double secondsFrom(const std::string& word) {
 }
 
 /// The saturation pressure of a liquid by what was logged of its temperature, else at one temperature.
-std::function<double(double)> saturationOf(const std::string& wet, const std::string& temperature, const Trace& trace) {
+std::function<double(double)> saturationOf(const std::string& wet, const std::string& temperature,
+                                           const Trace& trace) {
     const Substance& liquid = *need(findSubstance(wet));
     const auto at = [&liquid](double kelvin) {
         return need(liquid.vapourPressure(Temperature::fromKelvin(kelvin))).pascal();
@@ -51,8 +53,9 @@ std::function<double(double)> saturationOf(const std::string& wet, const std::st
         return [pascal](double) { return pascal; };
     }
     if (trace.kelvin.empty())
-        throw Refusal{{Failure::BadInput, Text::tr("a wet test needs the liquid’s temperature: a column temperature_degC, "
-                                                   "or --temperature, for instance --temperature \"22 degC\"")}};
+        throw Refusal{{Failure::BadInput,
+                       Text::tr("a wet test needs the liquid’s temperature: a column temperature_degC, "
+                                "or --temperature, for instance --temperature \"22 degC\"")}};
     const TraceChannel kelvin = trace.kelvin;
     return [kelvin, at](double seconds) {
         const double within = std::clamp(seconds, kelvin.seconds.front(), kelvin.seconds.back());
@@ -62,14 +65,16 @@ std::function<double(double)> saturationOf(const std::string& wet, const std::st
 
 const TraceChannel& pressureOf(const Trace& trace) {
     if (trace.pascal.empty())
-        throw Refusal{{Failure::BadInput, Text::tr("no column of pressures; accepted: absolute_kPa, or another unit")}};
+        throw Refusal{
+            {Failure::BadInput, Text::tr("no column of pressures; accepted: absolute_kPa, or another unit")}};
     return trace.pascal;
 }
 
 Answer leakAnswer(const LeakInput& in) {
     if (in.dry == !in.wet.empty())
-        throw Refusal{{Failure::BadInput, Text::tr("say whether there is liquid in it: accepted: --dry, or --wet with the "
-                                                   "liquid, for instance --wet water")}};
+        throw Refusal{{Failure::BadInput,
+                       Text::tr("say whether there is liquid in it: accepted: --dry, or --wet with the "
+                                "liquid, for instance --wet water")}};
     const Trace trace = need(readTraceCsv(fileText(in.path)));
     TestedVessel vessel;
     vessel.cubicMetres = positive(in.volume, Dimension::Volume, "--volume");
@@ -79,18 +84,19 @@ Answer leakAnswer(const LeakInput& in) {
     const Substance& fluid = *need(findSubstance(in.wet.empty() ? in.fluid : in.wet));
     const double capture = positive(in.capture, Dimension::Time, "--capture");
     Answer a;
-    a.json = {{"kind", id(test.kind)},
-              {"odds_leak", std::min(test.oddsLeak, 1e12)},
-              {"rise_pa_per_s", test.rise},
-              {"rise_pa_per_s_u", test.riseU},
-              {"leak_pa_m3_per_s", test.leak},
-              {"leak_pa_m3_per_s_u", test.leakU},
-              {"fades_pa", test.fades},
-              {"fades_in_s", test.fadesIn},
-              {"spread_pa", test.spread},
-              {"readings", test.used},
-              {"targets", Json::array()},
-              {"source", "constant, straight line, exponential or both, by the Bayesian information criterion"}};
+    a.json = {
+        {"kind", id(test.kind)},
+        {"odds_leak", std::min(test.oddsLeak, 1e12)},
+        {"rise_pa_per_s", test.rise},
+        {"rise_pa_per_s_u", test.riseU},
+        {"leak_pa_m3_per_s", test.leak},
+        {"leak_pa_m3_per_s_u", test.leakU},
+        {"fades_pa", test.fades},
+        {"fades_in_s", test.fadesIn},
+        {"spread_pa", test.spread},
+        {"readings", test.used},
+        {"targets", Json::array()},
+        {"source", "constant, straight line, exponential or both, by the Bayesian information criterion"}};
     a.text = fmt::format("{}: rises by {:.3g} +- {:.2g} Pa/s, {:.3g} Pa m3/s; odds of a leak {:.3g}\n",
                          plain(nameOf(test.kind)), test.rise, test.riseU, test.leak, test.oddsLeak);
     for (const std::string& word : in.targets) {
@@ -104,7 +110,8 @@ Answer leakAnswer(const LeakInput& in) {
 
 Answer pumpAnswer(const PumpInput& in) {
     const Trace trace = need(readTraceCsv(fileText(in.path)));
-    const PumpDown found = need(fitPumpDown(pressureOf(trace), positive(in.volume, Dimension::Volume, "--volume")));
+    const PumpDown found =
+        need(fitPumpDown(pressureOf(trace), positive(in.volume, Dimension::Volume, "--volume")));
     const Substance& fluid = *need(findSubstance(in.wet.empty() ? in.fluid : in.wet));
     const auto boils = fluid.boilingPoint(Pressure::fromPascal(found.ultimate));
     const bool freezes = found.ultimate < fluid.facts().triplePressure.pascal();
@@ -132,7 +139,9 @@ Answer pumpAnswer(const PumpInput& in) {
     return a;
 }
 
-Json settledJson(const std::optional<Settled>& s, double Settled::*part) { return s ? Json((*s).*part) : Json(); }
+Json settledJson(const std::optional<Settled>& s, double Settled::*part) {
+    return s ? Json((*s).*part) : Json();
+}
 
 Answer steadyAnswer(const SteadyInput& in) {
     const Trace trace = need(readTraceCsv(fileText(in.path)));
@@ -142,8 +151,9 @@ Answer steadyAnswer(const SteadyInput& in) {
     const SteadyTolerance tolerance{kelvin, secondsFrom(in.seconds)};
     Answer a;
     a.json = {{"stretches", Json::array()},
-              {"source", "least squares over the last seconds, two standard errors to spare; means by what readings "
-                         "tell anew (Geyer 1992)"}};
+              {"source",
+               "least squares over the last seconds, two standard errors to spare; means by what readings "
+               "tell anew (Geyer 1992)"}};
     for (const SteadyStretch& s : steadyStretches(trace, fluid, tolerance)) {
         a.json["stretches"].push_back({{"from_s", s.from},
                                        {"to_s", s.to},

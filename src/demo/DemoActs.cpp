@@ -36,7 +36,8 @@ double when(const Rehearsal& r, int move) {
 class Stamps {
 public:
     Stamps(Notebook::Editor& edit, RowId act, const Rehearsal& r, double seconds, Milliseconds moment)
-        : m_edit(edit), m_act(act), m_r(r), m_begins(moment - milliseconds(seconds)), m_chance(kActSeed + static_cast<std::uint64_t>(act)) {}
+        : m_edit(edit), m_act(act), m_r(r), m_begins(moment - milliseconds(seconds)),
+          m_chance(kActSeed + static_cast<std::uint64_t>(act)) {}
 
     void begun(double seconds) { put(StampKind::Begun, seconds, {}, std::nullopt); }
     void finished(double seconds) { put(StampKind::Finished, seconds, {}, std::nullopt); }
@@ -77,8 +78,8 @@ private:
     NormalNumbers m_chance;
 };
 
-void ask(Notebook::Editor& edit, RowId act, int step, const char* asks, int yes, int no, Milliseconds lockedAt,
-         const char* result) {
+void ask(Notebook::Editor& edit, RowId act, int step, const char* asks, int yes, int no,
+         Milliseconds lockedAt, const char* result) {
     Question q;
     q.actId = act;
     q.step = step;
@@ -112,7 +113,8 @@ void writeJar(Notebook::Editor& edit, RowId lesson, Milliseconds bell) {
     Stamps stamps(edit, id, r, pump, bell + 150'000);
     stamps.begun(pump - 90.0);
     stamps.step(0, pump - 20.0);
-    ask(edit, id, 1, "Does water of room temperature boil under the jar?", 9, 15, stamps.moment(pump - 10.0), "yes");
+    ask(edit, id, 1, "Does water of room temperature boil under the jar?", 9, 15, stamps.moment(pump - 10.0),
+        "yes");
     stamps.step(1, pump);
     for (const RigEvent& e : r.run.events)
         if (e.kind == RigEventKind::BoilingStarts) stamps.seen("boils", e.seconds + 3.0);
@@ -127,7 +129,8 @@ void writeJar(Notebook::Editor& edit, RowId lesson, Milliseconds bell) {
 void writeFlask(Notebook::Editor& edit, RowId lesson) {
     Act act = demonstration(lesson, "Sealed flask", -2, ActState::GoingOn);
     act.rig = R"({"rig":"sealed-flask","values":{"/vessels/flask/liquid":"400 g"}})";
-    act.frozen = std::string(R"({"rig":"sealed-flask","values":{"/vessels/flask/liquid":"400 g"},)") + kFrozenRoom + "}";
+    act.frozen = std::string(R"({"rig":"sealed-flask","values":{"/vessels/flask/liquid":"400 g"},)") +
+                 kFrozenRoom + "}";
     act.readyS = 30 * kSecondsAMinute;
     act.readyK = 60.0 + kIcePointKelvin;
     const RowId id = edit.insert(act);

@@ -1,7 +1,6 @@
 #include "DemoNotebook.h"
 
 #include "DemoActs.h"
-
 #include "physics/Constants.h"
 #include "plan/PlanJson.h"
 #include "plan/RunSheet.h"

@@ -70,7 +70,8 @@ struct Stamp {
     std::string place;           ///< where it was read: "in the liquid"
     StampBound bound = StampBound::None;
     std::string instrument; ///< with which it was read, by its name; may be empty
-    std::optional<RowId> groupId = {}; ///< whose it is, where each group has a rig of its own; kept as StampGroup
+    std::optional<RowId> groupId =
+        {}; ///< whose it is, where each group has a rig of its own; kept as StampGroup
 };
 
 /// What the stamp of a confirmed step says that is to be repeated.
@@ -99,11 +100,11 @@ struct Question {
     std::optional<int> step; ///< of its rig's story, from 0; none of a teacher's own
     std::string asks;
     QuestionKind kind = QuestionKind::YesOrNo;
-    std::string unit;                         ///< of a number, as "degC"; else empty
-    std::string choices;                      ///< of a choice, one a line; else empty
-    std::optional<Milliseconds> lockedAt;     ///< from when on no answer changes
-    std::optional<Milliseconds> revealedAt;   ///< from when on forecast and answers are seen by the class
-    std::string result;                       ///< how it came out; empty while nobody has said so
+    std::string unit;                       ///< of a number, as "degC"; else empty
+    std::string choices;                    ///< of a choice, one a line; else empty
+    std::optional<Milliseconds> lockedAt;   ///< from when on no answer changes
+    std::optional<Milliseconds> revealedAt; ///< from when on forecast and answers are seen by the class
+    std::string result;                     ///< how it came out; empty while nobody has said so
 };
 
 /// What somebody of the class answered, or how many did.

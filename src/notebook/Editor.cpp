@@ -109,7 +109,8 @@ RowId Notebook::Editor::insert(const PeriodRow& r) {
 RowId Notebook::Editor::insert(const Stamp& r) {
     const RowId id = insertRecord(m_notebook.m_state->statements, r);
     if (r.groupId) {
-        SQLite::Statement whose(m_notebook.m_state->db, "INSERT INTO stamp_group (id, group_id) VALUES (?, ?)");
+        SQLite::Statement whose(m_notebook.m_state->db,
+                                "INSERT INTO stamp_group (id, group_id) VALUES (?, ?)");
         whose.bind(1, id);
         whose.bind(2, *r.groupId);
         whose.exec();
@@ -163,11 +164,11 @@ void Notebook::Editor::update(const BellRow& before, const BellRow& after) {
 }
 
 void Notebook::Editor::remove(const Act& r) {
-    for (const char* of : {"stamp_reading WHERE id IN (SELECT id FROM stamp WHERE act_id = ?)",
-                           "stamp_group WHERE id IN (SELECT id FROM stamp WHERE act_id = ?)",
-                           "stamp WHERE act_id = ?",
-                           "answer WHERE question_id IN (SELECT id FROM question WHERE act_id = ?)",
-                           "question WHERE act_id = ?", "bell WHERE act_id = ?"}) {
+    for (const char* of :
+         {"stamp_reading WHERE id IN (SELECT id FROM stamp WHERE act_id = ?)",
+          "stamp_group WHERE id IN (SELECT id FROM stamp WHERE act_id = ?)", "stamp WHERE act_id = ?",
+          "answer WHERE question_id IN (SELECT id FROM question WHERE act_id = ?)",
+          "question WHERE act_id = ?", "bell WHERE act_id = ?"}) {
         SQLite::Statement statement(m_notebook.m_state->db, fmt::format("DELETE FROM {}", of));
         statement.bind(1, r.id);
         statement.exec();

@@ -5,9 +5,9 @@
 #include "Schema.h"
 #include "files/WholeFile.h"
 
-#include <algorithm>
 #include <fmt/format.h>
 
+#include <algorithm>
 #include <fcntl.h>
 #include <unistd.h>
 
@@ -197,10 +197,11 @@ LessonData loadAll(StatementCache& statements, RowId lessonId) {
     }
     if (version >= kFirstVersionWithQuestions) loadQuestions(statements, data);
     if (version >= kFirstVersionWithSupplies)
-        for (const StampGroup& whose : tables::select<StampGroup>(
-                 statements,
-                 "JOIN stamp ON stamp.id = stamp_group.id JOIN act ON act.id = stamp.act_id WHERE act.lesson_id = ?",
-                 lessonId))
+        for (const StampGroup& whose :
+             tables::select<StampGroup>(statements,
+                                        "JOIN stamp ON stamp.id = stamp_group.id JOIN act ON act.id = "
+                                        "stamp.act_id WHERE act.lesson_id = ?",
+                                        lessonId))
             if (const auto of = std::ranges::find(data.stamps, whose.id, &Stamp::id); of != data.stamps.end())
                 of->groupId = whose.groupId;
     if (version >= kFirstVersionWithSupplies && data.period)

@@ -60,8 +60,9 @@ void placeOrphans(SQLite::Database& db) {
     db.exec("DELETE FROM prediction_pressure WHERE id NOT IN (SELECT id FROM prediction)");
     db.exec("DELETE FROM stamp WHERE act_id NOT IN (SELECT id FROM act)");
     db.exec("DELETE FROM stamp_reading WHERE id NOT IN (SELECT id FROM stamp)");
-    db.exec("DELETE FROM stamp_group WHERE id NOT IN (SELECT id FROM stamp) OR group_id NOT IN (SELECT id FROM "
-            "class_group)");
+    db.exec(
+        "DELETE FROM stamp_group WHERE id NOT IN (SELECT id FROM stamp) OR group_id NOT IN (SELECT id FROM "
+        "class_group)");
     db.exec("DELETE FROM question WHERE act_id NOT IN (SELECT id FROM act)");
     db.exec("DELETE FROM answer WHERE question_id NOT IN (SELECT id FROM question)");
     db.exec("DELETE FROM bell WHERE lesson_id NOT IN (SELECT id FROM lesson)");

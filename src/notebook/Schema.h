@@ -12,8 +12,7 @@ inline constexpr int kApplicationId = 0x55545452; ///< "UTTR" in PRAGMA applicat
 inline constexpr int kSchemaVersion = 8;          ///< PRAGMA user_version
 inline constexpr int kFirstVersionWithPhotos = 2, kFirstVersionWithRunRigs = 3,
                      kFirstVersionWithPredictionPressures = 4, kFirstVersionWithLiquidStarts = 5,
-                     kFirstVersionWithActs = 6, kFirstVersionWithQuestions = 7,
-                     kFirstVersionWithSupplies = 8;
+                     kFirstVersionWithActs = 6, kFirstVersionWithQuestions = 7, kFirstVersionWithSupplies = 8;
 
 /// The tables of version 1. Readings are never deleted; struck ones keep their reason.
 inline constexpr const char* kSchema = R"sql(
@@ -127,7 +126,8 @@ CREATE TABLE bell (
 /// Makes all tables in an empty file. @throws SQLite::Exception, and nothing is made.
 void createSchema(SQLite::Database& db);
 
-/// What version 8 adds: how many people are in the room of a period, how much ice there is, and whose a stamp is.
+/// What version 8 adds: how many people are in the room of a period, how much ice there is, and whose a stamp
+/// is.
 inline constexpr const char* kSuppliesTable = R"sql(
 CREATE TABLE period_supplies (
   id INTEGER PRIMARY KEY REFERENCES period(id), people INTEGER, ice_g INTEGER);

@@ -178,9 +178,7 @@ struct Table<Answer> {
     static constexpr std::string_view name = "answer";
     static constexpr std::array<std::string_view, 6> columns{"id",   "question_id", "group_id",
                                                              "said", "value",       "votes"};
-    static auto fields(auto& r) {
-        return std::tie(r.id, r.questionId, r.groupId, r.said, r.value, r.votes);
-    }
+    static auto fields(auto& r) { return std::tie(r.id, r.questionId, r.groupId, r.said, r.value, r.votes); }
 };
 
 template <>

@@ -121,10 +121,12 @@ private:
                 .insertText(said(bullet(list.items[static_cast<std::size_t>(i)])), letters);
         m_cursor.movePosition(QTextCursor::End);
     }
-    /// Of a table with few columns: as wide as what stands in them needs; words take the rest. Of others even ones.
+    /// Of a table with few columns: as wide as what stands in them needs; words take the rest. Of others even
+    /// ones.
     QList<QTextLength> widthsOf(const Table& t) const {
         constexpr std::size_t kFew = 4;
-        constexpr double kCharacter = 1.3, kAir = 2.0, kWidest = 30.0; // % of the width, at the size of tables
+        constexpr double kCharacter = 1.3, kAir = 2.0,
+                         kWidest = 30.0; // % of the width, at the size of tables
         if (t.columns.size() > kFew) return {};
         QList<QTextLength> widths;
         double left = 100.0;

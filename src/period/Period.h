@@ -38,7 +38,7 @@ struct Period {
     double lasts = 55.0 * 60.0;      ///< s, from bell to bell
     double earliest = -180.0 * 60.0; ///< s; nobody is there before
     int pumps = 1, heaters = 2;      ///< that the room has
-    std::optional<double> iceKg; ///< that there is; nothing: nobody has said so
+    std::optional<double> iceKg;     ///< that there is; nothing: nobody has said so
     [[nodiscard]] int has(Resource what) const;
 };
 

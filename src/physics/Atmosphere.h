@@ -23,8 +23,8 @@ enum class Reduction {
     Hypsometric, ///< with the air temperature at the station and half the standard lapse (ICAO's and WMO's
                  ///< usual form)
     StandardAtmosphere, ///< by the ratio of the standard atmosphere at the station's height
-    AltimeterSetting    ///< as airports do: what an altimeter must be set to, so that it shows the station's height.
-                        ///< The pressure altitudes of both differ by it, ICAO Doc 7488 (1993)
+    AltimeterSetting    ///< as airports do: what an altimeter must be set to, so that it shows the station's
+                     ///< height. The pressure altitudes of both differ by it, ICAO Doc 7488 (1993)
 };
 
 /// Station pressure from a pressure reduced to sea level.

@@ -23,7 +23,9 @@ constexpr double kUsualHeatCapacity =
 constexpr double kSecondsPerMinute = 60.0;
 
 /// m2, of a sphere that holds so many litres.
-double sphereArea(double litre) { return std::cbrt(36.0 * std::numbers::pi) * std::pow(litre * 1e-3, 2.0 / 3.0); }
+double sphereArea(double litre) {
+    return std::cbrt(36.0 * std::numbers::pi) * std::pow(litre * 1e-3, 2.0 / 3.0);
+}
 
 double pumpSeconds(const Rig& rig, double fromPa, double toPa) {
     const double litres = std::max(rig.vesselLitre - rig.liquidLitre, 0.01);
@@ -45,16 +47,21 @@ double heatSeconds(const Rig& rig, const Substance& substance, double fromKelvin
 
 /// J/K, of the liquid and of the glass that it wets.
 double heatCapacity(const Rig& rig, const Substance& substance, double kelvin) {
-    constexpr double kGlass = 840.0, kGlassDensity = 2230.0, kThick = 2.5e-3; // J/(kg K), kg/m3, m: borosilicate
+    constexpr double kGlass = 840.0, kGlassDensity = 2230.0,
+                     kThick = 2.5e-3; // J/(kg K), kg/m3, m: borosilicate
     const auto density = substance.condensedDensity(Temperature::fromKelvin(kelvin));
     const auto& molar = substance.properties().liquidHeatCapacity;
     const double capacity = molar ? molar->value / substance.facts().molarMass : kUsualHeatCapacity;
-    const double wetted = sphereArea(rig.vesselLitre) * std::clamp(rig.liquidLitre / rig.vesselLitre, 0.0, 1.0);
-    return rig.liquidLitre * 1e-3 * density.value_or(1000.0) * capacity + wetted * kThick * kGlassDensity * kGlass;
+    const double wetted =
+        sphereArea(rig.vesselLitre) * std::clamp(rig.liquidLitre / rig.vesselLitre, 0.0, 1.0);
+    return rig.liquidLitre * 1e-3 * density.value_or(1000.0) * capacity +
+           wetted * kThick * kGlassDensity * kGlass;
 }
 
-/// Time for a flask with its liquid to cool in still air, by Newton's law. Endless towards the room's temperature.
-double coolSeconds(const Rig& rig, const Substance& substance, double fromKelvin, double toKelvin, double roomKelvin) {
+/// Time for a flask with its liquid to cool in still air, by Newton's law. Endless towards the room's
+/// temperature.
+double coolSeconds(const Rig& rig, const Substance& substance, double fromKelvin, double toKelvin,
+                   double roomKelvin) {
     constexpr double kStillAir = 10.0; // W/(m2 K), free convection and what it radiates
     if (toKelvin >= fromKelvin) return 0.0;
     if (toKelvin <= roomKelvin) return std::numeric_limits<double>::infinity();
@@ -64,7 +71,8 @@ double coolSeconds(const Rig& rig, const Substance& substance, double fromKelvin
 
 /// The same points once more but for the trial point, from where the first run ended.
 void estimateSecondRun(const Plan& plan, const Substance& substance, Pressure room, RunSheet& sheet) {
-    constexpr double kBelow = 3.0; // K, below the first boiling point, so that it does not flash when it is pumped
+    constexpr double kBelow =
+        3.0; // K, below the first boiling point, so that it does not flash when it is pumped
     RunSheet::SecondRun& second = sheet.second;
     const Target *first = nullptr, *last = nullptr;
     for (const Target& t : sheet.targets) {
@@ -81,9 +89,10 @@ void estimateSecondRun(const Plan& plan, const Substance& substance, Pressure ro
     second.toCelsius = std::min(second.fromCelsius, first->boils.celsius() - kBelow);
     second.coolSeconds = coolSeconds(plan.rig, substance, kIcePointKelvin + second.fromCelsius,
                                      kIcePointKelvin + second.toCelsius, kIcePointKelvin + sheet.roomCelsius);
-    second.seconds += second.coolSeconds + pumpSeconds(plan.rig, room.pascal(), first->absolute.pascal()) +
-                      heatSeconds(plan.rig, substance, kIcePointKelvin + second.toCelsius, first->boils.kelvin()) -
-                      (first->seconds - kSteadySeconds - kReadSeconds - kBleedSeconds);
+    second.seconds +=
+        second.coolSeconds + pumpSeconds(plan.rig, room.pascal(), first->absolute.pascal()) +
+        heatSeconds(plan.rig, substance, kIcePointKelvin + second.toCelsius, first->boils.kelvin()) -
+        (first->seconds - kSteadySeconds - kReadSeconds - kBleedSeconds);
 }
 
 /// Fills in the estimated times along the order of taking.
@@ -250,12 +259,14 @@ Text secondRunText(const RunSheet& sheet) {
     if (second.points == 0) return {};
     if (!std::isfinite(second.coolSeconds))
         return Text::tr("A second run does not fit: the flask does not cool below the room’s temperature.");
-    const Text fits = second.fits ? Text::tr("A second run of {} {1|point|points} fits too.", second.points, second.points)
-                                  : Text::tr("A second run of {} {1|point|points} does not fit.", second.points, second.points);
+    const Text fits =
+        second.fits
+            ? Text::tr("A second run of {} {1|point|points} fits too.", second.points, second.points)
+            : Text::tr("A second run of {} {1|point|points} does not fit.", second.points, second.points);
     if (second.coolSeconds < kSecondsPerMinute) return fits;
-    return Text::sentences({fits, Text::tr("Before it the flask cools from {} to {} °C: {} min.",
-                                           fixed(second.fromCelsius, 0), fixed(second.toCelsius, 0),
-                                           fixed(second.coolSeconds / kSecondsPerMinute, 0))});
+    return Text::sentences(
+        {fits, Text::tr("Before it the flask cools from {} to {} °C: {} min.", fixed(second.fromCelsius, 0),
+                        fixed(second.toCelsius, 0), fixed(second.coolSeconds / kSecondsPerMinute, 0))});
 }
 
 Result<Ladder> withSpacing(const Plan& plan, Spacing spacing, Pressure room) {

@@ -49,7 +49,8 @@ int decimalsTyped(double value) {
     constexpr int kMost = 2;
     constexpr double kHair = 1e-6;
     for (int d = 0; d < kMost; ++d)
-        if (const double scaled = value * std::pow(10.0, d); std::abs(scaled - std::round(scaled)) < kHair) return d;
+        if (const double scaled = value * std::pow(10.0, d); std::abs(scaled - std::round(scaled)) < kHair)
+            return d;
     return kMost;
 }
 

@@ -112,8 +112,7 @@ Result<EnsembleOutcome> playEnsemble(const RigFile& rig, const std::vector<RigSe
     const UncertainValues uncertain(rig, settings);
     std::vector<Member> all(static_cast<std::size_t>(std::max(members, 0)));
     const auto playUpTo = [&](std::size_t first, std::size_t end) {
-        inParallel(first, end, goOn,
-                   [&](std::size_t i) { all[i] = play(rig, uncertain, seed + i, goOn); });
+        inParallel(first, end, goOn, [&](std::size_t i) { all[i] = play(rig, uncertain, seed + i, goOn); });
     };
     const auto soFar = [&] {
         EnsembleOutcome result;

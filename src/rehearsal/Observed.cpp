@@ -116,7 +116,8 @@ Result<Place> placeAt(const Fit& fit, const VectorXd& moved) {
 }
 
 /// One step of Levenberg and Marquardt, which goes shorter and straighter downhill until it gets lower.
-/// @param normal  of the place, filled. @return how far it went, standard uncertainties; 0 if nowhere is lower.
+/// @param normal  of the place, filled. @return how far it went, standard uncertainties; 0 if nowhere is
+/// lower.
 Result<double> stepDown(const Fit& fit, Place& at, MatrixXd& normal) {
     constexpr double kFirst = 1.0, kMore = 4.0, kMost = 5e3; // of the diagonal
     const auto slopes = fit.slopes(at.moved, at.off);
@@ -217,10 +218,11 @@ Result<LikeliestValues> likeliestValues(const RigFile& rig, const std::vector<Ri
     }
     LikeliestValues found = valuesOf(std::move(*at), observed);
     MatrixXd covariance = normal.inverse();
-    // In a direction that readings tell of it is small, and its square next to nothing; in another both are 1.
+    // In a direction that readings tell of it is small, and its square next to nothing; in another both
+    // are 1.
     if (learns)
-        covariance = kCurved * kCurved * covariance +
-                     (kDoubt * kDoubt - kCurved * kCurved) * covariance * covariance;
+        covariance =
+            kCurved * kCurved * covariance + (kDoubt * kDoubt - kCurved * kCurved) * covariance * covariance;
     found.covariance.assign(covariance.data(), covariance.data() + covariance.size());
     return found;
 }

@@ -28,9 +28,9 @@ struct Observed {
     };
     std::vector<Reading> readings;
     std::vector<Boiling> boiling; ///< by time
-    std::vector<Made> moves; ///< in the order of the procedure and of time
-    double now = 0.0;        ///< what is not made by now is made later
-    double until = 0.0;      ///< the forecast goes so far at least
+    std::vector<Made> moves;      ///< in the order of the procedure and of time
+    double now = 0.0;             ///< what is not made by now is made later
+    double until = 0.0;           ///< the forecast goes so far at least
 };
 
 /// A rig with its moves made when they were made, and those that were not made by now later than that.
@@ -55,11 +55,9 @@ struct LikeliestValues {
 };
 /// Without readings nothing moves. @param accuracy  with which it is played. OutOfRange if a reading lies
 /// outside the rehearsal's time.
-[[nodiscard]] Result<LikeliestValues> likeliestValues(const RigFile& rig,
-                                                      const std::vector<RigSetting>& settings,
-                                                      const Observed& observed,
-                                                      RigSimulator::Accuracy accuracy,
-                                                      const std::function<bool()>& goOn = {});
+[[nodiscard]] Result<LikeliestValues>
+likeliestValues(const RigFile& rig, const std::vector<RigSetting>& settings, const Observed& observed,
+                RigSimulator::Accuracy accuracy, const std::function<bool()>& goOn = {});
 
 /// The same of values that were moved so far: what is left then; without a covariance.
 [[nodiscard]] Result<LikeliestValues> valuesMoved(const RigFile& rig, const std::vector<RigSetting>& settings,

@@ -73,9 +73,9 @@ rehearse(const RigFile& rig, const std::vector<RigSetting>& settings, const std:
 struct RehearsalFacts {
     std::optional<double> lowestBoilingKelvin; ///< at which it was still seen to boil
     double airShare = 0.0;                     ///< of the pressure at the end, by air
-    bool airStoppedIt = false; ///< the boiling ended, though something cold still lay on the vessel
-    double vapourQuality = 0.0;                ///< at the end, by mass
-    double strongestForce = 0.0;               ///< N, inwards on what closes the mouth
+    bool airStoppedIt = false;   ///< the boiling ended, though something cold still lay on the vessel
+    double vapourQuality = 0.0;  ///< at the end, by mass
+    double strongestForce = 0.0; ///< N, inwards on what closes the mouth
     double highestPascal = 0.0;
     double lostShare = 0.0;     ///< of what was condensed in the watched vessel at the start
     std::vector<Text> warnings; ///< of the hazards that came up

@@ -93,10 +93,12 @@ std::vector<double> spreadOfEnds(const RigFile& rig, const std::vector<RigSettin
     const UncertainValues uncertain(rig, settings);
     std::vector<double> squares(timing.parts.size(), 0.0);
     for (std::size_t i = 0; i < uncertain.size(); ++i) {
-        const auto late = rehearse(rig, uncertain.beside(i, 0.5)), early = rehearse(rig, uncertain.beside(i, -0.5));
+        const auto late = rehearse(rig, uncertain.beside(i, 0.5)),
+                   early = rehearse(rig, uncertain.beside(i, -0.5));
         if (!late || !early) continue;
         const auto lateParts = timingOf(*late).parts, earlyParts = timingOf(*early).parts;
-        // One that comes to pass in only one of them says nothing of when; the last ends when people have seen it.
+        // One that comes to pass in only one of them says nothing of when; the last ends when people have
+        // seen it.
         const std::size_t both = std::min({squares.size(), lateParts.size(), earlyParts.size()});
         for (std::size_t k = 0; k + 1 < both; ++k)
             squares[k] += std::pow(lateParts[k].to - earlyParts[k].to, 2);

@@ -15,7 +15,7 @@ struct RigTiming {
     /// What goes on from one move of a hand to the next.
     struct Part {
         double from = 0.0, to = 0.0;
-        Text begins; ///< the move that begins it; empty for the first
+        Text begins;   ///< the move that begins it; empty for the first
         int move = -1; ///< its place in the procedure; -1 for the first part
     };
     struct Spell {

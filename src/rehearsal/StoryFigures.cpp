@@ -192,8 +192,10 @@ ToldStory toldStory(const RigStory& story, const Rehearsal* played) {
         materials.push_back(neededText(n));
     for (const RigStep& step : story.steps)
         steps.push_back(storyText(step.says, played));
-    return {storyText(story.aim, played), storyText(story.physics, played), std::move(materials), std::move(steps),
-            all(story.lookFor), all(story.mistakes), all(story.cautions)};
+    return {storyText(story.aim, played), storyText(story.physics, played),
+            std::move(materials),         std::move(steps),
+            all(story.lookFor),           all(story.mistakes),
+            all(story.cautions)};
 }
 
 } // namespace uttrin

@@ -26,8 +26,7 @@ struct Told {
     ToldStory told;
 
     /// @param played  its forecast; null where none is known.
-    Told(const LessonModel& model, const Act& act, const Rehearsal* played)
-        : rig(cardOf(model, act)) {
+    Told(const LessonModel& model, const Act& act, const Rehearsal* played) : rig(cardOf(model, act)) {
         if (!rig) return;
         story = rig->story();
         told = toldStory(story, played);
@@ -79,9 +78,10 @@ void addCautions(Document& d, const std::vector<Text>& cautions) {
     d.blocks.emplace_back(Heading{2, Text::tr("Cautions")});
     for (const Text& c : cautions)
         d.blocks.emplace_back(CautionBox{c});
-    d.blocks.emplace_back(Paragraph{Text::tr("These are the usual cautions. Local rules, the maker’s rating of a "
-                                             "vessel and qualified staff come first."),
-                                    true});
+    d.blocks.emplace_back(
+        Paragraph{Text::tr("These are the usual cautions. Local rules, the maker’s rating of a "
+                           "vessel and qualified staff come first."),
+                  true});
 }
 
 double celsius(double kelvin) { return kelvin - kIcePointKelvin; }
@@ -94,7 +94,8 @@ Figure plotOf(const FrozenForecast& frozen, const ConductView& view) {
     f.plot.yLabel = Text::tr("temperature, °C");
     const ForecastBand& band = frozen.outlook.band;
     for (const auto& p : view.points)
-        if (p.ofTheLiquid) f.plot.points.push_back({p.seconds / 60.0, p.celsius, 0.0, 0.0, p.inBand == false});
+        if (p.ofTheLiquid)
+            f.plot.points.push_back({p.seconds / 60.0, p.celsius, 0.0, 0.0, p.inBand == false});
     if (band.seconds.size() < 2) {
         frameAround(f.plot);
         return f;
@@ -161,8 +162,8 @@ void addTables(Document& d, const ActResult& r) {
                 {},
                 {}};
         for (const auto& group : r.groups)
-            g.rows.push_back({group.name, Text::set("{}", group.read), Text::set("{}", group.outside), group.lowest,
-                              group.inside});
+            g.rows.push_back({group.name, Text::set("{}", group.read), Text::set("{}", group.outside),
+                              group.lowest, group.inside});
         d.blocks.emplace_back(std::move(g));
     }
     Table v{Text::tr("Values of the rig, with 90 %"),
@@ -250,8 +251,9 @@ Document pupilsSheet(const LessonSession& s, const Act& act) {
         std::vector<Text> answers;
         for (const auto& count : q.counts)
             answers.push_back(Text::set("[ ] {}", count.says));
-        d.blocks.emplace_back(Paragraph{Text::sentences(
-            {q.asks, q.counts.empty() ? Text::set("{} {}", line(), q.unit) : Text::join(answers, Text::set("   "))})});
+        d.blocks.emplace_back(
+            Paragraph{Text::sentences({q.asks, q.counts.empty() ? Text::set("{} {}", line(), q.unit)
+                                                                : Text::join(answers, Text::set("   "))})});
     }
     d.blocks.emplace_back(Paragraph{Text::tr("I expect that, because: ________________________________")});
     d.blocks.emplace_back(Heading{2, Text::tr("What I read and see")});
@@ -278,8 +280,9 @@ Document actGuide(const LessonSession& s, const Act& act) {
     d.title = Text::tr("Steps: {}", Text::typed(act.title));
     opening(d, s.model().lesson(), doerOf(act));
     // As it would go now: the amounts follow from it.
-    const auto played =
-        cardOf(s.model(), act).and_then([](const ActRig& rig) { return rehearse(*rig.rig(), rig.settings()); });
+    const auto played = cardOf(s.model(), act).and_then([](const ActRig& rig) {
+        return rehearse(*rig.rig(), rig.settings());
+    });
     const Told t(s.model(), act, played ? &*played : nullptr);
     if (!t.rig) return d;
     d.blocks.emplace_back(Heading{2, Text::tr("To fetch")});
@@ -293,7 +296,8 @@ Document actGuide(const LessonSession& s, const Act& act) {
         std::vector<Text> before;
         for (const RigConfirmation& c : step.confirm)
             before.push_back(Text::set("[ ] {}", Text::data(c.says)));
-        if (step.question) before.push_back(Text::tr("Ask the class first: {}", Text::data(step.question->asks)));
+        if (step.question)
+            before.push_back(Text::tr("Ask the class first: {}", Text::data(step.question->asks)));
         if (!before.empty()) d.blocks.emplace_back(BulletList{before});
         if (!step.see.empty())
             d.blocks.emplace_back(Paragraph{Text::tr("Seen then: {}", Text::data(step.see)), true});

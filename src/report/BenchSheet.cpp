@@ -46,11 +46,10 @@ Result<Document> benchSheet(const LessonSession& s, const SheetOptions& options)
         t.struck.push_back(target.state != TargetState::Ok);
     }
     d.blocks.emplace_back(std::move(t));
-    d.blocks.emplace_back(Paragraph{
-        Text::sentences({Text::tr("About {:.0f} min with setting up and clearing away, of {:.0f} min.",
-                                  sheet->totalSeconds / 60.0, plan.periodMinutes),
-                         sheet->fits ? secondRunText(*sheet)
-                                     : Text::tr("It does not fit: take fewer targets.")})});
+    d.blocks.emplace_back(Paragraph{Text::sentences(
+        {Text::tr("About {:.0f} min with setting up and clearing away, of {:.0f} min.",
+                  sheet->totalSeconds / 60.0, plan.periodMinutes),
+         sheet->fits ? secondRunText(*sheet) : Text::tr("It does not fit: take fewer targets.")})});
     d.blocks.emplace_back(Heading{2, Text::tr("To fetch")});
     d.blocks.emplace_back(BulletList{sheet->materials});
     d.blocks.emplace_back(Heading{2, Text::tr("Cautions")});

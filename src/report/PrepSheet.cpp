@@ -11,7 +11,8 @@ namespace uttrin {
 namespace {
 
 /// What acts take of the room: pumps, heaters, hands.
-std::vector<Text> roomNeeds(const LessonSession& s, ActForecasts& forecasts, const std::set<RigNeed>& wanted) {
+std::vector<Text> roomNeeds(const LessonSession& s, ActForecasts& forecasts,
+                            const std::set<RigNeed>& wanted) {
     std::set<Resource> taken;
     for (const Act& act : s.model().data().acts)
         if (isToCome(act))
@@ -20,7 +21,8 @@ std::vector<Text> roomNeeds(const LessonSession& s, ActForecasts& forecasts, con
     std::vector<Text> needs;
     for (const RigNeed need : wanted)
         needs.push_back(needText(need));
-    if (taken.contains(Resource::Pump)) needs.push_back(Text::tr("a vacuum pump with power, its oil looked at"));
+    if (taken.contains(Resource::Pump))
+        needs.push_back(Text::tr("a vacuum pump with power, its oil looked at"));
     if (taken.contains(Resource::Heater)) needs.push_back(Text::tr("a hob or heater with power"));
     return needs;
 }
@@ -32,11 +34,7 @@ Text setUpText(const Text& title, const std::vector<Text>& setUp) {
 
 void addActs(Document& d, const PeriodView& view, const LessonSession& s, ActForecasts& forecasts) {
     d.blocks.emplace_back(Heading{2, Text::tr("Who does what, and how it is set up")});
-    Table t{{},
-            {Text::tr("from"), Text::tr("to"), Text::tr("who, how long"), Text::tr("act")},
-            {},
-            {},
-            true};
+    Table t{{}, {Text::tr("from"), Text::tr("to"), Text::tr("who, how long"), Text::tr("act")}, {}, {}, true};
     for (const auto& lane : view.lanes) {
         const Act* act = s.model().act(lane.id);
         t.rows.push_back({periodTime(s.model(), lane.starts), periodTime(s.model(), lane.ends), lane.under,
@@ -54,10 +52,12 @@ void addCautionsByAct(Document& d, const LessonSession& s, ActForecasts& forecas
         for (const Text& c : forecasts.of(s, act).cautions)
             if (said.insert(plain(c)).second) anew.push_back(c);
         if (!anew.empty())
-            d.blocks.emplace_back(CautionBox{Text::tr("{}: {}", Text::typed(act.title), Text::sentences(anew))});
+            d.blocks.emplace_back(
+                CautionBox{Text::tr("{}: {}", Text::typed(act.title), Text::sentences(anew))});
     }
-    d.blocks.emplace_back(Paragraph{Text::tr("These are the usual cautions. Local rules, the maker’s rating of a "
-                                             "vessel and qualified staff come first.")});
+    d.blocks.emplace_back(
+        Paragraph{Text::tr("These are the usual cautions. Local rules, the maker’s rating of a "
+                           "vessel and qualified staff come first.")});
 }
 
 /// What each act leaves to be done, to be ticked off.

@@ -148,8 +148,8 @@ void frameAround(SvgPlot& plot) {
 
 namespace {
 
-/// Rounds an interval outwards to whole steps. A product of step and count can end a last bit inside of what it
-/// rounds, and what lay on the end would be left off the plot: so the end is never moved inwards.
+/// Rounds an interval outwards to whole steps. A product of step and count can end a last bit inside of what
+/// it rounds, and what lay on the end would be left off the plot: so the end is never moved inwards.
 void widen(double& low, double& high) {
     const double step = stepOf(low, high);
     low = std::min(low, step * std::floor(low / step));

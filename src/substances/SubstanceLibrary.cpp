@@ -1,7 +1,7 @@
 #include "SubstanceLibrary.h"
 
-#include "files/UserFolder.h"
 #include "ShippedTexts.h"
+#include "files/UserFolder.h"
 #include "files/WholeFile.h"
 #include "json/JsonSchema.h"
 #include "json/JsonText.h"

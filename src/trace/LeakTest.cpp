@@ -59,7 +59,8 @@ Explained fitted(const Rise& r, bool leaks, bool fades, double tau) {
 
 /// The same with the time constant that explains it best: between some readings and half of the test.
 Explained bestFading(const Rise& r, bool leaks) {
-    const double longest = 0.5 * r.lasts(), shortest = std::min(longest, 3.0 * r.lasts() / static_cast<double>(r.count()));
+    const double longest = 0.5 * r.lasts(),
+                 shortest = std::min(longest, 3.0 * r.lasts() / static_cast<double>(r.count()));
     constexpr int kTries = 40;
     Explained best;
     best.leaks = leaks;
@@ -154,14 +155,17 @@ Text nameOf(RiseKind kind) {
 }
 
 Result<LeakTest> testForLeak(const TraceChannel& pascal, const TestedVessel& vessel) {
-    if (!(vessel.cubicMetres > 0.0)) return fail(Failure::BadInput, Text::tr("the vessel needs a volume above zero"));
+    if (!(vessel.cubicMetres > 0.0))
+        return fail(Failure::BadInput, Text::tr("the vessel needs a volume above zero"));
     if (pascal.size() < kFewestOfARise)
-        return fail(Failure::TooFewPoints, Text::tr("a leak test needs at least {} readings of pressure", kFewestOfARise));
+        return fail(Failure::TooFewPoints,
+                    Text::tr("a leak test needs at least {} readings of pressure", kFewestOfARise));
     const Rise rise = riseOf(pascal, vessel);
     if (rise.count() < static_cast<Index>(kFewestOfARise))
-        return fail(Failure::TooFewPoints, Text::tr("a leak test needs at least {} readings below half of the room’s "
-                                                    "pressure, up to which a leak is straight: pump further down",
-                                                    kFewestOfARise));
+        return fail(Failure::TooFewPoints,
+                    Text::tr("a leak test needs at least {} readings below half of the room’s "
+                             "pressure, up to which a leak is straight: pump further down",
+                             kFewestOfARise));
     const std::array<Explained, 4> all{fitted(rise, false, false, 1.0), fitted(rise, true, false, 1.0),
                                        bestFading(rise, false), bestFading(rise, true)};
     const auto count = static_cast<double>(rise.count());
@@ -201,12 +205,14 @@ Result<LeakTest> testForLeak(const TraceChannel& pascal, const TestedVessel& ves
     }
     constexpr double kPlain = 3.0; // standard deviations
     const bool vapour = told.fades || saturated > kPlain * sigma;
-    test.kind = told.leaks ? (vapour ? RiseKind::Both : RiseKind::Leak) : vapour ? RiseKind::Vapour : RiseKind::Tight;
+    test.kind = told.leaks ? (vapour ? RiseKind::Both : RiseKind::Leak)
+                : vapour   ? RiseKind::Vapour
+                           : RiseKind::Tight;
     return test;
 }
 
-Result<double> kelvinPerCapture(const Substance& substance, Pressure target, double rise, double captureSeconds,
-                                std::optional<double> roomPascal) {
+Result<double> kelvinPerCapture(const Substance& substance, Pressure target, double rise,
+                                double captureSeconds, std::optional<double> roomPascal) {
     const auto there = substance.saturationAt(target);
     if (!there) return tl::unexpected(there.error());
     const double share = roomPascal ? nozzle(target.pascal() / *roomPascal) : 1.0;
@@ -218,11 +224,11 @@ Text comparedText(const LeakTest& before, const LeakTest& after) {
     const double by = before.rise - after.rise, u = kFactor * std::hypot(before.riseU, after.riseU);
     const int decimals = decimalsForUncertainty(u);
     if (by > u)
-        return Text::tr("It helped: the pressure rises by {} ± {} Pa/s less than before.", fixed(by, decimals),
-                        fixed(u, decimals));
+        return Text::tr("It helped: the pressure rises by {} ± {} Pa/s less than before.",
+                        fixed(by, decimals), fixed(u, decimals));
     if (by < -u)
-        return Text::tr("It is worse: the pressure rises by {} ± {} Pa/s more than before.", fixed(-by, decimals),
-                        fixed(u, decimals));
+        return Text::tr("It is worse: the pressure rises by {} ± {} Pa/s more than before.",
+                        fixed(-by, decimals), fixed(u, decimals));
     return Text::tr("It cannot be told whether it helped: the difference is {} ± {} Pa/s. Watch for longer.",
                     fixed(by, decimals), fixed(u, decimals));
 }

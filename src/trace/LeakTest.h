@@ -34,20 +34,22 @@ struct LeakTest {
     double rise = 0.0, riseU = 0.0; ///< Pa/s, by the leak; with one kind told, by that alone
     double leak = 0.0, leakU = 0.0; ///< Pa m3/s, into the vessel
     double fades = 0.0, fadesU = 0.0, fadesIn = 0.0; ///< Pa, of what rises and fades; s, its time constant
-    double start = 0.0;             ///< Pa, what was in it besides saturated vapour when what fades has faded, less
-                                    ///< what leaked in
-    double spread = 0.0;            ///< Pa, of readings about what explains them
-    std::size_t used = 0;           ///< readings
+    double start = 0.0;   ///< Pa, what was in it besides saturated vapour when what fades has faded, less
+                          ///< what leaked in
+    double spread = 0.0;  ///< Pa, of readings about what explains them
+    std::size_t used = 0; ///< readings
 };
 
 /// Tells apart what rises on straight and what fades: readings less the saturation pressure, as a constant, a
 /// straight line, an exponential that ends, and both, are compared by the Bayesian information criterion, the
-/// spread taken from the fullest of them and not below the gauge's step. Leaks and what fades are not negative.
-/// @param pascal  from when the vessel was shut. TooFewPoints under ten readings below half of the room's pressure.
+/// spread taken from the fullest of them and not below the gauge's step. Leaks and what fades are not
+/// negative.
+/// @param pascal  from when the vessel was shut. TooFewPoints under ten readings below half of the room's
+/// pressure.
 [[nodiscard]] Result<LeakTest> testForLeak(const TraceChannel& pascal, const TestedVessel& vessel);
 
-/// By how much the boiling point at a target moves while a point is captured, K: the leak is choked below half of
-/// the room's pressure and less above, as air flows through a nozzle.
+/// By how much the boiling point at a target moves while a point is captured, K: the leak is choked below
+/// half of the room's pressure and less above, as air flows through a nozzle.
 /// @param rise  Pa/s where it is choked. OutOfRange outside the substance's curve.
 [[nodiscard]] Result<double> kelvinPerCapture(const Substance& substance, Pressure target, double rise,
                                               double captureSeconds, std::optional<double> roomPascal);

@@ -45,7 +45,8 @@ FittedCurve bestCurve(const Curve& c) {
     for (int round = 0; round < kRounds; ++round) {
         const double factor = std::pow(high / low, 1.0 / kTries);
         for (int i = 0; i <= kTries; ++i)
-            if (const FittedCurve f = fitted(c, low * std::pow(factor, i)); f.squares < best.squares) best = f;
+            if (const FittedCurve f = fitted(c, low * std::pow(factor, i)); f.squares < best.squares)
+                best = f;
         low = best.rate / factor;
         high = best.rate * factor;
     }
@@ -65,11 +66,13 @@ std::size_t beginning(const TraceChannel& p) {
 } // namespace
 
 Result<PumpDown> fitPumpDown(const TraceChannel& p, double cubicMetres) {
-    if (!(cubicMetres > 0.0)) return fail(Failure::BadInput, Text::tr("the vessel needs a volume above zero"));
+    if (!(cubicMetres > 0.0))
+        return fail(Failure::BadInput, Text::tr("the vessel needs a volume above zero"));
     const std::size_t begin = p.empty() ? 0 : beginning(p);
     if (p.size() < begin + kFewestOfACurve)
-        return fail(Failure::TooFewPoints, Text::tr("a pump-down needs at least {} readings from when the pump begins",
-                                                    kFewestOfACurve));
+        return fail(
+            Failure::TooFewPoints,
+            Text::tr("a pump-down needs at least {} readings from when the pump begins", kFewestOfACurve));
     constexpr double kDown = 0.5, kModel = 0.01;
     if (!(*std::min_element(p.values.begin() + static_cast<std::ptrdiff_t>(begin), p.values.end()) <
           kDown * p.values[begin]))

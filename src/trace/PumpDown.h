@@ -11,17 +11,17 @@ struct PumpDown {
     double ultimate = 0.0, ultimateU = 0.0; ///< Pa, that it ends at
     double start = 0.0;                     ///< Pa, when it began to fall
     double from = 0.0;                      ///< s, when it began
-    double spread = 0.0;                    ///< of readings about the curve, relative to what each is good for
+    double spread = 0.0; ///< of readings about the curve, relative to what each is good for
 };
 
-/// Fits p = ultimate + (start - ultimate) exp(-speed t / volume), a pump whose speed fades towards its ultimate
-/// pressure, by least squares; each reading good for its step and a hundredth of itself, for no pump is quite so.
-/// Readings before the pressure falls are left out. TooFewPoints under ten readings; BadInput for a pressure that
-/// does not fall to half.
+/// Fits p = ultimate + (start - ultimate) exp(-speed t / volume), a pump whose speed fades towards its
+/// ultimate pressure, by least squares; each reading good for its step and a hundredth of itself, for no pump
+/// is quite so. Readings before the pressure falls are left out. TooFewPoints under ten readings; BadInput
+/// for a pressure that does not fall to half.
 [[nodiscard]] Result<PumpDown> fitPumpDown(const TraceChannel& pascal, double cubicMetres);
 
-/// Whether a floor is that of a liquid in the vessel, not of the pump: it lies within a tenth of the saturation
-/// pressure.
+/// Whether a floor is that of a liquid in the vessel, not of the pump: it lies within a tenth of the
+/// saturation pressure.
 [[nodiscard]] bool isWetFloor(const PumpDown& fit, double saturationPascal);
 
 } // namespace uttrin

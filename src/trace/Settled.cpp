@@ -57,7 +57,9 @@ Settled settled(std::span<const double> seconds, std::span<const double> values,
     s.spread = std::sqrt(squares / std::max(1.0, n - 2.0));
     s.u = std::max(s.spread * std::sqrt(s.correlation / n), rounding);
     // Figures that do not move at all are known to their step only.
-    s.slopeU = times > 0.0 ? std::max(s.spread * std::sqrt(s.correlation), rounding / std::sqrt(n)) / std::sqrt(times) : 0.0;
+    s.slopeU = times > 0.0
+                   ? std::max(s.spread * std::sqrt(s.correlation), rounding / std::sqrt(n)) / std::sqrt(times)
+                   : 0.0;
     return s;
 }
 

@@ -6,9 +6,9 @@
 namespace uttrin {
 namespace {
 
-constexpr std::size_t kFewestInAWindow = 5;  // readings in a window
-constexpr double kSpare = 2.0;      // standard errors
-constexpr double kMostlyThere = 0.8; // of a window that readings have to span
+constexpr std::size_t kFewestInAWindow = 5; // readings in a window
+constexpr double kSpare = 2.0;              // standard errors
+constexpr double kMostlyThere = 0.8;        // of a window that readings have to span
 
 /// A drift of a channel, K/s of the boiling point.
 struct Drift {
@@ -17,7 +17,8 @@ struct Drift {
 
 std::optional<Settled> lastOf(const TraceChannel& channel, double from, double to) {
     const TraceChannel window = channel.between(from, to);
-    if (window.size() < kFewestInAWindow || window.seconds.back() - window.seconds.front() < kMostlyThere * (to - from))
+    if (window.size() < kFewestInAWindow ||
+        window.seconds.back() - window.seconds.front() < kMostlyThere * (to - from))
         return std::nullopt;
     return settled(window.seconds, window.values, window.step);
 }

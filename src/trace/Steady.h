@@ -14,14 +14,15 @@ struct SteadyTolerance {
 
 /// A stretch of a trace over which nothing moves but by chance.
 struct SteadyStretch {
-    double from = 0.0, to = 0.0;            ///< s
-    std::optional<Settled> pascal, kelvin;  ///< of the two instruments; nothing of one that was not read
-    double slope = 0.0, slopeU = 0.0;       ///< K/s: of the boiling point or of the temperature, which moves more
+    double from = 0.0, to = 0.0;           ///< s
+    std::optional<Settled> pascal, kelvin; ///< of the two instruments; nothing of one that was not read
+    double slope = 0.0, slopeU = 0.0; ///< K/s: of the boiling point or of the temperature, which moves more
 };
 
 /// The stretches, by time, in which over the last `seconds` both the temperature and the boiling point at the
-/// pressure move by less than the tolerance, with two standard errors to spare. A trace with one channel is steady
-/// where that is. Nothing for one that is shorter than `seconds`, or a pressure outside the substance's curve.
+/// pressure move by less than the tolerance, with two standard errors to spare. A trace with one channel is
+/// steady where that is. Nothing for one that is shorter than `seconds`, or a pressure outside the
+/// substance's curve.
 [[nodiscard]] std::vector<SteadyStretch> steadyStretches(const Trace& trace, const Substance& substance,
                                                          const SteadyTolerance& tolerance);
 

@@ -16,7 +16,9 @@ std::optional<double> TraceChannel::at(double when) const {
 TraceChannel TraceChannel::between(double from, double to) const {
     const auto first = std::ranges::lower_bound(seconds, from) - seconds.begin();
     const auto last = std::max(first, std::ranges::upper_bound(seconds, to) - seconds.begin());
-    return {{seconds.begin() + first, seconds.begin() + last}, {values.begin() + first, values.begin() + last}, step};
+    return {{seconds.begin() + first, seconds.begin() + last},
+            {values.begin() + first, values.begin() + last},
+            step};
 }
 
 } // namespace uttrin

@@ -14,21 +14,23 @@ struct Column {
     int decimals = 0;
 };
 
-Result<std::optional<Column>> columnCalled(const CsvHeader& header, std::string_view name, Dimension dimension) {
+Result<std::optional<Column>> columnCalled(const CsvHeader& header, std::string_view name,
+                                           Dimension dimension) {
     return header.quantity(name, dimension).map([](const std::optional<CsvQuantity>& found) {
         return found ? std::optional(Column{*found, {}, 0}) : std::nullopt;
     });
 }
 
-Result<std::optional<double>> cellOf(const CsvRecord& record, const CsvQuantity& quantity, const CsvNumbers& numbers) {
+Result<std::optional<double>> cellOf(const CsvRecord& record, const CsvQuantity& quantity,
+                                     const CsvNumbers& numbers) {
     const std::string cell = csvTextAt(record, quantity.index);
     if (cell.empty()) return std::optional<double>();
     const auto number = numbers.number(cell);
-    if (!number)
-        return fail(Failure::BadInput, Text::tr("line {}: {}", record.line, number.error().message));
+    if (!number) return fail(Failure::BadInput, Text::tr("line {}: {}", record.line, number.error().message));
     const double si = quantity.unit->toSi(*number);
     if (!std::isfinite(si))
-        return fail(Failure::BadInput, Text::tr("line {}: '{}' is no number that can be used", record.line, cell));
+        return fail(Failure::BadInput,
+                    Text::tr("line {}: '{}' is no number that can be used", record.line, cell));
     return std::optional(si);
 }
 
@@ -54,7 +56,8 @@ TraceChannel finished(std::optional<Column>&& column) {
 
 Result<Trace> readTraceCsv(std::string_view text) {
     const auto records = parseCsv(text);
-    if (records.size() < 2) return fail(Failure::BadInput, Text::tr("a trace needs a header and lines of readings"));
+    if (records.size() < 2)
+        return fail(Failure::BadInput, Text::tr("a trace needs a header and lines of readings"));
     const CsvHeader header(records.front());
     const auto time = header.quantity("time", Dimension::Time);
     auto pressure = columnCalled(header, "absolute", Dimension::Pressure);
@@ -63,10 +66,12 @@ Result<Trace> readTraceCsv(std::string_view text) {
     if (!pressure) return tl::unexpected(pressure.error());
     if (!temperature) return tl::unexpected(temperature.error());
     if (!*time)
-        return fail(Failure::BadInput, Text::tr("no column of times; accepted: one called time_s, time_min or time_h"));
+        return fail(Failure::BadInput,
+                    Text::tr("no column of times; accepted: one called time_s, time_min or time_h"));
     if (!*pressure && !*temperature)
-        return fail(Failure::BadInput, Text::tr("no column of readings; accepted: absolute_kPa and temperature_degC, or "
-                                                "others with their units"));
+        return fail(Failure::BadInput,
+                    Text::tr("no column of readings; accepted: absolute_kPa and temperature_degC, or "
+                             "others with their units"));
     const CsvNumbers numbers(text, records);
     std::optional<double> last;
     for (std::size_t i = 1; i < records.size(); ++i) {

@@ -1,8 +1,9 @@
-#include "Driver.h"
 #include "app/conduct/ClassWindow.h"
+
+#include "Driver.h"
 #include "app/controller/Dialogs.h"
-#include "lesson/acts/Bells.h"
 #include "lesson/actcommands/ClassCommands.h"
+#include "lesson/acts/Bells.h"
 
 #include <QAction>
 #include <QComboBox>

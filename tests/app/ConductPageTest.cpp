@@ -1,8 +1,8 @@
 #include "Driver.h"
 #include "SeenWhole.h"
-#include "lesson/acts/ConductView.h"
 #include "lesson/actcommands/ActCommands.h"
 #include "lesson/actcommands/ConductCommands.h"
+#include "lesson/acts/ConductView.h"
 
 #include <QCheckBox>
 #include <QComboBox>
@@ -130,9 +130,11 @@ TEST_F(ConductPageTest, ALabIsLedRoundAndRoundItsPoints) {
     emit list->activated(lab);
     Driver::settle();
     id = list->itemData(lab).toLongLong();
-    EXPECT_TRUE(d->text("conductHeading").contains(QStringLiteral("point 7"))) << d->text("conductHeading").toStdString();
+    EXPECT_TRUE(d->text("conductHeading").contains(QStringLiteral("point 7")))
+        << d->text("conductHeading").toStdString();
     EXPECT_TRUE(d->text("conductSteps").contains(QStringLiteral("6 points")));
-    EXPECT_TRUE(d->text("conductSee").contains(QStringLiteral("heater on"))) << "what stands at what after it";
+    EXPECT_TRUE(d->text("conductSee").contains(QStringLiteral("heater on")))
+        << "what stands at what after it";
     confirmAll();
     d->press("conductDone");
     EXPECT_TRUE(d->text("conductHeading").startsWith(QStringLiteral("Step 3")));
@@ -191,7 +193,8 @@ TEST_F(ConductPageTest, ASecondUnitStandsBesideTheUsualOne) {
     d->press("conductBegin");
     unit(2);
     const double celsius = d->text("stripLiquid").replace(QChar(0x2212), QLatin1Char('-')).toDouble();
-    EXPECT_TRUE(d->text("stripLiquidUnder").contains(QStringLiteral("= %1 °F").arg(celsius * 1.8 + 32.0, 0, 'f', 1)) ||
+    EXPECT_TRUE(d->text("stripLiquidUnder")
+                    .contains(QStringLiteral("= %1 °F").arg(celsius * 1.8 + 32.0, 0, 'f', 1)) ||
                 std::abs(d->text("stripLiquidUnder").section(QLatin1Char(' '), 1, 1).toDouble() -
                          (celsius * 1.8 + 32.0)) < 0.2)
         << d->text("stripLiquidUnder").toStdString();

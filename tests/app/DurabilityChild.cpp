@@ -49,16 +49,16 @@ void captureOne(app::MainWindow& window, int i) {
 void confirmStep(app::MainWindow& window) {
     const auto boxes = window.findChildren<QAbstractButton*>();
     for (QAbstractButton* box : boxes)
-        if (box->isVisible() && box->isCheckable() && box->objectName().startsWith(QStringLiteral("confirm")) &&
-            !box->isChecked())
+        if (box->isVisible() && box->isCheckable() &&
+            box->objectName().startsWith(QStringLiteral("confirm")) && !box->isChecked())
             box->click();
     if (auto* done = window.findChild<QAbstractButton*>(QStringLiteral("conductDone")); done->isEnabled())
         done->click();
     QApplication::processEvents();
 }
 
-/// Four acts at once, as a person conducts them: one after the other is chosen, led on by a step, read, stamped by
-/// a key, given a bell. Prints how many stamps stand on disk once the page shows the newest.
+/// Four acts at once, as a person conducts them: one after the other is chosen, led on by a step, read,
+/// stamped by a key, given a bell. Prints how many stamps stand on disk once the page shows the newest.
 void conductOne(app::MainWindow& window, app::LessonController& controller, int i) {
     auto* acts = window.findChild<QComboBox*>(QStringLiteral("conductAct"));
     acts->setCurrentIndex(i % acts->count());
@@ -83,9 +83,11 @@ void conductOne(app::MainWindow& window, app::LessonController& controller, int 
 /// Whether each bell is as far from ringing as it was set, however often the program was killed since.
 void tellBells(const app::LessonController& controller) {
     for (const BellView& bell : bellsOf(controller.session())) {
-        const double due = std::stod(plain(bell.title)) - static_cast<double>(controller.clock().machine().ms);
+        const double due =
+            std::stod(plain(bell.title)) - static_cast<double>(controller.clock().machine().ms);
         const double off = 0.5 * std::max(1, qEnvironmentVariableIntValue("DURABILITY_SPEED")); // s
-        std::puts(std::abs(due / 1000.0 - bell.remaining) < off && bell.doubt.empty() ? "bell right" : "bell wrong");
+        std::puts(std::abs(due / 1000.0 - bell.remaining) < off && bell.doubt.empty() ? "bell right"
+                                                                                      : "bell wrong");
     }
 }
 
@@ -118,9 +120,8 @@ void begin(app::MainWindow& window, app::LessonController& controller) {
         tellBells(controller);
         std::puts("ready");
         std::fflush(stdout);
-        QObject::connect(hands, &QTimer::timeout, &window, [&window, &controller, i = 0]() mutable {
-            conductOne(window, controller, i++);
-        });
+        QObject::connect(hands, &QTimer::timeout, &window,
+                         [&window, &controller, i = 0]() mutable { conductOne(window, controller, i++); });
         return hands->start(0);
     }
     if (!controller.session().runId()) type(window, "newGroup", QStringLiteral("Cedar"), Qt::Key_Return);
@@ -133,7 +134,8 @@ void begin(app::MainWindow& window, app::LessonController& controller) {
 
 } // namespace
 
-/// The machine's clock, so many times as fast: a period passes in a minute, and goes on where it was after a kill.
+/// The machine's clock, so many times as fast: a period passes in a minute, and goes on where it was after a
+/// kill.
 class FastClock final : public Clock {
 public:
     explicit FastClock(int speed) : m_speed(speed) {}

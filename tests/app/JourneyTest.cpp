@@ -148,8 +148,9 @@ TEST(Journey, FromANewNotebookToThePrintedRecordOfADemonstration) {
     app::dialogs::answerNext(QString::fromStdString((dir / "record.pdf").string()));
     d.press("printReport");
     const QString text = printed(dir / "record.pdf");
-    for (const char* needed : {"Record: Lab: sealed cooling", "80.25 kPa", "Dune: 64.5 °C", "What each group found",
-                               "2 groups: it boiled down to 64.5 °C", "Done by groups", "implode"})
+    for (const char* needed :
+         {"Record: Lab: sealed cooling", "80.25 kPa", "Dune: 64.5 °C", "What each group found",
+          "2 groups: it boiled down to 64.5 °C", "Done by groups", "implode"})
         EXPECT_TRUE(text.contains(QString::fromUtf8(needed))) << needed;
 }
 

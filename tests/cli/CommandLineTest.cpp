@@ -344,7 +344,8 @@ TEST(CommandLine, AForecastLearnsFromReadingsAndRefusesWithoutARoom) {
         return (dir / name).string();
     };
     const std::string read = write("read.csv", "time_s,temperature_degC\n300,84.0\n600,72.5\n900,61.0\n");
-    const auto j = json("forecast sealed-flask --room '850 hPa' --readings " + read + " --at '30 min' '45 min'");
+    const auto j =
+        json("forecast sealed-flask --room '850 hPa' --readings " + read + " --at '30 min' '45 min'");
     ASSERT_EQ(j["at"].size(), 2U);
     EXPECT_EQ(j["at"][0]["time_s"], 1800.0);
     EXPECT_LE(j["at"][0]["temperature_low_k"], j["at"][0]["temperature_k"]);
@@ -361,7 +362,8 @@ TEST(CommandLine, AForecastLearnsFromReadingsAndRefusesWithoutARoom) {
     EXPECT_EQ(run("forecast sealed-flask --readings " + read).code, 2);
     EXPECT_EQ(run("forecast closed-and-heated --room '850 hPa'").code, 2);
     EXPECT_EQ(run("forecast sealed-flask --room '850 hPa' --set 'salt=3 g'").code, 2);
-    EXPECT_EQ(run("forecast sealed-flask --room '850 hPa' --readings " + write("x.csv", "a,b\n1,2\n")).code, 2);
+    EXPECT_EQ(run("forecast sealed-flask --room '850 hPa' --readings " + write("x.csv", "a,b\n1,2\n")).code,
+              2);
     EXPECT_EQ(run("forecast sealed-flask --room '850 hPa' --readings " +
                   write("late.csv", "time_s,temperature_degC\n1e9,20\n"))
                   .code,
@@ -402,12 +404,14 @@ TEST(CommandLine, ThePrepSheetIsAPageOrTwoAndTheWholeLessonIsOneFile) {
     EXPECT_EQ(run("prep " + file + " --technician --out " + (dir / "t.html").string()).code, 0);
     EXPECT_EQ(run("prep " + file + " --hand-over --out " + (dir / "h.html").string()).code, 0);
     const auto whole = json("lesson report " + file + " --out " + (dir / "whole.pdf").string());
-    EXPECT_GT(whole["pages"].get<int>(), prep["pages"].get<int>() + 3) << "a prep sheet and a paper for each act";
+    EXPECT_GT(whole["pages"].get<int>(), prep["pages"].get<int>() + 3)
+        << "a prep sheet and a paper for each act";
     EXPECT_EQ(run("lesson report " + file + " --out whole.doc").code, 2);
 }
 
 /// A trace of closed forms as a logger writes it: semicolons, commas before decimals.
-std::string traceOf(double lasts, const std::function<double(double)>& kiloPascal, const std::function<double(double)>& celsius) {
+std::string traceOf(double lasts, const std::function<double(double)>& kiloPascal,
+                    const std::function<double(double)>& celsius) {
     std::string text = "time_s;absolute_kPa;temperature_degC\n";
     for (double at = 0.0; at <= lasts; at += 1.0) {
         std::array<char, 80> line{};
@@ -426,8 +430,12 @@ TEST(CommandLine, ALeakIsToldFromVapourAndInKelvinForEachTarget) {
     };
     const auto room = [](double) { return 20.0; };
     // 5 Pa/s into a litre: 5e-3 Pa m3/s. At 12 kPa water's boiling point rises by 1 K for 0.65 kPa.
-    const std::string leaks = file("leaks.csv", traceOf(200.0, [](double at) { return 3.0 + 0.005 * at + 0.002 * std::sin(at * at); }, room));
-    const auto leak = json("leak-test " + leaks + " --volume '1 L' --targets '12 kPa' '50 kPa' --capture '30 s' --dry");
+    const std::string leaks =
+        file("leaks.csv",
+             traceOf(
+                 200.0, [](double at) { return 3.0 + 0.005 * at + 0.002 * std::sin(at * at); }, room));
+    const auto leak =
+        json("leak-test " + leaks + " --volume '1 L' --targets '12 kPa' '50 kPa' --capture '30 s' --dry");
     EXPECT_EQ(leak["kind"], "leak");
     EXPECT_GT(leak["odds_leak"], 100.0);
     EXPECT_NEAR(leak["rise_pa_per_s"], 5.0, 0.05);
@@ -437,7 +445,11 @@ TEST(CommandLine, ALeakIsToldFromVapourAndInKelvinForEachTarget) {
     EXPECT_NEAR(leak["targets"][0]["kelvin_per_capture"], 0.25, 0.03);
     EXPECT_LT(leak["targets"][1]["kelvin_per_capture"], leak["targets"][0]["kelvin_per_capture"]);
     // Steam tables: 2.339 kPa at 20 °C.
-    const std::string wets = file("wet.csv", traceOf(200.0, [](double at) { return 2.4393 - 1.2 * std::exp(-at / 15.0) + 0.002 * std::sin(at * at); }, room));
+    const std::string wets = file(
+        "wet.csv",
+        traceOf(
+            200.0, [](double at) { return 2.4393 - 1.2 * std::exp(-at / 15.0) + 0.002 * std::sin(at * at); },
+            room));
     EXPECT_EQ(json("leak-test " + wets + " --volume '1 L' --wet water")["kind"], "vapour");
     EXPECT_EQ(run("leak-test " + wets + " --volume '1 L'").code, 2);
     EXPECT_NE(run("leak-test " + wets + " --volume '1 L'").err.find("--wet"), std::string::npos);
@@ -460,9 +472,15 @@ TEST(CommandLine, APumpIsToldByItsPumpDownAndAStretchThatStandsStillByItsDrift) 
     EXPECT_EQ(pump["freezing_in_reach"], true); // below 611.7 Pa
     EXPECT_LT(pump["boils_down_to_k"], 273.16);
     EXPECT_EQ(pump["floor"], "dry");
-    const std::string wet = file("wet.csv", traceOf(90.0, [](double at) { return 2.339 + 92.0 * std::exp(-at / 6.0); }, [](double) { return 20.0; }));
+    const std::string wet =
+        file("wet.csv", traceOf(
+                            90.0, [](double at) { return 2.339 + 92.0 * std::exp(-at / 6.0); },
+                            [](double) { return 20.0; }));
     EXPECT_EQ(json("pump-down " + wet + " --volume '1 L' --wet water")["floor"], "wet");
-    const std::string trace = file("still.csv", traceOf(120.0, [](double) { return 19.95; }, [](double at) { return 60.0 - 8.0 * std::exp(-at / 10.0); }));
+    const std::string trace =
+        file("still.csv", traceOf(
+                              120.0, [](double) { return 19.95; },
+                              [](double at) { return 60.0 - 8.0 * std::exp(-at / 10.0); }));
     const auto still = json("steady " + trace + " --tolerance '0.1 K' --seconds 10")["stretches"];
     ASSERT_EQ(still.size(), 1U);
     // 0.8 K/s e^(-t/10) falls below 0.01 K/s at 44 s.

@@ -1,6 +1,7 @@
+#include "lesson/results/ActResult.h"
+
 #include "lesson/actcommands/ClassCommands.h"
 #include "lesson/exchange/ActsExchange.h"
-#include "lesson/results/ActResult.h"
 #include "quantities/KeptTogether.h"
 #include "rehearsal/CoolingFit.h"
 #include "report/ActRecord.h"
@@ -102,7 +103,8 @@ TEST_F(ActResults, ThePrepSheetAddsUpWhatIsFetchedAndTheTechnicianGetsNoPhysics)
     addFlask("second flask");
     ASSERT_TRUE(ActCommands(*s).moveTo(id, -1200));
     const std::string sheet = asWritten(toHtml(prepSheet(*s, times), Wording()));
-    EXPECT_NE(sheet.find("ice, in portions: 360 g"), std::string::npos) << "three portions of 60 g for each of two";
+    EXPECT_NE(sheet.find("ice, in portions: 360 g"), std::string::npos)
+        << "three portions of 60 g for each of two";
     EXPECT_NE(sheet.find("Local rules"), std::string::npos);
     const std::string page = asWritten(toHtml(prepSheet(*s, times, PrepSheetKind::Technician), Wording()));
     EXPECT_NE(page.find("minute −20"), std::string::npos);

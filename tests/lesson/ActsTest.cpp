@@ -1,5 +1,5 @@
-#include "lesson/acts/PeriodView.h"
 #include "lesson/actcommands/ActCommands.h"
+#include "lesson/acts/PeriodView.h"
 #include "physics/Constants.h"
 #include "rehearsal/CoolingFit.h"
 #include "rehearsal/Demonstrations.h"
@@ -245,7 +245,8 @@ TEST_F(Acts, WhatToDoStandsInTheOrderOfTimeByTheClock) {
     ASSERT_TRUE(v.now);
     EXPECT_NEAR(*v.now, 0.0, 1e-9);
     EXPECT_LE(v.from, -30.0);
-    EXPECT_TRUE(std::ranges::any_of(v.fetch, [](const Text& t) { return plain(t) == "ice, in portions: 180 g"; }));
+    EXPECT_TRUE(
+        std::ranges::any_of(v.fetch, [](const Text& t) { return plain(t) == "ice, in portions: 180 g"; }));
 }
 
 TEST_F(Acts, TheBellIsATimeOnTheDayOfTheLesson) {

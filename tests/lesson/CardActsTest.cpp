@@ -161,7 +161,8 @@ TEST_F(CardActs, ConditionsAndVesselsAreKeptWithTheRigAndHouseholdGlassIsRefused
     auto back = readActRig(writeActRig(rig));
     ASSERT_TRUE(back);
     EXPECT_EQ(back->conditions, rig.conditions);
-    EXPECT_EQ(says(conditionTexts(back->story().card, back->conditions)), "boiling chips: none\nwater: melted snow\n");
+    EXPECT_EQ(says(conditionTexts(back->story().card, back->conditions)),
+              "boiling chips: none\nwater: melted snow\n");
     back->choose("boiling chips", "fresh"); // the usual
     EXPECT_EQ(back->conditions.size(), 1U);
     EXPECT_TRUE(back->refused().empty());
@@ -254,7 +255,9 @@ TEST_F(CardActs, EachGroupCoolsItsOwnFlaskAndItsReadingsAreItsOwn) {
         ASSERT_TRUE(ActCommands(*s).addImported(back->acts));
         const auto& stamps = s->model().data().stamps;
         const RowId copy = s->model().data().acts.back().id;
-        EXPECT_EQ(std::ranges::count_if(stamps, [&](const Stamp& st) { return st.actId == copy && st.groupId == cedar; }), 5);
+        EXPECT_EQ(std::ranges::count_if(
+                      stamps, [&](const Stamp& st) { return st.actId == copy && st.groupId == cedar; }),
+                  5);
     }
     EXPECT_EQ(s->model().data().groups.size(), 2U);
     ASSERT_TRUE(ActCommands(*s).remove(id));

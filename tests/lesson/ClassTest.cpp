@@ -114,8 +114,8 @@ TEST_F(Class, SeesNoAnswerBeforeTheLockAndNoForecastBeforeItIsRevealed) {
         if (next.id == 0) {
             const auto asked = commands().ask(next.asked);
             ASSERT_TRUE(asked) << asked.error().message;
-            ASSERT_TRUE(commands().vote(*asked, next.kind == QuestionKind::Number ? "40"
-                                                                                  : choicesOf(next.asked)[0]));
+            ASSERT_TRUE(
+                commands().vote(*asked, next.kind == QuestionKind::Number ? "40" : choicesOf(next.asked)[0]));
             ASSERT_TRUE(commands().lock(*asked));
             ASSERT_TRUE(commands().reveal(*asked));
         }

@@ -1,6 +1,6 @@
+#include "lesson/actcommands/SpokenBound.h"
 #include "lesson/acts/ActReadings.h"
 #include "lesson/acts/LearningTask.h"
-#include "lesson/actcommands/SpokenBound.h"
 #include "physics/Constants.h"
 #include "rehearsal/Demonstrations.h"
 #include "support/ConductedLesson.h"
@@ -144,7 +144,8 @@ TEST_F(Conduct, FiguresOfAnyScaleAndBoundsMeanWhatTheySay) {
     EXPECT_FALSE(boundIn("under the table"));
     EXPECT_FALSE(boundIn("60"));
     for (const WayToRead& way : waysToRead(s->model())) // each can be stamped, and read back
-        EXPECT_TRUE(commands().read(id, {way.unit == "ohm" ? 110.0 : 300.0, "", "", way.unit, way.instrument}))
+        EXPECT_TRUE(
+            commands().read(id, {way.unit == "ohm" ? 110.0 : 300.0, "", "", way.unit, way.instrument}))
             << plain(way.says);
 }
 

@@ -49,7 +49,8 @@ TEST_F(SealedCooling, IsAVariantThatPupilsMayDoWithStepsThatTheTeacherShuts) {
     const auto shut = std::ranges::find_if(steps, [](const RigStep& step) { return !step.makes.empty(); });
     ASSERT_NE(shut, steps.end());
     EXPECT_EQ(shut->says.find("The teacher"), 0U);
-    EXPECT_TRUE(std::ranges::any_of(shut->confirm, [](const RigConfirmation& c) { return !c.hazard.empty(); }));
+    EXPECT_TRUE(
+        std::ranges::any_of(shut->confirm, [](const RigConfirmation& c) { return !c.hazard.empty(); }));
     std::size_t made = 0;
     for (const RigStep& step : steps)
         made += step.makes.size();
@@ -248,7 +249,8 @@ TEST_F(SealedCooling, TheBoilingPressureLiesBetweenTheOneAtWhichItStopsAndTheOne
     const std::string says = plain(result().bracket);
     EXPECT_NE(says.find("stopped at 13.00 kPa and began again at 12.00 kPa"), std::string::npos) << says;
     // Steam tables: 12.35 kPa at 50 °C; half a kelvin is 0.3 kPa.
-    EXPECT_NE(says.find("At 50.0 °C, as it was read last, the curve says 12.4 ± 0.3 kPa"), std::string::npos) << says;
+    EXPECT_NE(says.find("At 50.0 °C, as it was read last, the curve says 12.4 ± 0.3 kPa"), std::string::npos)
+        << says;
 }
 
 } // namespace

@@ -162,7 +162,8 @@ void makeVersion1(const std::filesystem::path& path) {
     }
     SQLite::Database db(path.string(), SQLite::OPEN_READWRITE);
     db.exec("DROP TABLE photo; DROP TABLE picture; DROP TABLE run_rig; DROP TABLE prediction_pressure; DROP "
-            "TABLE unlocking; DROP TABLE liquid_start; DROP TABLE period_supplies; DROP TABLE stamp_group; DROP TABLE answer; DROP TABLE question; DROP TABLE stamp_reading; DROP "
+            "TABLE unlocking; DROP TABLE liquid_start; DROP TABLE period_supplies; DROP TABLE stamp_group; "
+            "DROP TABLE answer; DROP TABLE question; DROP TABLE stamp_reading; DROP "
             "TABLE bell; DROP TABLE stamp; DROP TABLE act; DROP TABLE period; "
             "PRAGMA user_version = 1");
 }
@@ -199,7 +200,8 @@ TEST(Notebook, ANotebookOfTheVersionBeforeKeepsItsStamps) {
     }
     {
         SQLite::Database db((dir / "a.uttrin").string(), SQLite::OPEN_READWRITE);
-        db.exec("DROP TABLE period_supplies; DROP TABLE stamp_group; DROP TABLE answer; DROP TABLE question; DROP TABLE stamp_reading; DROP TABLE bell; "
+        db.exec("DROP TABLE period_supplies; DROP TABLE stamp_group; DROP TABLE answer; DROP TABLE question; "
+                "DROP TABLE stamp_reading; DROP TABLE bell; "
                 "PRAGMA user_version = 6");
     }
     auto notebook = *Notebook::open(dir / "a.uttrin");
@@ -272,7 +274,8 @@ TEST(Notebook, WhatAPeriodHasIsKeptChangedAndUndone) {
         PeriodRow after = before;
         after.people.reset();
         after.iceG = 900;
-        ASSERT_TRUE(notebook.perform(Text::typed("Ice"), [&](Notebook::Editor& edit) { edit.update(before, after); }));
+        ASSERT_TRUE(notebook.perform(Text::typed("Ice"),
+                                     [&](Notebook::Editor& edit) { edit.update(before, after); }));
         ASSERT_TRUE(notebook.undo());
         EXPECT_EQ(notebook.load(1).value().period->people, 28);
         ASSERT_TRUE(notebook.redo());

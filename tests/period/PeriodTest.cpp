@@ -107,7 +107,8 @@ TEST(Mend, WhatIsGoingOnStays) {
     acts[1].fixed = true;
     const auto mend = mendOf({}, acts);
     ASSERT_TRUE(mend);
-    EXPECT_EQ(mend->minutes, (std::vector<int>{-8, 0})) << "done when the other begins; ten minutes later costs more";
+    EXPECT_EQ(mend->minutes, (std::vector<int>{-8, 0}))
+        << "done when the other begins; ten minutes later costs more";
 }
 
 TEST(Mend, NothingHelpsWhereThereIsMoreToDoThanTime) {

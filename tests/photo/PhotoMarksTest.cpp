@@ -170,7 +170,8 @@ TEST(PhotoMarks, ABrokenTextIsNamed) {
     EXPECT_THAT(message(R"({"shape":"oval"})"), HasSubstr("oval"));
     EXPECT_THAT(message(R"({"shape":"round","centre":[1]})"), HasSubstr("centre"));
     EXPECT_THAT(message(R"({"shape":"round","sights":[[1,"a"]]})"), HasSubstr("marks/sights/0/1"));
-    EXPECT_THAT(message(R"({"shape":"straight","graduations":[{"value":1}]})"), HasSubstr("marks/graduations/0"));
+    EXPECT_THAT(message(R"({"shape":"straight","graduations":[{"value":1}]})"),
+                HasSubstr("marks/graduations/0"));
     EXPECT_THAT(message(R"({"shape":"straight","sights":[[1e9,0]]})"), HasSubstr("marks/sights/0"));
 }
 

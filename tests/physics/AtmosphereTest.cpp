@@ -39,19 +39,24 @@ TEST(Atmosphere, AStandardDayGivesTheStandardPressureByBothReductions) {
         standard, 2.0);
 }
 
-// An altimeter set to what the airport gives shows the airport's height: the standard atmosphere between both pressures
-// spans it. At 3,640 m the plain ratio is some 80 Pa off.
+// An altimeter set to what the airport gives shows the airport's height: the standard atmosphere between both
+// pressures spans it. At 3,640 m the plain ratio is some 80 Pa off.
 TEST(Atmosphere, AnAltimeterSettingShowsTheStationsHeight) {
     const auto set = Pressure::fromPascal(100'500.0);
     for (const double metre : {0.0, 640.0, 1450.0, 3640.0}) {
         const auto h = Length::fromMetre(metre);
-        const auto station = *stationFromSeaLevel(set, h, Temperature::fromCelsius(40.0), Reduction::AltimeterSetting);
-        const double shown = standardAtmosphereAltitude(station)->metre() - standardAtmosphereAltitude(set)->metre();
+        const auto station =
+            *stationFromSeaLevel(set, h, Temperature::fromCelsius(40.0), Reduction::AltimeterSetting);
+        const double shown =
+            standardAtmosphereAltitude(station)->metre() - standardAtmosphereAltitude(set)->metre();
         EXPECT_NEAR(shown, metre, 0.15) << metre; // geometric against geopotential heights
-        EXPECT_NEAR(seaLevelFromStation(station, h, Temperature::fromCelsius(0.0), Reduction::AltimeterSetting)->pascal(),
-                    100'500.0, 1e-6);
+        EXPECT_NEAR(
+            seaLevelFromStation(station, h, Temperature::fromCelsius(0.0), Reduction::AltimeterSetting)
+                ->pascal(),
+            100'500.0, 1e-6);
         if (metre > 3000.0) {
-            const auto ratio = *stationFromSeaLevel(set, h, Temperature::fromCelsius(0.0), Reduction::StandardAtmosphere);
+            const auto ratio =
+                *stationFromSeaLevel(set, h, Temperature::fromCelsius(0.0), Reduction::StandardAtmosphere);
             EXPECT_NEAR(std::abs((ratio - station).pascal()), 60.0, 40.0);
         }
     }

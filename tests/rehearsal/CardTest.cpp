@@ -50,9 +50,8 @@ TEST(Card, EveryDemonstrationThatCanBeDoneHasOneWithTheSafeDefaults) {
             if (pumped) {
                 EXPECT_FALSE(s.card.evacuated.empty());
                 EXPECT_FALSE(s.card.pump.stop.empty() || s.card.pump.drain.empty());
-                EXPECT_TRUE(std::ranges::any_of(s.materials, [](const RigMaterial& m) {
-                    return m.says == "safety screen";
-                }));
+                EXPECT_TRUE(std::ranges::any_of(
+                    s.materials, [](const RigMaterial& m) { return m.says == "safety screen"; }));
             }
             const auto last = s.steps.back().kind;
             EXPECT_TRUE(last == RigStep::CloseDown || last == RigStep::ClearAway);
@@ -161,7 +160,8 @@ TEST(Card, BelowTheLeastFillingItRunsDryAndHalfTheVesselIsTheMost) {
     EXPECT_FALSE(dish->most) << "of a dish under a jar the jar’s volume says nothing";
     if (dish->least) {
         auto settings = weak;
-        settings.push_back(rig("freeze-by-boiling").setting("/vessels/dish/liquid", *dish->least / 2.0, weak));
+        settings.push_back(
+            rig("freeze-by-boiling").setting("/vessels/dish/liquid", *dish->least / 2.0, weak));
         EXPECT_TRUE(runsDry(*rehearse(rig("freeze-by-boiling"), settings)));
     }
     EXPECT_FALSE(fillRange(rig("snow-under-vacuum"), {})) << "no liquid to be set";
@@ -182,7 +182,8 @@ TEST(FetchList, AddsWhatIsUsedUpAndCountsWhatIsWantedAtOnce) {
     };
     EXPECT_EQ(list(200.0, 1, {}), (std::vector<std::string>{"pump", "ice: 120 g", "goggles, for everybody"}));
     EXPECT_EQ(list(50.0, 1, 25), (std::vector<std::string>{"pump: 2", "ice: 120 g", "goggles: 25"}));
-    EXPECT_EQ(list(200.0, 5, {}).front(), "pump: 5") << "five groups at once, the first has given its own back";
+    EXPECT_EQ(list(200.0, 5, {}).front(), "pump: 5")
+        << "five groups at once, the first has given its own back";
     EXPECT_EQ(list(200.0, 5, {})[1], "ice: 360 g");
 }
 
@@ -191,8 +192,10 @@ RC_GTEST_PROP(FetchList, WantsAsManyAsOverlapAndNeverMore, ()) {
     const int count = *rc::gen::inRange(1, 8);
     for (int i = 0; i < count; ++i) {
         const double from = *rc::gen::inRange(0, 100);
-        shares.push_back({{{Needed::Things, Text::typed("jar"), 1.0, false}}, from,
-                          from + *rc::gen::inRange(1, 60), *rc::gen::inRange(1, 4)});
+        shares.push_back({{{Needed::Things, Text::typed("jar"), 1.0, false}},
+                          from,
+                          from + *rc::gen::inRange(1, 60),
+                          *rc::gen::inRange(1, 4)});
     }
     double most = 0.0;
     for (double t = 0.0; t < 160.0; t += 0.5) {
@@ -207,12 +210,13 @@ RC_GTEST_PROP(FetchList, WantsAsManyAsOverlapAndNeverMore, ()) {
 
 TEST(Card, WhatItCannotReadIsNamedWithItsPath) {
     EXPECT_TRUE(withCard(R"({"who": "pupils", "evacuated": ["flask"]})"));
-    for (const auto& [card, says] : {std::pair{R"({"who": "anybody"})", "/story/card/who"},
-                                     {R"({"needs": ["sink", "moon"]})", "/story/card/needs"},
-                                     {R"({"evacuated": ["jar"]})", "/story/card/evacuated"},
-                                     {R"({"conditions": [{"name": "chips", "choices": []}]})", "/story/card/conditions/0"},
-                                     {R"({"cold_hands": "3 kg"})", "/story/card/cold_hands"},
-                                     {R"({"nonsense": 1})", "/story/card"}}) {
+    for (const auto& [card, says] :
+         {std::pair{R"({"who": "anybody"})", "/story/card/who"},
+          {R"({"needs": ["sink", "moon"]})", "/story/card/needs"},
+          {R"({"evacuated": ["jar"]})", "/story/card/evacuated"},
+          {R"({"conditions": [{"name": "chips", "choices": []}]})", "/story/card/conditions/0"},
+          {R"({"cold_hands": "3 kg"})", "/story/card/cold_hands"},
+          {R"({"nonsense": 1})", "/story/card"}}) {
         const auto wrong = withCard(card);
         ASSERT_FALSE(wrong) << card;
         EXPECT_NE(plain(wrong.error().message).find(says), std::string::npos) << plain(wrong.error().message);

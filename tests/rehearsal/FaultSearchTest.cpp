@@ -1,8 +1,8 @@
 #include "rehearsal/learning/FaultSearch.h"
 
 #include "rehearsal/CoolingFit.h"
-#include "rehearsal/Observed.h"
 #include "rehearsal/Demonstrations.h"
+#include "rehearsal/Observed.h"
 #include "support/DrawnRig.h"
 
 #include <gtest/gtest.h>
@@ -77,12 +77,14 @@ TEST(FaultSearch, NoFlaskIsLeftFurtherFromItsReadingsThanTheyAreGood) {
         const auto found = likeliestValues(rig, {}, conducted(rig, {}, seed), RigSimulator::Accuracy::Coarse);
         ASSERT_TRUE(found);
         EXPECT_LT(found->rmsKelvin, 1.0) << seed;
-        const auto again = valuesMoved(rig, {}, conducted(rig, {}, seed), found->moved, RigSimulator::Accuracy::Coarse);
+        const auto again =
+            valuesMoved(rig, {}, conducted(rig, {}, seed), found->moved, RigSimulator::Accuracy::Coarse);
         EXPECT_NEAR(again->cost, found->cost, 1e-6 * found->cost) << seed;
         std::vector<double> beside = found->moved;
         beside[2] += 1.0; // its heat loss, of which they tell
-        EXPECT_GT(valuesMoved(rig, {}, conducted(rig, {}, seed), beside, RigSimulator::Accuracy::Coarse)->cost,
-                  found->cost);
+        EXPECT_GT(
+            valuesMoved(rig, {}, conducted(rig, {}, seed), beside, RigSimulator::Accuracy::Coarse)->cost,
+            found->cost);
     }
 }
 

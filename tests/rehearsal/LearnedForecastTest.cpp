@@ -77,7 +77,8 @@ TEST(LearnedForecast, NineOfTenFlasksLieInABandHalfAsWideAsBefore) {
 TEST(LearnedForecast, MostFlasksThatDifferMoreThanExpectedLieInItInAnotherRoomToo) {
     const int many = flasks();
     // So much water that it has not come near the room's temperature, of which the readings cannot tell.
-    const Tally t = tallyOf(many, 1.5, {{"/room/pressure", "850 hPa"}, {"/vessels/flask/liquid", "600 g"}}, 7);
+    const Tally t =
+        tallyOf(many, 1.5, {{"/room/pressure", "850 hPa"}, {"/vessels/flask/liquid", "600 g"}}, 7);
     expectShare(t, many, 0.80, 1.0);
 }
 
@@ -100,7 +101,7 @@ TEST(LearnedForecast, ReadingsNarrowWhatTheyTellOfAndLeaveTheRest) {
         EXPECT_LE(o->boilsDownTo->low, o->boilsDownTo->value);
         EXPECT_LE(o->boilsDownTo->value, o->boilsDownTo->high);
     }
-    EXPECT_EQ(learn(flask(), {}, {})->outlook.band.kelvin, before.band.kelvin); // nothing learned
+    EXPECT_EQ(learn(flask(), {}, {})->outlook.band.kelvin, before.band.kelvin);     // nothing learned
     EXPECT_EQ(learn(flask(), {}, real.read)->outlook.band.kelvin, now.band.kelvin); // the same bytes
 }
 

@@ -1,5 +1,6 @@
-#include "rehearsal/card/ToldCard.h"
 #include "rehearsal/library/RigLibrary.h"
+
+#include "rehearsal/card/ToldCard.h"
 #include "support/TempDir.h"
 
 #include <gtest/gtest.h>
@@ -17,7 +18,8 @@ TEST(RigLibrary, KeepsARigWithItsValuesAndItsCardAcrossLessons) {
     const TempDir dir;
     const RigLibrary library(dir / "deep" / "rigs");
     EXPECT_TRUE(library.shelf().rigs.empty()) << "no folder yet";
-    const auto id = library.keep(sealedFlask(), {{"/vessels/flask/liquid", "320 g"}}, "Wednesday’s flask (K12)");
+    const auto id =
+        library.keep(sealedFlask(), {{"/vessels/flask/liquid", "320 g"}}, "Wednesday’s flask (K12)");
     ASSERT_TRUE(id) << plain(id.error().message);
     const auto shelf = RigLibrary(dir / "deep" / "rigs").shelf();
     ASSERT_EQ(shelf.rigs.size(), 1U);

@@ -267,7 +267,8 @@ void checkHandPump(const Variants& v, const Room&) {
     const auto lowest = [](const Rehearsal& r) { return lowestBoiling(r).value_or(400.0); };
     EXPECT_LT(lowest(steam), boilingAt(steam.setup.model.roomPascal) - 8.0);
     for (const int strokes : {2, 4, 6}) {
-        const double from = movedAt(steam, strokes).value_or(0.0), to = movedAt(steam, strokes + 1).value_or(0.0);
+        const double from = movedAt(steam, strokes).value_or(0.0),
+                     to = movedAt(steam, strokes + 1).value_or(0.0);
         ASSERT_GT(to, from);
         EXPECT_LT(at(steam, to).kelvin, at(steam, from).kelvin);
         EXPECT_LT(at(steam, to).liquid, at(steam, from).liquid) << "vapour has left";

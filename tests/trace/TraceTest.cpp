@@ -42,7 +42,8 @@ TEST(TraceChannel, IsStraightBetweenReadingsAndNothingOutside) {
 }
 
 TEST(TraceCsv, ReadsUnitsFromNamesCommasAndEmptyCells) {
-    const auto t = readTraceCsv("# a logger\ntime_min;absolute_hPa;temperature_degC\n0;200,5;\n0,5;201,25;60,1\n1;;60,2\n");
+    const auto t = readTraceCsv(
+        "# a logger\ntime_min;absolute_hPa;temperature_degC\n0;200,5;\n0,5;201,25;60,1\n1;;60,2\n");
     ASSERT_TRUE(t) << plain(t.error().message);
     ASSERT_EQ(t->pascal.size(), 2U);
     EXPECT_DOUBLE_EQ(t->pascal.values[1], 20125.0);
@@ -108,8 +109,10 @@ Trace settling(std::uint64_t seed, double noiseKelvin) {
     const auto kelvin = [](double at) { return 333.15 - 4.0 * std::exp(-at / 15.0); };
     Trace t;
     t.kelvin = read(120.0, 0.5, kelvin, noiseKelvin, seed, 0.01);
-    t.pascal = read(120.0, 0.5, [&](double at) { return water().vapourPressure(Temperature::fromKelvin(kelvin(at)))->pascal(); },
-                    10.0, seed + 1000, 1.0);
+    t.pascal = read(
+        120.0, 0.5,
+        [&](double at) { return water().vapourPressure(Temperature::fromKelvin(kelvin(at)))->pascal(); },
+        10.0, seed + 1000, 1.0);
     return t;
 }
 
@@ -131,15 +134,17 @@ TEST(Steady, BeginsWhenTheDriftIsBelowTheToleranceAndGivesTheMean) {
     EXPECT_EQ(steadyStretches(one, water(), {0.1, 10.0}).size(), 1U);
 }
 
-// The verdict over a thousand windows each: one that drifts more than the tolerance is hardly ever called steady,
-// one that does not drift nearly always.
+// The verdict over a thousand windows each: one that drifts more than the tolerance is hardly ever called
+// steady, one that does not drift nearly always.
 TEST(Steady, HardlyEverPraisesWhatDriftsAndHardlyEverDoubtsWhatStands) {
     constexpr int kMany = 1000;
     int praised = 0, doubted = 0;
     for (int i = 0; i < kMany; ++i) {
         for (const double drift : {0.0105, 0.0}) {
             Trace t;
-            t.kelvin = read(10.0, 0.1, [&](double at) { return 340.0 + drift * at; }, 0.02, static_cast<std::uint64_t>(i), 0.01);
+            t.kelvin = read(
+                10.0, 0.1, [&](double at) { return 340.0 + drift * at; }, 0.02, static_cast<std::uint64_t>(i),
+                0.01);
             const bool steady = !steadyStretches(t, water(), {0.1, 10.0}).empty();
             praised += drift > 0.0 && steady;
             doubted += drift == 0.0 && !steady;
@@ -155,7 +160,8 @@ TEST(LeakTest, ALeakIsAsGreatAsItIsWithinATenth) {
     int far = 0, tests = 0;
     for (std::uint64_t seed = 0; seed < 60; ++seed) {
         const double leak = 0.5 + 0.2 * static_cast<double>(seed % 20);
-        const auto p = read(120.0, 0.5, [&](double at) { return 2000.0 + leak * at; }, 5.0, seed, 1.0);
+        const auto p = read(
+            120.0, 0.5, [&](double at) { return 2000.0 + leak * at; }, 5.0, seed, 1.0);
         const LeakTest t = *testForLeak(p, litre());
         if (t.rise < 20.0 * t.riseU) continue;
         ++tests;
@@ -178,12 +184,12 @@ TEST(LeakTest, TellsTheKindInNearlyAllOfThreeHundred) {
         for (const RiseKind kind : {RiseKind::Tight, RiseKind::Leak, RiseKind::Vapour, RiseKind::Both}) {
             const bool leaks = kind == RiseKind::Leak || kind == RiseKind::Both;
             const bool fading = kind == RiseKind::Vapour || kind == RiseKind::Both;
-            const auto p = read(180.0, 0.5,
-                                [&](double at) {
-                                    return 1500.0 + (leaks ? leak * at : 0.0) -
-                                           (fading ? fades * std::exp(-at / tau) : 0.0);
-                                },
-                                6.0, 100 * seed + static_cast<std::uint64_t>(kind), 1.0);
+            const auto p = read(
+                180.0, 0.5,
+                [&](double at) {
+                    return 1500.0 + (leaks ? leak * at : 0.0) - (fading ? fades * std::exp(-at / tau) : 0.0);
+                },
+                6.0, 100 * seed + static_cast<std::uint64_t>(kind), 1.0);
             const LeakTest t = *testForLeak(p, litre());
             ++tests;
             right += t.kind == kind;
@@ -197,10 +203,14 @@ TEST(LeakTest, TellsTheKindInNearlyAllOfThreeHundred) {
 
 TEST(LeakTest, WhatEndsAtTheSaturationPressureOfWaterThatWarmsIsVapour) {
     const auto kelvin = [](double at) { return 293.15 + 0.01 * at; }; // it takes back its heat
-    const auto saturated = [&](double at) { return water().vapourPressure(Temperature::fromKelvin(kelvin(at)))->pascal(); };
+    const auto saturated = [&](double at) {
+        return water().vapourPressure(Temperature::fromKelvin(kelvin(at)))->pascal();
+    };
     TestedVessel wet = litre();
     wet.saturation = saturated;
-    const auto p = read(180.0, 0.5, [&](double at) { return 120.0 + saturated(at) - 900.0 * std::exp(-at / 12.0); }, 5.0, 4, 1.0);
+    const auto p = read(
+        180.0, 0.5, [&](double at) { return 120.0 + saturated(at) - 900.0 * std::exp(-at / 12.0); }, 5.0, 4,
+        1.0);
     const LeakTest vapour = *testForLeak(p, wet);
     EXPECT_EQ(vapour.kind, RiseKind::Vapour);
     EXPECT_NEAR(vapour.start, 120.0, 5.0) << "the air that is left";
@@ -217,7 +227,10 @@ TEST(LeakTest, WhatEndsAtTheSaturationPressureOfWaterThatWarmsIsVapour) {
 
 TEST(LeakTest, LeavesOutWhatIsNoLongerStraightAndRefusesWhatSaysNothing) {
     // Above half of the room's pressure the leak slows down.
-    const auto p = read(600.0, 1.0, [](double at) { return at < 425.0 ? 5000.0 + 100.0 * at : 47500.0 + 40.0 * (at - 425.0); }, 5.0, 8, 1.0);
+    const auto p = read(
+        600.0, 1.0,
+        [](double at) { return at < 425.0 ? 5000.0 + 100.0 * at : 47500.0 + 40.0 * (at - 425.0); }, 5.0, 8,
+        1.0);
     const LeakTest t = *testForLeak(p, litre());
     EXPECT_NEAR(t.rise, 100.0, 0.5);
     EXPECT_LE(t.used, 421U);
@@ -256,8 +269,10 @@ TEST(LeakTest, TwoTestsSettleWhetherWrappingHelped) {
 TEST(PumpDown, FindsSpeedAndUltimatePressureAndWhenItBegan) {
     for (const double litresAMinute : {5.0, 20.0, 60.0}) {
         const double rate = litresAMinute / 60.0; // 1/s, of one litre
-        const auto p = read(5.0 + 20.0 / rate, 0.1 / rate,
-                            [&](double at) { return 1200.0 + 93000.0 * std::exp(-rate * std::max(0.0, at - 5.0)); }, 20.0, 5, 10.0);
+        const auto p = read(
+            5.0 + 20.0 / rate, 0.1 / rate,
+            [&](double at) { return 1200.0 + 93000.0 * std::exp(-rate * std::max(0.0, at - 5.0)); }, 20.0, 5,
+            10.0);
         const PumpDown f = *fitPumpDown(p, 1e-3);
         EXPECT_NEAR(f.speed, rate * 1e-3, 0.02 * rate * 1e-3) << litresAMinute;
         EXPECT_NEAR(f.ultimate, 1200.0, 25.0);
@@ -269,10 +284,12 @@ TEST(PumpDown, FindsSpeedAndUltimatePressureAndWhenItBegan) {
 }
 
 TEST(PumpDown, RefusesWhatDoesNotFall) {
-    const auto flat = read(60.0, 1.0, [](double) { return 90000.0; }, 10.0, 1);
+    const auto flat = read(
+        60.0, 1.0, [](double) { return 90000.0; }, 10.0, 1);
     EXPECT_FALSE(fitPumpDown(flat, 1e-3));
     EXPECT_FALSE(fitPumpDown({}, 1e-3));
-    const auto falls = read(60.0, 1.0, [](double at) { return 90000.0 * std::exp(-at / 10.0) + 500.0; }, 10.0, 1);
+    const auto falls = read(
+        60.0, 1.0, [](double at) { return 90000.0 * std::exp(-at / 10.0) + 500.0; }, 10.0, 1);
     EXPECT_FALSE(fitPumpDown(falls, 0.0));
     EXPECT_TRUE(fitPumpDown(falls, 1e-3));
 }

@@ -22,14 +22,15 @@ std::shared_ptr<const ActAnalysis> ActAnalyses::of(const Act& act) {
     if (!task) return kNothing;
     if (const auto known = m_known.find(task->key); known != m_known.end()) return known->second;
     if (!m_wanted.insert(task->key).second) return nullptr;
-    m_work.add([this, task = std::move(*task)](const std::function<bool()>& goOn, const NewestWish::Tell& tell) {
-        auto analysis = std::make_shared<const ActAnalysis>(analyse(task, goOn));
-        tell([this, analysis] {
-            m_known[analysis->key] = analysis;
-            m_wanted.erase(analysis->key);
-            emit ready();
+    m_work.add(
+        [this, task = std::move(*task)](const std::function<bool()>& goOn, const NewestWish::Tell& tell) {
+            auto analysis = std::make_shared<const ActAnalysis>(analyse(task, goOn));
+            tell([this, analysis] {
+                m_known[analysis->key] = analysis;
+                m_wanted.erase(analysis->key);
+                emit ready();
+            });
         });
-    });
     return nullptr;
 }
 

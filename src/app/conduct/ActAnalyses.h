@@ -28,7 +28,7 @@ private:
     KeptForecasts& m_forecasts;
     NewestWish m_work;
     std::map<std::string, std::shared_ptr<const ActAnalysis>> m_known; ///< by what there was to learn from
-    std::set<std::string> m_wanted; ///< of those that are being worked out
+    std::set<std::string> m_wanted;                                    ///< of those that are being worked out
 };
 
 } // namespace uttrin::app

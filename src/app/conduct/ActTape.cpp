@@ -25,7 +25,8 @@ ActTape::ActTape(QWidget* parent) : QWidget(parent) {
 
 void ActTape::show(const ActTapeView& view) {
     m_view = view;
-    const auto rows = static_cast<int>(std::min(view.lanes.size(), kMostLanes)) + (view.bells.empty() ? 0 : 1);
+    const auto rows =
+        static_cast<int>(std::min(view.lanes.size(), kMostLanes)) + (view.bells.empty() ? 0 : 1);
     setFixedHeight(rows * (laneHigh() + kGap) + 2 * tickLine() + 14);
     spokenChanged(this);
     update();
@@ -59,15 +60,13 @@ void ActTape::paintLane(QPainter& p, const ActTapeView::Lane& lane, double top) 
     const int high = laneHigh();
     p.setFont(fontOf(t.tick, lane.live ? QFont::DemiBold : QFont::Normal));
     p.setPen(t.ink);
-    const QString title = p.fontMetrics().elidedText(onScreen(lane.title), Qt::ElideRight,
-                                                     static_cast<int>(left()) - 12);
+    const QString title =
+        p.fontMetrics().elidedText(onScreen(lane.title), Qt::ElideRight, static_cast<int>(left()) - 12);
     p.drawText(QRectF(0, top, left() - 8, high), Qt::AlignLeft | Qt::AlignVCenter, title);
     for (const auto& part : lane.parts) {
         const QRectF block(x(part.from), top, std::max(2.0, x(part.to) - x(part.from) - 1.0), high);
         p.setPen(QPen(lane.live ? t.ink : t.hairline, 1));
-        p.setBrush(part.kind == ActPart::Prepare ? t.vapour
-                   : part.kind == ActPart::Wait    ? t.card
-                                                   : t.liquid);
+        p.setBrush(part.kind == ActPart::Prepare ? t.vapour : part.kind == ActPart::Wait ? t.card : t.liquid);
         p.drawRoundedRect(block, 3, 3);
         const QString what = onScreen(part.what);
         if (p.fontMetrics().horizontalAdvance(what) + 8 > block.width()) continue;
@@ -111,7 +110,8 @@ void ActTape::paintAxis(QPainter& p, double top) const {
         p.setPen(QPen(t.ink, 1));
         p.drawLine(QPointF(x(m), top), QPointF(x(m), top + 4));
         p.setPen(t.muted);
-        p.drawText(QRectF(x(m) - 24, top + 5, 48, tickLine()), Qt::AlignHCenter | Qt::AlignTop, onScreen(m, 0));
+        p.drawText(QRectF(x(m) - 24, top + 5, 48, tickLine()), Qt::AlignHCenter | Qt::AlignTop,
+                   onScreen(m, 0));
     }
     p.setPen(t.muted);
     p.drawText(QRectF(0, top + 5, left() - 8, tickLine()), Qt::AlignLeft | Qt::AlignTop, tr("minute"));

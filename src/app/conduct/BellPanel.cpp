@@ -50,7 +50,8 @@ struct BellPanel::Row : QWidget {
             button(BellPanel::tr("+%1 min").arg(minutes), name.arg(bell.id),
                    BellPanel::tr("Ring %n minute(s) later: %1", nullptr, minutes).arg(what),
                    [&controller, id = bell.id, minutes, this] {
-                       controller.carryOut(&BellCommands::snooze, id, std::max(0.0, remaining) + kMinute * minutes);
+                       controller.carryOut(&BellCommands::snooze, id,
+                                           std::max(0.0, remaining) + kMinute * minutes);
                    });
         };
         if (!bell.up) {
@@ -73,8 +74,9 @@ struct BellPanel::Row : QWidget {
     void show(const BellView& bell) {
         remaining = bell.up ? 0.0 : bell.remaining;
         // A sign beside the words: colour is never the only one.
-        title->setText(bell.rings ? QStringLiteral("\u25B6 %1: %2").arg(onScreen(bell.title), BellPanel::tr("now"))
-                                  : onScreen(bell.title));
+        title->setText(bell.rings
+                           ? QStringLiteral("\u25B6 %1: %2").arg(onScreen(bell.title), BellPanel::tr("now"))
+                           : onScreen(bell.title));
         time->setText(onScreen(bell.time));
         setRole(time, bell.rings ? "title" : "heading");
         doubt->setText(onScreen(bell.doubt));
@@ -154,7 +156,8 @@ void BellPanel::ringForNext() {
 void BellPanel::ringForPlan() {
     const auto bells = plannedBells(m_controller.session(), m_forecasts);
     if (bells.empty()) {
-        m_controller.say(tr("The plan has nothing to come, or nobody has said when the bell rings (Plan, first bell)."));
+        m_controller.say(
+            tr("The plan has nothing to come, or nobody has said when the bell rings (Plan, first bell)."));
         return;
     }
     m_controller.carryOut(&BellCommands::startAll, bells);
@@ -164,8 +167,8 @@ void BellPanel::ringForHands() {
     const auto& hands = m_hand.view().coldHands;
     const Act* act = m_hand.act();
     if (hands && act)
-        m_controller.carryOut(&BellCommands::start, tr("swap hands").toStdString(), hands, std::optional(act->id),
-                              BellSource::Hand);
+        m_controller.carryOut(&BellCommands::start, tr("swap hands").toStdString(), hands,
+                              std::optional(act->id), BellSource::Hand);
 }
 
 void BellPanel::build(const std::vector<BellView>& bells) {
@@ -180,7 +183,8 @@ void BellPanel::build(const std::vector<BellView>& bells) {
 
 void BellPanel::refresh() {
     const auto bells = bellsOf(m_controller.session());
-    const bool same = std::ranges::equal(m_shown, bells, {}, [](const Row* r) { return r->id; }, &BellView::id);
+    const bool same = std::ranges::equal(
+        m_shown, bells, {}, [](const Row* r) { return r->id; }, &BellView::id);
     if (!same) build(bells);
     tick();
 }
@@ -192,7 +196,8 @@ void BellPanel::tick() {
     const auto& next = m_hand.view().next;
     m_next->setVisible(next.has_value());
     if (next)
-        m_next->setText(tr("Bell for: %1, in %2").arg(onScreen(next->says), onScreen(durationText(next->in))));
+        m_next->setText(
+            tr("Bell for: %1, in %2").arg(onScreen(next->says), onScreen(durationText(next->in))));
     m_next->setEnabled(next && !next->overdue);
     const auto& hands = m_hand.view().coldHands;
     m_hands->setVisible(hands.has_value() && m_hand.isLive());

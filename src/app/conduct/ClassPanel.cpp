@@ -18,26 +18,29 @@
 namespace uttrin::app {
 namespace {
 
-/// The question to work on: the last one asked that is not revealed, else one of which nobody has said yet how
-/// it came out, else that of the step to do, else the next.
+/// The question to work on: the last one asked that is not revealed, else one of which nobody has said yet
+/// how it came out, else that of the step to do, else the next.
 std::optional<QuestionView> toWorkOn(const std::vector<QuestionView>& all, std::optional<int> current) {
     const auto last = [&](auto is) {
         const auto found = std::find_if(all.rbegin(), all.rend(), is);
         return found == all.rend() ? std::optional<QuestionView>() : std::optional(*found);
     };
     if (auto open = last([](const QuestionView& q) { return q.id != 0 && !q.revealed; })) return open;
-    if (auto told = last([](const QuestionView& q) { return q.revealed && q.asked.result.empty(); })) return told;
+    if (auto told = last([](const QuestionView& q) { return q.revealed && q.asked.result.empty(); }))
+        return told;
     if (auto now = last([&](const QuestionView& q) { return q.id == 0 && current && q.step == current; }))
         return now;
-    const auto next = std::ranges::find_if(
-        all, [&](const QuestionView& q) { return q.id == 0 && (!current || q.step.value_or(0) >= *current); });
+    const auto next = std::ranges::find_if(all, [&](const QuestionView& q) {
+        return q.id == 0 && (!current || q.step.value_or(0) >= *current);
+    });
     if (next != all.end()) return *next;
     return all.empty() ? std::nullopt : std::optional(all.back());
 }
 
 } // namespace
 
-ClassPanel::ClassPanel(LessonController& controller, ActInHand& hand) : m_controller(controller), m_hand(hand) {
+ClassPanel::ClassPanel(LessonController& controller, ActInHand& hand)
+    : m_controller(controller), m_hand(hand) {
     m_asks = makeLabel({}, "heading");
     m_asks->setObjectName(QStringLiteral("classAsks"));
     column()->addWidget(m_asks);
@@ -135,7 +138,7 @@ void ClassPanel::settle() {
     if (!m_question || m_question->id == 0) return;
     const auto number = typedNumber(m_result->text());
     QString result = m_question->kind == QuestionKind::Number && number ? QString::number(*number)
-                                                                       : m_result->text().trimmed();
+                                                                        : m_result->text().trimmed();
     for (const auto& count : m_question->counts) // as it is kept, whatever the language of the window
         if (result.compare(onScreen(count.says), Qt::CaseInsensitive) == 0)
             result = QString::fromStdString(count.said);
@@ -189,8 +192,8 @@ QString ClassPanel::standing() const {
 
 void ClassPanel::refresh() {
     const Act* act = m_hand.act();
-    m_question = act ? toWorkOn(questionsOf(m_controller.session(), *act), m_hand.view().current)
-                     : std::nullopt;
+    m_question =
+        act ? toWorkOn(questionsOf(m_controller.session(), *act), m_hand.view().current) : std::nullopt;
     m_asks->setText(m_question ? tr("Class: %1").arg(onScreen(m_question->asks))
                                : tr("Class: no question yet"));
     const bool asked = m_question && m_question->id != 0;

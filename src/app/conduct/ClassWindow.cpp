@@ -50,7 +50,8 @@ void ClassWindow::look() {
     if (!isVisible() || !m_controller.isOpen()) return;
     const Act* act = m_hand.act();
     const auto frozen = m_hand.frozen();
-    m_view = act ? classView(m_controller.session(), *act, m_hand.view(), frozen.get(), m_shows) : ClassView();
+    m_view =
+        act ? classView(m_controller.session(), *act, m_hand.view(), frozen.get(), m_shows) : ClassView();
     if (const Rehearsal* course = m_hand.course()) {
         const double seconds = m_hand.courseSeconds();
         RigScene scene = sceneOf(*course, course->sampleAt(seconds));
@@ -70,8 +71,9 @@ QString ClassWindow::spokenValue() const {
     QStringList parts{onScreen(m_view.title)};
     if (m_view.question) parts << onScreen(m_view.question->asks) << onScreen(m_view.question->tally);
     if (!m_view.temperature.empty())
-        parts << tr("%1 %2, %3").arg(onScreen(m_view.temperature), onScreen(m_view.temperatureUnit),
-                                     onScreen(m_view.read));
+        parts << tr("%1 %2, %3")
+                     .arg(onScreen(m_view.temperature), onScreen(m_view.temperatureUnit),
+                          onScreen(m_view.read));
     parts.removeAll(QString());
     return parts.join(QStringLiteral(". "));
 }
@@ -114,13 +116,15 @@ void ClassWindow::paintHead(QPainter& p, QRect& room) const {
     for (const BellView& bell : m_view.bells) {
         if (bells.count(QLatin1Char('\n')) >= 1) break;
         bells += (bells.isEmpty() ? QString() : QStringLiteral("\n")) +
-                 QStringLiteral("%1%2  %3").arg(bell.rings ? QStringLiteral("\u25B6 ") : QString(),
-                                                onScreen(bell.title), onScreen(bell.time));
+                 QStringLiteral("%1%2  %3")
+                     .arg(bell.rings ? QStringLiteral("\u25B6 ") : QString(), onScreen(bell.title),
+                          onScreen(bell.time));
     }
     p.setFont(fontOf(px(kHead), QFont::DemiBold));
     p.setPen(t.ink);
-    const QRect head(room.left(), room.top(), room.width(),
-                     p.boundingRect(room, Qt::AlignRight | Qt::AlignTop, bells + QStringLiteral(" ")).height());
+    const QRect head(
+        room.left(), room.top(), room.width(),
+        p.boundingRect(room, Qt::AlignRight | Qt::AlignTop, bells + QStringLiteral(" ")).height());
     p.drawText(head, Qt::AlignRight | Qt::AlignTop, bells);
     p.setPen(t.muted);
     p.drawText(head, Qt::AlignLeft | Qt::AlignTop, onScreen(m_view.title));
@@ -131,8 +135,8 @@ void ClassWindow::paintQuestion(QPainter& p, QRect& room) const {
     if (!m_view.question) return;
     write(p, room, onScreen(m_view.question->asks), kQuestion, QFont::DemiBold, theme().ink);
     if (!m_view.question->locked) {
-        write(p, room, tr("Make up your mind: the answers are locked before it is done."), kText, QFont::Normal,
-              theme().muted);
+        write(p, room, tr("Make up your mind: the answers are locked before it is done."), kText,
+              QFont::Normal, theme().muted);
         return;
     }
     paintAnswers(p, room);
@@ -154,7 +158,8 @@ void ClassWindow::paintAnswers(QPainter& p, QRect& room) const {
         p.drawText(row, Qt::AlignLeft | Qt::AlignVCenter, onScreen(count.says));
         const double whole = row.width() - names - 6.0 * px(kBetween);
         const double share = q.answers > 0 ? static_cast<double>(count.votes) / q.answers : 0.0;
-        const QRectF bar(row.left() + names + px(kBetween), row.top() + 0.2 * line, share * whole, 0.6 * line);
+        const QRectF bar(row.left() + names + px(kBetween), row.top() + 0.2 * line, share * whole,
+                         0.6 * line);
         p.fillRect(bar, t.done);
         p.drawText(QRectF(bar.right() + px(kBetween) / 2.0, row.top(), 5.0 * px(kBetween), line),
                    Qt::AlignLeft | Qt::AlignVCenter, QString::number(count.votes));
@@ -193,7 +198,8 @@ void ClassWindow::paintFoot(QPainter& p, QRect& room) const {
     const int pad = px(kBetween) / 2;
     const QRect needed =
         p.boundingRect(room.adjusted(pad, 0, -pad, 0), Qt::AlignLeft | Qt::TextWordWrap, text);
-    QRect box(room.left(), room.bottom() - needed.height() - 2 * pad, room.width(), needed.height() + 2 * pad);
+    QRect box(room.left(), room.bottom() - needed.height() - 2 * pad, room.width(),
+              needed.height() + 2 * pad);
     p.setPen(Qt::NoPen);
     p.setBrush(t.cautionGround);
     p.drawRoundedRect(box, 6, 6);

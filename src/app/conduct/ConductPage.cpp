@@ -16,8 +16,8 @@
 #include "app/controls/ScrollColumn.h"
 #include "app/controls/Theme.h"
 #include "app/rigdrawing/RigDrawing.h"
-#include "lesson/acts/OutlookTexts.h"
 #include "lesson/actcommands/ConductCommands.h"
+#include "lesson/acts/OutlookTexts.h"
 #include "lesson/views/RehearseViews.h"
 #include "lesson/views/StripView.h"
 #include "physics/Constants.h"
@@ -217,13 +217,13 @@ void ConductPage::showCourse() {
             m_figureUnder->setText(tr("= %1, %2").arg(second, m_figureUnder->text()));
     }
     m_figures->setVisible(course && view.live);
-    m_next->setText(!view.next          ? QStringLiteral("–")
+    m_next->setText(!view.next           ? QStringLiteral("–")
                     : view.next->overdue ? tr("now")
                                          : onScreen(durationText(view.next->in)));
     m_nextUnder->setText(!view.waitsFor.empty() ? tr("waits for: %1").arg(onScreen(view.waitsFor))
-                         : !view.next          ? tr("no more moves")
-                         : view.next->overdue ? tr("is due: %1").arg(onScreen(view.next->says))
-                                              : tr("until: %1").arg(onScreen(view.next->says)));
+                         : !view.next           ? tr("no more moves")
+                         : view.next->overdue   ? tr("is due: %1").arg(onScreen(view.next->says))
+                                                : tr("until: %1").arg(onScreen(view.next->says)));
     m_chart->show(m_hand.frozen(), m_hand.learned(), view);
     m_now->setText(onScreen(view.now));
     m_now->setVisible(!view.now.empty());
@@ -240,7 +240,8 @@ void ConductPage::showSteps() {
     const bool lab = act && act->kind == ActKind::Lab;
     m_stepsColumn->setVisible(lab);
     m_chart->setVisible(!lab);
-    m_left->setStretchFactor(m_pictures, lab ? 0 : kAll); // a layout takes its share even where all in it is hidden
+    m_left->setStretchFactor(m_pictures,
+                             lab ? 0 : kAll); // a layout takes its share even where all in it is hidden
     if (!lab) return;
     emit stripChanged(stripView(session()));
     QStringList lines{tr("Its points are captured at Lab, beside; here it is led step by step.")};

@@ -60,8 +60,9 @@ private:
     RigDrawing* m_drawing;
     ForecastChart* m_chart;
     ScrollColumn* m_stepsColumn; ///< of a lab, in place of a forecast
-    QWidget* m_figures; ///< the big ones, seen while an act goes on
-    Words *m_figure, *m_figureUnder, *m_next, *m_nextUnder, *m_now, *m_outlook, *m_stamps, *m_cautions, *m_steps;
+    QWidget* m_figures;          ///< the big ones, seen while an act goes on
+    Words *m_figure, *m_figureUnder, *m_next, *m_nextUnder, *m_now, *m_outlook, *m_stamps, *m_cautions,
+        *m_steps;
     StepPanel* m_step;
     ReadPanel* m_read;
     SeenPanel* m_seen;
@@ -69,7 +70,7 @@ private:
     BellPanel* m_bells;
     ActTape* m_tape;
     ActTapeView m_minutes; ///< as the tape shows them
-    QWidget* m_live; ///< what is of use only while an act goes on
+    QWidget* m_live;       ///< what is of use only while an act goes on
 };
 
 } // namespace uttrin::app

@@ -99,10 +99,11 @@ void ForecastChart::paintEvent(QPaintEvent*) {
     if (!m_forecast) {
         p.setPen(theme().muted);
         p.setFont(fontOf(theme().text));
-        p.drawText(rect().adjusted(8, 8, -8, -8), Qt::AlignCenter | Qt::TextWordWrap,
-                   m_view.liquidKnown
-                       ? tr("Its forecast is frozen when it begins, and stands here.")
-                       : tr("The liquid is unknown: what is read and seen is kept, and nothing is forecast."));
+        p.drawText(
+            rect().adjusted(8, 8, -8, -8), Qt::AlignCenter | Qt::TextWordWrap,
+            m_view.liquidKnown
+                ? tr("Its forecast is frozen when it begins, and stands here.")
+                : tr("The liquid is unknown: what is read and seen is kept, and nothing is forecast."));
         return;
     }
     paintAxes(p);
@@ -212,7 +213,9 @@ void ForecastChart::paintRead(QPainter& p) const {
         p.setBrush(point.inBand.value_or(point.ofTheLiquid) ? t.done : t.card); // outside it is hollow
         p.drawPolygon(lozenge, 4);
         // Only a bound: an arrow to the side on which it lies.
-        const double way = point.bound == StampBound::Below ? 1.0 : point.bound == StampBound::Above ? -1.0 : 0.0;
+        const double way = point.bound == StampBound::Below   ? 1.0
+                           : point.bound == StampBound::Above ? -1.0
+                                                              : 0.0;
         if (way == 0.0) continue;
         const QPointF tip = c + QPointF(0, way * 20);
         p.drawLine(c + QPointF(0, way * 7), tip);

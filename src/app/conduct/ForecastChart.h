@@ -37,7 +37,7 @@ private:
     std::shared_ptr<const LearnedForecast> m_learned;
     ConductView m_view;
     bool m_shows = true;
-    QRectF m_field; ///< of the curves, as it is painted
+    QRectF m_field;                                                ///< of the curves, as it is painted
     double m_from = 0.0, m_to = 60.0, m_low = 0.0, m_high = 100.0; ///< what it spans: s from the clock, °C
 };
 

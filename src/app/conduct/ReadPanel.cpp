@@ -30,7 +30,8 @@ ReadPanel::ReadPanel(LessonController& controller, ActInHand& hand) : m_controll
     m_group = new QComboBox;
     m_group->setObjectName(QStringLiteral("conductGroup"));
     m_group->setAccessibleName(tr("Whose rig is read and seen"));
-    m_group->setToolTip(tr("Each group has a rig of its own: its readings and what it sees are kept as its own"));
+    m_group->setToolTip(
+        tr("Each group has a rig of its own: its readings and what it sees are kept as its own"));
     column()->addWidget(m_group);
     connect(m_group, &QComboBox::activated, this, &ReadPanel::chooseGroup);
     auto* fields = new QHBoxLayout;
@@ -103,7 +104,8 @@ void ReadPanel::chooseGroup(int index) {
         const auto name = dialogs::askText(window(), tr("New group"), tr("What is it called?"), {});
         group = m_hand.group().value_or(0);
         if (name)
-            if (const auto added = m_controller.carryOut(&ActCommands::addGroup, name->trimmed().toStdString()))
+            if (const auto added =
+                    m_controller.carryOut(&ActCommands::addGroup, name->trimmed().toStdString()))
                 group = *added;
     }
     m_hand.chooseGroup(group > 0 ? std::optional(group) : std::nullopt);
@@ -128,8 +130,11 @@ void ReadPanel::read() {
     }
     const WayToRead& way = m_ways[static_cast<std::size_t>(std::max(0, m_way->currentIndex()))];
     const Text& place = placesRead()[static_cast<std::size_t>(std::max(0, m_place->currentIndex()))];
-    const TypedTemperature typed{m_figure->value(), m_words->text().trimmed().toStdString(),
-                                 way.isTemperature() ? plain(place) : way.place, way.unit, way.instrument,
+    const TypedTemperature typed{m_figure->value(),
+                                 m_words->text().trimmed().toStdString(),
+                                 way.isTemperature() ? plain(place) : way.place,
+                                 way.unit,
+                                 way.instrument,
                                  m_hand.group()};
     if (!m_controller.carryOut(&ConductCommands::read, act->id, typed)) return;
     m_figure->setValue(std::nullopt);

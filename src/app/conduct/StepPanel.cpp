@@ -107,8 +107,7 @@ void StepPanel::refresh() {
     const bool begun = view.live || !view.stamps.empty();
     const int current = view.current.value_or(-1);
     const auto count = static_cast<int>(view.steps.size());
-    m_hazard->setText(view.hazard.empty() ? QString()
-                                            : QStringLiteral("\u26A0 ") + onScreen(view.hazard));
+    m_hazard->setText(view.hazard.empty() ? QString() : QStringLiteral("\u26A0 ") + onScreen(view.hazard));
     m_hazard->setVisible(!view.hazard.empty());
     m_done->setEnabled(current >= 0);
     m_skip->setEnabled(current >= 0);
@@ -117,13 +116,13 @@ void StepPanel::refresh() {
     m_last->setVisible(repeats);
     if (current < 0) {
         m_heading->setText(!view.hazard.empty() ? tr("Stopped")
-                           : !begun               ? tr("%n step(s)", nullptr, count)
+                           : !begun             ? tr("%n step(s)", nullptr, count)
                            : view.live          ? tr("All steps are done")
-                                                  : tr("Done"));
+                                                : tr("Done"));
         m_says->setText(!view.hazard.empty()
                             ? tr("Uttrin leads this act no further. Undo (Ctrl+Z) takes the skipping back.")
                         : view.canBegin ? tr("Begin it when it goes live: its forecast is frozen then.")
-                                          : QString());
+                                        : QString());
     } else {
         const auto& step = view.steps[static_cast<std::size_t>(current)];
         m_heading->setText(
@@ -173,8 +172,8 @@ void StepPanel::showConfirmations(int step) {
     emptyLayout(*m_confirmations);
     if (step >= 0)
         for (const auto& c : m_hand.view().steps[static_cast<std::size_t>(step)].confirm) {
-            m_confirmations->addWidget(new Confirmation(
-                onScreen(c), QStringLiteral("confirm%1").arg(m_confirmations->count())));
+            m_confirmations->addWidget(
+                new Confirmation(onScreen(c), QStringLiteral("confirm%1").arg(m_confirmations->count())));
         }
     keepFocusOrder(m_confirmations->parentWidget());
 }

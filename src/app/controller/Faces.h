@@ -10,11 +10,13 @@ namespace uttrin::app {
 
 class Segments;
 
-/// Faces of a station, of which one is shown, with a choice among them on each face: all choices show the same.
+/// Faces of a station, of which one is shown, with a choice among them on each face: all choices show the
+/// same.
 class Faces : public PageStack {
     Q_OBJECT
 public:
-    /// @param title  what is chosen, for those who do not see what stands around it. @param tips  for each face.
+    /// @param title  what is chosen, for those who do not see what stands around it. @param tips  for each
+    /// face.
     Faces(QString title, QStringList names, QStringList tips);
     /// One more choice, to stand on a face.
     [[nodiscard]] Segments* makeChoice(const QString& name);

@@ -7,8 +7,8 @@ class QComboBox;
 
 namespace uttrin::app {
 
-/// Asks for a name and keeps the rig with these values among the person's own. @return whether it did; why not,
-/// the controller says.
+/// Asks for a name and keeps the rig with these values among the person's own. @return whether it did; why
+/// not, the controller says.
 bool keepOwnRig(QWidget* parent, LessonController& controller, const RigFile& rig,
                 const std::vector<RigSetting>& settings, const QString& suggested);
 

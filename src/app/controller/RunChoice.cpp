@@ -49,9 +49,9 @@ void strikeOrRestore(LessonController& controller, RowId readingId, bool struck,
             controller.say(RunChoice::tr("Put back: it takes part again."));
         return;
     }
-    const auto reason = dialogs::askText(
-        parent, RunChoice::tr("Strike a point"),
-        RunChoice::tr("It stays in the record, hollow, with this reason:"), strikeReasons());
+    const auto reason =
+        dialogs::askText(parent, RunChoice::tr("Strike a point"),
+                         RunChoice::tr("It stays in the record, hollow, with this reason:"), strikeReasons());
     if (reason && controller.carryOut(&ReadingCommands::strike, readingId, reason->toStdString()))
         controller.say(RunChoice::tr("Struck: it stays in the record with its reason, and out of the fit."));
 }

@@ -18,8 +18,8 @@ private:
     LessonController& m_controller;
 };
 
-/// Asks why a point is struck, with the usual reasons to choose from or to write over, and strikes it; one that is
-/// struck is put back.
+/// Asks why a point is struck, with the usual reasons to choose from or to write over, and strikes it; one
+/// that is struck is put back.
 void strikeOrRestore(LessonController& controller, RowId readingId, bool struck, QWidget* parent);
 
 } // namespace uttrin::app

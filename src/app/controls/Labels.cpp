@@ -57,7 +57,8 @@ void keepFocusOrder(QWidget* container) {
         before = before->previousInFocusChain();
     const auto inside = container->findChildren<QWidget*>();
     for (QWidget* w : inside) {
-        if (w->focusPolicy() == Qt::NoFocus || w->window() != container->window()) continue; // a list that pops up
+        if (w->focusPolicy() == Qt::NoFocus || w->window() != container->window())
+            continue; // a list that pops up
         QWidget::setTabOrder(before, w);
         before = w;
     }

@@ -37,7 +37,8 @@ void setSpokenRole(QWidget* widget, QAccessible::Role role);
 /// all the others of the window.
 void keepFocusOrder(QWidget* container);
 
-/// Takes everything out of a layout: it is not seen, not found by its name, and goes once what it does is done.
+/// Takes everything out of a layout: it is not seen, not found by its name, and goes once what it does is
+/// done.
 void emptyLayout(QLayout& layout);
 
 /// A row that keeps a widget of fixed width in the middle, as high as its text needs.

@@ -31,8 +31,8 @@ public:
 /// A number as this locale writes it, with a real minus sign.
 [[nodiscard]] QString onScreen(double value, int decimals);
 
-/// Whether what was typed is a number with thousands, or one with a decimal sign that is not this language's: then the
-/// person must say which.
+/// Whether what was typed is a number with thousands, or one with a decimal sign that is not this language's:
+/// then the person must say which.
 [[nodiscard]] bool canBeReadTwoWays(const QString& text);
 /// A number as a person typed it: '.' or this locale's decimal sign, any minus sign. Empty if it is not one.
 [[nodiscard]] std::optional<double> typedNumber(const QString& text);

@@ -35,7 +35,8 @@ void ScrollColumn::fit() {
 int ScrollColumn::lacksHeight() const {
     const QLayout* held = widget()->layout();
     const int wide = viewport()->width();
-    const int high = held->hasHeightForWidth() ? held->totalMinimumHeightForWidth(wide) : held->minimumSize().height();
+    const int high =
+        held->hasHeightForWidth() ? held->totalMinimumHeightForWidth(wide) : held->minimumSize().height();
     return high - viewport()->height();
 }
 

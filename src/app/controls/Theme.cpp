@@ -126,7 +126,8 @@ QDialog { background: @paper; }
         {"@smallpx", QString::number(t.small) + "px"},
         {"@livepx", QString::number(t.live) + "px"},
         {"@livenarrowpx", QString::number(t.live * 2 / 3) + "px"},
-        {"@actfigurepx", QString::number(std::max(t.figure, static_cast<int>(std::lround(40 * t.factor)))) + "px"},
+        {"@actfigurepx",
+         QString::number(std::max(t.figure, static_cast<int>(std::lround(40 * t.factor)))) + "px"},
         {"@figurepx", QString::number(t.figure) + "px"},
         {"@check", t.dark ? QStringLiteral("check-dark") : QStringLiteral("check-light")},
         {"@tablepx", QString::number(t.text - 1) + "px"}};

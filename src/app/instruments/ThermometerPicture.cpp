@@ -85,8 +85,7 @@ void ThermometerPicture::paintEvent(QPaintEvent*) {
     if (target()) drawTarget(p, QPointF(x - 10, yOf(*target())), QPointF(1, 0));
     p.setPen(t.muted);
     p.drawText(QRectF(x + 22, height() - 22.0 - 0.5 * line, width() - x - 22, line),
-               Qt::AlignLeft | Qt::AlignVCenter,
-               asIs(unit(m_thermometer.unit).display));
+               Qt::AlignLeft | Qt::AlignVCenter, asIs(unit(m_thermometer.unit).display));
 }
 
 QString ThermometerPicture::unitShown() const { return asIs(readingUnit(m_thermometer)); }

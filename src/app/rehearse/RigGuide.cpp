@@ -63,8 +63,7 @@ void RigGuide::show(const RigFile& rig, int variant, const RigSetup& setup, cons
             .arg(onScreen(Text::data(rig.name())).toHtmlEscaped(), onScreen(s.aim).toHtmlEscaped()) +
         htmlList(tr("Cautions"), s.cautions, "ul") + htmlList(tr("Variants"), variants, "ul") +
         htmlList(tr("What to fetch"), s.materials, "ul") + htmlList(tr("How full"), fill, "ul") +
-        cardOf(rig.story(variant), setup) +
-        htmlList(tr("Steps"), s.steps, "ol") +
+        cardOf(rig.story(variant), setup) + htmlList(tr("Steps"), s.steps, "ol") +
         htmlList(tr("What to look for"), s.lookFor, "ul") +
         QStringLiteral("<h4>%1</h4><p>%2</p>").arg(tr("The physics"), onScreen(s.physics).toHtmlEscaped()) +
         htmlList(tr("Usual mistakes"), s.mistakes, "ul") +

@@ -154,7 +154,8 @@ void MainWindow::buildStationsMenu() {
 void MainWindow::buildViewMenu() {
     QMenu* view = menuBar()->addMenu(tr("&View"));
     m_projector = addAction(
-        view, tr("Before the class: its window on the &projector, or on one screen the theme"), QKeySequence(Qt::Key_F11), "actionProjector",
+        view, tr("Before the class: its window on the &projector, or on one screen the theme"),
+        QKeySequence(Qt::Key_F11), "actionProjector",
         [this](bool on) {
             if (QGuiApplication::screens().size() < 2)
                 return useTheme({on ? QStringLiteral("projector") : m_lookBefore, m_look.percent});
@@ -228,8 +229,8 @@ void MainWindow::buildClass(QMenu* view) {
         true);
     anyway->setCheckable(true);
     QAction* muted = addAction(
-        view, tr("Bells &without sound"), {}, "actionMuteBells",
-        [this](bool on) { m_bells->setMuted(on); }, false);
+        view, tr("Bells &without sound"), {}, "actionMuteBells", [this](bool on) { m_bells->setMuted(on); },
+        false);
     muted->setCheckable(true);
     muted->setChecked(m_bells->isMuted());
 }

@@ -57,8 +57,8 @@ namespace uttrin::app {
 MainWindow::MainWindow(LessonController& controller)
     : m_controller(controller), m_forecasts(new KeptForecasts(this)),
       m_hand(new ActInHand(controller, *m_forecasts, this)),
-      m_analyses(new ActAnalyses(controller, *m_forecasts, this)),
-      m_bells(new BellRinger(controller, this)), m_tools(new ToolWindows(controller, this)) {
+      m_analyses(new ActAnalyses(controller, *m_forecasts, this)), m_bells(new BellRinger(controller, this)),
+      m_tools(new ToolWindows(controller, this)) {
     setWindowTitle(QStringLiteral("Uttrin"));
     constexpr QSize kLeast(960, 540); // px; a screen that is smaller, or shows all twice as large, scrolls it
     setMinimumSize(kLeast.boundedTo(screen()->availableSize()));

@@ -54,7 +54,8 @@ std::vector<KeyLine> keysOf(const QWidget& window) {
     out.push_back({acts, KeySheet::tr("Alt+1 to Alt+5"), KeySheet::tr("stamp how hard it boils")});
     out.push_back({acts, KeySheet::tr("Alt+B"), KeySheet::tr("a bell for the move that is due next")});
     out.push_back({acts, KeySheet::tr("Alt+P"), KeySheet::tr("bells for all that the plan has to come")});
-    out.push_back({acts, KeySheet::tr("Alt+D"), KeySheet::tr("liquid in the pump’s line: drained before all else")});
+    out.push_back(
+        {acts, KeySheet::tr("Alt+D"), KeySheet::tr("liquid in the pump’s line: drained before all else")});
     out.push_back({acts, KeySheet::tr("Alt+Shift+1 …"), KeySheet::tr("one more of the class says so")});
     out.push_back({acts, KeySheet::tr("Alt+L, Alt+R"), KeySheet::tr("lock the answers; reveal")});
     out.push_back({drawn, KeySheet::tr("arrows on an instrument"),

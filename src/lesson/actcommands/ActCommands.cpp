@@ -128,9 +128,10 @@ Result<int> ActCommands::takeOver(const PlannedLesson& earlier) {
             if (of == earlier.setups.end()) return session().setupId();
             const auto& own = model().data().setups;
             const auto same = std::ranges::find(own, of->plan, &Setup::plan);
-            const RowId id = same != own.end()
-                                 ? same->id
-                                 : edit.insert(Setup{0, session().lessonId(), of->name, of->plan, std::nullopt});
+            const RowId id =
+                same != own.end()
+                    ? same->id
+                    : edit.insert(Setup{0, session().lessonId(), of->name, of->plan, std::nullopt});
             return here[there] = id;
         };
         for (Act act : earlier.acts) {
@@ -150,7 +151,8 @@ Result<int> ActCommands::takeOver(const PlannedLesson& earlier) {
 Result<RowId> ActCommands::addGroup(const std::string& name) {
     if (isBlank(name)) return fail(Failure::BadInput, Text::tr("Give the group a name."));
     const auto& groups = model().data().groups;
-    if (const auto known = std::ranges::find(groups, name, &Group::name); known != groups.end()) return known->id;
+    if (const auto known = std::ranges::find(groups, name, &Group::name); known != groups.end())
+        return known->id;
     RowId id = 0;
     return perform(Text::tr("Add the group {}", Text::typed(name)),
                    [&](Notebook::Editor& edit) { id = groupNamed(edit, name); })

@@ -25,8 +25,8 @@ public:
     /// It will not be done; BadInput without a word of why.
     [[nodiscard]] Result<void> skip(RowId id, const std::string& why);
     [[nodiscard]] Result<void> setState(RowId id, ActState state);
-    /// Adds acts from a file, with their stamps and what the class was asked and said, as one change; gives how
-    /// many. BadInput without any.
+    /// Adds acts from a file, with their stamps and what the class was asked and said, as one change; gives
+    /// how many. BadInput without any.
     [[nodiscard]] Result<int> addImported(const std::vector<ImportedAct>& acts);
     /// Adds acts of another lesson as they were planned: nothing of how they went, labs with their rigs and
     /// instruments as set-ups of this lesson; gives how many acts. BadInput without any.

@@ -70,8 +70,9 @@ Result<Question> ClassCommands::find(RowId id) const {
 Result<Question> ClassCommands::open(RowId id) const {
     auto question = find(id);
     if (question && question->lockedAt)
-        return fail(Failure::BadInput,
-                    Text::tr("The answers are locked: they stay as they were said. Undo takes the lock back."));
+        return fail(
+            Failure::BadInput,
+            Text::tr("The answers are locked: they stay as they were said. Undo takes the lock back."));
     return question;
 }
 
@@ -94,9 +95,8 @@ Result<void> ClassCommands::vote(RowId id, const std::string& said, int by) {
     std::optional<double> value;
     if (const auto fine = fits(*question, said, value); !fine) return fine;
     const auto& answers = model().data().answers;
-    const auto before = std::ranges::find_if(answers, [&](const Answer& a) {
-        return a.questionId == id && !a.groupId && a.said == said;
-    });
+    const auto before = std::ranges::find_if(
+        answers, [&](const Answer& a) { return a.questionId == id && !a.groupId && a.said == said; });
     if (before == answers.end()) {
         if (by < 1) return {};
         const Answer first{0, id, std::nullopt, said, value, by};

@@ -26,8 +26,7 @@ ActCourse::ActCourse(const LessonModel& model, const Act& act, const FrozenForec
         }
     collectMoves(frozen.rig.story());
     const int clock = m_frozen.setup.clockMove;
-    const auto reference =
-        clock >= 0 ? std::ranges::find(m_made, clock, &Made::move) : m_made.begin();
+    const auto reference = clock >= 0 ? std::ranges::find(m_made, clock, &Made::move) : m_made.begin();
     if (reference == m_made.end()) return;
     m_at = reference->at;
     m_planned = plannedFor(reference->move);
@@ -43,7 +42,9 @@ double ActCourse::plannedFor(int move) const {
 void ActCourse::collectMoves(const RigStory& story) {
     constexpr Milliseconds kSame = 60'000; // a step and what is seen of it are one move
     const auto& moves = m_frozen.setup.moves;
-    const auto isMade = [&](int move) { return std::ranges::find(m_made, move, &Made::move) != m_made.end(); };
+    const auto isMade = [&](int move) {
+        return std::ranges::find(m_made, move, &Made::move) != m_made.end();
+    };
     std::optional<Milliseconds> lastIce;
     for (const Stamp* stamp : m_stamps) {
         if (stamp->kind == StampKind::Confirmed && stamp->step) {
@@ -96,7 +97,8 @@ Observed ActCourse::observed(Milliseconds now) const {
     for (const Made& made : m_made)
         if (made.move > m_frozen.setup.clockMove) o.moves.push_back({made.move, fromClock(made.at)});
     for (const Stamp* stamp : m_stamps)
-        if (const auto begins = seenBoiling(*stamp)) o.boiling.push_back({fromClock(stamp->takenAt), *begins});
+        if (const auto begins = seenBoiling(*stamp))
+            o.boiling.push_back({fromClock(stamp->takenAt), *begins});
     for (const Stamp* stamp : m_stamps) {
         const auto read = temperatureOf(m_model, *stamp);
         const double seconds = fromClock(stamp->takenAt);

@@ -9,8 +9,8 @@ namespace uttrin {
 /// How an act went by its stamps, on the clock of its forecast.
 class ActCourse {
 public:
-    /// @param model, frozen  outlive this. @param group  whose rig it is: what others read and saw at theirs is
-    /// left out, what was stamped for all counts.
+    /// @param model, frozen  outlive this. @param group  whose rig it is: what others read and saw at theirs
+    /// is left out, what was stamped for all counts.
     ActCourse(const LessonModel& model, const Act& act, const FrozenForecast& frozen,
               std::optional<RowId> group = std::nullopt);
 
@@ -36,7 +36,7 @@ private:
     const Rehearsal& m_frozen;
     std::vector<const Stamp*> m_stamps;
     std::optional<Milliseconds> m_begun;
-    double m_clockStart = 0.0; ///< s, of the frozen rehearsal
+    double m_clockStart = 0.0;        ///< s, of the frozen rehearsal
     std::optional<Milliseconds> m_at; ///< of the move by which it is set right
     double m_planned = 0.0;           ///< s from the clock, when the forecast has that move
     struct Made {

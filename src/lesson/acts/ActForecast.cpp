@@ -89,7 +89,8 @@ void takeStory(ActForecast& f, const Act& act, const ActRig& rig, const Rehearsa
     if (std::ranges::find(f.needs, RigNeed::Hood) != f.needs.end())
         f.timed.takes.push_back({Resource::Hood, 0.0, f.timed.lasts});
     if (act.doer == ActDoer::Groups && story.card.who == RigDoer::Teacher)
-        f.whoMay = Text::tr("Its card says: {}. Groups do it only where local rules allow it.", doerText(story.card.who));
+        f.whoMay = Text::tr("Its card says: {}. Groups do it only where local rules allow it.",
+                            doerText(story.card.who));
 }
 
 ActForecast demonstration(const Act& act, std::optional<double> roomPascal,

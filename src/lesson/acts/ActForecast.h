@@ -36,7 +36,7 @@ struct ActForecast {
     std::vector<Text> setUp;    ///< "boiling chips: fresh"
     std::vector<Text> handOver; ///< before the next group has it
     Text whoMay;                ///< who may do it, where it is planned for others; empty where it is not
-    Text trouble;                     ///< why there is no forecast; empty if there is one
+    Text trouble;               ///< why there is no forecast; empty if there is one
     std::optional<double> wishStarts; ///< s of the period at which it has to start for what is wished
     Text wish;                        ///< the same in words; empty without a wish
 };

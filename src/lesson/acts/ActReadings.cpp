@@ -41,8 +41,11 @@ std::vector<WayToRead> gauges(const LessonModel& model, const std::string& unit)
         ways.push_back({Text::set("{}, {}", Text::typed(g.name), unitText(g)), g.name, g.unit, unitText(g)});
     }
     for (const Phrase& from : {kAbsolute, kFromRoom})
-        ways.push_back({Text::tr("gauge, {}, {}", Text(from), std::string(shownUnit(unit))), {}, unit,
-                        shownUnit(unit), plain(Text(from))});
+        ways.push_back({Text::tr("gauge, {}, {}", Text(from), std::string(shownUnit(unit))),
+                        {},
+                        unit,
+                        shownUnit(unit),
+                        plain(Text(from))});
     return ways;
 }
 
@@ -62,9 +65,12 @@ std::vector<WayToRead> waysToRead(const LessonModel& model, const std::string& m
     if (findUnit(measures, Dimension::Pressure))
         ways = gauges(model, measures);
     else if (!measures.empty() && !findUnit(measures, Dimension::Temperature))
-        ways.push_back({findUnit(measures, Dimension::Mass) ? Text::tr("balance, {}", std::string(shownUnit(measures)))
-                                                            : Text::set("{}", std::string(shownUnit(measures))),
-                        {}, measures, shownUnit(measures)});
+        ways.push_back({findUnit(measures, Dimension::Mass)
+                            ? Text::tr("balance, {}", std::string(shownUnit(measures)))
+                            : Text::set("{}", std::string(shownUnit(measures))),
+                        {},
+                        measures,
+                        shownUnit(measures)});
     for (const PlainUnit& p : kPlain)
         ways.push_back({p.says, {}, p.unit, unit(p.unit).display});
     for (const Setup& setup : model.data().setups) {
@@ -82,9 +88,8 @@ std::optional<StampedTemperature> temperatureOf(const LessonModel& model, const 
     StampedTemperature read;
     const auto& places = placesRead();
     read.ofTheLiquid = stamp.place.empty() || stamp.place == plain(places.front());
-    if (const Thermometer* t = stamp.instrument.empty()
-                                   ? nullptr
-                                   : called(model, stamp.instrument, &Rig::thermometer)) {
+    if (const Thermometer* t =
+            stamp.instrument.empty() ? nullptr : called(model, stamp.instrument, &Rig::thermometer)) {
         const auto k = toTemperature(*t, *stamp.value, stamp.takenAt);
         if (!k) return std::nullopt;
         read.kelvin = k->temperature.kelvin();

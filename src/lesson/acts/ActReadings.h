@@ -6,9 +6,9 @@ namespace uttrin {
 
 /// A way to read something in a lesson: with an instrument of one of its plans, or with a plain one.
 struct WayToRead {
-    Text says;              ///< "water thermometer"
-    std::string instrument; ///< by its name; empty of a plain one
-    std::string unit;       ///< of its figures: "degC", "degF", "K", "ohm", "kPa", "g"
+    Text says;                 ///< "water thermometer"
+    std::string instrument;    ///< by its name; empty of a plain one
+    std::string unit;          ///< of its figures: "degC", "degF", "K", "ohm", "kPa", "g"
     std::string_view unitText; ///< "°C", "Ω"
     std::string place = {}; ///< what the figures of a plain gauge count from: "absolute", "against the room"
     [[nodiscard]] bool isTemperature() const;
@@ -22,7 +22,7 @@ struct WayToRead {
 /// What a stamp's value says, in kelvin.
 struct StampedTemperature {
     double kelvin = 0.0;
-    double u = 0.0;         ///< K, standard uncertainty
+    double u = 0.0;           ///< K, standard uncertainty
     bool ofTheLiquid = false; ///< it was read there
 };
 /// Nothing where it has no value, or none that can be a temperature.
@@ -33,7 +33,8 @@ struct StampedPressure {
     double pascal = 0.0; ///< absolute
     double u = 0.0;      ///< Pa, standard uncertainty
 };
-/// Nothing where it has no value, or none that can be a pressure. @param room  for a gauge that counts from it.
+/// Nothing where it has no value, or none that can be a pressure. @param room  for a gauge that counts from
+/// it.
 [[nodiscard]] std::optional<StampedPressure> pressureOf(const LessonModel& model, const Stamp& stamp,
                                                         const std::optional<RoomPressure>& room);
 

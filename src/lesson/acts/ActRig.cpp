@@ -16,7 +16,7 @@ using Json = nlohmann::ordered_json;
 
 constexpr const char* kUnknown = "unknown";
 constexpr const char* kForEachGroup = "a flask for each group"; // a variant of the sealed flask
-constexpr const char* kHandPump = "hand pump"; // the variant of a lab's card
+constexpr const char* kHandPump = "hand pump";                  // the variant of a lab's card
 
 Json settingsJson(const std::vector<RigSetting>& settings) {
     Json json = Json::object();

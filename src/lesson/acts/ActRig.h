@@ -17,7 +17,8 @@ struct ActRig {
     std::vector<RigSetting> room; ///< in which it stands; empty: as the file has it
     std::vector<RigSetting> values;
     std::optional<RigFile> file; ///< that a person brought
-    std::map<std::string, std::string> conditions = {}; ///< of its card, as it is set up; the usual where none is given
+    std::map<std::string, std::string> conditions =
+        {};                  ///< of its card, as it is set up; the usual where none is given
     bool liquidKnown = true; ///< else nothing is forecast that needs its curve; what is read and seen is kept
 
     /// The file; null if it names one that does not ship.

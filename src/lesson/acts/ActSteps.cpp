@@ -88,8 +88,8 @@ ConductView::Step stepOf(const RigStep& step) {
 
 } // namespace
 
-void addSteps(ConductView& v, const RigStory& story, const ToldStory& told, const ValveTable& valves, Stamps stamps,
-              int offset) {
+void addSteps(ConductView& v, const RigStory& story, const ToldStory& told, const ValveTable& valves,
+              Stamps stamps, int offset) {
     for (std::size_t i = 0; i < story.steps.size(); ++i) {
         const RigStep& step = story.steps[i];
         const Round round = roundOf(story, i);

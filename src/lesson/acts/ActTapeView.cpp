@@ -16,7 +16,8 @@ double laterThanPlanned(const LessonModel& model, const Act& act) {
 }
 
 /// Its parts by the clock, min of the period; empty where that is not known.
-std::vector<PeriodView::Part> partsAsTheyGo(const LessonSession& s, const Act& act, const KnownCourse& known) {
+std::vector<PeriodView::Part> partsAsTheyGo(const LessonSession& s, const Act& act,
+                                            const KnownCourse& known) {
     if (act.state != ActState::GoingOn || !known.frozen) return {};
     const ActCourse course(s.model(), act, *known.frozen);
     const Rehearsal& r = known.learned ? known.learned->likeliest : known.frozen->rehearsal;

@@ -49,9 +49,7 @@ BellTime timeOf(const BellRow& bell, const Clock& clock) {
     const std::int64_t elapsed =
         sameStart ? machine.ms - bell.bootMs : static_cast<std::int64_t>(clock.wall() - bell.startedAt);
     BellTime t;
-    t.trust = sameStart      ? BellTime::Known
-              : elapsed >= 0 ? BellTime::ByTheWall
-                             : BellTime::Unknown;
+    t.trust = sameStart ? BellTime::Known : elapsed >= 0 ? BellTime::ByTheWall : BellTime::Unknown;
     t.elapsed = static_cast<double>(elapsed) / kThousand;
     if (bell.lastsMs) t.remaining = static_cast<double>(*bell.lastsMs - elapsed) / kThousand;
     return t;

@@ -22,8 +22,8 @@ struct BellView {
     RowId id = 0;
     std::optional<RowId> act;
     Text title;
-    Text time;   ///< "1:50", "−0:12" once it rings, "+3:05" of what counts up
-    Text doubt;  ///< why its time may be wrong, and what to do; empty if it is known
+    Text time;              ///< "1:50", "−0:12" once it rings, "+3:05" of what counts up
+    Text doubt;             ///< why its time may be wrong, and what to do; empty if it is known
     double remaining = 0.0; ///< s; of what counts up, how long it has gone on
     double lasts = 0.0;     ///< s, for which it was set; 0 of what counts up
     bool up = false, rings = false;

@@ -49,11 +49,10 @@ void countNumbers(QuestionView& q, const std::vector<const Answer*>& answers, co
     if (values.empty()) return;
     std::ranges::sort(values);
     const double middle = values[values.size() / 2];
-    q.tally = values.size() == 1
-                  ? Text::tr("one answer: {}", figure(middle, q.unit))
-                  : Text::tr("{} answers: {} to {}, half of them below {}", values.size(),
-                             figure(values.front(), q.unit), figure(values.back(), q.unit),
-                             figure(middle, q.unit));
+    q.tally = values.size() == 1 ? Text::tr("one answer: {}", figure(middle, q.unit))
+                                 : Text::tr("{} answers: {} to {}, half of them below {}", values.size(),
+                                            figure(values.front(), q.unit), figure(values.back(), q.unit),
+                                            figure(middle, q.unit));
     const auto result = parseNumber(q.asked.result);
     if (!result) return;
     const auto off = [&](const Answer* a) { return a->value ? std::abs(*a->value - *result) : 1e9; };
@@ -112,8 +111,8 @@ std::vector<QuestionView> questionsOf(const LessonSession& s, const Act& act) {
         const RigStory& story = rig->story();
         for (std::size_t i = 0; i < story.steps.size(); ++i) {
             const int step = static_cast<int>(i);
-            if (story.steps[i].question && std::ranges::find(views, std::optional(step), &QuestionView::step) ==
-                                               views.end())
+            if (story.steps[i].question &&
+                std::ranges::find(views, std::optional(step), &QuestionView::step) == views.end())
                 views.push_back(viewOf(s.model(), draftOf(act, step, *story.steps[i].question)));
         }
     }
@@ -165,7 +164,8 @@ void showRead(ClassView& v, const LessonSession& s, const Act& act) {
     v.temperatureUnit = Text::set("°C");
     if (last->bound == StampBound::None) v.kelvin = read->kelvin;
     const auto warm = Temperature::fromKelvin(read->kelvin);
-    v.scald = boilsNow(s.model(), act) ? Text::sentences({scaldText(warm), coolBoilingText(warm)}) : scaldText(warm);
+    v.scald = boilsNow(s.model(), act) ? Text::sentences({scaldText(warm), coolBoilingText(warm)})
+                                       : scaldText(warm);
 }
 
 } // namespace

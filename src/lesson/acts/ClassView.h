@@ -27,9 +27,9 @@ struct QuestionView {
     std::vector<GroupAnswer> groups;
     int answers = 0;
     bool locked = false, revealed = false;
-    Text tally;   ///< "17 of 24 say no", "5 answers: 30 to 52 °C, half of them below 41 °C"
-    Text result;  ///< how it came out; empty while nobody has said so
-    Text verdict; ///< "6 of 24 were right", "nearest: Cedar, 38 °C"
+    Text tally;     ///< "17 of 24 say no", "5 answers: 30 to 52 °C, half of them below 41 °C"
+    Text result;    ///< how it came out; empty while nobody has said so
+    Text verdict;   ///< "6 of 24 were right", "nearest: Cedar, 38 °C"
     Question asked; ///< as it is kept, or as it would be asked
 };
 
@@ -46,7 +46,7 @@ struct ClassView {
     std::optional<double> kelvin;            ///< the same, where it is no bound and no word
     Text pressure;                           ///< inside, by the forecast; empty until it is revealed
     std::vector<Text> cautions;
-    Text scald;     ///< of what was read last
+    Text scald; ///< of what was read last
     std::vector<BellView> bells;
 };
 /// @param showsAnyway  the teacher wants the forecast seen whatever is not revealed.

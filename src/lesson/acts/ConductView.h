@@ -46,8 +46,8 @@ struct ConductView {
     std::optional<Milliseconds> begun;
     /// From when the clock of its forecast starts, below zero before, while it is going on: see ActCourse.
     std::optional<double> seconds;
-    Text since; ///< what that is counted from: "clamp shut"
-    Text now;   ///< what the frozen forecast says of this moment
+    Text since;                ///< what that is counted from: "clamp shut"
+    Text now;                  ///< what the frozen forecast says of this moment
     std::vector<Text> outlook; ///< what was learned since, see outlookTexts
     struct Next {
         Text says;
@@ -61,8 +61,7 @@ struct ConductView {
     std::vector<Text> cautions;
 };
 [[nodiscard]] ConductView conductView(const LessonSession& session, const Act& act,
-                                      const FrozenForecast* frozen,
-                                      const LearnedForecast* learned = nullptr);
+                                      const FrozenForecast* frozen, const LearnedForecast* learned = nullptr);
 
 /// Brings a view to another moment: only the time and what the forecasts say of it move.
 /// @param learned  from what was read until now; null if nothing was.

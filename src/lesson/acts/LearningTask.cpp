@@ -10,7 +10,8 @@
 namespace uttrin {
 namespace {
 
-/// Whether the move after those that were made is due by a forecast, and not stamped; or was, and is held back.
+/// Whether the move after those that were made is due by a forecast, and not stamped; or was, and is held
+/// back.
 bool isOverdue(const Rehearsal& r, const Observed& observed, double heldUntil) {
     constexpr double kAtOnce = 1.0; // s
     const int made = observed.moves.empty() ? r.setup.clockMove : observed.moves.back().move;

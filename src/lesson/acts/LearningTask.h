@@ -15,8 +15,8 @@ struct LearningTask {
 [[nodiscard]] LearningTask taskOf(const Act& act, const FrozenForecast& frozen, const ActCourse& course,
                                   Milliseconds by);
 
-/// What there is to learn from in an act that goes on. Nothing while nothing was read, no move was stamped after
-/// its clock started, and none is overdue.
+/// What there is to learn from in an act that goes on. Nothing while nothing was read, no move was stamped
+/// after its clock started, and none is overdue.
 /// @param learned  what was learned before; null if nothing was. @param group  see ActCourse.
 [[nodiscard]] std::optional<LearningTask> learningTask(const LessonSession& session, const Act& act,
                                                        const FrozenForecast& frozen,

@@ -49,8 +49,7 @@ Text nextText(const Rehearsal& r, double seconds, const ActCourse& course, int o
     constexpr double kThen = 30.0; // s, after which it is seen what comes of it
     const VesselState& then = r.watchedAt(r.sampleAt(next->seconds + kThen));
     return Text::tr("Next: {} in {} ({}), at about {} °C; then: {}.", eventText(r.setup, *next),
-                    durationText(in),
-                    Text::typed(clockText(course.momentOf(seconds + in), offset)),
+                    durationText(in), Text::typed(clockText(course.momentOf(seconds + in), offset)),
                     whole(r.watchedAt(r.sampleAt(next->seconds)).kelvin),
                     nameOf(appearanceOf(r.watched(), then)));
 }
@@ -60,9 +59,9 @@ Text nextText(const Rehearsal& r, double seconds, const ActCourse& course, int o
 Text durationText(double seconds) {
     const auto all = static_cast<long long>(std::llround(std::max(seconds, 0.0)));
     constexpr long long kHour = 3600, kMinute = 60;
-    return Text::typed(all >= kHour ? fmt::format("{}:{:02}:{:02}", all / kHour, all % kHour / kMinute,
-                                                  all % kMinute)
-                                    : fmt::format("{}:{:02}", all / kMinute, all % kMinute));
+    return Text::typed(all >= kHour
+                           ? fmt::format("{}:{:02}:{:02}", all / kHour, all % kHour / kMinute, all % kMinute)
+                           : fmt::format("{}:{:02}", all / kMinute, all % kMinute));
 }
 
 std::optional<ConductView::Next> nextMoveOf(const FrozenForecast& frozen, const LearnedForecast* learned,
@@ -73,8 +72,7 @@ std::optional<ConductView::Next> nextMoveOf(const FrozenForecast& frozen, const 
     if (!next) return std::nullopt;
     // One that is held back until now is made as soon as it may be.
     constexpr double kAtOnce = 1.0; // s
-    const bool overdue =
-        learned && std::abs(next->seconds - clockStart(r) - learned->heldUntil) < kAtOnce;
+    const bool overdue = learned && std::abs(next->seconds - clockStart(r) - learned->heldUntil) < kAtOnce;
     return ConductView::Next{eventText(r.setup, *next), next->seconds - at, overdue};
 }
 

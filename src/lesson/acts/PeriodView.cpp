@@ -222,7 +222,8 @@ PeriodView periodView(const LessonSession& s, ActForecasts& forecasts) {
     }
     std::ranges::stable_sort(v.todo, {}, &PeriodView::Todo::minute);
     frame(v);
-    if (const auto now = periodMinute(model, s.clock().now()); now && *now >= v.from && *now <= v.to) v.now = now;
+    if (const auto now = periodMinute(model, s.clock().now()); now && *now >= v.from && *now <= v.to)
+        v.now = now;
     v.summary = summaryOf(v, model);
     return v;
 }
@@ -234,7 +235,8 @@ std::vector<BellDraft> plannedBells(const LessonSession& s, ActForecasts& foreca
     const auto running = bellsOf(s);
     for (const auto& todo : periodView(s, forecasts).todo) {
         const std::string title = plain(todo.what);
-        const bool set = std::ranges::any_of(running, [&](const BellView& b) { return plain(b.title) == title; });
+        const bool set =
+            std::ranges::any_of(running, [&](const BellView& b) { return plain(b.title) == title; });
         const Act* act = s.model().act(todo.act);
         if (todo.minute <= *now || set || !act || act->state == ActState::GoingOn) continue;
         bells.push_back({title, (todo.minute - *now) * kSecondsAMinute, todo.act, BellSource::Plan});

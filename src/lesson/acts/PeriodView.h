@@ -59,8 +59,8 @@ struct PeriodView {
 [[nodiscard]] std::optional<std::vector<std::pair<RowId, int>>> mendOf(const LessonSession& session,
                                                                        ActForecasts& forecasts);
 
-/// A bell for each thing that the plan has still to come, but for those that a bell runs for already; none where
-/// nobody has said when the bell of the period rings.
+/// A bell for each thing that the plan has still to come, but for those that a bell runs for already; none
+/// where nobody has said when the bell of the period rings.
 [[nodiscard]] std::vector<BellDraft> plannedBells(const LessonSession& session, ActForecasts& forecasts);
 
 /// The moment of a time of day, "10:00", on the day of the lesson; nothing for what is none.

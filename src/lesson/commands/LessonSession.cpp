@@ -24,7 +24,9 @@ Result<void> LessonSession::reload() {
     }
     m_stale.reset();
     const auto criterionInHand = [this]() -> std::optional<BoilingCriterion> {
-        return m_selection.setupId != 0 && m_model.hasPlan(m_selection.setupId) ? std::optional(plan().criterion) : std::nullopt;
+        return m_selection.setupId != 0 && m_model.hasPlan(m_selection.setupId)
+                   ? std::optional(plan().criterion)
+                   : std::nullopt;
     };
     const auto before = criterionInHand();
     m_model = LessonModel(std::move(*data));
@@ -125,7 +127,8 @@ SlipFinding LessonSession::checkDraft() const {
 bool LessonSession::bracketAwaitsRestart() const {
     if (!runId()) return false;
     const auto readings = m_model.readingsOf(*runId());
-    const auto last = std::find_if(readings.rbegin(), readings.rend(), [](const Reading& r) { return !r.struckReason; });
+    const auto last =
+        std::find_if(readings.rbegin(), readings.rend(), [](const Reading& r) { return !r.struckReason; });
     return last != readings.rend() && last->criterion == BoilingCriterion::BracketStops;
 }
 

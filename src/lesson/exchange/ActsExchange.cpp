@@ -19,14 +19,15 @@ using Json = nlohmann::ordered_json;
 constexpr std::size_t kMostComplaints = 200;
 
 const std::vector<std::string>& actColumns() {
-    static const std::vector<std::string> kColumns{"act",     "title",   "kind",    "doer",        "state", "starts_s",
-                                                   "lasts_s", "ready_s", "ready_k", "why_skipped", "rig",   "frozen"};
+    static const std::vector<std::string> kColumns{"act",     "title",       "kind",    "doer",
+                                                   "state",   "starts_s",    "lasts_s", "ready_s",
+                                                   "ready_k", "why_skipped", "rig",     "frozen"};
     return kColumns;
 }
 const std::vector<std::string>& stampColumns() {
-    static const std::vector<std::string> kColumns{"stamp", "taken_at", "taken_at_ms", "step",  "what",
-                                                   "value", "unit",     "bound",       "place", "instrument",
-                                                   "group"};
+    static const std::vector<std::string> kColumns{"stamp", "taken_at",   "taken_at_ms", "step",
+                                                   "what",  "value",      "unit",        "bound",
+                                                   "place", "instrument", "group"};
     return kColumns;
 }
 
@@ -66,7 +67,9 @@ Json jsonOf(const LessonModel& model, const Stamp& s) {
 }
 
 std::string cellOf(const Json& value) {
-    return value.is_null() ? std::string() : value.is_string() ? csvText(value.get<std::string>()) : value.dump();
+    return value.is_null()     ? std::string()
+           : value.is_string() ? csvText(value.get<std::string>())
+                               : value.dump();
 }
 
 /// What a JSON object holds, as a line under the names of its keys; objects and lists in it are left out.
@@ -134,9 +137,9 @@ Result<Stamp> stampOf(ExportedLine line) {
 
 Result<ImportedActs> whole(ImportedActs acts) {
     if (!acts.acts.empty()) return acts;
-    return fail(Failure::BadInput, acts.complaints.empty()
-                                       ? Text::tr("there are no acts in this file")
-                                       : Text::tr("no act can be read; the first: {}", acts.complaints.front()));
+    return fail(Failure::BadInput, acts.complaints.empty() ? Text::tr("there are no acts in this file")
+                                                           : Text::tr("no act can be read; the first: {}",
+                                                                      acts.complaints.front()));
 }
 
 void complain(ImportedActs& acts, Text text) {
@@ -147,10 +150,14 @@ Json questionsOf(const LessonModel& model, RowId act) {
     Json list = Json::array();
     for (const Question& q : model.data().questions) {
         if (q.actId != act) continue;
-        Json one = {{"step", orNull(q.step)},        {"asks", q.asks},
-                    {"kind", identifier(q.kind)},    {"unit", q.unit},
-                    {"choices", q.choices},          {"locked_at_ms", orNull(q.lockedAt)},
-                    {"revealed_at_ms", orNull(q.revealedAt)}, {"result", q.result},
+        Json one = {{"step", orNull(q.step)},
+                    {"asks", q.asks},
+                    {"kind", identifier(q.kind)},
+                    {"unit", q.unit},
+                    {"choices", q.choices},
+                    {"locked_at_ms", orNull(q.lockedAt)},
+                    {"revealed_at_ms", orNull(q.revealedAt)},
+                    {"result", q.result},
                     {"answers", Json::array()}};
         for (const Answer& a : model.data().answers)
             if (a.questionId == q.id)
@@ -238,14 +245,16 @@ bool holdsActs(std::string_view text) {
     if (head.find(",stamp,") != std::string_view::npos) return true;
     const auto first = text.find_first_not_of(" \t\r\n");
     return first != std::string_view::npos && text[first] == '{' &&
-           text.find("\"acts\"") != std::string_view::npos && text.find("\"readings\"") == std::string_view::npos;
+           text.find("\"acts\"") != std::string_view::npos &&
+           text.find("\"readings\"") == std::string_view::npos;
 }
 
 Result<ImportedActs> readActsCsv(std::string_view text) {
     const auto records = parseCsv(text);
     if (records.empty() || std::ranges::find(records.front().fields, "stamp") == records.front().fields.end())
-        return fail(Failure::BadInput, Text::tr("the first line does not name the columns of acts: act, title, "
-                                                "kind, …, stamp, taken_at, …"));
+        return fail(Failure::BadInput,
+                    Text::tr("the first line does not name the columns of acts: act, title, "
+                             "kind, …, stamp, taken_at, …"));
     ImportedActs acts;
     std::map<std::string, std::size_t> known; // by the act's number in the file
     for (std::size_t i = 1; i < records.size(); ++i) {

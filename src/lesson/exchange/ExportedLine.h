@@ -43,7 +43,8 @@ public:
         constexpr double kFarthest = 1e14; // ms
         const auto number = value(name);
         if (!number) return std::nullopt;
-        if (!(std::abs(*number) < kFarthest)) return refuse(name, Text::tr("at most {}", kFarthest)), std::nullopt;
+        if (!(std::abs(*number) < kFarthest))
+            return refuse(name, Text::tr("at most {}", kFarthest)), std::nullopt;
         return static_cast<Milliseconds>(*number);
     }
     template <typename E>

@@ -33,7 +33,8 @@ Result<ObservedLayout> layoutOf(std::string_view text, const std::vector<CsvReco
     return l;
 }
 
-Result<Observed::Reading> readingOf(const CsvRecord& record, const ObservedLayout& l, double seconds, double u) {
+Result<Observed::Reading> readingOf(const CsvRecord& record, const ObservedLayout& l, double seconds,
+                                    double u) {
     Observed::Reading r;
     r.seconds = seconds;
     r.u = u;
@@ -62,8 +63,8 @@ Result<int> moveCalled(const std::string& says, const std::vector<RigMove>& move
                                             shortened(says), Text::list(moves, &RigMove::says)));
 }
 
-Result<void> readLine(const CsvRecord& record, const ObservedLayout& l, double u, const std::vector<RigMove>& moves,
-                      Observed& into) {
+Result<void> readLine(const CsvRecord& record, const ObservedLayout& l, double u,
+                      const std::vector<RigMove>& moves, Observed& into) {
     const auto seconds = l.numbers.number(csvTextAt(record, l.time));
     if (!seconds)
         return fail(Failure::BadInput, Text::tr("line {}: time {}", record.line, seconds.error().message));
@@ -89,8 +90,8 @@ Result<ObservedFile> readObservedCsv(std::string_view text, double u, const std:
         return fail(Failure::BadInput, Text::tr("the file is empty; its first line must name the columns: "
                                                 "time_s,temperature_degC"));
     if (records.size() > kMostReadings)
-        return fail(Failure::BadInput, Text::tr("{} lines are too many; accepted: at most {}",
-                                                records.size(), kMostReadings));
+        return fail(Failure::BadInput,
+                    Text::tr("{} lines are too many; accepted: at most {}", records.size(), kMostReadings));
     const auto layout = layoutOf(text, records);
     if (!layout) return tl::unexpected(layout.error());
     ObservedFile file;

@@ -45,7 +45,8 @@ struct RunFit {
 /// Whether a prediction was made for a target's pressure; for its place, in an older notebook.
 [[nodiscard]] bool belongs(const Prediction& prediction, const Target& target);
 /// What was predicted for a target, K; of several the last. Nothing if nobody did.
-[[nodiscard]] std::optional<double> predictedFor(const std::vector<Prediction>& predictions, const Target& target);
+[[nodiscard]] std::optional<double> predictedFor(const std::vector<Prediction>& predictions,
+                                                 const Target& target);
 
 /// One lesson, understood: plans and rooms parsed, readings reduced. Built anew from the notebook's rows
 /// after every change, so a corrected room pressure recomputes everything. Reductions, fits and run sheets

@@ -1,7 +1,6 @@
 #include "ActResult.h"
 
 #include "BoilingBracket.h"
-
 #include "lesson/acts/ActReadings.h"
 #include "lesson/acts/OutlookTexts.h"
 #include "lesson/model/Clock.h"
@@ -103,8 +102,7 @@ Text whyNoLower(const Rehearsal& r, double seconds) {
 void addLowest(ActResult& result, const ActCourse& course, const Rehearsal& r, const ForecastBand& band) {
     std::optional<double> until;
     for (const Stamp* stamp : course.stamps())
-        if (seenBoiling(*stamp) == false)
-            until = course.fromClock(stamp->takenAt);
+        if (seenBoiling(*stamp) == false) until = course.fromClock(stamp->takenAt);
     if (!until || *until < 0.0) return;
     const auto k = band.at(*until);
     if (!k) return;
@@ -139,9 +137,10 @@ void addGroups(ActResult& v, const LessonModel& model, const Act& act, const Fro
     }
     if (lowests.size() < 2) return;
     const auto [low, high] = std::ranges::minmax(lowests);
-    const double mean = std::accumulate(lowests.begin(), lowests.end(), 0.0) / static_cast<double>(lowests.size());
-    v.pooled = Text::tr("{} groups: it boiled down to {} °C in the mean, from {} to {} °C.", lowests.size(), tenth(mean),
-                        tenth(low), tenth(high));
+    const double mean =
+        std::accumulate(lowests.begin(), lowests.end(), 0.0) / static_cast<double>(lowests.size());
+    v.pooled = Text::tr("{} groups: it boiled down to {} °C in the mean, from {} to {} °C.", lowests.size(),
+                        tenth(mean), tenth(low), tenth(high));
 }
 
 /// Where each group had a rig of its own there is no one course: how many readings the forecast had.
@@ -153,11 +152,16 @@ Text verdictOfGroups(ActResult& v) {
     }
     constexpr double kMost = 0.3; // of readings outside a band of 90 %, of rigs that go as they should
     v.asForeseen = outside <= kMost * read;
-    if (read == 0) return Text::tr("The groups stamped what they saw and read no temperature: there is nothing to compare.");
-    return v.asForeseen ? Text::tr("It went as it should: {} of {} temperatures that the groups read lie within the "
-                                   "frozen forecast.", read - outside, read)
-                        : Text::tr("It went otherwise than foreseen: {} of {} temperatures that the groups read lie "
-                                   "outside the frozen forecast.", outside, read);
+    if (read == 0)
+        return Text::tr(
+            "The groups stamped what they saw and read no temperature: there is nothing to compare.");
+    return v.asForeseen
+               ? Text::tr("It went as it should: {} of {} temperatures that the groups read lie within the "
+                          "frozen forecast.",
+                          read - outside, read)
+               : Text::tr("It went otherwise than foreseen: {} of {} temperatures that the groups read lie "
+                          "outside the frozen forecast.",
+                          outside, read);
 }
 
 /// @param analysed  whether there is anything of one rig to analyse.
@@ -174,13 +178,15 @@ void addVerdict(ActResult& v, const FaultFinding* fault, bool analysed) {
     }
     v.asForeseen = fault->asForeseen;
     if (fault->asForeseen) {
-        v.verdict = outside ? Text::tr("It went as it should: readings outside the band are few enough for chance.")
-                            : Text::tr("It went as it should: what was read lies within the frozen forecast.");
+        v.verdict =
+            outside ? Text::tr("It went as it should: readings outside the band are few enough for chance.")
+                    : Text::tr("It went as it should: what was read lies within the frozen forecast.");
         return;
     }
     if (fault->candidates.empty()) {
-        v.verdict = Text::tr("It went otherwise than foreseen, and none of the usual faults explains it: look "
-                             "at the room, the amounts and the thermometer.");
+        v.verdict =
+            Text::tr("It went otherwise than foreseen, and none of the usual faults explains it: look "
+                     "at the room, the amounts and the thermometer.");
         return;
     }
     std::vector<Text> names;
@@ -188,12 +194,14 @@ void addVerdict(ActResult& v, const FaultFinding* fault, bool analysed) {
         names.push_back(Text::data(c.name));
         if (!c.says.empty()) v.evidence.push_back(Text::data(c.says));
     }
-    v.verdict = names.size() == 1
-                    ? Text::tr("It went otherwise than foreseen, likeliest by: {}.", names.front())
-                    : Text::tr("It went otherwise than foreseen, by one of these, which cannot be told apart: {}.",
-                               Text::list(names));
-    v.evidence.push_back(Text::tr("What was read and seen fits that better than the forecast by {} in chi square.",
-                                  fixed(fault->candidates.front().gain, 0)));
+    v.verdict =
+        names.size() == 1
+            ? Text::tr("It went otherwise than foreseen, likeliest by: {}.", names.front())
+            : Text::tr("It went otherwise than foreseen, by one of these, which cannot be told apart: {}.",
+                       Text::list(names));
+    v.evidence.push_back(
+        Text::tr("What was read and seen fits that better than the forecast by {} in chi square.",
+                 fixed(fault->candidates.front().gain, 0)));
 }
 
 /// A stamp with the course and the rehearsal on whose clock it is.
@@ -221,7 +229,9 @@ ActResult::Read readOf(const LessonModel& model, const Placed& placed, const Fro
 void addStamp(ActResult& v, const LessonModel& model, const Placed& placed, const FrozenForecast& frozen) {
     const Stamp& stamp = *placed.stamp;
     const Text when = Text::typed(clockTextWithSeconds(stamp.takenAt, model.lesson().utcOffsetMin));
-    const auto step = [&](const Text& what) { v.steps.push_back(byGroup(model, stamp, Text::set("{}  {}", when, what))); };
+    const auto step = [&](const Text& what) {
+        v.steps.push_back(byGroup(model, stamp, Text::set("{}  {}", when, what)));
+    };
     const int number = stamp.step.value_or(0) + 1;
     switch (stamp.kind) {
     case StampKind::Read:
@@ -273,10 +283,11 @@ Text claimText(const ActCourse& course, const Rehearsal& frozen, const LessonMod
     for (const Stamp* stamp : course.stamps())
         if (const auto t = temperatureOf(model, *stamp); t && t->ofTheLiquid) ++read;
     if (read >= 2) return {};
-    return read == 0 ? Text::tr("Not measured: it is said to boil below its usual point, and no temperature of "
-                                "the liquid was read.")
-                     : Text::tr("Not measured: it takes a temperature of the liquid before and after; one was "
-                                "read.");
+    return read == 0
+               ? Text::tr("Not measured: it is said to boil below its usual point, and no temperature of "
+                          "the liquid was read.")
+               : Text::tr("Not measured: it takes a temperature of the liquid before and after; one was "
+                          "read.");
 }
 
 } // namespace
@@ -284,14 +295,15 @@ Text claimText(const ActCourse& course, const Rehearsal& frozen, const LessonMod
 ActAnalysis analyse(const LearningTask& task, const std::function<bool()>& goOn) {
     ActAnalysis a;
     a.key = task.key;
-    if (auto learned = learnFrom(task, goOn))
-        a.learned = std::move(*learned);
+    if (auto learned = learnFrom(task, goOn)) a.learned = std::move(*learned);
     if (goOn && !goOn()) return a;
-    if (auto fault = searchFault(*task.rig.rig(), task.rig.settings(), task.observed, goOn)) a.fault = std::move(*fault);
+    if (auto fault = searchFault(*task.rig.rig(), task.rig.settings(), task.observed, goOn))
+        a.fault = std::move(*fault);
     return a;
 }
 
-std::optional<LearningTask> analysisTask(const LessonSession& s, const Act& act, const FrozenForecast& frozen) {
+std::optional<LearningTask> analysisTask(const LessonSession& s, const Act& act,
+                                         const FrozenForecast& frozen) {
     const ActCourse course(s.model(), act, frozen);
     Milliseconds last = 0;
     for (const Stamp* stamp : course.stamps())
@@ -322,8 +334,7 @@ ActResult actResult(const LessonSession& s, const Act& act, const FrozenForecast
     for (std::size_t i = 0; i < frozen->outlook.values.size(); ++i) {
         const RigUncertainty& u = rig.uncertainties()[i];
         v.values.push_back({Text::data(u.name), valueText(rig, u, settings, frozen->outlook.values[i]),
-                            learned ? valueText(rig, u, settings, learned->outlook.values[i])
-                                    : Text()});
+                            learned ? valueText(rig, u, settings, learned->outlook.values[i]) : Text()});
     }
     addLowest(v, course, likeliest, learned ? learned->outlook.band : frozen->outlook.band);
     addGroups(v, s.model(), act, *frozen);

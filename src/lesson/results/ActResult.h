@@ -41,19 +41,19 @@ struct ActResult {
     std::vector<Seen> seen;
     std::vector<Text> steps; ///< "10:04:10 step 3 done", "step 4 skipped: no time"
     std::vector<Value> values;
-    Text bracket;     ///< between which pressures it boils; empty where they were not read
-    Text lowest;      ///< the lowest temperature at which it boiled, and why no lower; empty if it did not
+    Text bracket; ///< between which pressures it boils; empty where they were not read
+    Text lowest;  ///< the lowest temperature at which it boiled, and why no lower; empty if it did not
     /// What a group found at its own rig.
     struct ByGroup {
         Text name;
-        int read = 0;      ///< temperatures
-        int outside = 0;   ///< of them, of the frozen band
-        Text lowest;       ///< at which it was read while it boiled; a dash if never
-        Text inside;       ///< the pressure then, worked out from it and the air left
+        int read = 0;    ///< temperatures
+        int outside = 0; ///< of them, of the frozen band
+        Text lowest;     ///< at which it was read while it boiled; a dash if never
+        Text inside;     ///< the pressure then, worked out from it and the air left
     };
     std::vector<ByGroup> groups; ///< those that stamped something of their own
     Text pooled;                 ///< what the groups found together; empty of fewer than two
-    Text notMeasured; ///< that what it claims was not measured; empty if it was
+    Text notMeasured;            ///< that what it claims was not measured; empty if it was
     std::vector<QuestionView> questions;
 };
 /// @param analysis  null while it is being worked out.

@@ -25,7 +25,8 @@ Text byCurve(const std::string& substance, const StampedTemperature& read) {
     const auto at = [&](double kelvin) { return (*known)->vapourPressure(Temperature::fromKelvin(kelvin)); };
     const auto p = at(read.kelvin), above = at(read.kelvin + read.u), below = at(read.kelvin - read.u);
     if (!p || !above || !below) return {};
-    return Text::tr("At {} °C, as it was read last, the curve says {}.", fixed(read.kelvin - kIcePointKelvin, 1),
+    return Text::tr("At {} °C, as it was read last, the curve says {}.",
+                    fixed(read.kelvin - kIcePointKelvin, 1),
                     pressureText(p->pascal(), 0.5 * (above->pascal() - below->pascal())));
 }
 
@@ -38,7 +39,8 @@ Text bracketText(const LessonModel& model, const Act& act, const ActCourse& cour
     std::optional<StampedTemperature> liquid;
     for (const Stamp* stamp : course.stamps()) {
         if (const auto seen = seenBoiling(*stamp)) boils = seen;
-        if (const auto t = temperatureOf(model, *stamp); t && t->ofTheLiquid && stamp->bound == StampBound::None)
+        if (const auto t = temperatureOf(model, *stamp);
+            t && t->ofTheLiquid && stamp->bound == StampBound::None)
             liquid = t;
         if (const auto p = pressureOf(model, *stamp, model.room(stamp->groupId)); p && boils)
             (*boils ? boiled : ceased) = p;
@@ -47,9 +49,10 @@ Text bracketText(const LessonModel& model, const Act& act, const ActCourse& cour
     const auto [low, high] = std::minmax(boiled->pascal, ceased->pascal);
     // Anywhere between the two alike, and each as good as the gauge.
     const double u = std::hypot((high - low) / std::sqrt(12.0), std::max(boiled->u, ceased->u));
-    const Text found = Text::tr("It boils below {} at this temperature: it stopped at {} kPa and began again at {} kPa.",
-                                pressureText(0.5 * (low + high), u), fixed(ceased->pascal / 1000.0, 2),
-                                fixed(boiled->pascal / 1000.0, 2));
+    const Text found =
+        Text::tr("It boils below {} at this temperature: it stopped at {} kPa and began again at {} kPa.",
+                 pressureText(0.5 * (low + high), u), fixed(ceased->pascal / 1000.0, 2),
+                 fixed(boiled->pascal / 1000.0, 2));
     const Text curve =
         liquid && readActRig(act.rig).map([](const ActRig& r) { return r.liquidKnown; }).value_or(true)
             ? byCurve(frozen.rehearsal.setup.substance, *liquid)

@@ -216,12 +216,15 @@ StripView rehearsalStrip(const Rehearsal& r, std::size_t at, bool temperatureKno
         v.marginText = Text::tr("no liquid");
         return v;
     }
-    v.liquid = {s.liquid > 0.0 ? Text::tr("Liquid") : Text::tr("Contents"), fixed(celsius(s.kelvin), 1),
+    v.liquid = {s.liquid > 0.0 ? Text::tr("Liquid") : Text::tr("Contents"),
+                fixed(celsius(s.kelvin), 1),
                 Text::set("°C"),
                 s.solid > 0.0 ? Text::tr("{:.0f} % frozen", 100.0 * s.solid / (s.solid + s.liquid))
                               : Text::tr("bulk"),
-                false, s.kelvin};
-    v.boils = {Text::tr("Boils at"), boilsAt, Text::set("°C"), Text::tr("at the surface"), false, boilingAt(r, s)};
+                false,
+                s.kelvin};
+    v.boils = {Text::tr("Boils at"),       boilsAt, Text::set("°C"),
+               Text::tr("at the surface"), false,   boilingAt(r, s)};
     if (s.liquid <= 0.0) {
         v.marginText = s.solid > 0.0 ? Text::tr("frozen") : Text::tr("dry");
         return v;

@@ -32,8 +32,8 @@ struct RunView {
     std::vector<Taken> taken; ///< newest first
     Text repeats;             ///< mean and spread of quick repeats at one target; empty without
     Text drift;               ///< room drift or zero, a line; may be empty
-    bool predicted = false; ///< the class has said something of its targets, and that is locked
-    Text scald;             ///< of the liquid where it boils at the target; may be empty
+    bool predicted = false;   ///< the class has said something of its targets, and that is locked
+    Text scald;               ///< of the liquid where it boils at the target; may be empty
     bool finished = false;
 };
 [[nodiscard]] RunView runView(const LessonSession& session);

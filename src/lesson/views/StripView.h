@@ -12,7 +12,7 @@ namespace uttrin {
 /// shows as a dash.
 struct StripFigure {
     Text label, number, unit, under;
-    bool missing = false; ///< a gap that costs data if it stays
+    bool missing = false;              ///< a gap that costs data if it stays
     std::optional<double> kelvin = {}; ///< of a temperature, to be said in another unit too
 };
 

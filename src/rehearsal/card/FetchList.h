@@ -14,8 +14,8 @@ struct FetchShare {
     int times = 1; ///< groups that do it at once
 };
 
-/// What a lesson needs, each thing once: what is used up is added up, of things as many as are wanted at the same
-/// time, and of what everybody has one for each.
+/// What a lesson needs, each thing once: what is used up is added up, of things as many as are wanted at the
+/// same time, and of what everybody has one for each.
 /// @param people  in the room; nothing if nobody has said so.
 [[nodiscard]] std::vector<Text> fetchList(std::span<const FetchShare> shares, std::optional<int> people);
 

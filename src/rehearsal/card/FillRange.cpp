@@ -11,8 +11,9 @@ namespace uttrin {
 namespace {
 
 /// Vessels whose volume is that of what stands in them; of a jar over a dish nothing is known of the dish.
-constexpr std::array kFilled{VesselShape::RoundFlask, VesselShape::Bottle, VesselShape::Jar, VesselShape::Kettle,
-                             VesselShape::Pan,        VesselShape::Tube,   VesselShape::Bulb};
+constexpr std::array kFilled{VesselShape::RoundFlask, VesselShape::Bottle, VesselShape::Jar,
+                             VesselShape::Kettle,     VesselShape::Pan,    VesselShape::Tube,
+                             VesselShape::Bulb};
 
 constexpr double kMinute = 60.0; // s
 
@@ -75,7 +76,7 @@ void findLeast(FillRange& range, const Filled& rig) {
 } // namespace
 
 std::optional<FillRange> fillRange(const RigFile& rig, const std::vector<RigSetting>& settings,
-                                    const std::function<bool()>& goOn) {
+                                   const std::function<bool()>& goOn) {
     const auto now = rehearse(rig, settings, goOn);
     if (!now) return std::nullopt;
     const Vessel& vessel = now->watched();
@@ -92,7 +93,8 @@ std::optional<FillRange> fillRange(const RigFile& rig, const std::vector<RigSett
     constexpr double kQuarterMore = 1.25;
     const auto boils = firstOf(*now, RigEventKind::BoilingStarts);
     if (const auto more = filled.with(kQuarterMore * range.now); more && boils)
-        if (const auto later = firstOf(*more, RigEventKind::BoilingStarts)) range.laterSeconds = *later - *boils;
+        if (const auto later = firstOf(*more, RigEventKind::BoilingStarts))
+            range.laterSeconds = *later - *boils;
     findLeast(range, filled);
     if (goOn && !goOn()) return std::nullopt;
     return range;
@@ -100,21 +102,25 @@ std::optional<FillRange> fillRange(const RigFile& rig, const std::vector<RigSett
 
 std::vector<Text> fillTexts(const FillRange& f) {
     std::vector<Text> texts;
-    texts.push_back(f.most ? Text::tr("Filled with {}; at most {}, half of the vessel: fuller it splashes over.",
-                                      gramsText(f.now), gramsText(*f.most))
-                           : Text::tr("Filled with {}.", gramsText(f.now)));
+    texts.push_back(f.most
+                        ? Text::tr("Filled with {}; at most {}, half of the vessel: fuller it splashes over.",
+                                   gramsText(f.now), gramsText(*f.most))
+                        : Text::tr("Filled with {}.", gramsText(f.now)));
     constexpr double kWorthTelling = 0.1; // min, K
     if (f.laterSeconds / kMinute >= kWorthTelling)
-        texts.push_back(Text::tr("With a quarter more it boils {} min later.", fixed(f.laterSeconds / kMinute, 1)));
+        texts.push_back(
+            Text::tr("With a quarter more it boils {} min later.", fixed(f.laterSeconds / kMinute, 1)));
     if (f.depthKelvin >= kWorthTelling)
-        texts.push_back(Text::tr("At the lowest pressure its bottom boils {} K later than its top, for the weight "
-                                 "of the liquid above it.",
-                                 fixed(f.depthKelvin, 1)));
+        texts.push_back(
+            Text::tr("At the lowest pressure its bottom boils {} K later than its top, for the weight "
+                     "of the liquid above it.",
+                     fixed(f.depthKelvin, 1)));
     if (f.least)
-        texts.push_back(f.dryAfter > 0.0
-                            ? Text::tr("With less than {} it runs dry before the end: half of that at minute {}.",
-                                       gramsText(*f.least), fixed(f.dryAfter / kMinute, 0))
-                            : Text::tr("With less than {} it runs dry before the end.", gramsText(*f.least)));
+        texts.push_back(
+            f.dryAfter > 0.0
+                ? Text::tr("With less than {} it runs dry before the end: half of that at minute {}.",
+                           gramsText(*f.least), fixed(f.dryAfter / kMinute, 0))
+                : Text::tr("With less than {} it runs dry before the end.", gramsText(*f.least)));
     return texts;
 }
 

@@ -7,7 +7,7 @@ namespace uttrin {
 /// The lowest pressure that what takes vapour up lets a rig reach.
 struct RigFloor {
     enum Kind { DryingAgent, ColdBath, Pump } kind = Pump;
-    std::string name;     ///< of the part
+    std::string name; ///< of the part
     double pascal = 0.0;
     std::optional<double> boilingKelvin; ///< of its liquid there; nothing below the triple point
 };

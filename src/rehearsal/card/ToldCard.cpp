@@ -35,10 +35,11 @@ std::vector<Text> vesselTexts(const RigCard& card, const RigSetup& setup) {
 std::vector<Text> whoTexts(const RigCard& card, const RigSetup& setup) {
     std::vector<Text> texts{doerText(card.who)};
     const auto all = evacuatedOf(card, setup);
-    const bool rated = std::ranges::all_of(
-        all, [&](std::size_t i) { return setup.making[i] == VesselMaking::Vacuum; });
+    const bool rated =
+        std::ranges::all_of(all, [&](std::size_t i) { return setup.making[i] == VesselMaking::Vacuum; });
     if (!rated && card.who == RigDoer::Pupils)
-        texts = {Text::tr("{}: glass that is not made for vacuum is not for pupils", doerText(RigDoer::Teacher))};
+        texts = {
+            Text::tr("{}: glass that is not made for vacuum is not for pupils", doerText(RigDoer::Teacher))};
     texts.push_back(Text::tr("Local rules come first."));
     return texts;
 }
@@ -102,10 +103,12 @@ Text makingText(VesselMaking making) {
 Text makingAdvice(VesselMaking making) {
     switch (making) {
     case VesselMaking::Vacuum:
-        return Text::tr("Round and rated by its maker; looked over for scratches each time, behind a screen.");
+        return Text::tr(
+            "Round and rated by its maker; looked over for scratches each time, behind a screen.");
     case VesselMaking::Laboratory:
-        return Text::tr("Made for heat and chemicals: under vacuum only small and round ones, and only where local "
-                        "rules allow it; never flat-bottomed or conical ones.");
+        return Text::tr(
+            "Made for heat and chemicals: under vacuum only small and round ones, and only where local "
+            "rules allow it; never flat-bottomed or conical ones.");
     case VesselMaking::Household:
         break;
     }
@@ -130,13 +133,15 @@ std::vector<Text> conditionTexts(const RigCard& card, const std::map<std::string
 Text vesselRefused(const RigCard& card, const RigSetup& setup) {
     for (const std::size_t i : evacuatedOf(card, setup))
         if (setup.making[i] == VesselMaking::Household)
-            return Text::tr("only to be rehearsed: the {} is household glass, made neither for vacuum nor for sudden "
-                            "cold. Some do it; many shatter. Take one made for vacuum",
-                            Text::data(setup.model.vessels[i].name));
+            return Text::tr(
+                "only to be rehearsed: the {} is household glass, made neither for vacuum nor for sudden "
+                "cold. Some do it; many shatter. Take one made for vacuum",
+                Text::data(setup.model.vessels[i].name));
     return {};
 }
 
-ToldCard toldCard(const RigStory& story, const RigSetup& setup, const std::map<std::string, std::string>& chosen) {
+ToldCard toldCard(const RigStory& story, const RigSetup& setup,
+                  const std::map<std::string, std::string>& chosen) {
     const RigCard& card = story.card;
     ToldCard told;
     told.valves = valveTable(story, setup);
@@ -151,13 +156,16 @@ ToldCard toldCard(const RigStory& story, const RigSetup& setup, const std::map<s
         needs.push_back(needText(need));
     add(ToldCard::Needs, Text::tr("What it takes of the room"), std::move(needs));
     add(ToldCard::SetUp, Text::tr("Set up with"), conditionTexts(card, chosen));
-    if (!card.control.empty()) add(ToldCard::Control, Text::tr("Beside it, to compare"), {Text::data(card.control)});
+    if (!card.control.empty())
+        add(ToldCard::Control, Text::tr("Beside it, to compare"), {Text::data(card.control)});
     add(ToldCard::Valves, Text::tr("Valves and switches"), valveTexts(told.valves));
     add(ToldCard::Pump, Text::tr("The pump"), pumpTexts(card.pump));
-    if (const auto floor = floorOf(setup)) add(ToldCard::Floor, Text::tr("How low it gets"), {floorText(*floor, setup)});
+    if (const auto floor = floorOf(setup))
+        add(ToldCard::Floor, Text::tr("How low it gets"), {floorText(*floor, setup)});
     if (card.coldHands)
-        add(ToldCard::Hands, Text::tr("Cold hands"), {Text::tr("Bare hands hold what is cold for {} s at most; then others take over.",
-                                              fixed(*card.coldHands, 0))});
+        add(ToldCard::Hands, Text::tr("Cold hands"),
+            {Text::tr("Bare hands hold what is cold for {} s at most; then others take over.",
+                      fixed(*card.coldHands, 0))});
     add(ToldCard::HandOver, Text::tr("Before the next group has it"), dataTexts(card.handOver));
     return told;
 }

@@ -31,7 +31,8 @@ struct ToldCard {
 [[nodiscard]] Text makingText(VesselMaking making);
 [[nodiscard]] Text makingAdvice(VesselMaking making);
 /// "boiling chips: fresh", condition by condition.
-[[nodiscard]] std::vector<Text> conditionTexts(const RigCard& card, const std::map<std::string, std::string>& chosen);
+[[nodiscard]] std::vector<Text> conditionTexts(const RigCard& card,
+                                               const std::map<std::string, std::string>& chosen);
 
 /// Why a rig cannot be an act with the vessels that it has: of household glass under vacuum. Empty if it can.
 [[nodiscard]] Text vesselRefused(const RigCard& card, const RigSetup& setup);

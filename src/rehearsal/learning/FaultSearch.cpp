@@ -11,11 +11,11 @@
 namespace uttrin {
 namespace {
 
-constexpr double kPrice = 6.0;      // of a fault
-constexpr double kTogether = 4.0;   // within which of the best others are not told from it
-constexpr double kWithin = 0.995;   // of what readings of a rig as foreseen leave
-constexpr double kAMinute = 60.0;   // s, in which one boils and the other does not: costs one
-constexpr double kReaction = 20.0;  // s, within which what is seen is stamped
+constexpr double kPrice = 6.0;     // of a fault
+constexpr double kTogether = 4.0;  // within which of the best others are not told from it
+constexpr double kWithin = 0.995;  // of what readings of a rig as foreseen leave
+constexpr double kAMinute = 60.0;  // s, in which one boils and the other does not: costs one
+constexpr double kReaction = 20.0; // s, within which what is seen is stamped
 
 /// Whether it was seen to boil at a time; nothing before anybody looked, and close to a change.
 std::optional<bool> seenBoiling(const Observed& observed, double seconds) {
@@ -50,8 +50,8 @@ double boilingCost(const Rehearsal& r, const Observed& observed) {
     return seconds / kAMinute;
 }
 
-Result<double> costOfAll(const RigFile& rig, const std::vector<RigSetting>& settings, const Observed& observed,
-                         const std::function<bool()>& goOn) {
+Result<double> costOfAll(const RigFile& rig, const std::vector<RigSetting>& settings,
+                         const Observed& observed, const std::function<bool()>& goOn) {
     constexpr auto kCoarse = RigSimulator::Accuracy::Coarse;
     const auto fitted = likeliestValues(rig, settings, observed, kCoarse, goOn);
     if (!fitted) return tl::unexpected(fitted.error());
@@ -80,8 +80,8 @@ Result<double> costOfAll(const RigFile& rig, const std::vector<RigSetting>& sett
 double allowedFor(const Observed& observed) {
     const auto count = static_cast<double>(observed.readings.size());
     // What is seen has its own scatter: a minute each, and as much as a reading before the clock.
-    const auto before = static_cast<double>(std::ranges::count_if(
-        observed.boiling, [](const Observed::Boiling& b) { return b.seconds < 0.0; }));
+    const auto before = static_cast<double>(
+        std::ranges::count_if(observed.boiling, [](const Observed::Boiling& b) { return b.seconds < 0.0; }));
     const auto after = static_cast<double>(observed.boiling.size()) - before;
     const boost::math::chi_squared spread(std::max(1.0, count + before));
     return boost::math::quantile(spread, kWithin) + after;

@@ -19,10 +19,9 @@ struct FaultFinding {
 };
 
 /// Plays the rig with each of its faults, the uncertain values fitted each time (`likeliestValues`), and
-/// compares what is left: chi square of the readings, of what was seen before the clock and of the values, and
-/// minutes in which it boiled in one and not in the other. A fault costs six, as
-/// two parameters with their choice among several; without a gain of that it is as foreseen where the
-/// readings lie within 99.5 %.
+/// compares what is left: chi square of the readings, of what was seen before the clock and of the values,
+/// and minutes in which it boiled in one and not in the other. A fault costs six, as two parameters with
+/// their choice among several; without a gain of that it is as foreseen where the readings lie within 99.5 %.
 [[nodiscard]] Result<FaultFinding> searchFault(const RigFile& rig, const std::vector<RigSetting>& settings,
                                                const Observed& observed,
                                                const std::function<bool()>& goOn = {});

@@ -21,7 +21,7 @@ constexpr double kMiddle90 = 1.6449; // standard deviations on either side hold 
 struct Drawn {
     std::vector<double> kelvin; ///< at the band's times
     std::optional<double> boilsDownTo;
-    double lasts = 0.0; ///< s from when the clock starts
+    double lasts = 0.0;                   ///< s from when the clock starts
     bool played = false, stopped = false; ///< before its time
 };
 
@@ -53,8 +53,8 @@ std::vector<std::vector<double>> drawsAbout(const std::vector<double>& moved,
     return draws;
 }
 
-/// Of what may lie in several heaps: a flask that has had its ice and one that has not. Between places at which
-/// as many lie as so many drawn let expect.
+/// Of what may lie in several heaps: a flask that has had its ice and one that has not. Between places at
+/// which as many lie as so many drawn let expect.
 Interval90 middle90(std::vector<double> values) {
     std::ranges::sort(values);
     const auto at = [&](double share) {
@@ -174,8 +174,8 @@ Result<LearnedForecast> learn(const RigFile& rig, const std::vector<RigSetting>&
                               const std::function<bool()>& goOn) {
     auto likeliest = likeliestValues(rig, settings, observed, RigSimulator::Accuracy::Coarse, goOn);
     if (!likeliest) return tl::unexpected(likeliest.error());
-    auto now = drawOutlook(rig, settings, observed, likeliest->moved, likeliest->covariance, members, seed,
-                           goOn);
+    auto now =
+        drawOutlook(rig, settings, observed, likeliest->moved, likeliest->covariance, members, seed, goOn);
     if (!now) return tl::unexpected(now.error());
     return LearnedForecast{std::move(*now), likeliest->rmsKelvin, std::move(likeliest->rehearsal),
                            observed.now};

@@ -1,7 +1,7 @@
 #pragma once
 
-#include "rehearsal/Observed.h"
 #include "quantities/Units.h"
+#include "rehearsal/Observed.h"
 
 namespace uttrin {
 

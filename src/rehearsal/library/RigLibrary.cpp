@@ -49,7 +49,8 @@ RigLibrary::Shelf RigLibrary::shelf() const {
         if (rig)
             shelf.rigs.push_back({file.stem().string(), std::move(*rig)});
         else
-            shelf.troubles.push_back(Text::tr("{}: {}", Text::typed(file.filename().string()), rig.error().message));
+            shelf.troubles.push_back(
+                Text::tr("{}: {}", Text::typed(file.filename().string()), rig.error().message));
     }
     std::ranges::stable_sort(shelf.rigs, {}, [](const Demonstration& d) { return d.rig.name(); });
     return shelf;
@@ -58,7 +59,8 @@ RigLibrary::Shelf RigLibrary::shelf() const {
 Result<std::string> RigLibrary::keep(const RigFile& rig, const std::vector<RigSetting>& settings,
                                      const std::string& name) const {
     const std::string id = fileNameOf(name);
-    if (id.empty()) return fail(Failure::BadInput, Text::tr("Give the rig a name with a letter or a figure in it."));
+    if (id.empty())
+        return fail(Failure::BadInput, Text::tr("Give the rig a name with a letter or a figure in it."));
     std::error_code why; // what is wrong is said when it is written
     fs::create_directories(m_folder, why);
     const auto done = writeWholeFile(m_folder / (id + kEnding), rig.text(settings, name));

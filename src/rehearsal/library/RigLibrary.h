@@ -17,8 +17,9 @@ public:
     };
     /// What is kept; nothing where there is no folder yet.
     [[nodiscard]] Shelf shelf() const;
-    /// Keeps a rig with these values under a name, on disk before it returns; one of the same name is replaced.
-    /// BadInput for a name without a letter or a figure. @return its file's name without the ending.
+    /// Keeps a rig with these values under a name, on disk before it returns; one of the same name is
+    /// replaced. BadInput for a name without a letter or a figure. @return its file's name without the
+    /// ending.
     [[nodiscard]] Result<std::string> keep(const RigFile& rig, const std::vector<RigSetting>& settings,
                                            const std::string& name) const;
     /// Storage says why it cannot be taken away; one that is not there is no failure.

@@ -10,8 +10,8 @@ namespace uttrin {
 struct RigMaterial {
     /// How much of it: a number of things, what the model says, or what the file says.
     enum Amount { Thing, Ice, Liquid, Mass, Volume } amount = Thing;
-    std::string says; ///< what is added up by its words
-    double of = 1.0;  ///< Thing: how many; Mass: kg; Volume: m3
+    std::string says;  ///< what is added up by its words
+    double of = 1.0;   ///< Thing: how many; Mass: kg; Volume: m3
     bool each = false; ///< for every person in the room
 };
 
@@ -42,7 +42,9 @@ struct RigPumpCare {
     std::string side; ///< where its suction side leads: "through a cold trap"
     std::vector<std::string> start, stop;
     std::string drain; ///< what is to be done with liquid in the line
-    [[nodiscard]] bool empty() const { return side.empty() && start.empty() && stop.empty() && drain.empty(); }
+    [[nodiscard]] bool empty() const {
+        return side.empty() && start.empty() && stop.empty() && drain.empty();
+    }
 };
 
 /// What a lesson has to know of a rig beside how it goes (docs/rig-format.md, The card).

@@ -19,17 +19,18 @@ Result<void> readAmount(std::string_view word, RigMaterial& m) {
         m.of = *count;
         return {};
     }
-    for (const auto& [kind, dimension] : {std::pair(RigMaterial::Mass, Dimension::Mass),
-                                          std::pair(RigMaterial::Volume, Dimension::Volume)})
+    for (const auto& [kind, dimension] :
+         {std::pair(RigMaterial::Mass, Dimension::Mass), std::pair(RigMaterial::Volume, Dimension::Volume)})
         if (const auto q = parseMeasure(word, dimension); q && q->si() > 0.0) {
             m.amount = kind;
             m.of = q->si();
             return {};
         }
-    return fail(Failure::BadInput,
-                Text::tr("'{}' is no amount; accepted: \"ice\", \"liquid\", a number of things, a mass or a volume "
-                         "such as \"20 g\"",
-                         word));
+    return fail(
+        Failure::BadInput,
+        Text::tr("'{}' is no amount; accepted: \"ice\", \"liquid\", a number of things, a mass or a volume "
+                 "such as \"20 g\"",
+                 word));
 }
 
 RigMaterial readMaterial(JsonReader& r) {
@@ -51,7 +52,8 @@ void readWords(const JsonReader& r, const char* key, const std::pair<E, std::str
                std::vector<E>& into) {
     const Json* list = r.at(key);
     if (!list) return;
-    if (!list->is_array() || list->size() > N) return r.refuse(key, Text::tr("a list of at most {} words", N));
+    if (!list->is_array() || list->size() > N)
+        return r.refuse(key, Text::tr("a list of at most {} words", N));
     into.clear();
     for (const Json& item : *list) {
         const auto value = fromWord(words, item.is_string() ? item.get<std::string>() : item.dump());
@@ -71,7 +73,8 @@ RigPumpCare readPumpCare(JsonReader r, RigPumpCare care) {
 
 } // namespace
 
-void readMaterials(const JsonReader& r, std::vector<RigMaterial>& materials, std::optional<Failure>& failure) {
+void readMaterials(const JsonReader& r, std::vector<RigMaterial>& materials,
+                   std::optional<Failure>& failure) {
     const Json* list = r.at("materials");
     if (!list) return;
     if (!list->is_array() || list->size() > kMostItems)

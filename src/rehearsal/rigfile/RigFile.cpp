@@ -62,8 +62,8 @@ std::vector<std::string> keysOf(const Json& document, std::initializer_list<cons
 
 NamedByStory namedParts(const Json& document) {
     const auto moves = document.find("moves");
-    return {moves != document.end() && moves->is_array() ? moves->size() : 0, keysOf(document, {"links", "pumps", "heaters"}),
-            keysOf(document, {"vessels"})};
+    return {moves != document.end() && moves->is_array() ? moves->size() : 0,
+            keysOf(document, {"links", "pumps", "heaters"}), keysOf(document, {"vessels"})};
 }
 
 bool canBeSet(const Json& value) { return value.is_string() || value.is_boolean(); }
@@ -212,7 +212,8 @@ Result<void> RigFile::readAround() {
             f.tries.push_back(readSettings(one, "sets", *m_document, failure));
             const auto fine = failure ? Result<RigSetup>(tl::unexpected(*failure)) : setup(f.tries.back());
             if (!fine && !failure)
-                failure = Failure{Failure::BadInput, Text::set("{}: {}", item.path("tries"), fine.error().message)};
+                failure =
+                    Failure{Failure::BadInput, Text::set("{}: {}", item.path("tries"), fine.error().message)};
         }
         m_faults.push_back(std::move(f));
     });

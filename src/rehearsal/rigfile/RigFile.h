@@ -27,7 +27,7 @@ struct RigConfirmation {
 /// What the class is asked before a step: a number if it has a unit, else one of its choices, else yes or no.
 struct RigQuestion {
     std::string asks;
-    std::string unit;                 ///< "degC"
+    std::string unit; ///< "degC"
     std::vector<std::string> choices;
 };
 
@@ -36,12 +36,13 @@ struct RigStep {
     enum Kind { Prepare, Do, Ask, Look, Measure, Vent, CloseDown, ClearAway } kind = Do;
     std::string says;
     std::vector<RigConfirmation> confirm;
-    std::string see;        ///< what is seen then; may be empty
+    std::string see; ///< what is seen then; may be empty
     std::optional<RigQuestion> question;
     std::vector<int> makes; ///< the moves that are made with it, by their place in the procedure
-    std::vector<std::pair<std::string, bool>> valves; ///< links, pumps, heaters by their names, and whether they are open or on after it
-    std::string measures;                             ///< the unit of what is measured with it, "g"; may be empty
-    bool repeats = false;                             ///< for each point anew
+    std::vector<std::pair<std::string, bool>>
+        valves;           ///< links, pumps, heaters by their names, and whether they are open or on after it
+    std::string measures; ///< the unit of what is measured with it, "g"; may be empty
+    bool repeats = false; ///< for each point anew
 };
 
 /// What a demonstration is for and how it goes, for people.
@@ -119,8 +120,8 @@ struct RigUncertainty {
 
 /// What may have gone wrong with it.
 struct RigFault {
-    std::string name; ///< "shut late"
-    std::string says; ///< how it comes about and what it does, for people
+    std::string name;                           ///< "shut late"
+    std::string says;                           ///< how it comes about and what it does, for people
     std::vector<std::vector<RigSetting>> tries; ///< how far it may go: each is tried
 };
 
@@ -138,8 +139,8 @@ struct RigSetup {
     RigModel model;
     std::vector<RigMove> moves;
     std::vector<RigInstrument> instruments;
-    std::vector<VesselShape> shapes;      ///< vessel by vessel
-    std::vector<VesselMaking> making;     ///< the same
+    std::vector<VesselShape> shapes;  ///< vessel by vessel
+    std::vector<VesselMaking> making; ///< the same
     double seconds = 0.0, every = 0.0;
     int watched = 0;    ///< the vessel that the lesson is about
     int clockMove = -1; ///< the move at which people start their clock; -1 for the beginning

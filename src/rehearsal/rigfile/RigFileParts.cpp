@@ -24,8 +24,8 @@ public:
         : m_root(document, "", failure), m_setup(setup), m_failure(failure) {}
 
     void read() {
-        for (const char* around : {"$schema", "name", "only_looked_at", "story", "knobs", "variants", "uncertain",
-                                   "faults"})
+        for (const char* around :
+             {"$schema", "name", "only_looked_at", "story", "knobs", "variants", "uncertain", "faults"})
             (void)m_root.has(around);
         m_root.require("substance", Text::tr("the id of a substance, e.g. \"water\""));
         m_root.string("substance", m_setup.substance);

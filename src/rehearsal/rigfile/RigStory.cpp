@@ -42,10 +42,10 @@ std::vector<int> readMoves(JsonReader& r) {
     std::vector<int> places;
     const Json* list = r.at("makes");
     if (!list) return places;
-    const bool fine = list->is_array() && list->size() <= kMostItems &&
-                      std::ranges::all_of(*list, [](const Json& place) {
-                          return place.is_number_unsigned() && place.get<std::uint64_t>() < kMostItems;
-                      });
+    const bool fine =
+        list->is_array() && list->size() <= kMostItems && std::ranges::all_of(*list, [](const Json& place) {
+            return place.is_number_unsigned() && place.get<std::uint64_t>() < kMostItems;
+        });
     if (!fine) {
         r.refuse("makes", Text::tr("a list of the places of moves, counted from 0"));
         return places;
@@ -155,7 +155,8 @@ std::optional<Failure> unknownPart(const std::string& pointer, const std::string
 std::optional<Failure> unknownPart(const RigStory& s, const NamedByStory& there) {
     for (std::size_t i = 0; i < s.steps.size(); ++i)
         for (const auto& [link, open] : s.steps[i].valves)
-            if (auto wrong = unknownPart("/story/steps/" + std::to_string(i) + "/valves", link, there.switched))
+            if (auto wrong =
+                    unknownPart("/story/steps/" + std::to_string(i) + "/valves", link, there.switched))
                 return wrong;
     for (const std::string& vessel : s.card.evacuated)
         if (auto wrong = unknownPart("/story/card/evacuated", vessel, there.vessels)) return wrong;

@@ -16,16 +16,22 @@ struct RigPart {
 };
 
 inline constexpr std::pair<RigStep::Kind, std::string_view> kStepKinds[] = {
-    {RigStep::Prepare, "prepare"},    {RigStep::Do, "do"},           {RigStep::Ask, "ask"},
-    {RigStep::Look, "look"},          {RigStep::Measure, "measure"}, {RigStep::Vent, "vent"},
-    {RigStep::CloseDown, "close-down"}, {RigStep::ClearAway, "clear-away"}};
+    {RigStep::Prepare, "prepare"},
+    {RigStep::Do, "do"},
+    {RigStep::Ask, "ask"},
+    {RigStep::Look, "look"},
+    {RigStep::Measure, "measure"},
+    {RigStep::Vent, "vent"},
+    {RigStep::CloseDown, "close-down"},
+    {RigStep::ClearAway, "clear-away"}};
 inline constexpr std::pair<VesselMaking, std::string_view> kMakings[] = {
     {VesselMaking::Vacuum, "vacuum"},
     {VesselMaking::Laboratory, "laboratory"},
     {VesselMaking::Household, "household"}};
 inline constexpr std::pair<RigNeed, std::string_view> kNeeds[] = {
-    {RigNeed::Sink, "sink"},   {RigNeed::CoolingWater, "cooling-water"}, {RigNeed::Hood, "hood"},
-    {RigNeed::Power, "power"}, {RigNeed::Dark, "dark"},                  {RigNeed::OpenWindow, "open-window"}};
+    {RigNeed::Sink, "sink"}, {RigNeed::CoolingWater, "cooling-water"},
+    {RigNeed::Hood, "hood"}, {RigNeed::Power, "power"},
+    {RigNeed::Dark, "dark"}, {RigNeed::OpenWindow, "open-window"}};
 inline constexpr std::pair<RigDoer, std::string_view> kDoers[] = {{RigDoer::Teacher, "teacher"},
                                                                   {RigDoer::Pupils, "pupils"}};
 

@@ -15,10 +15,10 @@ namespace uttrin {
 /// gas in the balances (its energy is its enthalpy less R T / M; where it is far from one, its enthalpy rises
 /// by 3 R / M for each kelvin and lies above that sum: water from 120 degC on); the solid lies below the
 /// liquid by the enthalpy of fusion. Saturation pressures and the enthalpy of vaporisation are tables of the
-/// substance's curves (cubic Hermite, every 0.125 K), within 1e-6 of them, as far as both are known. Below the
-/// triple point the liquid is metastable where the substance knows it. What concerns the vapour alone (its
-/// enthalpy, energy, heat capacity) goes on in a straight line beyond the tables, since a gas may be hotter
-/// or colder than the liquid beside it.
+/// substance's curves (cubic Hermite, every 0.125 K), within 1e-6 of them, as far as both are known. Below
+/// the triple point the liquid is metastable where the substance knows it. What concerns the vapour alone
+/// (its enthalpy, energy, heat capacity) goes on in a straight line beyond the tables, since a gas may be
+/// hotter or colder than the liquid beside it.
 class RigFluid {
 public:
     /// Tables from the substance; BadInput names a property that a rig needs and the substance does not have.

@@ -141,13 +141,18 @@ void ActCard::wire() {
             },
             Text::tr("Change a variant"));
     });
-    connect(m_setUp, &ActSetUp::conditionChosen, this, [this](const std::string& name, const std::string& chosen) {
-        storeRig([&](ActRig& rig) { rig.choose(name, chosen); }, Text::tr("Change how it is set up"));
-    });
-    connect(m_setUp, &ActSetUp::makingChosen, this, [this](const std::string& vessel, const std::string& making) {
-        storeRig([&](ActRig& rig) { rig.set({"/vessels/" + vessel + "/made_for", making}); },
-                 Text::tr("Change a vessel"));
-    });
+    connect(m_setUp, &ActSetUp::conditionChosen, this,
+            [this](const std::string& name, const std::string& chosen) {
+                storeRig([&](ActRig& rig) { rig.choose(name, chosen); }, Text::tr("Change how it is set up"));
+            });
+    connect(m_setUp, &ActSetUp::makingChosen, this,
+            [this](const std::string& vessel, const std::string& making) {
+                storeRig(
+                    [&](ActRig& rig) {
+                        rig.set({"/vessels/" + vessel + "/made_for", making});
+                    },
+                    Text::tr("Change a vessel"));
+            });
     connect(m_setUp, &ActSetUp::liquidChosen, this, [this](bool known) {
         storeRig([known](ActRig& rig) { rig.liquidKnown = known; }, Text::tr("Change the liquid"));
     });
@@ -208,7 +213,8 @@ void ActCard::storeKnob(const RigKnob& knob, double si) {
 void ActCard::keepRig() {
     const auto rig = m_act ? readActRig(m_act->rig) : Result<ActRig>();
     if (!m_act || !rig) return;
-    if (keepOwnRig(window(), m_controller, *rig->rig(), rig->settings(), QString::fromStdString(m_act->title)))
+    if (keepOwnRig(window(), m_controller, *rig->rig(), rig->settings(),
+                   QString::fromStdString(m_act->title)))
         emit rigKept();
 }
 
@@ -271,8 +277,8 @@ void ActCard::show(const Act* act, const ActForecast& forecast) {
     m_readyAtCelsius->setValue(act->readyK
                                    ? std::optional(std::round((*act->readyK - kIcePointKelvin) * 10.0) / 10.0)
                                    : std::nullopt);
-    for (QWidget* w :
-         std::initializer_list<QWidget*>{m_wishes, m_variantRow, m_knobs->parentWidget(), m_setUp, m_rehearse, m_keep})
+    for (QWidget* w : std::initializer_list<QWidget*>{m_wishes, m_variantRow, m_knobs->parentWidget(),
+                                                      m_setUp, m_rehearse, m_keep})
         w->setVisible(rig);
     if (rig) showRig(*act);
     m_wishStarts = forecast.wishStarts;

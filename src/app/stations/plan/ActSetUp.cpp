@@ -21,8 +21,9 @@ namespace {
 int makingOf(const RigSetup& setup, const std::string& vessel) {
     for (std::size_t i = 0; i < setup.model.vessels.size(); ++i)
         if (setup.model.vessels[i].name == vessel)
-            return static_cast<int>(std::ranges::find(kMakings, setup.making[i], [](const auto& m) { return m.first; }) -
-                                    std::begin(kMakings));
+            return static_cast<int>(
+                std::ranges::find(kMakings, setup.making[i], [](const auto& m) { return m.first; }) -
+                std::begin(kMakings));
     return 0;
 }
 
@@ -71,7 +72,8 @@ void ActSetUp::build(const ActRig& rig) {
             box->addItem(onScreen(Text::data(choice)), QString::fromStdString(choice));
         const auto tell = [this, condition, box] {
             const int place = box->findText(box->currentText());
-            const QString chosen = place >= 0 ? box->itemData(place).toString() : box->currentText().trimmed();
+            const QString chosen =
+                place >= 0 ? box->itemData(place).toString() : box->currentText().trimmed();
             emit conditionChosen(condition.name, chosen.toStdString());
         };
         connect(box, &QComboBox::activated, this, tell);
@@ -95,7 +97,8 @@ void ActSetUp::show(const ActRig& rig) {
     for (const auto& [condition, box] : m_conditions) {
         const QSignalBlocker quiet(box->lineEdit());
         const auto own = rig.conditions.find(condition);
-        const int place = own == rig.conditions.end() ? 0 : box->findData(QString::fromStdString(own->second));
+        const int place =
+            own == rig.conditions.end() ? 0 : box->findData(QString::fromStdString(own->second));
         if (place >= 0)
             box->setCurrentIndex(place);
         else if (!box->lineEdit()->hasFocus())

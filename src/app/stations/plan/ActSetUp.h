@@ -11,8 +11,8 @@ namespace uttrin::app {
 
 class FlowLayout;
 
-/// How an act is set up beside its values: its vessels' making and the conditions of its card, each with its usual
-/// choices; a condition takes own words too.
+/// How an act is set up beside its values: its vessels' making and the conditions of its card, each with its
+/// usual choices; a condition takes own words too.
 class ActSetUp : public QWidget {
     Q_OBJECT
 public:

@@ -78,8 +78,9 @@ QWidget* PeriodPage::buildHead(QWidget* before) {
     m_lab->setToolTip(tr("The plan in hand, with its runs"));
     m_sealed = new QPushButton(tr("Add sealed cooling"));
     m_sealed->setObjectName(QStringLiteral("addSealedCooling"));
-    m_sealed->setToolTip(tr("The third way of a lab: each group cools a flask of its own, reads it and stamps whether "
-                            "it boils"));
+    m_sealed->setToolTip(
+        tr("The third way of a lab: each group cools a flask of its own, reads it and stamps whether "
+           "it boils"));
     m_block = new QPushButton(tr("Add a block"));
     m_block->setObjectName(QStringLiteral("addBlock"));
     m_block->setToolTip(tr("Talk, setting up, clearing away"));
@@ -89,7 +90,8 @@ QWidget* PeriodPage::buildHead(QWidget* before) {
     m_mend->setToolTip(tr("Moves acts by the fewest minutes, so that nothing conflicts (F9)"));
     m_earlier = new QPushButton(tr("As in an earlier lesson…"));
     m_earlier->setObjectName(QStringLiteral("earlierLesson"));
-    m_earlier->setToolTip(tr("Takes the acts of another notebook over, as they were planned, with their rigs and instruments"));
+    m_earlier->setToolTip(
+        tr("Takes the acts of another notebook over, as they were planned, with their rigs and instruments"));
     head->addFixed(m_demonstrations);
     for (QPushButton* b : {m_lab, m_sealed, m_block, m_earlier, m_mend})
         head->addFixed(b);
@@ -217,8 +219,7 @@ void PeriodPage::addRig(const ActRig& rig, const std::string& title, ActDoer doe
 
 /// The acts of the lesson that another notebook was last in, as they were planned there.
 void PeriodPage::takeOver() {
-    const QString path = dialogs::openFile(this, tr("As in an earlier lesson"),
-                                           tr("Notebooks (*.uttrin)"));
+    const QString path = dialogs::openFile(this, tr("As in an earlier lesson"), tr("Notebooks (*.uttrin)"));
     if (path.isEmpty()) return;
     const auto earlier = plannedLessonOf(path.toStdString());
     if (!earlier) return m_controller.tell(earlier.error());
@@ -244,7 +245,8 @@ const Act* PeriodPage::chosenAct() const {
     if (const Act* chosen = session().model().act(m_chosen.value_or(0))) return chosen;
     const auto& acts = session().model().data().acts;
     for (const ActState state : {ActState::GoingOn, ActState::Prepared, ActState::Planned})
-        if (const auto first = std::ranges::find(acts, state, &Act::state); first != acts.end()) return &*first;
+        if (const auto first = std::ranges::find(acts, state, &Act::state); first != acts.end())
+            return &*first;
     return nullptr;
 }
 

@@ -208,7 +208,8 @@ void PeriodTimeline::paintLane(QPainter& p, std::size_t index) const {
             p.drawRoundedRect(box, 3, 3);
         }
         QString says = onScreen(part.what);
-        if (part.u * minute > kWorthShowing) says += tr(" ± %1 min").arg(onScreen(part.u, part.u < 1.0 ? 1 : 0));
+        if (part.u * minute > kWorthShowing)
+            says += tr(" ± %1 min").arg(onScreen(part.u, part.u < 1.0 ? 1 : 0));
         p.setPen(t.ink);
         if (p.fontMetrics().horizontalAdvance(says) + 8 < box.width())
             p.drawText(box.adjusted(4, 0, -4, 0), Qt::AlignLeft | Qt::AlignVCenter, says);

@@ -9,8 +9,8 @@
 #include "app/controls/ScrollColumn.h"
 #include "app/controls/Theme.h"
 #include "files/WholeFile.h"
-#include "lesson/commands/LessonCommands.h"
 #include "lesson/actcommands/ActCommands.h"
+#include "lesson/commands/LessonCommands.h"
 #include "lesson/exchange/ActsExchange.h"
 #include "lesson/exchange/Exports.h"
 #include "lesson/exchange/ReadingsCsv.h"
@@ -28,7 +28,8 @@
 namespace uttrin::app {
 namespace {
 
-constexpr RowId kLab = 0, kPrep = -1, kTechnician = -2, kHandOver = -3, kWhole = -4; // papers that are no act's
+constexpr RowId kLab = 0, kPrep = -1, kTechnician = -2, kHandOver = -3,
+                kWhole = -4; // papers that are no act's
 
 } // namespace
 

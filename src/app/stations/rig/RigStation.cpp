@@ -48,8 +48,9 @@ QWidget* RigStation::buildLeft() {
     method->column()->addWidget(m_correct);
     auto* sealed = new QPushButton(tr("Third way: sealed cooling, in groups"));
     sealed->setObjectName(QStringLiteral("sealedCooling"));
-    sealed->setToolTip(tr("No pump and no gauge: each group cools a shut flask, reads it and stamps whether it boils. "
-                          "Puts it into the lesson at Plan."));
+    sealed->setToolTip(
+        tr("No pump and no gauge: each group cools a shut flask, reads it and stamps whether it boils. "
+           "Puts it into the lesson at Plan."));
     connect(sealed, &QPushButton::clicked, this, &RigStation::sealedCoolingRequested);
     method->column()->addWidget(sealed, 0, Qt::AlignLeft);
     left->column()->addWidget(method);

@@ -64,7 +64,7 @@ QWidget* RunStation::buildBench() {
     m_caution = makeLabel({}, "cautionText");
     m_caution->setObjectName(QStringLiteral("runCaution"));
     m_caution->setToolTip(tr("Local rules, the vessel maker’s rating and qualified staff come first. All "
-                           "cautions stand on the Plan."));
+                             "cautions stand on the Plan."));
     auto* below = new QHBoxLayout;
     below->addWidget(m_caution, 1);
     m_shown = new Segments(QStringLiteral("runShown"), tr("What is shown beside the readings"));

@@ -75,7 +75,8 @@ void TakenCard::show(const RunView& v, const QString& temperatureUnit) {
                                : t.hasPicture ? QStringList({picture, onScreen(t.marks)})
                                                     .join(t.marks.empty() ? QString() : QStringLiteral(", "))
                                               : onScreen(t.marks);
-        row.cells = {QString::number(t.position), onScreen(t.target), onScreen(t.actual), onScreen(t.temperature)};
+        row.cells = {QString::number(t.position), onScreen(t.target), onScreen(t.actual),
+                     onScreen(t.temperature)};
         row.tips = {QString(), aimed, read, QString()};
         if (v.predicted) {
             row.cells << onScreen(t.predicted);
@@ -89,7 +90,8 @@ void TakenCard::show(const RunView& v, const QString& temperatureUnit) {
         if (t.hasPicture) m_withPicture << t.id;
         rows << row;
     }
-    QStringList heads{QStringLiteral("#"), tr("target"), tr("actual, %1").arg(onScreen(v.unit)), temperatureUnit};
+    QStringList heads{QStringLiteral("#"), tr("target"), tr("actual, %1").arg(onScreen(v.unit)),
+                      temperatureUnit};
     if (v.predicted) heads << tr("class");
     heads << QStringLiteral("K") << QStringLiteral(" ");
     m_rows->show(heads, rows, {static_cast<int>(heads.size()) - 1});

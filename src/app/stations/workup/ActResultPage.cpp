@@ -22,7 +22,8 @@ using Rows = std::vector<std::vector<QString>>;
 
 QString tableHtml(const QString& title, const QStringList& columns, const Rows& rows) {
     if (rows.empty()) return {};
-    QString html = QStringLiteral("<h3>%1</h3><table cellpadding=\"3\" width=\"100%\"><tr>").arg(title.toHtmlEscaped());
+    QString html =
+        QStringLiteral("<h3>%1</h3><table cellpadding=\"3\" width=\"100%\"><tr>").arg(title.toHtmlEscaped());
     for (const QString& column : columns)
         html += QStringLiteral("<th align=\"left\">%1</th>").arg(column.toHtmlEscaped());
     html += QStringLiteral("</tr>");
@@ -117,8 +118,8 @@ void ActResultPage::refresh() {
     for (const Text& e : r.evidence)
         evidence << onScreen(e);
     show(m_evidence, evidence.join(QLatin1Char('\n')));
-    show(m_notMeasured, r.notMeasured.empty() ? QString()
-                                              : QStringLiteral("\u26A0 ") + onScreen(r.notMeasured));
+    show(m_notMeasured,
+         r.notMeasured.empty() ? QString() : QStringLiteral("\u26A0 ") + onScreen(r.notMeasured));
     QStringList found;
     for (const Text* t : {&r.lowest, &r.bracket, &r.pooled})
         if (!t->empty()) found << onScreen(*t);
@@ -128,8 +129,9 @@ void ActResultPage::refresh() {
         groups.push_back({onScreen(x.name), onScreen(x.read, 0), onScreen(x.outside, 0), onScreen(x.lowest),
                           onScreen(x.inside)});
     for (const auto& x : r.reads)
-        reads.push_back({onScreen(x.when), onScreen(x.minute), onScreen(x.read) + (x.outside ? tr(" (outside)") : QString()),
-                         onScreen(x.forecast), onScreen(x.inside)});
+        reads.push_back({onScreen(x.when), onScreen(x.minute),
+                         onScreen(x.read) + (x.outside ? tr(" (outside)") : QString()), onScreen(x.forecast),
+                         onScreen(x.inside)});
     for (const auto& x : r.seen)
         seen.push_back({onScreen(x.when), onScreen(x.minute), onScreen(x.what), onScreen(x.forecast)});
     for (const auto& x : r.values)
@@ -141,7 +143,8 @@ void ActResultPage::refresh() {
         steps += QStringLiteral("<br>%1").arg(onScreen(step).toHtmlEscaped());
     m_tables->setHtml(
         tableHtml(tr("Read"), {tr("at"), tr("min"), tr("read"), tr("forecast, 90 %"), tr("inside")}, reads) +
-        tableHtml(tr("By groups"), {tr("group"), tr("read"), tr("outside"), tr("boiled down to"), tr("inside then")}, groups) +
+        tableHtml(tr("By groups"),
+                  {tr("group"), tr("read"), tr("outside"), tr("boiled down to"), tr("inside then")}, groups) +
         tableHtml(tr("Seen"), {tr("at"), tr("min"), tr("seen"), tr("by the forecast")}, seen) +
         tableHtml(tr("The class"), {tr("question"), tr("answers"), tr("it came out"), QString()}, questions) +
         tableHtml(tr("Values, with 90 %"), {tr("value"), tr("as expected"), tr("by what was read")}, values) +

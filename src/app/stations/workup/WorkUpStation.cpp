@@ -37,9 +37,9 @@ WorkUpStation::WorkUpStation(LessonController& controller, ActAnalyses& analyses
     : StationPage(controller), m_analyses(analyses) {
     auto* whole = new QVBoxLayout(this);
     whole->setContentsMargins(grid::kAround);
-    m_faces = new Faces(tr("What is worked up"), {tr("Lab"), tr("Acts")},
-                        {tr("Points of the lab, and their line"),
-                         tr("Demonstrations: whether they went as they should")});
+    m_faces = new Faces(
+        tr("What is worked up"), {tr("Lab"), tr("Acts")},
+        {tr("Points of the lab, and their line"), tr("Demonstrations: whether they went as they should")});
     whole->addWidget(m_faces);
     m_toActs = m_faces->makeChoice(QStringLiteral("workFace"));
     m_faces->addWidget(buildLab());
