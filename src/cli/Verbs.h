@@ -28,6 +28,7 @@ Job addSimulate(VerbOptions& verb);
 Job addLesson(VerbOptions& verb);
 Job addPrep(VerbOptions& verb);
 Job addSchedule(VerbOptions& verb);
+Job addListen(VerbOptions& verb);
 Job addLeakTest(VerbOptions& verb);
 Job addPumpDown(VerbOptions& verb);
 Job addSteady(VerbOptions& verb);

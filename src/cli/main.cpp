@@ -50,6 +50,11 @@ constexpr VerbEntry kVerbs[] = {
     {"forecast", "what comes of a demonstration that goes on, by what was read",
      "uttrin-cli forecast sealed-flask --room \"943.1 hPa\" --readings read.csv --at \"30 min\" \"45 min\"",
      addForecast},
+    {"listen", "record what an instrument sends",
+     "uttrin-cli listen --profile pressure-and-temperature-lines --from tcp:127.0.0.1:5025 --seconds 60 "
+     "--out "
+     "trace.csv",
+     addListen},
     {"leak-test", "whether a vessel that was pumped down and shut leaks",
      "uttrin-cli leak-test trace.csv --volume \"1 L\" --targets \"12 kPa\" \"50 kPa\" --capture \"30 s\" "
      "--dry",

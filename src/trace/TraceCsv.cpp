@@ -2,7 +2,11 @@
 
 #include "notebook/CsvColumns.h"
 
+#include <fmt/format.h>
+
+#include <algorithm>
 #include <cmath>
+#include <limits>
 
 namespace uttrin {
 namespace {
@@ -88,6 +92,24 @@ Result<Trace> readTraceCsv(std::string_view text) {
                     return tl::unexpected(taken.error());
     }
     return Trace{finished(std::move(*pressure)), finished(std::move(*temperature))};
+}
+
+std::string writeTraceCsv(const Trace& trace) {
+    std::string text = csvLine({"time_s", "absolute_Pa", "temperature_K"});
+    const auto& [pascal, kelvin] = trace;
+    std::size_t p = 0, k = 0;
+    while (p < pascal.size() || k < kelvin.size()) {
+        const double inf = std::numeric_limits<double>::infinity();
+        const double nextP = p < pascal.size() ? pascal.seconds[p] : inf,
+                     nextK = k < kelvin.size() ? kelvin.seconds[k] : inf;
+        const double now = std::min(nextP, nextK);
+        text += csvLine({fmt::format("{}", now),
+                         nextP == now ? fmt::format("{}", pascal.values[p]) : std::string(),
+                         nextK == now ? fmt::format("{}", kelvin.values[k]) : std::string()});
+        if (nextP == now) ++p;
+        if (nextK == now) ++k;
+    }
+    return text;
 }
 
 } // namespace uttrin

@@ -3,6 +3,7 @@
 #include "Trace.h"
 #include "quantities/Failure.h"
 
+#include <string>
 #include <string_view>
 
 namespace uttrin {
@@ -11,5 +12,8 @@ namespace uttrin {
 /// names, a comma or a semicolon between columns, empty cells where an instrument gave nothing. Comments
 /// begin with '#'. BadInput names the column, or the line and what is accepted there; times must rise.
 [[nodiscard]] Result<Trace> readTraceCsv(std::string_view text);
+
+/// The same as `readTraceCsv` reads it back: time_s, absolute_Pa, temperature_K, a line for each time.
+[[nodiscard]] std::string writeTraceCsv(const Trace& trace);
 
 } // namespace uttrin

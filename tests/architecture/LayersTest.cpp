@@ -59,6 +59,8 @@ const std::map<std::string, Rooms> kMayUse{
      {"files", "instruments", "json", "lesson/model", "notebook", "physics", "plan", "quantities",
       "rehearsal", "rig", "substances"}},
     {"trace", {"notebook", "physics", "quantities"}},
+    {"live", {"json", "quantities", "substances", "trace"}},
+    {"feeds", {"live", "quantities", "trace"}},
     {"report",
      {"analysis", "instruments", "lesson/acts", "lesson/commands", "lesson/model", "lesson/results",
       "lesson/views", "notebook", "physics", "plan", "quantities", "rehearsal", "rehearsal/card",
@@ -71,6 +73,7 @@ const std::map<std::string, Rooms> kMayUse{
     {"pdf", {"files", "quantities", "report"}},
     {"cli",
      {"analysis",
+      "feeds",
       "files",
       "instruments",
       "lesson/actcommands",
@@ -80,6 +83,7 @@ const std::map<std::string, Rooms> kMayUse{
       "lesson/model",
       "lesson/results",
       "lesson/views",
+      "live",
       "notebook",
       "pdf",
       "physics",
@@ -171,7 +175,7 @@ const std::map<std::string, Rooms> kMayUse{
       "resources",
       "substances"}},
 };
-const Rooms kWithQt{"resources", "pdf", "cli"};
+const Rooms kWithQt{"resources", "pdf", "cli", "feeds"};
 
 bool isOfTheWindow(const std::string& room) { return room.rfind("app/", 0) == 0; }
 

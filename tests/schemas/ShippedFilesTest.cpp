@@ -49,7 +49,7 @@ TEST_P(ShippedFiles, KeepTheirSchema) {
         ++files;
         EXPECT_EQ(complaints(schema, readJson(entry.path())), "") << name;
     }
-    EXPECT_GT(files, 10);
+    EXPECT_GT(files, 4);
 }
 
 TEST_P(ShippedFiles, AWrongOneIsRefused) {
@@ -61,8 +61,13 @@ TEST_P(ShippedFiles, AWrongOneIsRefused) {
 
 INSTANTIATE_TEST_SUITE_P(Data, ShippedFiles,
                          ::testing::Values(std::pair{"substances", "substance.schema.json"},
-                                           std::pair{"rigs", "rig.schema.json"}),
-                         [](const auto& row) { return std::string(row.param.first); });
+                                           std::pair{"rigs", "rig.schema.json"},
+                                           std::pair{"instruments-live", "profile.schema.json"}),
+                         [](const auto& row) {
+                             std::string name = row.param.first;
+                             std::erase(name, '-');
+                             return name;
+                         });
 
 } // namespace
 } // namespace uttrin

@@ -1,0 +1,19 @@
+#include "Feed.h"
+
+#include "DeviceFeed.h"
+#include "ModbusFeed.h"
+
+namespace uttrin {
+
+std::unique_ptr<Feed> makeFeed(const Endpoint& e, const LiveProfile& profile) {
+    const bool registers = profile.speaks == LiveProfile::Speaks::Modbus;
+    if (e.kind == Endpoint::Kind::Modbus || (registers && e.kind == Endpoint::Kind::Serial))
+        return std::make_unique<ModbusFeed>(e, profile);
+    if (e.kind == Endpoint::Kind::Tcp) return std::make_unique<TcpFeed>(e);
+    if (e.kind == Endpoint::Kind::Serial) return std::make_unique<SerialFeed>(e, profile.serial);
+    return std::make_unique<FileFeed>(e);
+}
+
+} // namespace uttrin
+
+#include "moc_Feed.cpp"

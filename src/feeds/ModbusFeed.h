@@ -1,0 +1,31 @@
+#pragma once
+
+#include "Feed.h"
+
+#include <QThread>
+
+#include <atomic>
+
+namespace uttrin {
+
+/// The holding registers of an instrument, over TCP or a serial port, read each period on a thread of its
+/// own.
+class ModbusFeed : public Feed {
+    Q_OBJECT
+public:
+    ModbusFeed(Endpoint endpoint, const LiveProfile& profile);
+    ~ModbusFeed() override;
+    void start() override;
+    void ask(const QByteArray&) override {}
+    [[nodiscard]] bool isThere() const override { return m_there; }
+
+private:
+    void work();
+    void listenTo(void* context);
+    Endpoint m_endpoint;
+    const LiveProfile& m_profile;
+    std::unique_ptr<QThread> m_thread;
+    std::atomic<bool> m_there = false, m_ends = false;
+};
+
+} // namespace uttrin

@@ -1,0 +1,36 @@
+#pragma once
+
+#include "LiveProfile.h"
+
+#include <cstdint>
+#include <span>
+
+namespace uttrin {
+
+/// A value that an instrument sent.
+struct HeardReading {
+    LiveQuantity quantity = LiveQuantity::AbsolutePressure;
+    double si = 0.0;
+};
+
+/// What a line says.
+struct LiveLine {
+    std::vector<HeardReading> readings; ///< in the order of the profile's values
+    std::optional<double> seconds;      ///< of its own clock, where the profile has one
+};
+
+/// The numbers of a text, in their order, with a decimal sign: those that no letter or figure stands before,
+/// so that the 1 of "CH1" is none. A true minus sign counts as one.
+[[nodiscard]] std::vector<double> numbersIn(std::string_view text, char decimal);
+
+/// Reads a line. BadInput says what is wrong with it, in words for people: it is out of its range, or lacks a
+/// number.
+[[nodiscard]] Result<LiveLine> decodeLine(const LiveProfile& profile, std::string_view line);
+
+/// Reads a value of its registers, one or two of them. BadInput where they hold no number.
+[[nodiscard]] Result<HeardReading> decodeRegisters(const LiveRegister& value,
+                                                   std::span<const std::uint16_t> registers);
+/// How many it takes.
+[[nodiscard]] int registersOf(LiveRegister::Type type);
+
+} // namespace uttrin
