@@ -1,3 +1,4 @@
+#include "RunProgram.h"
 #include "demo/DemoNotebook.h"
 #include "notebook/Csv.h"
 #include "support/TempDir.h"
@@ -12,37 +13,11 @@
 #include <fstream>
 #include <functional>
 #include <iterator>
-#include <sys/wait.h>
 
 namespace uttrin {
 namespace {
 
-struct Output {
-    int code;
-    std::string out, err;
-};
-
-/// Runs the command line as a process; words are given as a shell takes them.
-Output run(const std::string& words, const std::string& environment = {}) {
-    const testing::TempDir dir;
-    const std::string command =
-        environment + std::string(UTTRIN_CLI) + " " + words + " 2>" + (dir / "err").string();
-    FILE* pipe = popen(command.c_str(), "r");
-    Output o{0, "", ""};
-    std::array<char, 4096> buffer{};
-    while (const auto n = fread(buffer.data(), 1, buffer.size(), pipe))
-        o.out.append(buffer.data(), n);
-    o.code = WEXITSTATUS(pclose(pipe));
-    std::ifstream err(dir / "err");
-    o.err.assign(std::istreambuf_iterator<char>(err), {});
-    return o;
-}
-
-nlohmann::json json(const std::string& words) {
-    const Output o = run(words + " --json");
-    EXPECT_EQ(o.code, 0) << o.err;
-    return nlohmann::json::parse(o.out);
-}
+using testing::json, testing::Output, testing::run;
 
 TEST(CommandLine, SaturationMeetsTheSteamTables) {
     const auto j = json("saturation --fluid water --temperature '80 degC'");
@@ -407,89 +382,6 @@ TEST(CommandLine, ThePrepSheetIsAPageOrTwoAndTheWholeLessonIsOneFile) {
     EXPECT_GT(whole["pages"].get<int>(), prep["pages"].get<int>() + 3)
         << "a prep sheet and a paper for each act";
     EXPECT_EQ(run("lesson report " + file + " --out whole.doc").code, 2);
-}
-
-/// A trace of closed forms as a logger writes it: semicolons, commas before decimals.
-std::string traceOf(double lasts, const std::function<double(double)>& kiloPascal,
-                    const std::function<double(double)>& celsius) {
-    std::string text = "time_s;absolute_kPa;temperature_degC\n";
-    for (double at = 0.0; at <= lasts; at += 1.0) {
-        std::array<char, 80> line{};
-        std::snprintf(line.data(), line.size(), "%.1f;%.4f;%.2f\n", at, kiloPascal(at), celsius(at));
-        text += line.data();
-    }
-    std::ranges::replace(text, '.', ',');
-    return text;
-}
-
-TEST(CommandLine, ALeakIsToldFromVapourAndInKelvinForEachTarget) {
-    const testing::TempDir dir;
-    const auto file = [&](const char* name, const std::string& text) {
-        std::ofstream(dir / name) << text;
-        return "'" + (dir / name).string() + "'";
-    };
-    const auto room = [](double) { return 20.0; };
-    // 5 Pa/s into a litre: 5e-3 Pa m3/s. At 12 kPa water's boiling point rises by 1 K for 0.65 kPa.
-    const std::string leaks =
-        file("leaks.csv",
-             traceOf(
-                 200.0, [](double at) { return 3.0 + 0.005 * at + 0.002 * std::sin(at * at); }, room));
-    const auto leak =
-        json("leak-test " + leaks + " --volume '1 L' --targets '12 kPa' '50 kPa' --capture '30 s' --dry");
-    EXPECT_EQ(leak["kind"], "leak");
-    EXPECT_GT(leak["odds_leak"], 100.0);
-    EXPECT_NEAR(leak["rise_pa_per_s"], 5.0, 0.05);
-    EXPECT_NEAR(leak["leak_pa_m3_per_s"], 5e-3, 5e-5);
-    EXPECT_GT(leak["leak_pa_m3_per_s_u"], 0.0);
-    ASSERT_EQ(leak["targets"].size(), 2U);
-    EXPECT_NEAR(leak["targets"][0]["kelvin_per_capture"], 0.25, 0.03);
-    EXPECT_LT(leak["targets"][1]["kelvin_per_capture"], leak["targets"][0]["kelvin_per_capture"]);
-    // Steam tables: 2.339 kPa at 20 °C.
-    const std::string wets = file(
-        "wet.csv",
-        traceOf(
-            200.0, [](double at) { return 2.4393 - 1.2 * std::exp(-at / 15.0) + 0.002 * std::sin(at * at); },
-            room));
-    EXPECT_EQ(json("leak-test " + wets + " --volume '1 L' --wet water")["kind"], "vapour");
-    EXPECT_EQ(run("leak-test " + wets + " --volume '1 L'").code, 2);
-    EXPECT_NE(run("leak-test " + wets + " --volume '1 L'").err.find("--wet"), std::string::npos);
-    EXPECT_EQ(run("leak-test " + wets + " --volume '0 L' --dry").code, 2);
-    EXPECT_EQ(run("leak-test " + wets + " --volume '1 L' --dry --targets '50 MPa'").code, 3);
-    EXPECT_EQ(run("leak-test no-such.csv --volume '1 L' --dry").code, 2);
-}
-
-TEST(CommandLine, APumpIsToldByItsPumpDownAndAStretchThatStandsStillByItsDrift) {
-    const testing::TempDir dir;
-    const auto file = [&](const char* name, const std::string& text) {
-        std::ofstream(dir / name) << text;
-        return "'" + (dir / name).string() + "'";
-    };
-    const auto falling = [](double at) { return 0.45 + 93.86 * std::exp(-at / 6.0); }; // 10 L/min on a litre
-    const std::string down = file("down.csv", traceOf(90.0, falling, [](double) { return 20.0; }));
-    const auto pump = json("pump-down " + down + " --volume '1 L'");
-    EXPECT_NEAR(pump["speed_m3_per_s"], 1e-3 / 6.0, 5e-6);
-    EXPECT_NEAR(pump["ultimate_pa"], 450.0, 10.0);
-    EXPECT_EQ(pump["freezing_in_reach"], true); // below 611.7 Pa
-    EXPECT_LT(pump["boils_down_to_k"], 273.16);
-    EXPECT_EQ(pump["floor"], "dry");
-    const std::string wet =
-        file("wet.csv", traceOf(
-                            90.0, [](double at) { return 2.339 + 92.0 * std::exp(-at / 6.0); },
-                            [](double) { return 20.0; }));
-    EXPECT_EQ(json("pump-down " + wet + " --volume '1 L' --wet water")["floor"], "wet");
-    const std::string trace =
-        file("still.csv", traceOf(
-                              120.0, [](double) { return 19.95; },
-                              [](double at) { return 60.0 - 8.0 * std::exp(-at / 10.0); }));
-    const auto still = json("steady " + trace + " --tolerance '0.1 K' --seconds 10")["stretches"];
-    ASSERT_EQ(still.size(), 1U);
-    // 0.8 K/s e^(-t/10) falls below 0.01 K/s at 44 s.
-    EXPECT_NEAR(still[0]["from_s"].get<double>(), 44.0, 8.0);
-    EXPECT_NEAR(still[0]["mean_pa"], 19950.0, 1.0);
-    EXPECT_NEAR(still[0]["mean_k"], 333.15, 0.05);
-    EXPECT_GE(still[0]["mean_k_u"], 0.01 / std::sqrt(12.0));
-    EXPECT_EQ(run("steady " + trace + " --tolerance '0 K'").code, 2);
-    EXPECT_EQ(run("steady " + trace + " --tolerance '0.1'").code, 2);
 }
 
 } // namespace
