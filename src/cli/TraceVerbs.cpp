@@ -1,7 +1,9 @@
 #include "Formats.h"
 #include "Verbs.h"
+#include "notebook/Csv.h"
 #include "substances/SubstanceLibrary.h"
 #include "trace/LeakTest.h"
+#include "trace/LoggerFile.h"
 #include "trace/PumpDown.h"
 #include "trace/Steady.h"
 #include "trace/TraceCsv.h"
@@ -20,11 +22,11 @@ struct LeakInput {
 };
 
 struct PumpInput {
-    std::string path, volume, wet, temperature, fluid = "water";
+    std::string path, volume, wet, temperature, room, fluid = "water";
 };
 
 struct SteadyInput {
-    std::string path, tolerance = "0.1 K", seconds = "10 s", fluid = "water";
+    std::string path, tolerance = "0.1 K", seconds = "10 s", room, fluid = "water";
 };
 
 /// A measure above zero; @throws Refusal for another.
@@ -33,6 +35,22 @@ double positive(const std::string& word, Dimension dimension, const char* option
     if (!(si > 0.0))
         throw Refusal{{Failure::BadInput, Text::tr("{} '{}': accepted: more than zero", option, word)}};
     return si;
+}
+
+std::optional<double> roomFrom(const std::string& word) {
+    return word.empty() ? std::nullopt : std::optional(need(parsePressure(word)).pascal());
+}
+
+/// A trace as this program writes it, or a logger's file of any usual layout.
+Trace traceFrom(const std::string& path, std::optional<double> roomPascal) {
+    const std::string text = fileText(path);
+    const auto records = parseCsv(text);
+    const bool ours =
+        !records.empty() && std::ranges::any_of(records.front().fields, [](const std::string& field) {
+            return field.starts_with("time_");
+        });
+    if (ours) return need(readTraceCsv(text));
+    return need(readLogger(text, need(guessLayout(text)), roomPascal)).trace;
 }
 
 /// Seconds as a number or with their unit, as --seconds has them.
@@ -75,10 +93,10 @@ Answer leakAnswer(const LeakInput& in) {
         throw Refusal{{Failure::BadInput,
                        Text::tr("say whether there is liquid in it: accepted: --dry, or --wet with the "
                                 "liquid, for instance --wet water")}};
-    const Trace trace = need(readTraceCsv(fileText(in.path)));
+    const Trace trace = traceFrom(in.path, roomFrom(in.room));
     TestedVessel vessel;
     vessel.cubicMetres = positive(in.volume, Dimension::Volume, "--volume");
-    if (!in.room.empty()) vessel.roomPascal = need(parsePressure(in.room)).pascal();
+    vessel.roomPascal = roomFrom(in.room);
     if (!in.wet.empty()) vessel.saturation = saturationOf(in.wet, in.temperature, trace);
     const LeakTest test = need(testForLeak(pressureOf(trace), vessel));
     const Substance& fluid = *need(findSubstance(in.wet.empty() ? in.fluid : in.wet));
@@ -109,7 +127,7 @@ Answer leakAnswer(const LeakInput& in) {
 }
 
 Answer pumpAnswer(const PumpInput& in) {
-    const Trace trace = need(readTraceCsv(fileText(in.path)));
+    const Trace trace = traceFrom(in.path, roomFrom(in.room));
     const PumpDown found =
         need(fitPumpDown(pressureOf(trace), positive(in.volume, Dimension::Volume, "--volume")));
     const Substance& fluid = *need(findSubstance(in.wet.empty() ? in.fluid : in.wet));
@@ -144,7 +162,7 @@ Json settledJson(const std::optional<Settled>& s, double Settled::*part) {
 }
 
 Answer steadyAnswer(const SteadyInput& in) {
-    const Trace trace = need(readTraceCsv(fileText(in.path)));
+    const Trace trace = traceFrom(in.path, roomFrom(in.room));
     const Substance& fluid = *need(findSubstance(in.fluid));
     const double kelvin = std::abs(need(parseTemperatureDifference(in.tolerance)).kelvin());
     if (!(kelvin > 0.0)) throw Refusal{{Failure::BadInput, Text::tr("--tolerance: accepted: more than 0 K")}};
@@ -173,7 +191,9 @@ Answer steadyAnswer(const SteadyInput& in) {
 
 Job addLeakTest(VerbOptions& verb) {
     auto in = std::make_shared<LeakInput>();
-    verb.add("trace", in->path, "CSV: time_s, absolute_kPa, temperature_degC where it was logged").required();
+    verb.add("trace", in->path,
+             "a trace or a logger’s file: time_s, absolute_kPa, temperature_degC where it was logged")
+        .required();
     verb.add("--volume", in->volume, "that air comes into").required();
     verb.add("--room", in->room, "the room’s absolute pressure: readings above half of it are left out");
     verb.add("--targets", in->targets, "absolute pressures of points to be taken");
@@ -187,8 +207,9 @@ Job addLeakTest(VerbOptions& verb) {
 
 Job addPumpDown(VerbOptions& verb) {
     auto in = std::make_shared<PumpInput>();
-    verb.add("trace", in->path, "CSV: time_s, absolute_kPa").required();
+    verb.add("trace", in->path, "a trace or a logger’s file: time_s, absolute_kPa").required();
     verb.add("--volume", in->volume, "that is pumped empty").required();
+    verb.add("--room", in->room, "the room’s absolute pressure, for a file of gauge pressures");
     verb.add("--wet", in->wet, "the liquid in it, whose floor may be met");
     verb.add("--temperature", in->temperature, "of the liquid, where the trace has none");
     verb.add("--fluid", in->fluid, "the liquid that is to boil").showDefault();
@@ -197,7 +218,9 @@ Job addPumpDown(VerbOptions& verb) {
 
 Job addSteady(VerbOptions& verb) {
     auto in = std::make_shared<SteadyInput>();
-    verb.add("trace", in->path, "CSV: time_s, absolute_kPa, temperature_degC").required();
+    verb.add("trace", in->path, "a trace or a logger’s file: time_s, absolute_kPa, temperature_degC")
+        .required();
+    verb.add("--room", in->room, "the room’s absolute pressure, for a file of gauge pressures");
     verb.add("--tolerance", in->tolerance, "by how much the boiling point may move").showDefault();
     verb.add("--seconds", in->seconds, "in how many seconds").showDefault();
     verb.add("--fluid", in->fluid, "the liquid").showDefault();

@@ -95,11 +95,12 @@ Result<LiveLine> decodeLine(const LiveProfile& profile, std::string_view line) {
         found.readings.push_back({v.quantity, *si});
     }
     if (profile.timeNumber) {
+        constexpr double kLatest = 1e9; // s: some thirty years
         const auto numbers = numbersIn(line, profile.decimal);
-        if (numbers.size() < static_cast<std::size_t>(*profile.timeNumber) ||
-            !std::isfinite(numbers[static_cast<std::size_t>(*profile.timeNumber) - 1]))
+        const auto place = static_cast<std::size_t>(*profile.timeNumber) - 1;
+        if (numbers.size() <= place || !(std::abs(numbers[place]) <= kLatest))
             return fail(Failure::BadInput, Text::tr("it has no time"));
-        found.seconds = numbers[static_cast<std::size_t>(*profile.timeNumber) - 1];
+        found.seconds = numbers[place];
     }
     return found;
 }

@@ -215,6 +215,8 @@ TEST(LiveRecorder, AGaugeNeedsTheRoomAndALoggerHasItsOwnClock) {
     LiveRecorder csv(logger, {});
     ASSERT_TRUE(csv.take("Time (s);Temperature (°C)", 100.0));
     ASSERT_TRUE(csv.take("0,5;21,25", 100.1));
+    EXPECT_FALSE(csv.take("1e300;21,25", 100.2)) << "no clock counts so far";
+    EXPECT_FALSE(csv.take("1e999;21,25", 100.3));
     EXPECT_DOUBLE_EQ(csv.trace().kelvin.seconds.front(), 0.5);
     EXPECT_NEAR(csv.trace().kelvin.values.front(), 294.4, 1e-9);
 }
