@@ -52,10 +52,21 @@ Result<LeadTime> leadTimeFor(const RigFile& rig, const std::vector<RigSetting>& 
         if (!setup) return tl::unexpected(setup.error());
         setup->moves.resize(std::min(setup->moves.size(), static_cast<std::size_t>(setup->clockMove + 1)));
         constexpr double kPatience = 3.0; // times as long as the demonstration
-        auto run = simulate(setup->model, *fluid, kPatience * setup->seconds, setup->every, setup->moves);
+        const auto watched = static_cast<std::size_t>(setup->watched);
+        bool shut = setup->clockMove < 0, cold = false; // it is enough to know when it gets there
+        auto run = simulate(
+            setup->model, *fluid, kPatience * setup->seconds, setup->every, setup->moves,
+            [&] { return !cold; },
+            [&](const RigRun& soFar) {
+                for (const RigEvent& e : soFar.events)
+                    shut = shut || (e.kind == RigEventKind::Moved && e.part == setup->clockMove);
+                cold = shut && soFar.samples.back().vessels[watched].kelvin <= kelvin;
+            });
         if (!run) return tl::unexpected(run.error());
         const Rehearsal r{std::move(*setup), std::move(*run), {}, {}};
         const double start = clockStart(r);
+        if (r.watchedAt(r.sampleAt(start)).kelvin <= kelvin)
+            return LeadTime{0.0, start, 0.0}; // it is so at once
         for (std::size_t i = r.sampleAt(start) + 1; i < r.run.samples.size(); ++i) {
             const double before = r.watchedAt(i - 1).kelvin, after = r.watchedAt(i).kelvin;
             if (after > kelvin) continue;

@@ -1,6 +1,7 @@
 #include "RigTiming.h"
 
 #include "CoolingFit.h"
+#include "InParallel.h"
 #include "UncertainValues.h"
 
 #include <algorithm>
@@ -91,17 +92,25 @@ RigTiming timingOf(const Rehearsal& r) {
 std::vector<double> spreadOfEnds(const RigFile& rig, const std::vector<RigSetting>& settings,
                                  const RigTiming& timing) {
     const UncertainValues uncertain(rig, settings);
+    using Parts = std::vector<RigTiming::Part>;
+    std::vector<Parts> played(2 * uncertain.size()); // of each value: late, early
+    inParallel(0, played.size(), {}, [&](std::size_t i) {
+        auto setup = rig.setup(uncertain.beside(i / 2, i % 2 == 0 ? 0.5 : -0.5));
+        const auto fluid =
+            setup ? rigFluid(setup->substance) : Result<RigFluid>(tl::unexpected(setup.error()));
+        if (!fluid) return;
+        auto run = simulate(setup->model, *fluid, setup->seconds, setup->every, setup->moves, {}, {},
+                            RigSimulator::Accuracy::Coarse);
+        if (run) played[i] = timingOf(Rehearsal{std::move(*setup), std::move(*run), {}, {}}).parts;
+    });
     std::vector<double> squares(timing.parts.size(), 0.0);
-    for (std::size_t i = 0; i < uncertain.size(); ++i) {
-        const auto late = rehearse(rig, uncertain.beside(i, 0.5)),
-                   early = rehearse(rig, uncertain.beside(i, -0.5));
-        if (!late || !early) continue;
-        const auto lateParts = timingOf(*late).parts, earlyParts = timingOf(*early).parts;
+    for (std::size_t i = 0; i < played.size(); i += 2) {
+        const Parts &late = played[i], &early = played[i + 1];
         // One that comes to pass in only one of them says nothing of when; the last ends when people have
         // seen it.
-        const std::size_t both = std::min({squares.size(), lateParts.size(), earlyParts.size()});
+        const std::size_t both = std::min({squares.size(), late.size(), early.size()});
         for (std::size_t k = 0; k + 1 < both; ++k)
-            squares[k] += std::pow(lateParts[k].to - earlyParts[k].to, 2);
+            squares[k] += std::pow(late[k].to - early[k].to, 2);
     }
     for (double& s : squares)
         s = std::sqrt(s);

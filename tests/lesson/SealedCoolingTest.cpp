@@ -174,6 +174,17 @@ TEST_F(SealedCooling, TheTapeHasWhatWasDoneWhereItWasDoneAndWhatIsDueNotBeforeNo
     EXPECT_NEAR(lane().parts[2].from, made[4], 0.01);
 }
 
+TEST_F(SealedCooling, AWishForWhatIsSoAtOnceTakesNoTime) {
+    const RigFile& cold = findDemonstration("freeze-by-boiling")->rig; // it begins at the room's temperature
+    const auto lead = leadTimeFor(cold, {}, 273.15 + 60.0);
+    ASSERT_TRUE(lead);
+    EXPECT_EQ(lead->fromStart, 0.0);
+    const RigFile& flask = findDemonstration("sealed-flask")->rig;
+    EXPECT_FALSE(leadTimeFor(flask, {}, 273.15 + 5.0)) << "no classroom cools it so far";
+    EXPECT_LT(leadTimeFor(flask, {}, 273.15 + 80.0)->fromClock,
+              leadTimeFor(flask, {}, 273.15 + 60.0)->fromClock);
+}
+
 TEST_F(SealedCooling, UntilItsClockRunsAnActWaitsForTheMoveThatStartsIt) {
     add("sealed-flask");
     begin();
