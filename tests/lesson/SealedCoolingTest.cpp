@@ -84,6 +84,7 @@ TEST_F(SealedCooling, ThePressureInsideIsWorkedOutForEachGroupAndAllAreComparedW
     EXPECT_EQ(r.groups[0].outside + r.groups[1].outside, 1);
     EXPECT_NE(plain(r.verdict).find("5 of 6 temperatures"), std::string::npos) << plain(r.verdict);
     EXPECT_TRUE(r.asForeseen);
+    EXPECT_TRUE(r.notMeasured.empty()) << "a group read it before and after";
     EXPECT_EQ(plain(r.pooled).find("2 groups: it boiled down to "), 0U) << plain(r.pooled);
     for (const auto& one : r.reads)
         EXPECT_NE(plain(one.inside).find(" ± "), std::string::npos) << "with its uncertainty";
@@ -97,6 +98,7 @@ TEST_F(SealedCooling, GroupsThatReadNothingAreToldSoAndFarReadingsAreNotAsForese
     beginAndShut();
     see(kBoils, fjord);
     EXPECT_NE(plain(result().verdict).find("read no temperature"), std::string::npos);
+    EXPECT_FALSE(result().notMeasured.empty());
     for (const double celsius : {20.0, 19.0, 18.0})
         read(celsius, fjord);
     const ActResult r = result();

@@ -12,7 +12,7 @@ namespace uttrin::app {
 namespace {
 
 constexpr int kRightAir = 24, kGap = 3; // px
-constexpr std::size_t kMostLanes = 3;
+constexpr std::size_t kMostLanes = 4;
 
 int laneHigh() { return tickLine() + 6; }
 

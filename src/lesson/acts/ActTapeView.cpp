@@ -78,6 +78,8 @@ ActTapeView actTapeView(const LessonSession& s, ActForecasts& forecasts, const C
         }
         v.lanes.push_back(std::move(l));
     }
+    // A tape may have no room for all of them: what goes on comes first.
+    std::ranges::stable_sort(v.lanes, std::ranges::greater(), &ActTapeView::Lane::live);
     follow(v, s);
     return v;
 }

@@ -276,12 +276,16 @@ void addStamps(ActResult& v, const LessonModel& model, const Act& act, const Act
         addStamp(v, model, placed, frozen);
 }
 
-/// A demonstration that claims to boil below the usual point wants a temperature before and after.
-Text claimText(const ActCourse& course, const Rehearsal& frozen, const LessonModel& model) {
+/// A demonstration that claims to boil below the usual point wants a temperature before and after; of groups,
+/// at one of their rigs.
+Text claimText(const ActCourse& course, const Rehearsal& frozen, const LessonModel& model,
+               const std::vector<ActResult::ByGroup>& groups) {
     if (frozen.setup.goal.kind != RigGoal::BoilsBelow) return {};
     int read = 0;
     for (const Stamp* stamp : course.stamps())
         if (const auto t = temperatureOf(model, *stamp); t && t->ofTheLiquid) ++read;
+    for (const auto& group : groups)
+        read = std::max(read, group.read);
     if (read >= 2) return {};
     return read == 0
                ? Text::tr("Not measured: it is said to boil below its usual point, and no temperature of "
@@ -338,7 +342,7 @@ ActResult actResult(const LessonSession& s, const Act& act, const FrozenForecast
     }
     addLowest(v, course, likeliest, learned ? learned->outlook.band : frozen->outlook.band);
     addGroups(v, s.model(), act, *frozen);
-    v.notMeasured = claimText(course, frozen->rehearsal, s.model());
+    v.notMeasured = claimText(course, frozen->rehearsal, s.model(), v.groups);
     v.bracket = bracketText(s.model(), act, course, *frozen);
     addVerdict(v, analysis && analysis->fault ? &*analysis->fault : nullptr,
                analysisTask(s, act, *frozen).has_value());
