@@ -13,8 +13,10 @@ namespace {
 
 // Bench habits, from timing the steps of both methods; they steer the estimate and nothing else.
 constexpr double kHeaterEfficiency = 0.7;
-constexpr double kSteadySeconds = 45.0;  // until the picture of boiling is judged the agreed one
-constexpr double kPlateauSeconds = 60.0; // until an isolated gauge settles
+constexpr double kHeaterEfficiencyU = 0.1; // standard uncertainty: a mantle in a draught, or well wrapped
+constexpr double kHandsU = 1.0 / 3.0;      // of what hands and eyes take at a point
+constexpr double kSteadySeconds = 45.0;    // until the picture of boiling is judged the agreed one
+constexpr double kPlateauSeconds = 60.0;   // until an isolated gauge settles
 constexpr double kReadSeconds = 15.0;
 constexpr double kBleedSeconds = 20.0;
 constexpr double kRefillSeconds = 90.0; // pour in hot water, stir
@@ -99,20 +101,27 @@ void estimateSecondRun(const Plan& plan, const Substance& substance, Pressure ro
 void estimateTimes(const Plan& plan, const Substance& substance, Pressure room, RunSheet& sheet) {
     double kelvin = kIcePointKelvin + sheet.startCelsius, pa = room.pascal();
     sheet.totalSeconds = kSetUpSeconds + kClearUpSeconds;
+    double heated = 0.0,
+           squares = std::pow(kHandsU * kSetUpSeconds, 2) + std::pow(kHandsU * kClearUpSeconds, 2);
     for (Target& t : sheet.targets) {
         if (t.state != TargetState::Ok) continue;
+        double hands = kReadSeconds + kBleedSeconds;
         if (plan.method == Method::HoldPressure) {
-            t.seconds = pumpSeconds(plan.rig, pa, t.absolute.pascal()) +
-                        heatSeconds(plan.rig, substance, kelvin, t.boils.kelvin()) + kSteadySeconds +
-                        kReadSeconds + kBleedSeconds;
+            const double heat = heatSeconds(plan.rig, substance, kelvin, t.boils.kelvin());
+            hands += kSteadySeconds;
+            t.seconds = pumpSeconds(plan.rig, pa, t.absolute.pascal()) + heat + hands;
+            heated += heat;
             pa = t.absolute.pascal();
         } else {
-            t.seconds = pumpSeconds(plan.rig, room.pascal(), t.absolute.pascal()) + kPlateauSeconds +
-                        kReadSeconds + kBleedSeconds + kRefillSeconds;
+            hands += kPlateauSeconds + kRefillSeconds;
+            t.seconds = pumpSeconds(plan.rig, room.pascal(), t.absolute.pascal()) + hands;
         }
+        squares += std::pow(kHandsU * hands, 2);
         kelvin = t.boils.kelvin();
         sheet.totalSeconds += t.seconds;
     }
+    // A heater is as good as it is at every point; hands are quick at one and slow at another.
+    sheet.secondsU = std::hypot(heated * kHeaterEfficiencyU / kHeaterEfficiency, std::sqrt(squares));
     const double period = plan.periodMinutes * kSecondsPerMinute;
     sheet.fits = sheet.totalSeconds <= period;
     estimateSecondRun(plan, substance, room, sheet);

@@ -37,6 +37,7 @@ struct Caution {
 struct RunSheet {
     std::vector<Target> targets; ///< in the order of taking
     double totalSeconds = 0.0;   ///< of all targets that can be taken, with set-up and clearing away
+    double secondsU = 0.0;       ///< s, standard uncertainty of that
     double startCelsius = 20.0;  ///< from which the times count
     double roomCelsius = 20.0;   ///< to which a flask cools
     bool startAssumed = false;   ///< nobody has measured it, nor the room

@@ -59,6 +59,25 @@ TEST(RunSheet, TheLiquidStartsAsWarmAsTheRoomUnlessThePlanSaysIt) {
     EXPECT_NEAR(makeRunSheet(plan, hut, -12.0)->startCelsius, 0.01, 1e-9);
 }
 
+// A third of what hands take: at each point by itself; a heater is off by the same share at all of them.
+TEST(RunSheet, SaysHowUncertainItsMinutesAre) {
+    Plan plan = dialPlan();
+    plan.method = Method::HoldTemperature;
+    const auto of = [&](int points, double watt) {
+        plan.ladder.count = points;
+        plan.rig.heaterWatt = watt;
+        return makeRunSheet(plan, room())->secondsU;
+    };
+    // 540 s of setting up and clearing away (300 and 240), 185 s at each point.
+    const auto hands = [](int points) {
+        return std::sqrt(300.0 * 300.0 + 240.0 * 240.0 + points * 185.0 * 185.0) / 3.0;
+    };
+    EXPECT_NEAR(of(4, 300.0), hands(4), 1e-9);
+    EXPECT_NEAR(of(16, 300.0), hands(16), 1e-9);
+    plan.method = Method::HoldPressure;
+    EXPECT_GT(of(10, 100.0), of(10, 1000.0)) << "a weak heater heats for longer";
+}
+
 TEST(RunSheet, SpacingsAreEvenInWhatTheySay) {
     Plan plan = dialPlan();
     for (const auto spacing : {Spacing::Pressure, Spacing::Temperature, Spacing::InverseTemperature}) {

@@ -152,7 +152,7 @@ ActForecast lab(const LessonSession& s, const Act& act) {
     f.timed.lasts = all;
     f.parts = {{ActPart::Prepare, 0.0, kSetUpSeconds, Text::tr("set up, leak test"), 0.0},
                {ActPart::Show, kSetUpSeconds, all - kClearUpSeconds,
-                Text::tr("{} {0|point|points}", sheet->targets.size()), 0.0},
+                Text::tr("{} {0|point|points}", sheet->targets.size()), sheet->secondsU},
                {ActPart::Prepare, all - kClearUpSeconds, all, Text::tr("cool, clear up"), 0.0}};
     f.timed.takes.push_back({Resource::Pump, kSetUpSeconds, all - kClearUpSeconds});
     if (plan.method == Method::HoldPressure)
