@@ -2,7 +2,6 @@
 
 #include "Feed.h"
 
-#include <QElapsedTimer>
 #include <QTimer>
 
 class QIODevice;
