@@ -1,6 +1,7 @@
 #include "Arguments.h"
 
 #include "files/WholeFile.h"
+#include "quantities/Units.h"
 
 namespace uttrin::cli {
 
@@ -16,6 +17,15 @@ int exitCode(const Failure& failure) {
         return 2;
     }
     return 1;
+}
+
+double secondsFrom(const std::string& word) {
+    const auto plainNumber = parseNumber(word);
+    return plainNumber ? *plainNumber : need(parseMeasure(word, Dimension::Time)).si();
+}
+
+std::optional<double> roomPascalFrom(const std::string& word) {
+    return word.empty() ? std::nullopt : std::optional(need(parsePressure(word)).pascal());
 }
 
 std::string fileText(const std::string& path) {

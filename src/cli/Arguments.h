@@ -4,6 +4,7 @@
 
 #include <nlohmann/json.hpp>
 
+#include <optional>
 #include <string>
 
 namespace uttrin::cli {
@@ -35,6 +36,12 @@ T need(Result<T> result) {
 inline void need(const Result<void>& result) {
     if (!result) throw Refusal{result.error()};
 }
+
+/// Seconds as a plain number, or a time with its unit; SI. @throws Refusal for what is neither.
+[[nodiscard]] double secondsFrom(const std::string& word);
+/// The room's absolute pressure, Pa; nothing where no word was given. @throws Refusal for what is no
+/// pressure.
+[[nodiscard]] std::optional<double> roomPascalFrom(const std::string& word);
 
 /// The whole of a file that a person named, within bounds. @throws Refusal if it cannot be read.
 [[nodiscard]] std::string fileText(const std::string& path);

@@ -25,8 +25,7 @@ LiveProfile profileFrom(const std::string& word) {
 
 double secondsOf(const std::string& word) {
     constexpr double kDay = 86400.0;
-    const auto plainNumber = parseNumber(word);
-    const double seconds = plainNumber ? *plainNumber : need(parseMeasure(word, Dimension::Time)).si();
+    const double seconds = secondsFrom(word);
     if (!(seconds > 0.0 && seconds <= kDay))
         throw Refusal{
             {Failure::BadInput, Text::tr("--seconds '{}': accepted: more than 0 s, up to 24 h", word)}};
@@ -41,13 +40,11 @@ Answer listenAnswer(const ListenInput& in) {
             {Failure::BadInput, Text::tr("'{}' has no registers; accepted: a profile that speaks modbus",
                                          Text::typed(profile.name))}};
     const double seconds = secondsOf(in.seconds);
-    std::optional<double> room;
-    if (!in.room.empty()) room = need(parsePressure(in.room)).pascal();
     static int argc = 1;
     static char name[] = "uttrin-cli";
     static char* argv[] = {name, nullptr};
     QCoreApplication app(argc, argv);
-    Listener listener(endpoint, profile, room);
+    Listener listener(endpoint, profile, roomPascalFrom(in.room));
     std::vector<std::string> said;
     QObject::connect(&listener, &Listener::told, &listener, [&](const QString& what) {
         constexpr std::size_t kMost = 100;

@@ -37,10 +37,6 @@ double positive(const std::string& word, Dimension dimension, const char* option
     return si;
 }
 
-std::optional<double> roomFrom(const std::string& word) {
-    return word.empty() ? std::nullopt : std::optional(need(parsePressure(word)).pascal());
-}
-
 /// A trace as this program writes it, or a logger's file of any usual layout.
 Trace traceFrom(const std::string& path, std::optional<double> roomPascal) {
     const std::string text = fileText(path);
@@ -51,12 +47,6 @@ Trace traceFrom(const std::string& path, std::optional<double> roomPascal) {
         });
     if (ours) return need(readTraceCsv(text));
     return need(readLogger(text, need(guessLayout(text)), roomPascal)).trace;
-}
-
-/// Seconds as a number or with their unit, as --seconds has them.
-double secondsFrom(const std::string& word) {
-    if (const auto plain = parseNumber(word); plain && *plain > 0.0) return *plain;
-    return positive(word, Dimension::Time, "--seconds");
 }
 
 /// The saturation pressure of a liquid by what was logged of its temperature, else at one temperature.
@@ -93,10 +83,10 @@ Answer leakAnswer(const LeakInput& in) {
         throw Refusal{{Failure::BadInput,
                        Text::tr("say whether there is liquid in it: accepted: --dry, or --wet with the "
                                 "liquid, for instance --wet water")}};
-    const Trace trace = traceFrom(in.path, roomFrom(in.room));
+    const Trace trace = traceFrom(in.path, roomPascalFrom(in.room));
     TestedVessel vessel;
     vessel.cubicMetres = positive(in.volume, Dimension::Volume, "--volume");
-    vessel.roomPascal = roomFrom(in.room);
+    vessel.roomPascal = roomPascalFrom(in.room);
     if (!in.wet.empty()) vessel.saturation = saturationOf(in.wet, in.temperature, trace);
     const LeakTest test = need(testForLeak(pressureOf(trace), vessel));
     const Substance& fluid = *need(findSubstance(in.wet.empty() ? in.fluid : in.wet));
@@ -127,7 +117,7 @@ Answer leakAnswer(const LeakInput& in) {
 }
 
 Answer pumpAnswer(const PumpInput& in) {
-    const Trace trace = traceFrom(in.path, roomFrom(in.room));
+    const Trace trace = traceFrom(in.path, roomPascalFrom(in.room));
     const PumpDown found =
         need(fitPumpDown(pressureOf(trace), positive(in.volume, Dimension::Volume, "--volume")));
     const Substance& fluid = *need(findSubstance(in.wet.empty() ? in.fluid : in.wet));
@@ -162,11 +152,13 @@ Json settledJson(const std::optional<Settled>& s, double Settled::*part) {
 }
 
 Answer steadyAnswer(const SteadyInput& in) {
-    const Trace trace = traceFrom(in.path, roomFrom(in.room));
+    const Trace trace = traceFrom(in.path, roomPascalFrom(in.room));
     const Substance& fluid = *need(findSubstance(in.fluid));
     const double kelvin = std::abs(need(parseTemperatureDifference(in.tolerance)).kelvin());
     if (!(kelvin > 0.0)) throw Refusal{{Failure::BadInput, Text::tr("--tolerance: accepted: more than 0 K")}};
     const SteadyTolerance tolerance{kelvin, secondsFrom(in.seconds)};
+    if (!(tolerance.seconds > 0.0))
+        throw Refusal{{Failure::BadInput, Text::tr("--seconds '{}': accepted: more than zero", in.seconds)}};
     Answer a;
     a.json = {{"stretches", Json::array()},
               {"source",

@@ -27,7 +27,7 @@ QSerialPort::Parity parityOf(SerialSettings::Parity parity) {
 DeviceFeed::DeviceFeed() {
     m_again.setInterval(kAgain);
     connect(&m_again, &QTimer::timeout, this, [this] {
-        if (!m_there) tryToOpen();
+        if (!isThere()) tryToOpen();
     });
 }
 
@@ -37,21 +37,7 @@ void DeviceFeed::start() {
 }
 
 void DeviceFeed::ask(const QByteArray& words) {
-    if (m_there) device()->write(words);
-}
-
-void DeviceFeed::isFound() {
-    if (m_there) return;
-    m_there = true;
-    m_told = false;
-    emit found();
-}
-
-void DeviceFeed::isLost(const QString& why) {
-    m_there = false;
-    if (m_told) return;
-    m_told = true;
-    emit lost(why);
+    if (isThere()) device()->write(words);
 }
 
 void DeviceFeed::takeAll() {
@@ -110,16 +96,10 @@ void FileFeed::start() {
 void FileFeed::look() {
     QFile file(m_path);
     if (!file.open(QIODevice::ReadOnly)) {
-        m_there = false;
-        if (!m_told) emit lost(file.errorString());
-        m_told = true;
+        isLost(file.errorString());
         return;
     }
-    if (!m_there) {
-        m_there = true;
-        m_told = false;
-        emit found();
-    }
+    isFound();
     if (file.size() < m_read) m_read = 0;
     if (file.size() == m_read || !file.seek(m_read)) return;
     constexpr qint64 kAtOnce = 1 << 20; // bytes

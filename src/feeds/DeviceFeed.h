@@ -17,18 +17,14 @@ public:
     DeviceFeed();
     void start() override;
     void ask(const QByteArray& words) override;
-    [[nodiscard]] bool isThere() const override { return m_there; }
 
 protected:
     virtual void tryToOpen() = 0;
     [[nodiscard]] virtual QIODevice* device() = 0;
-    void isFound();
-    void isLost(const QString& why);
     void takeAll();
 
 private:
     QTimer m_again;
-    bool m_there = false, m_told = false;
 };
 
 /// Lines over TCP.
@@ -68,14 +64,12 @@ public:
     explicit FileFeed(const Endpoint& endpoint);
     void start() override;
     void ask(const QByteArray&) override {}
-    [[nodiscard]] bool isThere() const override { return m_there; }
 
 private:
     void look();
     QString m_path;
     QTimer m_looks;
     qint64 m_read = 0;
-    bool m_there = false, m_told = false;
 };
 
 } // namespace uttrin

@@ -5,6 +5,20 @@
 
 namespace uttrin {
 
+void Feed::isFound() {
+    if (m_there) return;
+    m_there = true;
+    m_told = false;
+    emit found();
+}
+
+void Feed::isLost(const QString& why) {
+    m_there = false;
+    if (m_told) return;
+    m_told = true;
+    emit lost(why);
+}
+
 std::unique_ptr<Feed> makeFeed(const Endpoint& e, const LiveProfile& profile) {
     const bool registers = profile.speaks == LiveProfile::Speaks::Modbus;
     if (e.kind == Endpoint::Kind::Modbus || (registers && e.kind == Endpoint::Kind::Serial))

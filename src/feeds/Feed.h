@@ -19,7 +19,6 @@ public:
     virtual void start() = 0;
     /// Asks for a reading; nothing while it is not reached.
     virtual void ask(const QByteArray& words) = 0;
-    [[nodiscard]] virtual bool isThere() const = 0;
 
 signals:
     void received(const QByteArray& bytes);
@@ -27,6 +26,15 @@ signals:
     void unreadable(const QString& why);
     void found();                  ///< it can be reached now
     void lost(const QString& why); ///< it cannot, or no longer; told once until it is found
+
+protected:
+    // Of the one thread on which it listens.
+    [[nodiscard]] bool isThere() const { return m_there; }
+    void isFound();
+    void isLost(const QString& why);
+
+private:
+    bool m_there = false, m_told = false;
 };
 
 /// Connects to nothing but what is named there, once it is started. @param profile  outlives the feed.

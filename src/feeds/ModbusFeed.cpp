@@ -51,19 +51,13 @@ void ModbusFeed::start() {
 }
 
 void ModbusFeed::work() {
-    bool told = false;
     while (!m_ends) {
         const Context context = contextFor(m_endpoint, m_profile);
         if (context && modbus_connect(context.get()) == 0) {
-            m_there = true;
-            told = false;
-            emit found();
+            isFound();
             listenTo(context.get());
-            m_there = false;
         }
-        const QString why = QString::fromUtf8(modbus_strerror(errno));
-        if (!told && !m_ends) emit lost(why);
-        told = true;
+        if (!m_ends) isLost(QString::fromUtf8(modbus_strerror(errno)));
         for (unsigned long waited = 0; waited < kRetry && !m_ends; waited += kNap)
             QThread::msleep(kNap);
     }

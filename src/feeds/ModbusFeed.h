@@ -17,7 +17,6 @@ public:
     ~ModbusFeed() override;
     void start() override;
     void ask(const QByteArray&) override {}
-    [[nodiscard]] bool isThere() const override { return m_there; }
 
 private:
     void work();
@@ -25,7 +24,7 @@ private:
     Endpoint m_endpoint;
     const LiveProfile& m_profile;
     std::unique_ptr<QThread> m_thread;
-    std::atomic<bool> m_there = false, m_ends = false;
+    std::atomic<bool> m_ends = false;
 };
 
 } // namespace uttrin

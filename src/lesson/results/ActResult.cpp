@@ -204,6 +204,8 @@ void addVerdict(ActResult& v, const FaultFinding* fault, bool analysed) {
                  fixed(fault->candidates.front().gain, 0)));
 }
 
+bool hasAnything(const Observed& o) { return !o.readings.empty() || !o.boiling.empty(); }
+
 /// A stamp with the course and the rehearsal on whose clock it is.
 struct Placed {
     const Stamp* stamp;
@@ -313,7 +315,7 @@ std::optional<LearningTask> analysisTask(const LessonSession& s, const Act& act,
     for (const Stamp* stamp : course.stamps())
         last = std::max(last, stamp->takenAt);
     LearningTask task = taskOf(act, frozen, course, last);
-    if (task.observed.readings.empty() && task.observed.boiling.empty()) return std::nullopt;
+    if (!hasAnything(task.observed)) return std::nullopt;
     return task;
 }
 
@@ -343,9 +345,9 @@ ActResult actResult(const LessonSession& s, const Act& act, const FrozenForecast
     addLowest(v, course, likeliest, learned ? learned->outlook.band : frozen->outlook.band);
     addGroups(v, s.model(), act, *frozen);
     v.notMeasured = claimText(course, frozen->rehearsal, s.model(), v.groups);
-    v.bracket = bracketText(s.model(), act, course, *frozen);
+    v.bracket = bracketText(s.model(), course, *frozen);
     addVerdict(v, analysis && analysis->fault ? &*analysis->fault : nullptr,
-               analysisTask(s, act, *frozen).has_value());
+               hasAnything(course.observed(s.clock().now())));
     return v;
 }
 

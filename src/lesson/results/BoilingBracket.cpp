@@ -32,8 +32,7 @@ Text byCurve(const std::string& substance, const StampedTemperature& read) {
 
 } // namespace
 
-Text bracketText(const LessonModel& model, const Act& act, const ActCourse& course,
-                 const FrozenForecast& frozen) {
+Text bracketText(const LessonModel& model, const ActCourse& course, const FrozenForecast& frozen) {
     std::optional<bool> boils;
     std::optional<StampedPressure> boiled, ceased;
     std::optional<StampedTemperature> liquid;
@@ -54,9 +53,7 @@ Text bracketText(const LessonModel& model, const Act& act, const ActCourse& cour
                  pressureText(0.5 * (low + high), u), fixed(ceased->pascal / 1000.0, 2),
                  fixed(boiled->pascal / 1000.0, 2));
     const Text curve =
-        liquid && readActRig(act.rig).map([](const ActRig& r) { return r.liquidKnown; }).value_or(true)
-            ? byCurve(frozen.rehearsal.setup.substance, *liquid)
-            : Text();
+        liquid && frozen.rig.liquidKnown ? byCurve(frozen.rehearsal.setup.substance, *liquid) : Text();
     return curve.empty() ? found : Text::set("{} {}", found, curve);
 }
 
