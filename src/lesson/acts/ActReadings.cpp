@@ -103,6 +103,14 @@ std::optional<StampedTemperature> temperatureOf(const LessonModel& model, const 
     return read.kelvin > 0.0 ? std::optional(read) : std::nullopt;
 }
 
+std::optional<bool> isInBand(const ForecastBand& band, double seconds, const Stamp& stamp,
+                             const StampedTemperature& read) {
+    const auto k = read.ofTheLiquid ? band.at(seconds) : std::nullopt;
+    if (!k) return std::nullopt;
+    return (stamp.bound == StampBound::Below || read.kelvin >= k->low) &&
+           (stamp.bound == StampBound::Above || read.kelvin <= k->high);
+}
+
 std::optional<StampedPressure> pressureOf(const LessonModel& model, const Stamp& stamp,
                                           const std::optional<RoomPressure>& room) {
     if (stamp.kind != StampKind::Read || !stamp.value) return std::nullopt;

@@ -1,6 +1,7 @@
 #pragma once
 
 #include "lesson/model/LessonModel.h"
+#include "rehearsal/learning/LearnedForecast.h"
 
 namespace uttrin {
 
@@ -27,6 +28,10 @@ struct StampedTemperature {
 };
 /// Nothing where it has no value, or none that can be a temperature.
 [[nodiscard]] std::optional<StampedTemperature> temperatureOf(const LessonModel& model, const Stamp& stamp);
+
+/// Whether it lies in a forecast's band; nothing of what was not read in the liquid, or outside its time.
+[[nodiscard]] std::optional<bool> isInBand(const ForecastBand& band, double seconds, const Stamp& stamp,
+                                           const StampedTemperature& read);
 
 /// What a stamp's value says, in pascal.
 struct StampedPressure {

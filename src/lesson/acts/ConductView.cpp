@@ -62,10 +62,7 @@ Text countedFrom(const Rehearsal& r) {
 ConductView::Point pointOf(const StampedTemperature& read, const Stamp& stamp, double seconds,
                            const FrozenForecast* forecast) {
     ConductView::Point p{seconds, read.kelvin - kIcePointKelvin, stamp.bound, read.ofTheLiquid, std::nullopt};
-    const auto band = forecast && read.ofTheLiquid ? forecast->outlook.band.at(seconds) : std::nullopt;
-    if (band)
-        p.inBand = (stamp.bound == StampBound::Below || read.kelvin >= band->low) &&
-                   (stamp.bound == StampBound::Above || read.kelvin <= band->high);
+    if (forecast) p.inBand = isInBand(forecast->outlook.band, seconds, stamp, read);
     return p;
 }
 

@@ -28,12 +28,6 @@ Text forecastAt(const FrozenForecast& f, double seconds) {
                 : Text::set("–");
 }
 
-bool isOutside(const FrozenForecast& f, double seconds, const Stamp& stamp, const StampedTemperature& t) {
-    const auto band = f.outlook.band.at(seconds);
-    return band && ((stamp.bound != StampBound::Below && t.kelvin < band->low) ||
-                    (stamp.bound != StampBound::Above && t.kelvin > band->high));
-}
-
 /// How it looks by a rehearsal so long after its clock.
 Text lookAt(const Rehearsal& r, double seconds) {
     const double at = clockStart(r) + seconds;
@@ -125,7 +119,7 @@ void addGroups(ActResult& v, const LessonModel& model, const Act& act, const Fro
             if (!t || !t->ofTheLiquid || stamp->bound != StampBound::None) continue;
             ++found.read;
             const double seconds = course.fromClock(stamp->takenAt);
-            found.outside += isOutside(frozen, seconds, *stamp, *t) ? 1 : 0;
+            found.outside += isInBand(frozen.outlook.band, seconds, *stamp, *t) == false ? 1 : 0;
             if (!boils || (lowest && t->kelvin >= *lowest)) continue;
             lowest = t->kelvin;
             found.lowest = Text::tr("{} °C", tenth(t->kelvin));
@@ -224,7 +218,7 @@ ActResult::Read readOf(const LessonModel& model, const Placed& placed, const Fro
     read.inside = insideAt(*placed.likeliest, seconds, *t);
     if (!t->ofTheLiquid) return read;
     read.forecast = forecastAt(frozen, seconds);
-    read.outside = isOutside(frozen, seconds, stamp, *t);
+    read.outside = isInBand(frozen.outlook.band, seconds, stamp, *t) == false;
     return read;
 }
 
