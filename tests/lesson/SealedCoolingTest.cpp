@@ -201,6 +201,25 @@ TEST_F(SealedCooling, UntilItsClockRunsAnActWaitsForTheMoveThatStartsIt) {
     EXPECT_EQ(plain(view().waitsFor), "pump on");
 }
 
+TEST_F(SealedCooling, ABoundIsOutsideOfTheBandOnlyWhereItSaysOtherwise) {
+    const ForecastBand band{
+        {0.0, 100.0}, {323.15, 323.15}, {313.15, 313.15}, {333.15, 333.15}}; // 40 to 60 °C
+    const auto in = [&](StampBound bound, double celsius) {
+        Stamp stamp;
+        stamp.bound = bound;
+        return isInBand(band, 50.0, stamp, {celsius + 273.15, 0.5, true});
+    };
+    EXPECT_EQ(in(StampBound::None, 50.0), true);
+    EXPECT_EQ(in(StampBound::None, 30.0), false);
+    EXPECT_EQ(in(StampBound::None, 70.0), false);
+    EXPECT_EQ(in(StampBound::Below, 70.0), true);
+    EXPECT_EQ(in(StampBound::Below, 30.0), false);
+    EXPECT_EQ(in(StampBound::Above, 30.0), true);
+    EXPECT_EQ(in(StampBound::Above, 70.0), false);
+    EXPECT_FALSE(isInBand(band, 50.0, {}, {323.15, 0.5, false})) << "not of the liquid";
+    EXPECT_FALSE(isInBand(band, 101.0, {}, {323.15, 0.5, true}));
+}
+
 TEST_F(SealedCooling, TheGuideSaysHowFull) {
     add("sealed-flask");
     std::string all;

@@ -107,8 +107,9 @@ std::optional<bool> isInBand(const ForecastBand& band, double seconds, const Sta
                              const StampedTemperature& read) {
     const auto k = read.ofTheLiquid ? band.at(seconds) : std::nullopt;
     if (!k) return std::nullopt;
-    return (stamp.bound == StampBound::Below || read.kelvin >= k->low) &&
-           (stamp.bound == StampBound::Above || read.kelvin <= k->high);
+    // "Under 60" is outside of a band that lies above 60, not of one below it.
+    return (stamp.bound == StampBound::Above || read.kelvin >= k->low) &&
+           (stamp.bound == StampBound::Below || read.kelvin <= k->high);
 }
 
 std::optional<StampedPressure> pressureOf(const LessonModel& model, const Stamp& stamp,
