@@ -1,6 +1,7 @@
 #include "Arguments.h"
 #include "RigArguments.h"
 #include "feeds/Outlets.h"
+#include "standin/StandIn.h"
 
 #include <CLI/CLI.hpp>
 #include <QCoreApplication>
@@ -17,7 +18,7 @@ struct Words {
     std::string rig, room, file, zero, every = "0.1 s", seconds;
     std::vector<std::string> settings, faults;
     double speed = 1.0, noisePascal = 20.0, noiseKelvin = 0.03;
-    int port = -1;
+    int port = -1, modbus = -1;
     std::uint64_t seed = 1;
     bool pty = false;
 };
@@ -35,9 +36,10 @@ int play(const Words& w, int argc, char** argv) {
     if (!w.zero.empty()) stand.zeroPascal = cli::need(parsePressureDifference(w.zero)).pascal();
     for (const std::string& fault : w.faults)
         stand.faults.push_back(cli::need(readFault(fault)));
-    const StandIn standIn = cli::need(StandIn::make(rig, settings, stand));
+    StandIn standIn = cli::need(StandIn::make(rig, settings, stand));
     OutletSettings out;
     if (w.port >= 0) out.tcpPort = w.port;
+    if (w.modbus >= 0) out.modbusPort = w.modbus;
     out.file = w.file;
     out.pty = w.pty;
     out.every = cli::need(parseMeasure(w.every, Dimension::Time)).si();
@@ -71,6 +73,8 @@ int main(int argc, char** argv) {
     app.add_option("--room", w.room, "the room's absolute pressure");
     app.add_option("--set", w.settings, "a knob or a value set otherwise: \"water=300 g\"");
     app.add_option("--tcp", w.port, "port of this machine for lines; 0: any that is free")
+        ->check(CLI::Range(0, 65535));
+    app.add_option("--modbus", w.modbus, "port of this machine for Modbus; 0: any that is free")
         ->check(CLI::Range(0, 65535));
     app.add_option("--csv", w.file, "file that grows");
     app.add_flag("--pty", w.pty, "a serial port of this machine");

@@ -15,17 +15,23 @@ Listener::Listener(const Endpoint& endpoint, LiveProfile profile, std::optional<
     });
     connect(m_feed.get(), &Feed::unreadable, this, [this](const QString& why) {
         m_recorder.reject();
+        emit unreadable(why);
         emit told(why);
     });
-    connect(m_feed.get(), &Feed::found, this, [this] { emit told(tr("It is there.")); });
-    connect(m_feed.get(), &Feed::lost, this,
-            [this](const QString& why) { emit told(tr("It is not there: %1").arg(why)); });
+    connect(m_feed.get(), &Feed::found, this, [this] {
+        emit found();
+        emit told(tr("It is there."));
+    });
+    connect(m_feed.get(), &Feed::lost, this, [this](const QString& why) {
+        emit lost(why);
+        emit told(tr("It is not there: %1").arg(why));
+    });
     connect(&m_asks, &QTimer::timeout, this,
             [this] { m_feed->ask(QByteArray::fromStdString(m_profile.poll)); });
 }
 
 void Listener::start() {
-    m_clock.start();
+    if (!m_begun) m_begun = std::chrono::steady_clock::now();
     m_feed->start();
     constexpr double kMs = 1000.0;
     if (!m_profile.poll.empty()) m_asks.start(static_cast<int>(kMs * m_profile.period));
@@ -39,17 +45,22 @@ void Listener::finish() {
 }
 
 double Listener::seconds() const {
-    constexpr double kNs = 1e-9;
-    return m_clock.isValid() ? kNs * static_cast<double>(m_clock.nsecsElapsed()) : 0.0;
+    return m_begun ? std::chrono::duration<double>(std::chrono::steady_clock::now() - *m_begun).count() : 0.0;
 }
 
-void Listener::take(const std::string& line) { tell(m_recorder.take(line, seconds())); }
+void Listener::take(const std::string& line) {
+    emit arrived(QString::fromUtf8(line.data(), static_cast<qsizetype>(line.size())));
+    tell(m_recorder.take(line, seconds()));
+}
 
 void Listener::tell(const Result<void>& taken) {
-    if (taken)
+    if (taken) {
         emit sampled();
-    else
-        emit told(QString::fromStdString(plain(taken.error().message)));
+    } else {
+        const QString why = QString::fromStdString(plain(taken.error().message));
+        emit unreadable(why);
+        emit told(why);
+    }
 }
 
 } // namespace uttrin

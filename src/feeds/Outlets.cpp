@@ -1,5 +1,8 @@
 #include "Outlets.h"
 
+#include "ModbusOutlet.h"
+#include "physics/Constants.h"
+
 #include <QHostAddress>
 #include <QTcpServer>
 #include <QTcpSocket>
@@ -14,7 +17,7 @@
 
 namespace uttrin {
 
-Outlets::Outlets(const StandIn& stand, OutletSettings settings)
+Outlets::Outlets(ShownInstruments& stand, OutletSettings settings)
     : m_stand(stand), m_settings(std::move(settings)) {
     connect(&m_ticks, &QTimer::timeout, this, &Outlets::tick);
 }
@@ -49,7 +52,7 @@ Result<std::vector<std::string>> Outlets::open() {
     }
     if (!m_settings.file.empty()) {
         std::ofstream file(m_settings.file, std::ios::binary | std::ios::trunc);
-        file << StandIn::fileHeader();
+        file << ShownInstruments::fileHeader();
         if (!file.flush())
             return fail(Failure::Storage, Text::tr("'{}' cannot be written", m_settings.file.string()));
         where.push_back("file:" + m_settings.file.string());
@@ -64,8 +67,15 @@ Result<std::vector<std::string>> Outlets::open() {
         fcntl(m_master, F_SETFL, fcntl(m_master, F_GETFL) | O_NONBLOCK); // nobody has to read it
         where.push_back("serial:" + std::string(name.data()));
     }
+    if (m_settings.modbusPort) {
+        auto outlet = ModbusOutlet::open(*m_settings.modbusPort);
+        if (!outlet) return tl::unexpected(outlet.error());
+        m_modbus = std::move(*outlet);
+        where.push_back("modbus:127.0.0.1:" + std::to_string(m_modbus->port()));
+    }
     if (where.empty())
-        return fail(Failure::BadInput, Text::tr("nobody could hear it; accepted: --tcp, --csv or --pty"));
+        return fail(Failure::BadInput,
+                    Text::tr("nobody could hear it; accepted: --tcp, --csv, --pty or --modbus"));
     constexpr double kMs = 1000.0;
     m_clock.start();
     m_ticks.start(std::max(1, static_cast<int>(kMs * m_settings.every)));
@@ -80,6 +90,12 @@ void Outlets::tick() {
     std::ofstream file;
     if (!m_settings.file.empty()) file.open(m_settings.file, std::ios::binary | std::ios::app);
     for (; m_next <= std::min(now, m_stand.lasts()); m_next += step) {
+        if (m_modbus) {
+            const auto shown = m_stand.shownAt(m_next);
+            constexpr double kPa = 1e3;
+            m_modbus->show(static_cast<float>(shown.pascal / kPa),
+                           static_cast<float>(shown.kelvin - kIcePointKelvin));
+        }
         sendToAll(m_stand.lineAt(m_next));
         if (file.is_open()) file << m_stand.fileLineAt(m_next);
     }

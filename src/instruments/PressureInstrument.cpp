@@ -169,6 +169,8 @@ Result<void> check(const PressureInstrument& i) {
         return fail(Failure::BadInput, Text::tr("the smallest division of the gauge must be above zero"));
     if (!(i.accuracy >= 0.0) || !std::isfinite(i.accuracy))
         return fail(Failure::BadInput, Text::tr("the accuracy of the gauge must be zero or above"));
+    if (!(i.lagSeconds >= 0.0 && i.lagSeconds <= 600.0))
+        return fail(Failure::BadInput, Text::tr("the lag of the gauge must lie from 0 to 600 s"));
     if (hasTwoArms(i.convention) && !(i.armSum > 0.0 && std::isfinite(i.armSum)))
         return fail(Failure::BadInput,
                     Text::tr("the two arms of a U-tube must add up to a length above zero"));
@@ -298,5 +300,10 @@ Text tableText(const PressureInstrument& i, const GaugeReading& reading) {
 }
 
 std::string_view unitText(const PressureInstrument& i) { return unit(i.unit).display; }
+
+bool zeroJumped(const PressureInstrument& instrument, const GaugeReading& before, const GaugeReading& now) {
+    return std::abs(scaleValue(instrument, now) - scaleValue(instrument, before)) >
+           std::max(instrument.accuracy, instrument.division);
+}
 
 } // namespace uttrin

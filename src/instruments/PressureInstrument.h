@@ -64,6 +64,7 @@ struct PressureInstrument {
     std::string gas = "air";              ///< ThermalConductivity: what it really sees
     double spanLow = 0.0, spanHigh = 0.0; ///< ends of the dial's scale, in `unit`; equal if not known
     bool digital = false; ///< shows figures, in steps of its division, not a needle; never a U-tube
+    double lagSeconds = 0.0; ///< time constant with which it follows
     friend bool operator==(const PressureInstrument&, const PressureInstrument&) = default;
 };
 
@@ -134,6 +135,10 @@ struct AbsoluteReading {
 [[nodiscard]] GaugeReading toReadableReading(const PressureInstrument& instrument, Pressure absolute,
                                              Pressure room,
                                              const std::optional<GaugeReading>& zero = std::nullopt);
+
+/// Whether a zero lies off the one before by more than its limits of error, and more than can be read.
+[[nodiscard]] bool zeroJumped(const PressureInstrument& instrument, const GaugeReading& before,
+                              const GaugeReading& now);
 
 /// The reading for people, without its unit: "−0.70", or both arms "61.7 | 20.4".
 [[nodiscard]] Text text(const PressureInstrument& instrument, const GaugeReading& reading);

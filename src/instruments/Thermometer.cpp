@@ -94,6 +94,8 @@ Result<void> check(const Thermometer& t) {
     if (!(t.nominalOhm > 0.0) || !std::isfinite(t.nominalOhm))
         return fail(Failure::BadInput,
                     Text::tr("the nominal resistance of the thermometer must be above zero"));
+    if (!(t.lagSeconds >= 0.0 && t.lagSeconds <= 600.0))
+        return fail(Failure::BadInput, Text::tr("the lag of the thermometer must lie from 0 to 600 s"));
     for (const double e : {t.emissivity, t.emissivitySet})
         if (!(e >= 0.1 && e <= 1.0))
             return fail(Failure::BadInput, Text::tr("an emissivity must lie from 0.1 to 1"));

@@ -62,6 +62,7 @@ struct Thermometer {
     double reflectedCelsius = 22.0;                 ///< Infrared: of what the wall mirrors
     double wallMillimetre = 0.0; ///< Infrared: thickness of the glass between it and the liquid
     std::vector<ThermometerCalibration> calibrations = {}; ///< by time
+    double lagSeconds = 0.0; ///< time constant with which it follows, in the liquid
 };
 
 /// A temperature worked out from a reading, with standard uncertainties in kelvin as for a pressure.

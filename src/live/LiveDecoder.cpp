@@ -13,9 +13,10 @@ bool isOfAWord(char c) { return isFigure(c) || (c >= 'a' && c <= 'z') || (c >= '
 
 constexpr std::string_view kMinus = "\xE2\x88\x92"; // U+2212
 
-/// A number at a place of a text; how many bytes it takes, 0 for none.
-std::size_t numberAt(std::string_view text, char decimal, double& value) {
+/// A number at the beginning of a text; how many bytes it takes, 0 for none.
+std::size_t numberAt(std::string_view text, char decimal, FoundNumber& found) {
     std::string plain;
+    int places = 0, power = 0;
     std::size_t at = 0;
     if (text.starts_with(kMinus)) {
         plain = "-";
@@ -29,6 +30,7 @@ std::size_t numberAt(std::string_view text, char decimal, double& value) {
         if (isFigure(text[at])) {
             plain += text[at];
             figures = true;
+            if (point) ++places;
         } else if (text[at] == decimal && !point && at + 1 < text.size() && isFigure(text[at + 1])) {
             plain += '.';
             point = true;
@@ -47,11 +49,14 @@ std::size_t numberAt(std::string_view text, char decimal, double& value) {
             plain += 'e';
             if (text[at + 1] == '-') plain += '-';
             plain += text.substr(first, end - first);
+            std::from_chars(text.data() + first, text.data() + end, power);
+            if (text[at + 1] == '-') power = -power;
             at = end;
         }
     }
-    const auto read = std::from_chars(plain.data(), plain.data() + plain.size(), value);
-    if (read.ec != std::errc()) value = std::numeric_limits<double>::quiet_NaN(); // too great for a number
+    const auto read = std::from_chars(plain.data(), plain.data() + plain.size(), found.value);
+    if (read.ec != std::errc()) found.value = std::numeric_limits<double>::quiet_NaN(); // too great for a number
+    found.step = std::pow(10.0, static_cast<double>(power) - places);
     return at;
 }
 
@@ -62,18 +67,34 @@ Result<double> siOf(double figure, double scale, double offset, const Unit& unit
     return si;
 }
 
+double stepOf(double figures, double scale, const Unit& unit) {
+    const double si = std::abs(unit.toSi(figures * scale) - unit.toSi(0.0));
+    return std::isfinite(si) ? si : 0.0;
+}
+
 } // namespace
 
-std::vector<double> numbersIn(std::string_view text, char decimal) {
-    std::vector<double> numbers;
+std::vector<FoundNumber> findNumbers(std::string_view text, char decimal) {
+    std::vector<FoundNumber> numbers;
     for (std::size_t at = 0; at < text.size();) {
-        double value = 0.0;
+        FoundNumber found;
         const bool free = at == 0 || !isOfAWord(text[at - 1]);
-        const std::size_t taken = free ? numberAt(text.substr(at), decimal, value) : 0;
-        if (taken > 0) numbers.push_back(value);
+        const std::size_t taken = free ? numberAt(text.substr(at), decimal, found) : 0;
+        if (taken > 0) {
+            found.at = at;
+            found.length = taken;
+            numbers.push_back(found);
+        }
         at += std::max<std::size_t>(taken, 1);
     }
     return numbers;
+}
+
+std::vector<double> numbersIn(std::string_view text, char decimal) {
+    std::vector<double> values;
+    for (const FoundNumber& found : findNumbers(text, decimal))
+        values.push_back(found.value);
+    return values;
 }
 
 Result<LiveLine> decodeLine(const LiveProfile& profile, std::string_view line) {
@@ -85,14 +106,15 @@ Result<LiveLine> decodeLine(const LiveProfile& profile, std::string_view line) {
         const auto begins = v.begins.empty() ? 0 : line.find(v.begins);
         if (begins == std::string_view::npos)
             return fail(Failure::BadInput, Text::tr("nothing in it begins with '{}'", v.begins));
-        const auto numbers = numbersIn(line.substr(begins + v.begins.size()), profile.decimal);
+        const auto numbers = findNumbers(line.substr(begins + v.begins.size()), profile.decimal);
         if (numbers.size() < static_cast<std::size_t>(v.number))
             return fail(Failure::BadInput,
                         Text::tr("it has {} {0|number|numbers}; the value wanted is number {}",
                                  numbers.size(), v.number));
-        const auto si = siOf(numbers[static_cast<std::size_t>(v.number) - 1], v.scale, v.offset, *v.unit);
+        const FoundNumber& number = numbers[static_cast<std::size_t>(v.number) - 1];
+        const auto si = siOf(number.value, v.scale, v.offset, *v.unit);
         if (!si) return tl::unexpected(si.error());
-        found.readings.push_back({v.quantity, *si});
+        found.readings.push_back({v.quantity, *si, stepOf(number.step, v.scale, *v.unit)});
     }
     if (profile.timeNumber) {
         constexpr double kLatest = 1e9; // s: some thirty years
@@ -134,7 +156,8 @@ Result<HeardReading> decodeRegisters(const LiveRegister& v, std::span<const std:
     if (!std::isfinite(figure)) return fail(Failure::BadInput, Text::tr("its registers hold no number"));
     const auto si = siOf(figure, v.scale, v.offset, *v.unit);
     if (!si) return tl::unexpected(si.error());
-    return HeardReading{v.quantity, *si};
+    const bool whole = v.type != LiveRegister::Type::Float32;
+    return HeardReading{v.quantity, *si, whole ? stepOf(1.0, v.scale, *v.unit) : 0.0};
 }
 
 } // namespace uttrin

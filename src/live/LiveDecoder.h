@@ -11,6 +11,7 @@ namespace uttrin {
 struct HeardReading {
     LiveQuantity quantity = LiveQuantity::AbsolutePressure;
     double si = 0.0;
+    double step = 0.0; ///< the smallest difference that its figures show, SI; 0 where that is not known
 };
 
 /// What a line says.
@@ -19,8 +20,16 @@ struct LiveLine {
     std::optional<double> seconds;      ///< of its own clock, where the profile has one
 };
 
+/// A number that stands in a text.
+struct FoundNumber {
+    double value = 0.0;
+    double step = 1.0;              ///< of its last figure
+    std::size_t at = 0, length = 0; ///< bytes
+};
+
 /// The numbers of a text, in their order, with a decimal sign: those that no letter or figure stands before,
 /// so that the 1 of "CH1" is none. A true minus sign counts as one.
+[[nodiscard]] std::vector<FoundNumber> findNumbers(std::string_view text, char decimal);
 [[nodiscard]] std::vector<double> numbersIn(std::string_view text, char decimal);
 
 /// Reads a line. BadInput says what is wrong with it, in words for people: it is out of its range, or lacks a

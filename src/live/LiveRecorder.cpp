@@ -1,6 +1,7 @@
 #include "LiveRecorder.h"
 
 #include <algorithm>
+#include <utility>
 
 namespace uttrin {
 namespace {
@@ -9,7 +10,9 @@ constexpr double kPatience = 3.0; // periods without a reading are a gap
 constexpr double kShortest = 0.5; // s, that are one
 constexpr double kNext = 0.001;   // s, between two lines that came at once
 
-void add(TraceChannel& channel, double seconds, double value) {
+void add(TraceChannel& channel, double seconds, double value, double step) {
+    // The finest figures that it showed: "20.0" may come as "20".
+    if (step > 0.0) channel.step = channel.step > 0.0 ? std::min(channel.step, step) : step;
     // Two values of one line, or a clock that stood still: times rise.
     if (!channel.empty() && seconds <= channel.seconds.back()) seconds = channel.seconds.back() + kNext;
     channel.seconds.push_back(seconds);
@@ -47,16 +50,23 @@ Result<void> LiveRecorder::take(std::span<const HeardReading> readings, double s
     for (const HeardReading& r : readings)
         switch (r.quantity) {
         case LiveQuantity::AbsolutePressure:
-            add(m_trace.pascal, seconds, r.si);
+            add(m_trace.pascal, seconds, r.si, r.step);
             break;
         case LiveQuantity::GaugePressure:
-            add(m_trace.pascal, seconds, *m_roomPascal + r.si);
+            add(m_trace.pascal, seconds, *m_roomPascal + r.si, r.step);
             break;
         case LiveQuantity::Temperature:
-            add(m_trace.kelvin, seconds, r.si);
+            add(m_trace.kelvin, seconds, r.si, r.step);
             break;
         }
     return {};
+}
+
+Trace LiveRecorder::takeAway() {
+    Trace came = std::exchange(m_trace, {});
+    m_trace.pascal.step = came.pascal.step;
+    m_trace.kelvin.step = came.kelvin.step;
+    return came;
 }
 
 void LiveRecorder::cameAt(double seconds) {

@@ -14,7 +14,7 @@ public:
         double from = 0.0, to = 0.0;
     };
 
-    /// @param roomPascal  for a gauge that counts from the room's pressure.
+    /// @param roomPascal  for a gauge that counts from the room's pressure; 0 leaves that as it is sent.
     LiveRecorder(LiveProfile profile, std::optional<double> roomPascal);
 
     /// A line that came, s since the beginning; an empty one is passed over. BadInput says what is wrong with
@@ -28,6 +28,8 @@ public:
     void finish(double seconds);
 
     [[nodiscard]] const Trace& trace() const { return m_trace; }
+    /// What came since it was asked last, and forgets it.
+    [[nodiscard]] Trace takeAway();
     [[nodiscard]] const std::vector<Gap>& gaps() const { return m_gaps; }
     [[nodiscard]] std::size_t samples() const { return m_trace.pascal.size() + m_trace.kelvin.size(); }
     [[nodiscard]] std::size_t rejected() const { return m_rejected; }

@@ -25,6 +25,25 @@ RowId insertRecord(StatementCache& statements, const Record& record) {
     return id;
 }
 
+/// A row that has the id of the one that it tells more of.
+template <typename Record>
+void insertBeside(SQLite::Database& db, const Record& record) {
+    std::string columns, marks;
+    for (const std::string_view column : tables::Table<Record>::columns) {
+        columns += fmt::format("{}{}", columns.empty() ? "" : ", ", column);
+        marks += marks.empty() ? "?" : ", ?";
+    }
+    SQLite::Statement insert(
+        db, fmt::format("INSERT INTO {} ({}) VALUES ({})", tables::Table<Record>::name, columns, marks));
+    std::apply(
+        [&](const auto&... field) {
+            int index = 0;
+            (tables::bindValue(insert, ++index, field), ...);
+        },
+        tables::Table<Record>::fields(record));
+    insert.exec();
+}
+
 template <typename Record>
 void updateRecord(SQLite::Database& db, const Record& before, const Record& after) {
     std::string sets, asBefore;
@@ -94,7 +113,22 @@ RowId Notebook::Editor::insert(const Unlocking& r) { return insertRecord(m_noteb
 RowId Notebook::Editor::insert(const Group& r) { return insertRecord(m_notebook.m_state->statements, r); }
 RowId Notebook::Editor::insert(const Run& r) { return insertRecord(m_notebook.m_state->statements, r); }
 RowId Notebook::Editor::insert(const RunRig& r) { return insertRecord(m_notebook.m_state->statements, r); }
-RowId Notebook::Editor::insert(const Reading& r) { return insertRecord(m_notebook.m_state->statements, r); }
+RowId Notebook::Editor::insert(const Reading& r) {
+    const RowId id = insertRecord(m_notebook.m_state->statements, r);
+    if (!r.readOrder.empty() || r.heaterSetting)
+        insertBeside(m_notebook.m_state->db, ReadingWay{id, r.readOrder, r.heaterSetting});
+    if (r.live) {
+        LiveCapture live = *r.live;
+        live.id = id;
+        insertBeside(m_notebook.m_state->db, live);
+    }
+    return id;
+}
+RowId Notebook::Editor::insert(const LiveStream& r) {
+    return insertRecord(m_notebook.m_state->statements, r);
+}
+RowId Notebook::Editor::insert(const LiveChunk& r) { return insertRecord(m_notebook.m_state->statements, r); }
+RowId Notebook::Editor::insert(const RigTest& r) { return insertRecord(m_notebook.m_state->statements, r); }
 RowId Notebook::Editor::insert(const LiquidStart& r) {
     return insertRecord(m_notebook.m_state->statements, r);
 }
@@ -175,6 +209,7 @@ void Notebook::Editor::remove(const Act& r) {
     }
     removeRow(m_notebook.m_state->db, "act", r.id);
 }
+void Notebook::Editor::remove(const RigTest& r) { removeRow(m_notebook.m_state->db, "rig_test", r.id); }
 void Notebook::Editor::remove(const Answer& r) { removeRow(m_notebook.m_state->db, "answer", r.id); }
 
 void Notebook::Editor::remove(const Prediction& r) {

@@ -9,6 +9,7 @@
 
 #include <algorithm>
 #include <fcntl.h>
+#include <map>
 #include <unistd.h>
 
 namespace uttrin {
@@ -138,6 +139,31 @@ void loadQuestions(StatementCache& statements, LessonData& data) {
     data.bells = tables::select<BellRow>(statements, "WHERE lesson_id = ? ORDER BY id", lessonId);
 }
 
+/// What was listened to, readings taken from it, and tests of rigs. REQUIRES: readings are loaded.
+void loadLive(StatementCache& statements, LessonData& data) {
+    const RowId lessonId = data.lesson.id;
+    const auto ofReadings = [](const char* table) {
+        return fmt::format("JOIN reading ON reading.id = {}.id JOIN run ON run.id = reading.run_id JOIN setup ON "
+                           "setup.id = run.setup_id WHERE setup.lesson_id = ?",
+                           table);
+    };
+    std::map<RowId, Reading*> readings;
+    for (Reading& r : data.readings)
+        readings[r.id] = &r;
+    for (const ReadingWay& way : tables::select<ReadingWay>(statements, ofReadings("reading_way"), lessonId)) {
+        readings.at(way.id)->readOrder = way.readOrder;
+        readings.at(way.id)->heaterSetting = way.heaterSetting;
+    }
+    for (const LiveCapture& live :
+         tables::select<LiveCapture>(statements, ofReadings("reading_live"), lessonId))
+        readings.at(live.id)->live = live;
+    data.streams = tables::select<LiveStream>(statements, "WHERE lesson_id = ? ORDER BY id", lessonId);
+    data.tests = tables::select<RigTest>(
+        statements,
+        "JOIN setup ON setup.id = rig_test.setup_id WHERE setup.lesson_id = ? ORDER BY rig_test.id",
+        lessonId);
+}
+
 LessonData loadAll(StatementCache& statements, RowId lessonId) {
     LessonData data;
     auto lesson = tables::select<Lesson>(statements, "WHERE id = ?", lessonId);
@@ -210,6 +236,7 @@ LessonData loadAll(StatementCache& statements, RowId lessonId) {
             data.period->people = s.people;
             data.period->iceG = s.iceG;
         }
+    if (version >= kFirstVersionWithLive) loadLive(statements, data);
     return data;
 }
 
@@ -223,6 +250,12 @@ Result<std::vector<std::byte>> Notebook::picture(RowId id) const {
     return guarded(m_state->path, [&] {
         auto found = tables::select<Picture>(m_state->statements, "WHERE id = ?", id);
         return found.empty() ? std::vector<std::byte>() : std::move(found.front().bytes);
+    });
+}
+
+Result<std::vector<LiveChunk>> Notebook::chunks(RowId streamId) const {
+    return guarded(m_state->path, [&] {
+        return tables::select<LiveChunk>(m_state->statements, "WHERE stream_id = ? ORDER BY id", streamId);
     });
 }
 
@@ -267,6 +300,23 @@ Result<void> Notebook::perform(const Text& label, const std::function<void(Edito
     m_state->done.push_back({label, std::move(changes)});
     if (m_state->done.size() > kMostUndo) m_state->done.erase(m_state->done.begin());
     return {};
+}
+
+Result<RowId> Notebook::openStream(const LiveStream& stream) {
+    RowId id = 0;
+    const auto done = write(*m_state, [&] { id = Editor(*this).insert(stream); });
+    if (!done) return tl::unexpected(done.error());
+    return id;
+}
+
+Result<void> Notebook::append(const std::vector<LiveChunk>& chunks) {
+    return write(*m_state, [&] {
+        for (const LiveChunk& chunk : chunks) {
+            auto insert = m_state->statements.use(tables::insertSql<LiveChunk>());
+            tables::bindRecord(*insert, chunk);
+            insert->exec();
+        }
+    });
 }
 
 bool Notebook::canUndo() const { return !m_state->done.empty(); }

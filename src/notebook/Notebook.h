@@ -53,6 +53,8 @@ public:
     [[nodiscard]] Result<LessonData> load(RowId lessonId) const;
     /// The bytes of a picture as they were brought in; empty if there is none of this id.
     [[nodiscard]] Result<std::vector<std::byte>> picture(RowId id) const;
+    /// What arrived of a stream, by time.
+    [[nodiscard]] Result<std::vector<LiveChunk>> chunks(RowId streamId) const;
     [[nodiscard]] Result<int> count(const std::string& table) const;
 
     /// Writes rows inside one `perform`. Insert gives the new row's id, and reads the row back. Update writes
@@ -77,6 +79,9 @@ public:
         RowId insert(const Question&);
         RowId insert(const Answer&);
         RowId insert(const BellRow&);
+        RowId insert(const LiveStream&);
+        RowId insert(const LiveChunk&);
+        RowId insert(const RigTest&);
         RowId insert(const Picture&);
         RowId insert(const Photo&);
         void update(const Lesson& before, const Lesson& after);
@@ -92,6 +97,7 @@ public:
         void remove(const Prediction&);
         void remove(const Act&); ///< with its stamps, its questions and their answers, its bells
         void remove(const Answer&);
+        void remove(const RigTest&);
 
     private:
         friend class Notebook;
@@ -103,6 +109,12 @@ public:
     /// changed.
     /// @param label  what was done, for the Undo menu: "Strike point 4".
     [[nodiscard]] Result<void> perform(const Text& label, const std::function<void(Editor&)>& change);
+
+    /// Begins a stream. @return its id. It is nothing that undo takes back, like what arrives of it.
+    [[nodiscard]] Result<RowId> openStream(const LiveStream& stream);
+    /// Adds what arrived of streams: on disk when it returns, and nothing that undo takes back. The ids of the
+    /// chunks do not count.
+    [[nodiscard]] Result<void> append(const std::vector<LiveChunk>& chunks);
 
     [[nodiscard]] bool canUndo() const;
     [[nodiscard]] bool canRedo() const;

@@ -1,6 +1,7 @@
 #pragma once
 
 #include "ActRecords.h"
+#include "LiveRecords.h"
 #include "RowTypes.h"
 #include "quantities/Observation.h"
 
@@ -118,6 +119,16 @@ struct Reading {
     std::optional<RowId> zeroId;             ///< zero check that applies
     std::optional<bool> useInFit;            ///< a person's decision; empty: by the rules
     std::optional<std::string> struckReason; ///< struck points stay, with their reason
+    std::string readOrder;                   ///< in which it was read, see plan/ReadOrder.h; empty: not said
+    std::optional<double> heaterSetting;     ///< of the heat source then, as its knob or meter shows it
+    std::optional<LiveCapture> live;         ///< taken from instruments that were listened to
+};
+
+/// In which order a reading was taken, and how its heater stood; it has the reading's id.
+struct ReadingWay {
+    RowId id = 0;
+    std::string readOrder;
+    std::optional<double> heaterSetting;
 };
 
 /// The gauge read while open to the room.
@@ -187,7 +198,9 @@ struct LessonData {
     std::vector<Question> questions;
     std::vector<Answer> answers;
     std::vector<BellRow> bells;
-    std::vector<Photo> photos; ///< without the pictures themselves: see Notebook::picture
+    std::vector<LiveStream> streams; ///< without what arrived: see Notebook::chunks
+    std::vector<RigTest> tests;      ///< of its rigs, oldest first
+    std::vector<Photo> photos;       ///< without the pictures themselves: see Notebook::picture
 };
 
 template <>

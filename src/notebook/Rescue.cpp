@@ -68,6 +68,10 @@ void placeOrphans(SQLite::Database& db) {
     db.exec("DELETE FROM bell WHERE lesson_id NOT IN (SELECT id FROM lesson)");
     db.exec("DELETE FROM period WHERE lesson_id NOT IN (SELECT id FROM lesson)");
     db.exec("DELETE FROM period_supplies WHERE id NOT IN (SELECT id FROM period)");
+    db.exec("DELETE FROM live_chunk WHERE stream_id NOT IN (SELECT id FROM live_stream)");
+    db.exec("DELETE FROM reading_live WHERE id NOT IN (SELECT id FROM reading)");
+    db.exec("DELETE FROM reading_way WHERE id NOT IN (SELECT id FROM reading)");
+    db.exec("DELETE FROM rig_test WHERE setup_id NOT IN (SELECT id FROM setup)");
     db.exec("DELETE FROM unlocking WHERE setup_id NOT IN (SELECT id FROM setup)");
     clear("room", "group_id", "class_group");
     clear("reading", "zero_id", "zero_check");
@@ -80,7 +84,7 @@ void placeOrphans(SQLite::Database& db) {
         any(orphans("run", "group_id", "class_group")) || any(orphans("reading", "run_id", "run")) ||
         any(orphans("zero_check", "run_id", "run")) || any(orphans("note", "run_id", "run")) ||
         any(orphans("liquid_start", "run_id", "run")) || any(orphans("photo", "lesson_id", "lesson")) ||
-        any(orphans("act", "lesson_id", "lesson"));
+        any(orphans("act", "lesson_id", "lesson")) || any(orphans("live_stream", "lesson_id", "lesson"));
     if (lost) {
         const auto add = [&](const std::string& insert) {
             db.exec(insert);
@@ -94,7 +98,7 @@ void placeOrphans(SQLite::Database& db) {
             "INSERT INTO setup (lesson_id, name, plan) VALUES ({}, '{}', '{{}}')", lesson, kFound));
         const RowId group =
             add(fmt::format("INSERT INTO class_group (lesson_id, name) VALUES ({}, '{}')", lesson, kFound));
-        for (const char* table : {"class_group", "room", "setup", "photo", "act"})
+        for (const char* table : {"class_group", "room", "setup", "photo", "act", "live_stream"})
             db.exec(fmt::format("UPDATE {} SET lesson_id = {} WHERE lesson_id NOT IN (SELECT id FROM lesson)",
                                 table, lesson));
         for (const char* table :
@@ -139,6 +143,11 @@ void copyReadable(SQLite::Database& from, SQLite::Database& to) {
     copyTable<BellRow>(from, to);
     copyTable<PeriodRow>(from, to);
     copyTable<PeriodSupplies>(from, to);
+    copyTable<LiveStream>(from, to);
+    copyTable<LiveChunk>(from, to);
+    copyTable<LiveCapture>(from, to);
+    copyTable<ReadingWay>(from, to);
+    copyTable<RigTest>(from, to);
     copyTable<Picture>(from, to);
     copyTable<Photo>(from, to);
     placeOrphans(to);

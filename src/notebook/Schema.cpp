@@ -37,6 +37,7 @@ void build(SQLite::Database& db, int version) {
     if (version >= kFirstVersionWithActs) db.exec(kActTable);
     if (version >= kFirstVersionWithQuestions) db.exec(kQuestionTables);
     if (version >= kFirstVersionWithSupplies) db.exec(kSuppliesTable);
+    if (version >= kFirstVersionWithLive) db.exec(kLiveTables);
     db.exec(fmt::format("PRAGMA application_id = {}; PRAGMA user_version = {}", kApplicationId, version));
 }
 
@@ -60,6 +61,7 @@ void upgradeSchema(SQLite::Database& db, int from) {
     if (from < kFirstVersionWithActs) db.exec(kActTable);
     if (from < kFirstVersionWithQuestions) db.exec(kQuestionTables);
     if (from < kFirstVersionWithSupplies) db.exec(kSuppliesTable);
+    if (from < kFirstVersionWithLive) db.exec(kLiveTables);
     db.exec(fmt::format("PRAGMA user_version = {}", kSchemaVersion));
     transaction.commit();
 }

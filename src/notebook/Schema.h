@@ -9,10 +9,11 @@
 namespace uttrin {
 
 inline constexpr int kApplicationId = 0x55545452; ///< "UTTR" in PRAGMA application_id
-inline constexpr int kSchemaVersion = 8;          ///< PRAGMA user_version
+inline constexpr int kSchemaVersion = 9;          ///< PRAGMA user_version
 inline constexpr int kFirstVersionWithPhotos = 2, kFirstVersionWithRunRigs = 3,
                      kFirstVersionWithPredictionPressures = 4, kFirstVersionWithLiquidStarts = 5,
-                     kFirstVersionWithActs = 6, kFirstVersionWithQuestions = 7, kFirstVersionWithSupplies = 8;
+                     kFirstVersionWithActs = 6, kFirstVersionWithQuestions = 7, kFirstVersionWithSupplies = 8,
+                     kFirstVersionWithLive = 9;
 
 /// The tables of version 1. Readings are never deleted; struck ones keep their reason.
 inline constexpr const char* kSchema = R"sql(
@@ -133,6 +134,27 @@ CREATE TABLE period_supplies (
   id INTEGER PRIMARY KEY REFERENCES period(id), people INTEGER, ice_g INTEGER);
 CREATE TABLE stamp_group (
   id INTEGER PRIMARY KEY REFERENCES stamp(id), group_id INTEGER NOT NULL REFERENCES class_group(id));
+)sql";
+
+/// What version 9 adds: instruments that were listened to, what arrived, readings taken from it, in which order
+/// readings were taken, and tests of a rig.
+inline constexpr const char* kLiveTables = R"sql(
+CREATE TABLE live_stream (
+  id INTEGER PRIMARY KEY, lesson_id INTEGER NOT NULL REFERENCES lesson(id), name TEXT NOT NULL,
+  quantity TEXT NOT NULL CHECK (quantity IN ('absolute-pressure', 'gauge-pressure', 'temperature')),
+  source TEXT NOT NULL, started_at INTEGER NOT NULL, step REAL NOT NULL);
+CREATE TABLE live_chunk (
+  id INTEGER PRIMARY KEY, stream_id INTEGER NOT NULL REFERENCES live_stream(id), samples BLOB NOT NULL);
+CREATE INDEX chunk_of_stream ON live_chunk(stream_id);
+CREATE TABLE reading_live (
+  id INTEGER PRIMARY KEY REFERENCES reading(id), from_ms INTEGER NOT NULL, to_ms INTEGER NOT NULL,
+  steady INTEGER NOT NULL, made_up INTEGER NOT NULL, u_pressure_pa REAL, u_temperature_k REAL);
+CREATE TABLE reading_way (
+  id INTEGER PRIMARY KEY REFERENCES reading(id), read_order TEXT NOT NULL, heater_setting REAL);
+CREATE TABLE rig_test (
+  id INTEGER PRIMARY KEY, setup_id INTEGER NOT NULL REFERENCES setup(id), taken_at INTEGER NOT NULL,
+  kind TEXT NOT NULL CHECK (kind IN ('leak', 'pump-down')), volume_l REAL NOT NULL, wet INTEGER NOT NULL,
+  note TEXT NOT NULL, readings TEXT NOT NULL);
 )sql";
 
 /// Brings the tables of an older notebook up to this version, all of it or nothing. @throws SQLite::Exception

@@ -209,6 +209,50 @@ struct Table<PeriodSupplies> {
 };
 
 template <>
+struct Table<LiveStream> {
+    static constexpr std::string_view name = "live_stream";
+    static constexpr std::array<std::string_view, 7> columns{"id",     "lesson_id",  "name", "quantity",
+                                                             "source", "started_at", "step"};
+    static auto fields(auto& r) {
+        return std::tie(r.id, r.lessonId, r.name, r.quantity, r.source, r.startedAt, r.step);
+    }
+};
+
+template <>
+struct Table<LiveChunk> {
+    static constexpr std::string_view name = "live_chunk";
+    static constexpr std::array<std::string_view, 3> columns{"id", "stream_id", "samples"};
+    static auto fields(auto& r) { return std::tie(r.id, r.streamId, r.samples); }
+};
+
+template <>
+struct Table<LiveCapture> {
+    static constexpr std::string_view name = "reading_live";
+    static constexpr std::array<std::string_view, 7> columns{
+        "id", "from_ms", "to_ms", "steady", "made_up", "u_pressure_pa", "u_temperature_k"};
+    static auto fields(auto& r) {
+        return std::tie(r.id, r.fromMs, r.toMs, r.steady, r.madeUp, r.uPascal, r.uKelvin);
+    }
+};
+
+template <>
+struct Table<ReadingWay> {
+    static constexpr std::string_view name = "reading_way";
+    static constexpr std::array<std::string_view, 3> columns{"id", "read_order", "heater_setting"};
+    static auto fields(auto& r) { return std::tie(r.id, r.readOrder, r.heaterSetting); }
+};
+
+template <>
+struct Table<RigTest> {
+    static constexpr std::string_view name = "rig_test";
+    static constexpr std::array<std::string_view, 8> columns{"id",       "setup_id", "taken_at", "kind",
+                                                             "volume_l", "wet",      "note",     "readings"};
+    static auto fields(auto& r) {
+        return std::tie(r.id, r.setupId, r.takenAt, r.kind, r.litre, r.wet, r.note, r.readings);
+    }
+};
+
+template <>
 struct Table<Picture> {
     static constexpr std::string_view name = "picture";
     static constexpr std::array<std::string_view, 2> columns{"id", "bytes"};

@@ -103,6 +103,8 @@ Text criterionText(BoilingCriterion criterion) {
         return Text::tr("first bubbles that rise to the surface");
     case BoilingCriterion::Steady:
         return Text::tr("slow and steady: the class’s chosen picture");
+    case BoilingCriterion::ThroughBulk:
+        return Text::tr("bubbles through the whole of the liquid, not at the chips alone");
     case BoilingCriterion::StopsAfterIsolating:
         return Text::tr("the moment that boiling stops after isolating");
     case BoilingCriterion::BracketStops:
@@ -117,7 +119,7 @@ Result<BoilingCriterion> agreedCriterion(std::string_view word) {
     if (criterion && !isBracket(*criterion)) return criterion;
     return fail(
         Failure::BadInput,
-        Text::tr("'{}' is not a boiling criterion; accepted: first-bubbles, steady, stops-after-isolating",
+        Text::tr("'{}' is not a boiling criterion; accepted: first-bubbles, steady, through-bulk, stops-after-isolating",
                  word));
 }
 

@@ -1,5 +1,6 @@
 #pragma once
 
+#include "ReadOrder.h"
 #include "instruments/PressureInstrument.h"
 #include "instruments/Thermometer.h"
 #include "quantities/Observation.h"
@@ -38,6 +39,7 @@ struct Rig {
     PumpKind pump = PumpKind::Motor;
     double pumpLitrePerMinute = 20.0;
     double pumpUltimatePa = 1000.0; ///< lowest pressure that the pump reaches
+    ReadOrder readOrder;            ///< agreed for all points; empty: none
 };
 
 /// How targets are spread between the two ends.

@@ -28,6 +28,7 @@ Json gaugeToJson(const PressureInstrument& g) {
         j["span_high"] = g.spanHigh;
     }
     if (g.digital) j["digital"] = true;
+    if (g.lagSeconds != 0.0) j["lag_s"] = g.lagSeconds;
     return j;
 }
 
@@ -49,6 +50,7 @@ void readGaugeFrom(Reader r, PressureInstrument& g) {
     r.number("span_low", g.spanLow);
     r.number("span_high", g.spanHigh);
     r.flag("digital", g.digital);
+    r.number("lag_s", g.lagSeconds);
     r.parsed("liquid_temperature", g.liquidCelsius, [](std::string_view s) {
         return parseTemperature(s).map([](Temperature t) { return t.celsius(); });
     });
@@ -73,6 +75,7 @@ Json thermometerToJson(const Thermometer& t) {
            {"accuracy", t.accuracy},
            {"place", id(t.place)}};
     if (t.kind != ThermometerKind::Plain) j["kind"] = id(t.kind);
+    if (t.lagSeconds != 0.0) j["lag_s"] = t.lagSeconds;
     if (readsOhms(t)) j["nominal_ohm"] = t.nominalOhm;
     if (t.emergentFromCelsius) {
         j["emergent_from"] = formatMeasure(*t.emergentFromCelsius, unit("degC"));
@@ -132,6 +135,7 @@ void readThermometerFrom(Reader r, std::optional<Failure>& failure, Thermometer&
     r.number("accuracy", t.accuracy);
     r.parsed("place", t.place, sensorPlaceFromId);
     r.parsed("kind", t.kind, thermometerKindFromId);
+    r.number("lag_s", t.lagSeconds);
     r.number("nominal_ohm", t.nominalOhm);
     if (r.has("emergent_from")) t.emergentFromCelsius = readCelsius(r, "emergent_from", 0.0);
     t.stemCelsius = readCelsius(r, "stem", t.stemCelsius);
@@ -143,7 +147,7 @@ void readThermometerFrom(Reader r, std::optional<Failure>& failure, Thermometer&
 }
 
 Json rigToJson(const Rig& r) {
-    return {{"gauge", gaugeToJson(r.gauge)},
+    Json j{{"gauge", gaugeToJson(r.gauge)},
             {"thermometer", thermometerToJson(r.thermometer)},
             {"vessel_l", r.vesselLitre},
             {"liquid_l", r.liquidLitre},
@@ -155,6 +159,8 @@ Json rigToJson(const Rig& r) {
             {"pump", id(r.pump)},
             {"pump_l_per_min", r.pumpLitrePerMinute},
             {"pump_ultimate", formatMeasure(r.pumpUltimatePa, unit("Pa"))}};
+    if (!r.readOrder.empty()) j["read_order"] = wordsOf(r.readOrder);
+    return j;
 }
 
 void readRigFrom(Reader r, std::optional<Failure>& failure, Rig& rig) {
@@ -170,6 +176,7 @@ void readRigFrom(Reader r, std::optional<Failure>& failure, Rig& rig) {
     r.number("heater_w", rig.heaterWatt);
     r.number("pump_l_per_min", rig.pumpLitrePerMinute);
     r.parsed("pump_ultimate", rig.pumpUltimatePa, inPascal(parsePressure));
+    r.parsed("read_order", rig.readOrder, readOrderOf);
 }
 
 std::string ladderEnd(const Ladder& l, double value) {
@@ -269,6 +276,28 @@ void readPlanFrom(Reader r, std::optional<Failure>& failure, Plan& p) {
 }
 
 } // namespace
+
+std::string writeInstrument(const PressureInstrument& gauge) { return gaugeToJson(gauge).dump(); }
+std::string writeInstrument(const Thermometer& thermometer) { return thermometerToJson(thermometer).dump(); }
+
+Result<PressureInstrument> readGauge(std::string_view text) {
+    PressureInstrument gauge;
+    const auto ok =
+        readObject(text, [&](Reader r, std::optional<Failure>&) { readGaugeFrom(std::move(r), gauge); });
+    if (!ok) return tl::unexpected(ok.error());
+    if (const auto sound = check(gauge); !sound) return tl::unexpected(sound.error());
+    return gauge;
+}
+
+Result<Thermometer> readThermometer(std::string_view text) {
+    Thermometer thermometer;
+    const auto ok = readObject(text, [&](Reader r, std::optional<Failure>& failure) {
+        readThermometerFrom(std::move(r), failure, thermometer);
+    });
+    if (!ok) return tl::unexpected(ok.error());
+    if (const auto sound = check(thermometer); !sound) return tl::unexpected(sound.error());
+    return thermometer;
+}
 
 Result<PlanFile> readPlanFile(std::string_view text) {
     PlanFile file;

@@ -28,4 +28,10 @@ struct PlanFile {
 [[nodiscard]] std::string writeRoom(const RoomEntry& room);
 [[nodiscard]] Result<RoomEntry> readRoom(std::string_view text);
 
+/// One instrument as a plan's rig has it, as JSON text; and back, checked.
+[[nodiscard]] std::string writeInstrument(const PressureInstrument& gauge);
+[[nodiscard]] std::string writeInstrument(const Thermometer& thermometer);
+[[nodiscard]] Result<PressureInstrument> readGauge(std::string_view text);
+[[nodiscard]] Result<Thermometer> readThermometer(std::string_view text);
+
 } // namespace uttrin

@@ -51,7 +51,7 @@ std::vector<RigControl> controlsOf(const RigModel& now, const RigSetup& setup) {
             continue;
         const bool open = l.opening > 0.0;
         all.push_back(
-            {RigControl::Valve, Text::data(l.name), open, {RigAction::Open, at(i), open ? 0.0 : 1.0}});
+            {RigControl::Valve, Text::data(l.name), open, {RigAction::Open, at(i), open ? 0.0 : 1.0}, l.opening});
     }
     for (std::size_t i = 0; i < now.pumps.size(); ++i) {
         const PumpAt& p = now.pumps[i];
@@ -70,7 +70,8 @@ std::vector<RigControl> controlsOf(const RigModel& now, const RigSetup& setup) {
         all.push_back({RigControl::Heater,
                        Text::data(now.heaters[i].name),
                        on,
-                       {RigAction::Heat, at(i), on ? 0.0 : power}});
+                       {RigAction::Heat, at(i), on ? 0.0 : power},
+                       now.heaters[i].watt});
     }
     for (std::size_t i = 0; i < now.contacts.size(); ++i) {
         const Contact& c = now.contacts[i];

@@ -12,6 +12,7 @@ struct RigControl {
     Text name;
     bool on = false; ///< open, running, lying on, heating
     RigAction press; ///< what a press does now
+    double level = 0.0; ///< of a valve, the share that is open; of a heater, W
 };
 
 /// How it is now, in a word: "open", "shut", "on".

@@ -1,23 +1,10 @@
 #include "StandIn.h"
 
-#include "physics/Constants.h"
-#include "rig/Random.h"
-
-#include <fmt/format.h>
-
 #include <algorithm>
-#include <array>
 #include <cmath>
 
 namespace uttrin {
 namespace {
-
-constexpr std::array<std::pair<std::string_view, StandInFault::Kind>, 5> kKinds{
-    std::pair{std::string_view("gap"), StandInFault::Kind::Gap},
-    {"rubbish", StandInFault::Kind::Rubbish},
-    {"noise", StandInFault::Kind::Noise},
-    {"unplugged", StandInFault::Kind::Unplugged},
-    {"jump", StandInFault::Kind::ClockJump}};
 
 const RigInstrument* instrumentOf(const RigSetup& setup, RigInstrument::Kind kind) {
     const auto at = std::ranges::find_if(setup.instruments, [&](const RigInstrument& i) {
@@ -34,8 +21,6 @@ double between(const Rehearsal& r, const std::vector<double>& values, double sec
     return std::lerp(values[i], values[i + 1], std::clamp((seconds - from) / (to - from), 0.0, 1.0));
 }
 
-double inSteps(double value, double step) { return step > 0.0 ? step * std::round(value / step) : value; }
-
 std::vector<double> truthOf(const Rehearsal& r, double VesselState::*part) {
     std::vector<double> values;
     for (std::size_t i = 0; i < r.run.samples.size(); ++i)
@@ -43,102 +28,72 @@ std::vector<double> truthOf(const Rehearsal& r, double VesselState::*part) {
     return values;
 }
 
-} // namespace
-
-Result<StandInFault> readFault(std::string_view word) {
-    const auto first = word.find(':'),
-               second = word.find(':', first == std::string_view::npos ? first : first + 1);
-    const auto wrong = [&] {
-        return fail(Failure::BadInput,
-                    Text::tr("'{}' is no fault; accepted: gap, rubbish, noise, unplugged or jump, with "
-                             "when and for how long in seconds, such as gap:20:5",
-                             std::string(word)));
-    };
-    if (second == std::string_view::npos) return wrong();
-    const auto kind = std::ranges::find(kKinds, word.substr(0, first), &decltype(kKinds)::value_type::first);
-    const auto from = parseNumber(std::string(word.substr(first + 1, second - first - 1)));
-    const auto lasts = parseNumber(std::string(word.substr(second + 1)));
-    if (kind == kKinds.end() || !from || !lasts || *from < 0.0 || !(*lasts > 0.0)) return wrong();
-    return StandInFault{kind->second, *from, *lasts};
+/// The steps of the gauge and the thermometer.
+std::pair<double, double> stepsOf(const RigSetup& setup) {
+    const auto* gauge = instrumentOf(setup, RigInstrument::Gauge);
+    const auto* thermometer = instrumentOf(setup, RigInstrument::Thermometer);
+    return {gauge ? gauge->resolution : 0.0, thermometer ? thermometer->resolution : 0.0};
 }
 
-StandIn::StandIn(Rehearsal rehearsal, StandInSettings stand)
-    : m_rehearsal(std::move(rehearsal)), m_stand(std::move(stand)) {
-    if (const auto* gauge = instrumentOf(m_rehearsal.setup, RigInstrument::Gauge))
-        m_pascalStep = gauge->resolution;
-    if (const auto* t = instrumentOf(m_rehearsal.setup, RigInstrument::Thermometer))
-        m_kelvinStep = t->resolution;
+/// What both show with their lag, before all else: of a vessel without such an instrument the truth.
+ShownInstruments::Shown followedIn(const Rehearsal& r, double seconds) {
+    const auto value = [&](RigInstrument::Kind kind, double VesselState::*truth) {
+        const auto* shown = shownOf(r, kind, r.setup.watched);
+        return between(r, shown ? *shown : truthOf(r, truth), seconds);
+    };
+    return {value(RigInstrument::Gauge, &VesselState::pascal),
+            value(RigInstrument::Thermometer, &VesselState::kelvin)};
+}
+
+Result<void> needsInstruments(const RigSetup& setup) {
+    if (instrumentOf(setup, RigInstrument::Gauge) || instrumentOf(setup, RigInstrument::Thermometer)) return {};
+    return fail(Failure::BadInput, Text::tr("nothing reads the vessel of this rig: it has neither a gauge nor a "
+                                            "thermometer"));
+}
+
+} // namespace
+
+StandIn::StandIn(Rehearsal rehearsal, StandInSettings settings)
+    : ShownInstruments(std::move(settings)), m_rehearsal(std::move(rehearsal)) {
+    const auto [pascal, kelvin] = stepsOf(m_rehearsal.setup);
+    setSteps(pascal, kelvin);
     // They look at it without their steps: those come last, on top of the noise.
     for (RigInstrument& i : m_rehearsal.setup.instruments)
         i.resolution = i.noise = 0.0;
     readInstruments(m_rehearsal);
 }
 
-Result<StandIn> StandIn::make(const RigFile& rig, const std::vector<RigSetting>& settings,
-                              StandInSettings stand) {
-    auto rehearsal = rehearse(rig, settings);
+Result<StandIn> StandIn::make(const RigFile& rig, const std::vector<RigSetting>& changes,
+                              StandInSettings settings) {
+    auto rehearsal = rehearse(rig, changes);
     if (!rehearsal) return tl::unexpected(rehearsal.error());
-    if (!instrumentOf(rehearsal->setup, RigInstrument::Gauge) &&
-        !instrumentOf(rehearsal->setup, RigInstrument::Thermometer))
-        return fail(Failure::BadInput,
-                    Text::tr("nothing reads the vessel of this rig: it has neither a gauge nor a "
-                             "thermometer"));
-    return StandIn(std::move(*rehearsal), std::move(stand));
+    if (const auto read = needsInstruments(rehearsal->setup); !read) return tl::unexpected(read.error());
+    return StandIn(std::move(*rehearsal), std::move(settings));
 }
 
-StandIn::Shown StandIn::shownAt(double seconds) const {
-    const auto value = [&](RigInstrument::Kind kind, double VesselState::*truth) {
-        const auto* shown = shownOf(m_rehearsal, kind, m_rehearsal.setup.watched);
-        return between(m_rehearsal, shown ? *shown : truthOf(m_rehearsal, truth), seconds);
-    };
-    constexpr double kMoreNoise = 10.0, kLeastPascal = 100.0, kLeastKelvin = 0.2, kTicks = 1000.0;
-    NormalNumbers normal(m_stand.seed * 1'000'003 +
-                         static_cast<std::uint64_t>(std::llround(kTicks * std::max(0.0, seconds))));
-    const bool noisy = suffers(StandInFault::Kind::Noise, seconds);
-    const auto noise = [&](double usual, double least) {
-        return (noisy ? kMoreNoise * usual + least : usual) * normal.next();
-    };
-    Shown s;
-    s.pascal = inSteps(value(RigInstrument::Gauge, &VesselState::pascal) + m_stand.zeroPascal +
-                           noise(m_stand.noisePascal, kLeastPascal),
-                       m_pascalStep);
-    s.kelvin = kIcePointKelvin + inSteps(value(RigInstrument::Thermometer, &VesselState::kelvin) -
-                                             kIcePointKelvin + noise(m_stand.noiseKelvin, kLeastKelvin),
-                                         m_kelvinStep);
-    return s;
+ShownInstruments::Shown StandIn::followed(double seconds) { return followedIn(m_rehearsal, seconds); }
+
+HandStandIn::HandStandIn(ManualRun run, StandInSettings settings)
+    : ShownInstruments(std::move(settings)), m_run(std::move(run)) {
+    const auto [pascal, kelvin] = stepsOf(m_run.soFar().setup);
+    setSteps(pascal, kelvin);
 }
 
-bool StandIn::suffers(StandInFault::Kind kind, double seconds) const {
-    return std::ranges::any_of(m_stand.faults, [&](const StandInFault& f) {
-        return f.kind == kind && seconds >= f.from && seconds < f.from + f.lasts;
-    });
+Result<HandStandIn> HandStandIn::make(const RigFile& rig, const std::vector<RigSetting>& changes,
+                                      StandInSettings settings) {
+    auto run = ManualRun::make(rig, changes);
+    if (!run) return tl::unexpected(run.error());
+    if (const auto read = needsInstruments(run->soFar().setup); !read) return tl::unexpected(read.error());
+    return HandStandIn(std::move(*run), std::move(settings));
 }
 
-std::string StandIn::lineAt(double seconds) const {
-    if (suffers(StandInFault::Kind::Gap, seconds) || suffers(StandInFault::Kind::Unplugged, seconds))
-        return {};
-    if (suffers(StandInFault::Kind::Rubbish, seconds)) return "\xff\x01#?~\n";
-    const Shown s = shownAt(seconds);
-    return fmt::format("{:.3f} kPa {:.2f} C\r\n", s.pascal * 1e-3, s.kelvin - kIcePointKelvin);
+ShownInstruments::Shown HandStandIn::followed(double seconds) {
+    const double now = m_run.soFar().run.samples.back().seconds;
+    if (seconds > now) (void)m_run.goOn(seconds - now);
+    const ManualCapture shown = m_run.capture();
+    return {shown.shownPascal, shown.shownKelvin};
 }
 
-std::string StandIn::fileHeader() {
-    return "Time (s);Temperature (\xC2\xB0"
-           "C);Pressure (kPa)\n";
-}
-
-std::string StandIn::fileLineAt(double seconds) const {
-    if (suffers(StandInFault::Kind::Gap, seconds) || suffers(StandInFault::Kind::Unplugged, seconds))
-        return {};
-    if (suffers(StandInFault::Kind::Rubbish, seconds)) return "\xff\x01#?~\n";
-    double clock = seconds;
-    for (const StandInFault& f : m_stand.faults)
-        if (f.kind == StandInFault::Kind::ClockJump && seconds >= f.from) clock += f.lasts;
-    const Shown s = shownAt(seconds);
-    std::string line =
-        fmt::format("{:.2f};{:.2f};{:.3f}\n", clock, s.kelvin - kIcePointKelvin, s.pascal * 1e-3);
-    std::ranges::replace(line, '.', ',');
-    return line;
-}
+double HandStandIn::lasts() const { return m_run.soFar().setup.seconds; }
 
 } // namespace uttrin

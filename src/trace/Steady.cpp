@@ -60,6 +60,14 @@ SteadyStretch stretchOf(const Trace& trace, const Substance& substance, double f
 
 } // namespace
 
+std::optional<SteadyVerdict> steadyBefore(const Trace& trace, const Substance& substance,
+                                          const SteadyTolerance& tolerance, double now) {
+    const auto drift = driftBefore(trace, substance, now - tolerance.seconds, now);
+    if (!drift) return std::nullopt;
+    return SteadyVerdict{(std::abs(drift->slope) + kSpare * drift->u) * tolerance.seconds <= tolerance.kelvin,
+                         drift->slope, drift->u};
+}
+
 std::vector<SteadyStretch> steadyStretches(const Trace& trace, const Substance& substance,
                                            const SteadyTolerance& tolerance) {
     const TraceChannel& ticks = trace.pascal.size() >= trace.kelvin.size() ? trace.pascal : trace.kelvin;
@@ -73,10 +81,8 @@ std::vector<SteadyStretch> steadyStretches(const Trace& trace, const Substance& 
         const double from = now - tolerance.seconds;
         constexpr double kRounded = 1e-6; // of a window: times are read from figures
         if (from < ticks.seconds.front() - kRounded * tolerance.seconds) continue;
-        const auto drift = driftBefore(trace, substance, from, now);
-        const bool steady =
-            drift && (std::abs(drift->slope) + kSpare * drift->u) * tolerance.seconds <= tolerance.kelvin;
-        if (!steady) {
+        const auto verdict = steadyBefore(trace, substance, tolerance, now);
+        if (!verdict || !verdict->steady) {
             close();
             continue;
         }

@@ -26,4 +26,13 @@ struct SteadyStretch {
 [[nodiscard]] std::vector<SteadyStretch> steadyStretches(const Trace& trace, const Substance& substance,
                                                          const SteadyTolerance& tolerance);
 
+/// Whether the last `seconds` before a moment stand still by the tolerance, as `steadyStretches` tells it; how
+/// they move then, or nothing where a channel has too little in them.
+struct SteadyVerdict {
+    bool steady = false;
+    double slope = 0.0, slopeU = 0.0; ///< K/s
+};
+[[nodiscard]] std::optional<SteadyVerdict> steadyBefore(const Trace& trace, const Substance& substance,
+                                                        const SteadyTolerance& tolerance, double now);
+
 } // namespace uttrin

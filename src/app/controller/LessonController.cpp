@@ -52,6 +52,12 @@ void LessonController::setDraft(const BenchDraft& draft) {
     emit draftChanged();
 }
 
+void LessonController::takeLive(std::optional<LiveEvidence> gauge, std::optional<LiveEvidence> thermometer) {
+    const BenchDraft before = m_session->draft();
+    (void)BenchCommands(*m_session).takeLive(std::move(gauge), std::move(thermometer));
+    if (!m_session->draft().saysTheSame(before)) emit draftChanged();
+}
+
 void LessonController::tell(const Failure& failure) { emit failed(onScreen(failure.message)); }
 
 void LessonController::lookAgain() {

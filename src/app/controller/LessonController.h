@@ -35,8 +35,16 @@ public:
         (void)report(result);
         return result;
     }
+    /// The same, and nobody is told: for what changes nothing that is shown, many times.
+    template <typename Commands, typename T, typename... Parameters, typename... Arguments>
+    Result<T> carryOutQuietly(Result<T> (Commands::*command)(Parameters...), Arguments&&... arguments) {
+        return (Commands(*m_session).*command)(std::forward<Arguments>(arguments)...);
+    }
     /// What is typed at the bench: strip, map and margin follow.
     void setDraft(const BenchDraft& draft);
+
+    /// What instruments say now: into the draft where nothing is typed.
+    void takeLive(std::optional<LiveEvidence> gauge, std::optional<LiveEvidence> thermometer);
 
     /// Reports a failure, or that the lesson could not be read again after a change; then everyone looks
     /// again.

@@ -19,6 +19,7 @@
 #include "app/controls/MessageLine.h"
 #include "app/controls/OnScreen.h"
 #include "app/controls/Theme.h"
+#include "app/live/LiveBench.h"
 #include "app/map/PhaseMap.h"
 #include "app/photo/PhotoReader.h"
 #include "app/rehearse/RehearseStation.h"
@@ -55,10 +56,10 @@
 namespace uttrin::app {
 
 MainWindow::MainWindow(LessonController& controller)
-    : m_controller(controller), m_forecasts(new KeptForecasts(this)),
+    : m_controller(controller), m_live(new LiveBench(controller, this)), m_forecasts(new KeptForecasts(this)),
       m_hand(new ActInHand(controller, *m_forecasts, this)),
       m_analyses(new ActAnalyses(controller, *m_forecasts, this)), m_bells(new BellRinger(controller, this)),
-      m_tools(new ToolWindows(controller, this)) {
+      m_tools(new ToolWindows(controller, *m_live, this)) {
     setWindowTitle(QStringLiteral("Uttrin"));
     constexpr QSize kLeast(960, 540); // px; a screen that is smaller, or shows all twice as large, scrolls it
     setMinimumSize(kLeast.boundedTo(screen()->availableSize()));
@@ -120,7 +121,7 @@ QWidget* MainWindow::make(Station station) {
     case Station::Room:
         return new RoomStation(m_controller);
     case Station::Rig: {
-        auto* rig = new RigStation(m_controller);
+        auto* rig = new RigStation(m_controller, *m_live);
         connect(rig, &RigStation::sealedCoolingRequested, this, [this] {
             goTo(Station::Plan);
             static_cast<PlanStation*>(page(Station::Plan))->addSealedCooling();
@@ -149,8 +150,10 @@ QWidget* MainWindow::make(Station station) {
         return rehearse;
     }
     case Station::Run: {
-        auto* run = new RunStation(m_controller, *m_hand);
+        auto* run = new RunStation(m_controller, *m_hand, *m_live);
         connect(run, &RunStation::pictureRequested, m_tools, &ToolWindows::showPhotoOf);
+        connect(run, &RunStation::listenRequested, m_tools, &ToolWindows::openListen);
+        connect(run, &RunStation::traceRequested, m_tools, &ToolWindows::openTrace);
         connect(run, &RunStation::faceChanged, this, &MainWindow::showStrip);
         connect(run, &RunStation::faceChanged, this, &MainWindow::placeTape);
         connect(run, &RunStation::stripChanged, this, [this, run](const StripView& view) {
@@ -206,6 +209,8 @@ void MainWindow::wire() {
                 goTo(Station::Room);
                 page<RoomStation>(Station::Room)->takePhoto(evidence, unit);
             });
+    connect(m_tools, &ToolWindows::momentTaken, this, [this] { goTo(Station::Run); });
+    connect(m_live, &LiveBench::told, this, [this](const QString& what) { m_message->say(what, false); });
     wireWelcome();
     connect(m_navigation, &NavigationColumn::picked, this, [this](int i) { goTo(static_cast<Station>(i)); });
     connect(&m_controller, &LessonController::changed, this, &MainWindow::showAll);

@@ -23,6 +23,7 @@ class BellRinger;
 class BenchStrip;
 class ClassWindow;
 class KeptForecasts;
+class LiveBench;
 class MessageLine;
 class MinuteTape;
 class PhaseMap;
@@ -104,6 +105,7 @@ private:
     void dropUnchangedSample();
 
     LessonController& m_controller;
+    LiveBench* m_live;
     KeptForecasts* m_forecasts;
     ActInHand* m_hand;
     ActAnalyses* m_analyses;

@@ -1,5 +1,7 @@
 #include "ToolWindows.h"
 
+#include "app/live/ListenDialog.h"
+#include "app/live/TraceWindow.h"
 #include "app/photo/PhotoReader.h"
 #include "app/tools/AltitudeWindow.h"
 #include "app/tools/DialReader.h"
@@ -18,8 +20,8 @@ void bringUp(QWidget* window) {
 
 } // namespace
 
-ToolWindows::ToolWindows(LessonController& controller, QWidget* window)
-    : QObject(window), m_controller(controller), m_window(window) {}
+ToolWindows::ToolWindows(LessonController& controller, LiveBench& live, QWidget* window)
+    : QObject(window), m_controller(controller), m_live(live), m_window(window) {}
 
 void ToolWindows::openDialReader() {
     if (!m_dialReader) m_dialReader = new DialReader(m_controller, m_window);
@@ -53,6 +55,20 @@ void ToolWindows::openAltitudes() {
 void ToolWindows::openSolutions() {
     if (!m_solutions) m_solutions = new SolutionsWindow(m_controller, m_window);
     bringUp(m_solutions);
+}
+
+void ToolWindows::openListen() {
+    if (!m_listen) m_listen = new ListenDialog(m_controller, m_live, m_window);
+    bringUp(m_listen);
+}
+
+TraceWindow* ToolWindows::openTrace() {
+    if (!m_trace) {
+        m_trace = new TraceWindow(m_controller, m_live, m_window);
+        connect(m_trace, &TraceWindow::momentTaken, this, &ToolWindows::momentTaken);
+    }
+    bringUp(m_trace);
+    return m_trace;
 }
 
 void ToolWindows::openKeys() {

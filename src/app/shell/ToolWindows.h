@@ -7,6 +7,9 @@ class QWidget;
 namespace uttrin::app {
 
 class AltitudeWindow;
+class ListenDialog;
+class LiveBench;
+class TraceWindow;
 class DialReader;
 class KeySheet;
 class PhotoReader;
@@ -17,7 +20,8 @@ class ToolWindows : public QObject {
     Q_OBJECT
 public:
     /// @param window  beside which they stand, and with which they go.
-    ToolWindows(LessonController& controller, QWidget* window);
+    /// @param live  outlives this.
+    ToolWindows(LessonController& controller, LiveBench& live, QWidget* window);
 
     void openDialReader();
     PhotoReader* openPhotoReader();
@@ -26,14 +30,20 @@ public:
     void openAltitudes();
     void openSolutions();
     void openKeys();
+    void openListen();
+    TraceWindow* openTrace();
 
 signals:
+    void momentTaken(); ///< of a trace, into the fields at Run
     /// A reading of the barometer was taken from a picture, in this unit.
     void barometerTaken(const PhotoEvidence& evidence, const QString& unit);
 
 private:
     LessonController& m_controller;
+    LiveBench& m_live;
     QWidget* m_window;
+    ListenDialog* m_listen = nullptr;
+    TraceWindow* m_trace = nullptr;
     DialReader* m_dialReader = nullptr;
     PhotoReader* m_photoReader = nullptr;
     AltitudeWindow* m_altitudes = nullptr;

@@ -6,7 +6,10 @@ namespace uttrin {
 
 Result<void> BenchCommands::setDraft(const BenchDraft& typed) {
     auto gaugePhoto = std::move(draft().gaugePhoto), thermometerPhoto = std::move(draft().thermometerPhoto);
+    auto gaugeLive = std::move(draft().gaugeLive), thermometerLive = std::move(draft().thermometerLive);
     draft() = typed;
+    draft().gaugeLive = std::move(gaugeLive);
+    draft().thermometerLive = std::move(thermometerLive);
     draft().gaugePhoto = std::move(gaugePhoto);
     draft().thermometerPhoto = std::move(thermometerPhoto);
     return {};
@@ -16,6 +19,46 @@ Result<void> BenchCommands::takeFromPhoto(PhotoEvidence evidence) {
     draft().take(std::move(evidence));
     return {};
 }
+
+Result<void> BenchCommands::takeLive(std::optional<LiveEvidence> gauge, std::optional<LiveEvidence> thermometer) {
+    BenchDraft& d = draft();
+    if (!d.gaugeIsTyped()) {
+        d.first = gauge ? std::optional(gauge->reading.first) : std::nullopt;
+        d.second = gauge ? gauge->reading.second : std::nullopt;
+        d.gaugeLive = std::move(gauge);
+    }
+    if (!d.temperatureIsTyped()) {
+        d.temperature = thermometer ? std::optional(thermometer->reading.first) : std::nullopt;
+        d.thermometerLive = std::move(thermometer);
+    }
+    return {};
+}
+
+Result<void> BenchCommands::stepDone() {
+    const ReadOrder& order = session().benchPlan().rig.readOrder;
+    BenchDraft& d = draft();
+    if (d.stepsDone >= order.size()) return {};
+    if (order[d.stepsDone] == ReadStep::Isolate) d.isolated = true;
+    if (++d.stepsDone >= order.size()) d.stepsDone = 0; // the next point
+    return {};
+}
+
+namespace {
+
+/// What was done of an order when a point is captured: the steps that were confirmed, and the reading.
+ReadOrder orderKept(const ReadOrder& order, std::size_t stepsDone) {
+    ReadOrder kept;
+    const int last = lastReadStep(order);
+    for (int i = 0; i < static_cast<int>(order.size()); ++i) {
+        const ReadStep step = order[static_cast<std::size_t>(i)];
+        const bool reads = step == ReadStep::ReadBoth || step == ReadStep::ReadPressure ||
+                           step == ReadStep::ReadTemperature;
+        if (reads || i < static_cast<int>(stepsDone) || i > last) kept.push_back(step);
+    }
+    return kept;
+}
+
+} // namespace
 
 Result<CaptureOutcome> BenchCommands::capture(bool keepOddPair) {
     const Rig& rig = session().hasLesson() ? session().benchPlan().rig : Rig{};
@@ -28,10 +71,14 @@ Result<CaptureOutcome> BenchCommands::capture(bool keepOddPair) {
                                            : Text::tr("Type the gauge as it shows now."));
     if (!live.hasTemperature)
         return fail(Failure::BadInput, Text::tr("Type the thermometer as it shows now."));
-    const Reading& reading = live.reading;
+    Reading reading = live.reading;
+    const ReadOrder& order = session().benchPlan().rig.readOrder;
+    reading.readOrder = wordsOf(orderKept(order, draft().stepsDone));
     if (const auto t = toTemperature(rig.thermometer, reading.temperature); !t)
         return tl::unexpected(t.error());
     CaptureOutcome outcome;
+    outcome.asksWhetherShut = !draft().isolated;
+    if (outcome.asksWhetherShut) return outcome;
     outcome.finding = session().checkDraft();
     if (outcome.finding.kind != SlipKind::None && !keepOddPair) return outcome;
     RowId id = 0;
@@ -48,6 +95,8 @@ Result<CaptureOutcome> BenchCommands::capture(bool keepOddPair) {
     outcome.readingId = id;
     selection().targetPlace.reset();
     draft().clearReadings();
+    const auto after = static_cast<std::size_t>(lastReadStep(order) + 1);
+    draft().stepsDone = after < order.size() ? after : 0;
     return outcome;
 }
 

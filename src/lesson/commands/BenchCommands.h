@@ -7,6 +7,7 @@ namespace uttrin {
 /// What became of a capture.
 struct CaptureOutcome {
     std::optional<RowId> readingId; ///< set once the reading is on disk
+    bool asksWhetherShut = false;   ///< nobody has said whether the pump was shut off: nothing is captured
     SlipFinding finding;            ///< what looked odd; where readingId is empty it waits for a decision
 };
 
@@ -18,7 +19,14 @@ public:
     [[nodiscard]] Result<void> setDraft(const BenchDraft& typed);
     /// Puts what a picture shows into the draft, and the picture with it.
     [[nodiscard]] Result<void> takeFromPhoto(PhotoEvidence evidence);
-    /// Captures the draft. An odd pair is held back with its finding until it is kept on purpose.
+    /// Puts what instruments say now into the draft, where nothing is typed. @param gauge, thermometer  nothing
+    /// for one that says nothing: what it said before is forgotten.
+    [[nodiscard]] Result<void> takeLive(std::optional<LiveEvidence> gauge,
+                                        std::optional<LiveEvidence> thermometer);
+    /// The next step of the rig's read order is done. Shutting the pump off says that it is.
+    [[nodiscard]] Result<void> stepDone();
+    /// Captures the draft. An odd pair is held back with its finding until it is kept on purpose. Whether the
+    /// pump was shut off has to have been said.
     [[nodiscard]] Result<CaptureOutcome> capture(bool keepOddPair);
     /// Captures the draft as one half of a bracket about the point taken last: first where boiling stops when
     /// bleeding, then where it starts again when pulling.

@@ -5,9 +5,10 @@
 namespace uttrin {
 
 bool BenchDraft::saysTheSame(const BenchDraft& o) const {
-    return std::tie(first, second, temperature, beforePull, criterion, judge, side, isolated, vigour) ==
+    return std::tie(first, second, temperature, beforePull, criterion, judge, side, isolated, vigour,
+                    heaterSetting, stepsDone) ==
            std::tie(o.first, o.second, o.temperature, o.beforePull, o.criterion, o.judge, o.side, o.isolated,
-                    o.vigour);
+                    o.vigour, o.heaterSetting, o.stepsDone);
 }
 
 bool BenchDraft::hasGauge(const PressureInstrument& gauge) const {
@@ -19,15 +20,28 @@ void BenchDraft::keepOnlyFor(const Rig& before, const Rig& now) {
         first.reset();
         second.reset();
         gaugePhoto.reset();
+        gaugeLive.reset();
     }
     if (readingUnit(before.thermometer) != readingUnit(now.thermometer)) {
         temperature.reset();
         beforePull.reset();
         thermometerPhoto.reset();
+        thermometerLive.reset();
     }
 }
 
+bool BenchDraft::gaugeIsTyped() const {
+    return (first || second) && !(gaugeLive && gaugeLive->reading == GaugeReading{first.value_or(0.0), second});
+}
+
+bool BenchDraft::temperatureIsTyped() const {
+    return temperature && !(thermometerLive && thermometerLive->reading.first == *temperature);
+}
+
 void BenchDraft::clearReadings() {
+    gaugeLive.reset();
+    thermometerLive.reset();
+    isolated.reset();
     first.reset();
     second.reset();
     temperature.reset();

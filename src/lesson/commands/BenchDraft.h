@@ -1,5 +1,6 @@
 #pragma once
 
+#include "lesson/model/LiveEvidence.h"
 #include "lesson/model/PhotoEvidence.h"
 #include "notebook/Records.h"
 #include "plan/Plan.h"
@@ -18,9 +19,12 @@ struct BenchDraft {
     BoilingCriterion criterion = BoilingCriterion::Steady;
     std::string judge;
     ApproachSide side = ApproachSide::Heating;
-    bool isolated = true;
+    std::optional<bool> isolated; ///< from the pump; asked anew for each point
+    std::optional<double> heaterSetting;
+    std::size_t stepsDone = 0; ///< of the rig's read order, at this point
     int vigour = 2;
     std::optional<PhotoEvidence> gaugePhoto, thermometerPhoto; ///< kept while the fields show their reading
+    std::optional<LiveEvidence> gaugeLive, thermometerLive;    ///< likewise
 
     /// Whether the same is typed and judged; pictures do not count.
     [[nodiscard]] bool saysTheSame(const BenchDraft& other) const;
@@ -30,8 +34,11 @@ struct BenchDraft {
 
     /// Forgets what was typed for an instrument that is no longer the one in hand: another scale or unit.
     void keepOnlyFor(const Rig& before, const Rig& now);
-    /// Forgets what was captured; how it was judged stays for the next point.
+    /// Forgets what was captured; how it was judged, and how the heater stands, stay for the next point.
     void clearReadings();
+    /// Whether a field holds what a person typed, not what is listened to.
+    [[nodiscard]] bool gaugeIsTyped() const;
+    [[nodiscard]] bool temperatureIsTyped() const;
     /// Takes over what a picture shows, and the picture with it.
     void take(PhotoEvidence evidence);
 };

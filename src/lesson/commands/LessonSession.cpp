@@ -80,10 +80,23 @@ LiveReading LessonSession::draftReading() const {
     r.beforePull = m_draft.beforePull;
     r.criterion = m_draft.criterion;
     r.judge = m_draft.judge;
-    r.isolated = m_draft.isolated;
+    r.isolated = m_draft.isolated.value_or(false);
+    r.heaterSetting = m_draft.heaterSetting;
     r.side = m_draft.side;
     r.vigour = std::clamp(m_draft.vigour, 1, 5);
     if (const auto target = currentTarget()) r.place = target->place;
+    const bool gaugeLive = m_draft.gaugeLive && live.hasGauge && !m_draft.gaugeIsTyped(),
+               thermometerLive = m_draft.thermometerLive && live.hasTemperature && !m_draft.temperatureIsTyped();
+    if (gaugeLive || thermometerLive) {
+        const LiveEvidence& any = gaugeLive ? *m_draft.gaugeLive : *m_draft.thermometerLive;
+        r.live = LiveCapture{0, any.fromMs, any.toMs, any.steady, any.madeUp,
+                             gaugeLive ? std::optional(m_draft.gaugeLive->u) : std::nullopt,
+                             thermometerLive ? std::optional(m_draft.thermometerLive->u) : std::nullopt};
+    }
+    // A moment of a trace is read afterwards: its time is that of the moment.
+    constexpr Milliseconds kLong = 60'000;
+    if (gaugeLive && thermometerLive && r.takenAt - m_draft.gaugeLive->toMs > kLong)
+        r.takenAt = m_draft.gaugeLive->toMs;
     if (!runId()) return live;
     const auto readings = m_model.readingsOf(*runId());
     r.runId = *runId();

@@ -44,6 +44,17 @@ Result<void> ReadingCommands::retake(RowId id) {
     return done;
 }
 
+Result<void> ReadingCommands::useLatestZero(RowId id) {
+    const Reading* reading = find(id);
+    std::optional<RowId> zero;
+    if (reading)
+        for (const ZeroCheck& z : model().data().zeros)
+            if (z.runId == reading->runId) zero = z.id;
+    if (!zero) return fail(Failure::BadInput, Text::tr("This run has no zero check yet: make one first."));
+    return change(id, Text::tr("Take the last zero for point {}", number(id)),
+                  [&](Reading& r) { r.zeroId = zero; });
+}
+
 Result<void> ReadingCommands::useInFit(RowId id, bool use) {
     return change(id,
                   use ? Text::tr("Put point {} into the fit", number(id))

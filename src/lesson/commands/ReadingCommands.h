@@ -14,6 +14,8 @@ public:
     [[nodiscard]] Result<void> restore(RowId readingId);
     /// Strikes a reading as retaken and makes its target the current one.
     [[nodiscard]] Result<void> retake(RowId readingId);
+    /// Takes the last zero check of its run for a reading, though it was made later.
+    [[nodiscard]] Result<void> useLatestZero(RowId readingId);
     [[nodiscard]] Result<void> useInFit(RowId readingId, bool use);
 
 private:

@@ -22,6 +22,18 @@ std::optional<RowId> zeroOf(ExportedLine& line, ImportedRun& run) {
     return static_cast<RowId>(run.zeros.size());
 }
 
+/// The stretch over which live instruments were read; nothing for what was typed.
+std::optional<LiveCapture> liveOf(ExportedLine& line) {
+    const auto from = line.moment("live_from_ms"), to = line.moment("live_to_ms");
+    if (!from || !to) return std::nullopt;
+    LiveCapture live{0, *from, *to, false, false, line.value("live_u_pa"), line.value("live_u_k")};
+    line.flag("live_steady", live.steady);
+    line.flag("live_made_up", live.madeUp);
+    for (const auto& [name, u] : {std::pair{"live_u_pa", live.uPascal}, {"live_u_k", live.uKelvin}})
+        if (u && !(*u >= 0.0)) line.refuse(name, Text::tr("an uncertainty is not below zero"));
+    return live;
+}
+
 Reading readingOf(ExportedLine& line, ImportedRun& run) {
     Reading r;
     const bool arms = hasTwoArms(run.plan.rig.gauge.convention);
@@ -45,6 +57,12 @@ Reading readingOf(ExportedLine& line, ImportedRun& run) {
     line.flag("isolated", r.isolated);
     if (!line.text("use_in_fit").empty()) line.flag("use_in_fit", r.useInFit.emplace());
     r.zeroId = zeroOf(line, run);
+    r.heaterSetting = line.value("heater_setting");
+    if (const auto order = readOrderOf(line.text("read_order")))
+        r.readOrder = wordsOf(*order);
+    else
+        line.refuse("read_order", order.error().message);
+    r.live = liveOf(line);
     if (const auto start = line.value("start_temperature"))
         if (const auto stamped = timeOfIso(line.text("start_at")))
             run.start = LiquidStart{0, 0, *stamped, *start};

@@ -28,6 +28,7 @@ std::vector<std::pair<std::string, Json>> cells(const LessonModel& model, const 
     const ZeroCheck* zero = nullptr;
     for (const ZeroCheck& z : model.data().zeros)
         if (z.id == r.raw.zeroId) zero = &z;
+    const auto& live = r.raw.live;
     return {
         {"group", model.group(run.groupId).name},
         {"run", run.number},
@@ -56,6 +57,14 @@ std::vector<std::pair<std::string, Json>> cells(const LessonModel& model, const 
         {"isolated", r.raw.isolated},
         {"side", identifier(r.raw.side)},
         {"vigour", r.raw.vigour},
+        {"read_order", r.raw.readOrder},
+        {"heater_setting", orNull(r.raw.heaterSetting)},
+        {"live_from_ms", live ? Json(live->fromMs) : Json()},
+        {"live_to_ms", live ? Json(live->toMs) : Json()},
+        {"live_steady", live ? Json(live->steady) : Json()},
+        {"live_made_up", live ? Json(live->madeUp) : Json()},
+        {"live_u_pa", live ? orNull(live->uPascal) : Json()},
+        {"live_u_k", live ? orNull(live->uKelvin) : Json()},
         {"zero_first", zero ? Json(zero->first) : Json()},
         {"zero_second", zero ? orNull(zero->second) : Json()},
         {"zero_at", zero ? Json(isoText(zero->takenAt, model.lesson().utcOffsetMin)) : Json()},

@@ -217,6 +217,7 @@ ReducedReading LessonModel::reduce(const Reading& reading, const Run& run) const
         out.liquid = *t;
         if (const Photo* photo = photoOf(reading.id, PhotoSubject::Temperature))
             out.liquid.uIndependent *= photo->uFirst / readingU(p.rig.thermometer);
+        if (reading.live && reading.live->uKelvin) out.liquid.uIndependent = *reading.live->uKelvin;
     }
     const auto absolute = toAbsolute(p.rig.gauge, {reading.first, reading.second}, out.room, zeroOf(reading));
     if (!absolute) return out;
@@ -225,6 +226,7 @@ ReducedReading LessonModel::reduce(const Reading& reading, const Run& run) const
             photoOf(reading.id, PhotoSubject::Pressure)) // read on the picture, not between divisions
         out.absolute->uIndependent =
             pascalPerScaleUnit(p.rig.gauge) * std::hypot(photo->uFirst, photo->uSecond.value_or(0.0));
+    if (reading.live && reading.live->uPascal) out.absolute->uIndependent = *reading.live->uPascal;
     const auto boils = liquidOf(p).saturationAt(absolute->pressure);
     if (!boils || !out.hasTemperature) return out;
     out.superheatKelvin = (out.liquid.temperature - boils->temperature).kelvin();
@@ -236,6 +238,7 @@ void LessonModel::mark(std::vector<ReducedReading>& readings, const Plan& p) con
     if (readings.empty()) return;
     const bool isolated = usual(readings, [](const Reading& r) { return r.isolated; });
     const ApproachSide side = usual(readings, [](const Reading& r) { return r.side; });
+    const std::string order = usual(readings, [](const Reading& r) { return r.readOrder; });
     for (ReducedReading& r : readings) {
         const bool liquid = readsTheLiquid(p.rig.thermometer.place);
         if (!r.absolute)
@@ -250,6 +253,13 @@ void LessonModel::mark(std::vector<ReducedReading>& readings, const Plan& p) con
             r.marks.push_back(r.raw.isolated ? Text::tr("pump closed off") : Text::tr("pump still pulling"));
         if (p.rig.gauge.tap == PressureTap::PumpLine && !r.raw.isolated)
             r.marks.push_back(Text::tr("gauge on the pumped line reads low"));
+        if (r.raw.readOrder != order) {
+            const auto own = readOrderOf(r.raw.readOrder);
+            r.marks.push_back(own && !own->empty() ? Text::tr("another read order: {}", nameOf(*own))
+                                                   : Text::tr("no read order"));
+        }
+        if (r.raw.live && r.raw.live->madeUp) r.marks.push_back(Text::tr("simulated, made up"));
+        if (r.raw.live && !r.raw.live->steady) r.marks.push_back(Text::tr("captured while it moved"));
         if (r.raw.side != side)
             r.marks.push_back(r.raw.side == ApproachSide::Heating ? Text::tr("heating side")
                                                                   : Text::tr("cooling side"));

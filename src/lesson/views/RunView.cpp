@@ -169,4 +169,16 @@ Text vigourName(int vigour) {
     return names.at(static_cast<std::size_t>(std::clamp(vigour, 1, 5) - 1));
 }
 
+Text zeroJump(const LessonSession& session) {
+    if (!session.runId()) return {};
+    std::vector<GaugeReading> zeros;
+    for (const ZeroCheck& z : session.model().data().zeros)
+        if (z.runId == *session.runId()) zeros.push_back({z.first, z.second});
+    const PressureInstrument& gauge = session.benchPlan().rig.gauge;
+    if (zeros.size() < 2 || !zeroJumped(gauge, zeros[zeros.size() - 2], zeros.back())) return {};
+    return Text::tr("The zero jumped from {} to {} {}: look at the gauge, and put the new zero to points that were "
+                    "taken after it moved.",
+                    text(gauge, zeros[zeros.size() - 2]), text(gauge, zeros.back()), unitText(gauge));
+}
+
 } // namespace uttrin

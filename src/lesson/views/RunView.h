@@ -42,6 +42,10 @@ struct RunView {
 /// times are then not to be trusted. Empty where it did not.
 [[nodiscard]] Text clockWarning(const LessonSession& session);
 
+/// That the last zero check of the run lies off the one before by more than the gauge's limits of error. Empty
+/// where it does not.
+[[nodiscard]] Text zeroJump(const LessonSession& session);
+
 /// Phrases that are stamped with the time at one press.
 [[nodiscard]] const std::vector<Text>& readyPhrases();
 

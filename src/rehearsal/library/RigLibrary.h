@@ -1,15 +1,14 @@
 #pragma once
 
+#include "files/NamedFiles.h"
 #include "rehearsal/Demonstrations.h"
-
-#include <filesystem>
 
 namespace uttrin {
 
 /// A teacher's own rigs with their cards, kept as rig files in a folder across lessons.
 class RigLibrary {
 public:
-    explicit RigLibrary(std::filesystem::path folder) : m_folder(std::move(folder)) {}
+    explicit RigLibrary(std::filesystem::path folder) : m_files(std::move(folder)) {}
 
     struct Shelf {
         std::vector<Demonstration> rigs; ///< by their names
@@ -26,7 +25,7 @@ public:
     [[nodiscard]] Result<void> remove(const std::string& id) const;
 
 private:
-    std::filesystem::path m_folder;
+    NamedFiles m_files;
 };
 
 /// The rigs of whoever uses this program, in the user's folder for data.

@@ -29,7 +29,7 @@ namespace {
 constexpr Spacing kSpacings[] = {Spacing::Pressure, Spacing::Temperature, Spacing::InverseTemperature,
                                  Spacing::DialSteps};
 constexpr BoilingCriterion kCriteria[] = {BoilingCriterion::FirstBubbles, BoilingCriterion::Steady,
-                                          BoilingCriterion::StopsAfterIsolating};
+                                          BoilingCriterion::ThroughBulk, BoilingCriterion::StopsAfterIsolating};
 constexpr int kPredictionColumn = 4;
 constexpr const char* kFace = "planFace"; // of the settings
 
@@ -172,7 +172,7 @@ QWidget* PlanStation::buildLadder() {
     card->column()->addLayout(grid);
     m_criterion = new Segments(QStringLiteral("planCriterion"), tr("Boiling means, for every point"),
                                Segments::Rows::AsNeeded);
-    m_criterion->setChoices({tr("first bubbles"), tr("slow and steady"), tr("stops, isolated")});
+    m_criterion->setChoices({tr("first bubbles"), tr("slow and steady"), tr("through the bulk"), tr("stops, shut off")});
     card->column()->addWidget(besideLabel(tr("Boiling means"), m_criterion));
     return card;
 }

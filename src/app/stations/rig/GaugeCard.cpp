@@ -105,6 +105,10 @@ void GaugeCard::buildScale() {
     m_grid->addWidget(m_spanLow, 3, 0);
     m_grid->addWidget(m_spanHigh, 3, 1, 1, 2);
     m_grid->addWidget(m_class, 3, 3);
+    m_lag = new NumberField(tr("Follows within"), QStringLiteral("s"), QStringLiteral("gaugeLag"));
+    m_lag->setToolTip(tr("Its time constant: what it says live is set back by that, so that pressure and temperature "
+                         "belong to one moment"));
+    m_grid->addWidget(m_lag, 4, 0);
     column()->addLayout(m_grid);
 }
 
@@ -120,7 +124,7 @@ void GaugeCard::wire() {
     connect(m_gaugeName, &QLineEdit::editingFinished, this, &GaugeCard::edited);
     connect(m_class, &NumberField::committed, this, &GaugeCard::accuracyFromClass);
     for (NumberField* f :
-         {m_spanLow, m_spanHigh, m_division, m_accuracy, m_armSum, m_liquidTemperature, m_oilDensity})
+         {m_lag, m_spanLow, m_spanHigh, m_division, m_accuracy, m_armSum, m_liquidTemperature, m_oilDensity})
         connect(f, &NumberField::committed, this, &GaugeCard::edited);
 }
 
@@ -155,6 +159,7 @@ void GaugeCard::take(PressureInstrument& g) const {
     if (m_gaugeName->isModified()) g.name = m_gaugeName->text().trimmed().toStdString();
     g.tap = m_tap->chosen() == 1 ? PressureTap::PumpLine : PressureTap::Vessel;
     m_division->putInto(g.division);
+    m_lag->putInto(g.lagSeconds);
     m_accuracy->putInto(g.accuracy);
     m_armSum->putInto(g.armSum);
     g.digital = m_display->chosen() == 1;
@@ -195,6 +200,7 @@ void GaugeCard::show(const PressureInstrument& g) {
     m_division->setValue(g.division);
     m_accuracy->setValue(g.accuracy);
     m_armSum->setValue(g.armSum);
+    m_lag->setValue(g.lagSeconds);
     m_liquidTemperature->setValue(g.liquidCelsius);
     const bool twoArm = hasTwoArms(g.convention);
     const double span = std::abs(g.spanHigh - g.spanLow);

@@ -41,7 +41,7 @@ private:
     QComboBox *m_gaugeUnit, *m_tubeLiquid, *m_gas;
     QWidget *m_tubeLiquidBox, *m_gasBox, *m_displayBox;
     NumberField *m_division, *m_accuracy, *m_armSum, *m_liquidTemperature, *m_oilDensity;
-    NumberField *m_spanLow, *m_spanHigh, *m_class;
+    NumberField *m_spanLow, *m_spanHigh, *m_class, *m_lag;
 };
 
 } // namespace uttrin::app

@@ -1,14 +1,18 @@
 #include "RigStation.h"
 
 #include "GaugeCard.h"
+#include "ReadOrderCard.h"
+#include "RegisterCard.h"
 #include "ThermometerCard.h"
 #include "VesselCard.h"
+#include "app/controller/Faces.h"
 #include "app/controls/Grid.h"
 #include "app/controls/Labels.h"
 #include "app/controls/OnScreen.h"
 #include "app/controls/ScrollColumn.h"
 #include "app/controls/Segments.h"
 #include "app/instruments/InstrumentPair.h"
+#include "app/live/RigTestPage.h"
 #include "app/map/PhaseMap.h"
 #include "lesson/commands/PlanCommands.h"
 #include "lesson/commands/SelectionCommands.h"
@@ -22,18 +26,33 @@
 
 namespace uttrin::app {
 
-RigStation::RigStation(LessonController& controller) : StationPage(controller) {
-    auto* row = new QHBoxLayout(this);
-    row->setContentsMargins(grid::kAround);
-    row->setSpacing(grid::kMargin);
-    row->addWidget(buildLeft(), 2);
-    row->addLayout(buildRight(), 1);
+RigStation::RigStation(LessonController& controller, LiveBench& live) : StationPage(controller) {
+    auto* whole = new QVBoxLayout(this);
+    whole->setContentsMargins(grid::kAround);
+    m_faces = new Faces(tr("What of the rig"), {tr("Rig"), tr("Does it hold?")},
+                        {tr("Instruments, vessel and method, as they are"),
+                         tr("Leak test and pump-down, told in kelvin of the planned points")});
+    whole->addWidget(m_faces);
+    m_faces->addWidget(buildRig(m_faces->makeChoice(QStringLiteral("rigFace"))));
+    m_faces->addWidget(new RigTestPage(controller, live, m_faces->makeChoice(QStringLiteral("rigFaceTests"))));
+    m_faces->showFace(0);
     wire();
 }
 
-QWidget* RigStation::buildLeft() {
+QWidget* RigStation::buildRig(QWidget* choice) {
+    auto* page = new QWidget;
+    auto* row = new QHBoxLayout(page);
+    row->setContentsMargins(0, 0, 0, 0);
+    row->setSpacing(grid::kMargin);
+    row->addWidget(buildLeft(choice), 2);
+    row->addLayout(buildRight(), 1);
+    return page;
+}
+
+QWidget* RigStation::buildLeft(QWidget* choice) {
     auto* left = new ScrollColumn;
     left->setWidths(500, 560);
+    left->column()->addWidget(choice, 0, Qt::AlignLeft);
     auto* method = new Card;
     method->column()->addWidget(makeLabel(tr("Method"), "title"));
     m_setup = new Segments(QStringLiteral("rigSetup"), tr("Set-up"), Segments::Rows::AsNeeded);
@@ -54,12 +73,16 @@ QWidget* RigStation::buildLeft() {
     connect(sealed, &QPushButton::clicked, this, &RigStation::sealedCoolingRequested);
     method->column()->addWidget(sealed, 0, Qt::AlignLeft);
     left->column()->addWidget(method);
+    m_register = new RegisterCard;
+    left->column()->addWidget(m_register);
     m_gauge = new GaugeCard;
     left->column()->addWidget(m_gauge);
     m_thermometer = new ThermometerCard;
     left->column()->addWidget(m_thermometer);
     m_vessel = new VesselCard;
     left->column()->addWidget(m_vessel);
+    m_order = new ReadOrderCard;
+    left->column()->addWidget(m_order);
     left->column()->addStretch();
     return left;
 }
@@ -85,6 +108,17 @@ void RigStation::wire() {
     });
     connect(m_correct, &QPushButton::clicked, this, [this] {
         if (const auto run = session().runId()) m_controller.carryOut(&PlanCommands::correctRun, *run);
+    });
+    connect(m_register, &RegisterCard::gaugePicked, this, [this](const PressureInstrument& gauge) {
+        change([&](Plan& p) { p.rig.gauge = gauge; }, Text::tr("Take a gauge of the school"));
+    });
+    connect(m_register, &RegisterCard::thermometerPicked, this, [this](const Thermometer& thermometer) {
+        change([&](Plan& p) { p.rig.thermometer = thermometer; }, Text::tr("Take a thermometer of the school"));
+    });
+    connect(m_register, &RegisterCard::failed, this, [this](const Failure& f) { m_controller.tell(f); });
+    connect(m_register, &RegisterCard::told, this, [this](const QString& sentence) { m_controller.say(sentence); });
+    connect(m_order, &ReadOrderCard::picked, this, [this](const ReadOrder& order) {
+        change([&](Plan& p) { p.rig.readOrder = order; }, Text::tr("Agree on a read order"));
     });
     connect(m_gauge, &GaugeCard::edited, this, &RigStation::apply);
     connect(m_gauge, &GaugeCard::told, this, [this](const QString& sentence) { m_controller.say(sentence); });
@@ -116,6 +150,12 @@ void RigStation::apply() {
     p.rig.thermometer = m_memory.withKind(p.rig.thermometer, thermometer);
     m_vessel->take(p);
     m_controller.carryOut(&PlanCommands::changePlan, p, Text::tr("Change the rig"));
+}
+
+void RigStation::change(const std::function<void(Plan&)>& how, const Text& label) {
+    Plan plan = session().plan();
+    how(plan);
+    m_controller.carryOut(&PlanCommands::changePlan, plan, label);
 }
 
 void RigStation::changeSubstance(const QString& id) {
@@ -164,6 +204,8 @@ void RigStation::refresh() {
     m_runNote->setVisible(!note.empty());
     m_correct->setVisible(!note.empty());
     m_runNote->setText(onScreen(note));
+    m_register->show(p.rig, m_controller.clock().now());
+    m_order->show(p.rig.readOrder);
     m_gauge->show(p.rig.gauge);
     m_thermometer->show(p.rig.thermometer, session().model().lesson().utcOffsetMin);
     m_vessel->show(p);

@@ -4,6 +4,7 @@
 #include "plan/InstrumentMemory.h"
 
 #include <filesystem>
+#include <functional>
 #include <optional>
 #include <utility>
 
@@ -12,9 +13,13 @@ class QPushButton;
 namespace uttrin::app {
 
 class Words;
+class Faces;
 class GaugeCard;
 class InstrumentPair;
+class LiveBench;
 class PhaseMap;
+class ReadOrderCard;
+class RegisterCard;
 class Segments;
 class ThermometerCard;
 class VesselCard;
@@ -23,7 +28,8 @@ class VesselCard;
 class RigStation : public StationPage {
     Q_OBJECT
 public:
-    explicit RigStation(LessonController& controller);
+    /// @param live  instruments that are listened to; outlives this.
+    RigStation(LessonController& controller, LiveBench& live);
 
 signals:
     void sealedCoolingRequested();
@@ -32,7 +38,9 @@ protected:
     void refresh() override;
 
 private:
-    QWidget* buildLeft();
+    QWidget* buildRig(QWidget* choice);
+    QWidget* buildLeft(QWidget* choice);
+    void change(const std::function<void(Plan&)>& how, const Text& label);
     QLayout* buildRight();
     void wire();
     void apply();
@@ -40,7 +48,10 @@ private:
     void showMeaning();
     void calibrate(std::optional<double> ice, std::optional<double> steam, bool alsoEarlier);
 
+    Faces* m_faces; ///< the rig as it is declared, and its tests
     Segments* m_setup;
+    RegisterCard* m_register;
+    ReadOrderCard* m_order;
     GaugeCard* m_gauge;
     ThermometerCard* m_thermometer;
     VesselCard* m_vessel;

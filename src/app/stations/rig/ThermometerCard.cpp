@@ -44,6 +44,10 @@ ThermometerCard::ThermometerCard(QWidget* parent) : Card(parent) {
     grid->setColumnStretch(3, 1);
     column()->addLayout(grid);
     m_place = new Segments(QStringLiteral("thermometerPlace"), tr("Where the thermometer is"));
+    m_lag = new NumberField(tr("Follows within"), QStringLiteral("s"), QStringLiteral("thermometerLag"));
+    m_lag->setToolTip(tr("Its time constant in the liquid: what it says live is set back by that, so that pressure "
+                         "and temperature belong to one moment"));
+    grid->addWidget(m_lag, 2, 0);
     m_place->setChoices({tr("in the liquid"), tr("near the chips"), tr("in the vapour"), tr("outside wall")});
     column()->addWidget(makeLabel(tr("Its sensor sits"), "muted"));
     column()->addWidget(m_place);
@@ -124,7 +128,7 @@ void ThermometerCard::wire() {
     for (QComboBox* c : {m_unit, m_kind})
         connect(c, &QComboBox::currentIndexChanged, this, &ThermometerCard::edited);
     connect(m_name, &QLineEdit::editingFinished, this, &ThermometerCard::edited);
-    for (NumberField* f : {m_division, m_accuracy, m_nominal, m_emergent, m_stem, m_emissivitySet,
+    for (NumberField* f : {m_lag, m_division, m_accuracy, m_nominal, m_emergent, m_stem, m_emissivitySet,
                            m_emissivity, m_reflected, m_wall})
         connect(f, &NumberField::committed, this, &ThermometerCard::edited);
 }
@@ -134,6 +138,7 @@ void ThermometerCard::take(Thermometer& t) const {
     t.unit = m_unit->currentData().toString().toStdString();
     t.place = kPlaces[std::max(0, m_place->chosen())];
     m_division->putInto(t.division);
+    m_lag->putInto(t.lagSeconds);
     m_accuracy->putInto(t.accuracy);
     const bool ohmsBefore = readsOhms(t);
     t.kind = thermometerKindFromId(m_kind->currentData().toString().toStdString()).value_or(t.kind);
@@ -154,6 +159,7 @@ void ThermometerCard::show(const Thermometer& t, int utcOffsetMin) {
     m_name->setText(onScreen(Text::data(t.name)));
     if (!m_name->hasFocus()) m_name->setCursorPosition(0);
     m_division->setValue(t.division);
+    m_lag->setValue(t.lagSeconds);
     m_accuracy->setValue(t.accuracy);
     m_place->choose(indexOf(kPlaces, t.place));
     const bool outside = !readsTheLiquid(t.place);

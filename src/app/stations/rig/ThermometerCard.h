@@ -35,7 +35,7 @@ private:
     QLineEdit* m_name;
     QComboBox *m_unit, *m_kind;
     Segments* m_place;
-    NumberField *m_division, *m_accuracy, *m_nominal, *m_emergent, *m_stem;
+    NumberField *m_lag, *m_division, *m_accuracy, *m_nominal, *m_emergent, *m_stem;
     NumberField *m_emissivitySet, *m_emissivity, *m_reflected, *m_wall;
     NumberField *m_ice, *m_steam;
     QCheckBox* m_alsoEarlier;

@@ -21,13 +21,14 @@ namespace uttrin::app {
 namespace {
 
 constexpr BoilingCriterion kCriteria[] = {BoilingCriterion::FirstBubbles, BoilingCriterion::Steady,
-                                          BoilingCriterion::StopsAfterIsolating};
+                                          BoilingCriterion::ThroughBulk, BoilingCriterion::StopsAfterIsolating};
 
 } // namespace
 
 ReadingCard::ReadingCard() {
     column()->setContentsMargins(grid::kAround);
     buildTop();
+    buildOrder();
     buildFields();
     buildVigour();
     buildDetails();
@@ -60,6 +61,22 @@ void ReadingCard::buildTop() {
         top->addWidget(b);
     }
     column()->addLayout(top);
+}
+
+void ReadingCard::buildOrder() {
+    auto* order = new QHBoxLayout;
+    m_step = makeLabel({}, "note");
+    m_step->setObjectName(QStringLiteral("readStep"));
+    order->addWidget(m_step, 1);
+    m_stepDone = new QPushButton(tr("Done"));
+    m_stepDone->setObjectName(QStringLiteral("readStepDone"));
+    m_stepDone->setShortcut(QKeySequence(QStringLiteral("Ctrl+Return")));
+    m_stepDone->setToolTip(
+        tr("This step of the read order is done (%1). Which were done stands with the point.")
+            .arg(m_stepDone->shortcut().toString(QKeySequence::NativeText)));
+    order->addWidget(m_stepDone);
+    column()->addLayout(order);
+    connect(m_stepDone, &QPushButton::clicked, this, &ReadingCard::stepDone);
 }
 
 void ReadingCard::buildFields() {
@@ -101,9 +118,20 @@ void ReadingCard::buildVigour() {
 
 void ReadingCard::buildDetails() {
     FlowLayout* details = FlowLayout::inRow();
-    m_isolated = new QCheckBox(tr("isolated"));
-    m_isolated->setToolTip(tr("The pump was closed off when this point was read"));
-    m_isolated->setObjectName(QStringLiteral("isolated"));
+    m_pump = new Segments(QStringLiteral("pumpState"), tr("The pump, when both were read"));
+    m_pump->setChoices({tr("shut off"), tr("pulling")});
+    for (int i = 0; i < 2; ++i) {
+        const QKeySequence key(i == 0 ? QStringLiteral("Alt+O") : QStringLiteral("Alt+P"));
+        m_pump->button(i)->setShortcut(key);
+        m_pump->button(i)->setToolTip(
+            (i == 0 ? tr("The pump was shut off when both were read: asked anew for each point (%1)")
+                    : tr("The pump was pulling when both were read: asked anew for each point (%1)"))
+                .arg(key.toString(QKeySequence::NativeText)));
+        setRole(m_pump->button(i), "smallSegment");
+    }
+    m_heater = new NumberField(tr("heater"), {}, QStringLiteral("heaterSetting"));
+    m_heater->setToolTip(tr("How the heater stands, as its knob or meter shows it: stays until it is changed, and "
+                            "stands with each point"));
     m_cooling = new QCheckBox(tr("cooling"));
     m_cooling->setToolTip(tr("Read while the liquid was cooling, not while it was heated"));
     m_cooling->setObjectName(QStringLiteral("cooling"));
@@ -114,34 +142,14 @@ void ReadingCard::buildDetails() {
     m_criterion = new QComboBox;
     m_criterion->setObjectName(QStringLiteral("criterion"));
     m_criterion->setAccessibleName(tr("What counts as boiling for this point"));
-    m_criterion->addItems({tr("first bubbles"), tr("steady"), tr("stops, isolated")});
+    m_criterion->addItems({tr("first bubbles"), tr("steady"), tr("through the bulk"), tr("stops, shut off")});
     details->addFixed(m_criterion);
-    details->addFixed(m_isolated);
+    details->addWidget(besideLabel(tr("pump"), m_pump));
     details->addFixed(m_cooling);
     m_judge->setUsualWidth(58);
     details->addWidget(besideLabel(tr("seen by"), m_judge));
+    details->addWidget(m_heater);
     column()->addWidget(details->parentWidget());
-}
-
-void ReadingCard::buildFinding() {
-    m_findingBox = new Card(this);
-    auto* box = m_findingBox->column();
-    m_finding = makeLabel({}, "caution");
-    m_finding->setObjectName(QStringLiteral("finding"));
-    box->addWidget(m_finding);
-    FlowLayout* choices = FlowLayout::inRow();
-    // One button for each thing that may have been meant, the likeliest first.
-    for (std::size_t i = 0; i < m_mend.size(); ++i) {
-        m_mend[i] = new QPushButton;
-        m_mend[i]->setObjectName(i == 0 ? QStringLiteral("mend") : QStringLiteral("mend%1").arg(i));
-        connect(m_mend[i], &QPushButton::clicked, this, [this, i] { mend(i); });
-        choices->addWidget(m_mend[i]);
-    }
-    m_keep = new QPushButton(tr("Keep as typed"));
-    m_keep->setObjectName(QStringLiteral("keep"));
-    choices->addWidget(m_keep);
-    box->addWidget(choices->parentWidget());
-    m_findingBox->hide();
 }
 
 void ReadingCard::buildActions() {
@@ -165,13 +173,16 @@ void ReadingCard::buildActions() {
 }
 
 void ReadingCard::wire() {
-    for (NumberField* f : {m_first, m_second, m_temperature, m_beforePull}) {
+    for (NumberField* f : {m_first, m_second, m_temperature, m_beforePull, m_heater}) {
         connect(f, &NumberField::edited, this, &ReadingCard::edited);
         f->edit()->installEventFilter(this);
     }
     connect(m_vigour, &Segments::picked, this, &ReadingCard::edited);
     connect(m_criterion, &QComboBox::activated, this, &ReadingCard::edited);
-    connect(m_isolated, &QCheckBox::clicked, this, &ReadingCard::edited);
+    connect(m_pump, &Segments::picked, this, [this] {
+        emit edited();
+        if (std::exchange(m_asksShut, false)) emit captureRequested();
+    });
     connect(m_cooling, &QCheckBox::clicked, this, &ReadingCard::edited);
     connect(m_judge, &QLineEdit::textEdited, this, &ReadingCard::edited);
     connect(m_capture, &QPushButton::clicked, this, &ReadingCard::captureRequested);
@@ -180,19 +191,6 @@ void ReadingCard::wire() {
     connect(m_note, &QPushButton::clicked, this, &ReadingCard::noteRequested);
     connect(m_zero, &QPushButton::clicked, this, &ReadingCard::zeroRequested);
     connect(m_startTemperature, &QPushButton::clicked, this, &ReadingCard::startRequested);
-}
-
-void ReadingCard::mend(std::size_t which) {
-    if (which >= m_shownFinding.offers.size()) return;
-    const SlipOffer& offer = m_shownFinding.offers[which];
-    if (offer.gauge) {
-        m_first->setValue(offer.gauge->first);
-        m_second->setValue(offer.gauge->second);
-    }
-    if (offer.temperature) m_temperature->setValue(offer.temperature);
-    emit edited();
-    hideFinding();
-    m_capture->setFocus();
 }
 
 std::vector<NumberField*> ReadingCard::needed() const {
@@ -221,13 +219,26 @@ bool ReadingCard::eventFilter(QObject* watched, QEvent* event) {
     return Card::eventFilter(watched, event);
 }
 
+void ReadingCard::showLive(const BenchDraft& draft, const LiveView& view) {
+    if (!draft.gaugeIsTyped()) {
+        m_first->setValue(draft.first);
+        m_second->setValue(draft.second);
+    }
+    if (!draft.temperatureIsTyped()) m_temperature->setValue(draft.temperature);
+    // Told by the trend as long as nobody says otherwise.
+    if (view.looksShut && m_pump->chosen() < 0) m_pump->choose(0);
+    if (view.side) m_cooling->setChecked(*view.side == ApproachSide::Cooling);
+}
+
 BenchDraft ReadingCard::typed() const {
     BenchDraft d;
     d.first = m_first->value();
     d.second = m_twoArms ? m_second->value() : std::nullopt;
     d.temperature = m_temperature->value();
     d.beforePull = m_asksBefore ? m_beforePull->value() : std::nullopt;
-    d.isolated = m_isolated->isChecked();
+    if (m_pump->chosen() >= 0) d.isolated = m_pump->chosen() == 0;
+    d.heaterSetting = m_heater->value();
+    d.stepsDone = m_stepsDone;
     d.side = m_cooling->isChecked() ? ApproachSide::Cooling : ApproachSide::Heating;
     d.judge = m_judge->text().toStdString();
     d.vigour = m_vigour->chosen() + 1;
@@ -256,58 +267,13 @@ void ReadingCard::showRepeats(const QString& text) {
     m_repeats->setVisible(!text.isEmpty());
 }
 
+void ReadingCard::askWhetherShut() {
+    m_asksShut = true;
+    m_pump->button(0)->setFocus(Qt::OtherFocusReason);
+}
+
 void ReadingCard::focusTemperature() { m_temperature->edit()->setFocus(); }
 void ReadingCard::focusFirst() { m_first->edit()->setFocus(); }
-
-void ReadingCard::focusMending() {
-    if (!m_shownFinding.offers.empty())
-        m_mend.front()->setFocus();
-    else
-        m_temperature->edit()->setFocus();
-}
-
-void ReadingCard::showFinding(const SlipFinding& finding, bool waiting) {
-    m_shownFinding = finding;
-    m_finds = finding.kind != SlipKind::None;
-    m_waits = m_finds && waiting;
-    if (!m_finds) return m_findingBox->hide();
-    const bool isNew = !m_findingBox->isVisible() || m_finding->text() != onScreen(finding.sentence);
-    m_finding->setText(onScreen(finding.sentence));
-    QStringList said{m_finding->text()};
-    for (std::size_t i = 0; i < m_mend.size(); ++i) {
-        m_mend[i]->setVisible(i < finding.offers.size());
-        if (i >= finding.offers.size()) continue;
-        m_mend[i]->setText(tr("Take %1").arg(onScreen(finding.offers[i].meant)));
-        m_mend[i]->setToolTip(onScreen(finding.offers[i].sentence));
-        said << m_mend[i]->text();
-    }
-    m_keep->setVisible(waiting);
-    placeFinding();
-    if (isNew) announce(m_finding, said.join(QStringLiteral(". ")));
-}
-
-void ReadingCard::placeFinding() {
-    if (!m_finds) return;
-    constexpr int kApart = 8;
-    if (m_findingBox->parentWidget() != parentWidget()) m_findingBox->setParent(parentWidget());
-    const int height = m_findingBox->hasHeightForWidth() ? m_findingBox->heightForWidth(width())
-                                                         : m_findingBox->sizeHint().height();
-    m_findingBox->setGeometry(x(), y() + this->height() + kApart, width(), height);
-    m_findingBox->show();
-    m_findingBox->raise();
-}
-
-void ReadingCard::resizeEvent(QResizeEvent* event) {
-    Card::resizeEvent(event);
-    placeFinding();
-}
-
-void ReadingCard::moveEvent(QMoveEvent* event) {
-    Card::moveEvent(event);
-    placeFinding();
-}
-
-void ReadingCard::hideFinding() { showFinding({}, false); }
 
 void ReadingCard::show(const LessonSession& session) {
     const Plan& p = session.benchPlan();
@@ -328,7 +294,19 @@ void ReadingCard::show(const LessonSession& session) {
     m_temperature->setValue(d.temperature);
     m_beforePull->setValue(d.beforePull);
     m_vigour->choose(d.vigour - 1);
-    m_isolated->setChecked(d.isolated);
+    m_pump->choose(d.isolated ? (*d.isolated ? 0 : 1) : -1);
+    if (d.isEmpty()) m_asksShut = false;
+    m_heater->setValue(d.heaterSetting);
+    m_heater->setVisible(p.method == Method::HoldPressure);
+    m_stepsDone = d.stepsDone;
+    const ReadOrder& order = p.rig.readOrder;
+    m_step->setVisible(!order.empty());
+    m_stepDone->setVisible(!order.empty());
+    if (m_stepsDone < order.size())
+        m_step->setText(tr("%1 of %2: %3")
+                            .arg(m_stepsDone + 1)
+                            .arg(order.size())
+                            .arg(onScreen(instruction(order[m_stepsDone]))));
     m_cooling->setChecked(d.side == ApproachSide::Cooling);
     m_criterion->setCurrentIndex(indexOf(kCriteria, d.criterion));
     m_judge->setText(QString::fromStdString(d.judge));

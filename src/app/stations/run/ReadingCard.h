@@ -2,6 +2,7 @@
 
 #include "app/controls/Card.h"
 #include "lesson/commands/LessonSession.h"
+#include "lesson/live/LiveView.h"
 
 #include <array>
 #include <vector>
@@ -25,6 +26,9 @@ public:
     ReadingCard();
     /// The fields as the session has them, for the rig of its run.
     void show(const LessonSession& session);
+    /// What instruments say now, where nothing is typed; heating or cooling, and whether the pump is shut off, as
+    /// the trend tells it.
+    void showLive(const BenchDraft& draft, const LiveView& view);
     /// What the fields hold now.
     [[nodiscard]] BenchDraft typed() const;
     void setGauge(const GaugeReading& reading);
@@ -32,6 +36,8 @@ public:
     void setVigour(int vigour);
     void showRepeats(const QString& text);
     void focusFirst();
+    /// Asks whether the pump was shut off; the answer captures.
+    void askWhetherShut();
     void focusTemperature();
     /// Where a slip is mended: its offer, or the thermometer's field.
     void focusMending();
@@ -52,6 +58,7 @@ signals:
     void zeroRequested();
     void startRequested();
     void noteRequested();
+    void stepDone(); ///< of the read order
 
 protected:
     bool eventFilter(QObject* watched, QEvent* event) override;
@@ -62,6 +69,7 @@ private:
     void buildTop();
     void buildFields();
     void buildVigour();
+    void buildOrder();
     void buildDetails();
     void buildFinding();
     void placeFinding();
@@ -70,11 +78,14 @@ private:
     void mend(std::size_t which);
     [[nodiscard]] std::vector<NumberField*> needed() const;
 
-    NumberField *m_first, *m_second, *m_temperature, *m_beforePull;
+    NumberField *m_first, *m_second, *m_temperature, *m_beforePull, *m_heater;
+    Words* m_step;
+    QPushButton* m_stepDone;
     Segments* m_vigour;
     QComboBox* m_criterion;
     FieldEdit* m_judge;
-    QCheckBox *m_isolated, *m_cooling;
+    QCheckBox* m_cooling;
+    Segments* m_pump; ///< shut off or pulling, when both were read
     QPushButton *m_capture, *m_confirm, *m_zero, *m_startTemperature, *m_note;
     Card* m_findingBox; ///< lies over what is below this card while it is shown: nothing moves for it
     Words* m_finding;
@@ -84,6 +95,8 @@ private:
     SlipFinding m_shownFinding;
     bool m_twoArms = false, m_asksBefore = false; ///< which fields the rig and the method need
     bool m_finds = false, m_waits = false;
+    bool m_asksShut = false;  ///< a capture waits for whether the pump was shut off
+    std::size_t m_stepsDone = 0;
 };
 
 } // namespace uttrin::app

@@ -17,12 +17,18 @@
 #include "app/controls/Segments.h"
 #include "app/controls/Theme.h"
 #include "app/instruments/InstrumentPair.h"
+#include "app/live/LiveCard.h"
+#include "app/live/SimulatedPanel.h"
+#include "app/live/TraceChart.h"
 #include "app/map/PhaseMap.h"
+#include "lesson/commands/PlanCommands.h"
 #include "lesson/commands/ReadingCommands.h"
 #include "lesson/commands/RunCommands.h"
 #include "lesson/commands/SelectionCommands.h"
+#include "lesson/live/LiveView.h"
 #include "lesson/views/MapView.h"
 #include "lesson/views/RunView.h"
+#include "register/InstrumentRegister.h"
 
 #include <QHBoxLayout>
 #include <QPushButton>
@@ -30,8 +36,8 @@
 
 namespace uttrin::app {
 
-RunStation::RunStation(LessonController& controller, ActInHand& hand)
-    : StationPage(controller), m_hand(hand) {
+RunStation::RunStation(LessonController& controller, ActInHand& hand, LiveBench& live)
+    : StationPage(controller), m_hand(hand), m_live(live) {
     auto* whole = new QVBoxLayout(this);
     whole->setContentsMargins(grid::kAround);
     m_faces = new Faces(tr("What is conducted"), {tr("Lab"), tr("Acts")},
@@ -45,6 +51,7 @@ RunStation::RunStation(LessonController& controller, ActInHand& hand)
     connect(m_faces, &Faces::picked, this, &RunStation::faceChanged);
     m_faces->showFace(0);
     wire();
+    wireLive();
 }
 
 QWidget* RunStation::buildBench() {
@@ -60,7 +67,12 @@ QWidget* RunStation::buildBench() {
     m_beside->addWidget(m_map);
     m_pair = new InstrumentPair;
     m_beside->addWidget(m_pair);
-    left->addWidget(m_beside, 1);
+    left->addWidget(m_beside, 3);
+    m_trace = new TraceChart;
+    m_trace->setObjectName(QStringLiteral("liveTraceChart"));
+    m_trace->setMinimumHeight(scaled(130));
+    m_trace->hide();
+    left->addWidget(m_trace, 2);
     m_caution = makeLabel({}, "cautionText");
     m_caution->setObjectName(QStringLiteral("runCaution"));
     m_caution->setToolTip(tr("Local rules, the vessel maker’s rating and qualified staff come first. All "
@@ -80,6 +92,11 @@ QWidget* RunStation::buildBench() {
     row->addWidget(m_right, 2);
     m_target = new TargetCard;
     m_right->column()->addWidget(m_target);
+    m_liveCard = new LiveCard(m_live);
+    m_right->column()->addWidget(m_liveCard);
+    m_simulated = new SimulatedPanel;
+    m_simulated->hide();
+    m_right->column()->addWidget(m_simulated);
     m_reading = new ReadingCard;
     m_right->column()->addWidget(m_reading);
     m_taken = new TakenCard;
@@ -112,6 +129,10 @@ void RunStation::wire() {
     connect(m_reading, &ReadingCard::keepRequested, this, [this] { settle(true); });
     connect(m_reading, &ReadingCard::bracketRequested, this, &RunStation::confirmBracket);
     connect(m_reading, &ReadingCard::noteRequested, this, &RunStation::askNote);
+    connect(m_reading, &ReadingCard::stepDone, this, [this] {
+        takeDraft();
+        m_controller.carryOut(&BenchCommands::stepDone);
+    });
     connect(m_reading, &ReadingCard::zeroRequested, this, &RunStation::checkZero);
     connect(m_reading, &ReadingCard::startRequested, this, &RunStation::stampStart);
     connect(m_start, &QPushButton::clicked, this, [this] { startRunFor(m_newGroup->text()); });
@@ -124,12 +145,68 @@ void RunStation::wire() {
     connect(m_map, &PhaseMap::pointPicked, m_taken, &TakenCard::choose);
     connect(m_taken, &TakenCard::strikeRequested, this, &RunStation::strikeSelected);
     connect(m_taken, &TakenCard::retakeRequested, this, &RunStation::retakeSelected);
+    connect(m_taken, &TakenCard::zeroRequested, this, [this] {
+        if (const auto id = m_taken->chosen()) m_controller.carryOut(&ReadingCommands::useLatestZero, *id);
+    });
     connect(m_taken, &TakenCard::pictureRequested, this, [this] {
         if (const auto id = m_taken->chosen())
             emit pictureRequested(*id);
         else
             m_controller.say(tr("Choose the point in the list first."));
     });
+}
+
+void RunStation::wireLive() {
+    connect(m_liveCard, &LiveCard::connectRequested, this, &RunStation::listenRequested);
+    connect(m_liveCard, &LiveCard::traceRequested, this, &RunStation::traceRequested);
+    connect(m_liveCard, &LiveCard::simulateRequested, &m_live, &LiveBench::simulate);
+    connect(m_liveCard, &LiveCard::gaugeRequested, this, &RunStation::takeGaugeAsHeard);
+    connect(m_simulated, &SimulatedPanel::pressed, &m_live, &LiveBench::press);
+    connect(m_simulated, &SimulatedPanel::endRequested, &m_live, &LiveBench::stop);
+    connect(&m_live, &LiveBench::simulatedChanged, this, [this](const auto& controls) {
+        m_simulated->show(controls);
+        m_simulated->setVisible(true);
+    });
+    connect(&m_live, &LiveBench::changed, this, [this] {
+        if (!m_live.isSimulated()) m_simulated->hide();
+        m_trace->setVisible(m_live.isLive());
+    });
+    connect(&m_live, &LiveBench::moved, this, &RunStation::showLive);
+    connect(&m_live, &LiveBench::steadyReached, this, [this] {
+        if (session().runId() && session().draftReading().isComplete()) capture();
+    });
+}
+
+void RunStation::showLive() {
+    if (!isVisible()) return;
+    m_reading->showLive(session().draft(), m_live.view());
+    if (!m_trace->isVisible()) return;
+    constexpr double kShown = 120.0, kMs = 1000.0; // s
+    TraceChart::View view;
+    view.to = m_live.now();
+    view.from = std::max(0.0, view.to - kShown);
+    if (view.to - view.from < kShown) view.to = view.from + kShown;
+    const Trace trace = m_live.trail().aligned(session().roomOrStandard().pascal(), {}, view.from, view.to);
+    view.pascal = trace.pascal;
+    view.kelvin = trace.kelvin;
+    if (m_live.moment().steady) view.plateaus = {{m_live.moment().from, m_live.moment().to}};
+    if (session().runId())
+        for (const Reading& r : session().model().readingsOf(*session().runId()))
+            if (r.live && !r.struckReason)
+                view.captured.push_back(static_cast<double>(r.live->toMs - m_live.begunMs()) / kMs);
+    const int offset = session().model().lesson().utcOffsetMin;
+    m_trace->show(std::move(view), [begun = m_live.begunMs(), offset](double seconds) {
+        return QString::fromStdString(
+            clockTextWithSeconds(begun + static_cast<Milliseconds>(seconds * kMs), offset));
+    });
+}
+
+void RunStation::takeGaugeAsHeard() {
+    Plan plan = session().plan();
+    plan.rig.gauge =
+        gaugeAsHeard(session().benchPlan().rig.gauge, m_live.trail().pressureQuantity(), m_live.pressureStep());
+    if (!m_controller.carryOut(&PlanCommands::changePlan, plan, Text::tr("Take the gauge as it is heard"))) return;
+    if (session().runId()) m_controller.carryOut(&PlanCommands::correctRun, *session().runId());
 }
 
 void RunStation::takeDraft() { m_controller.setDraft(m_reading->typed()); }
@@ -144,12 +221,20 @@ void RunStation::checkZero() {
         m_reading->focusFirst();
         return;
     }
-    if (!m_controller.carryOut(&RunCommands::checkZero, *draft.first, draft.second)) return;
+    const auto first = draft.first, second = draft.second;
+    if (!m_controller.carryOut(&RunCommands::checkZero, *first, second)) return;
     draft.first.reset();
     draft.second.reset();
     m_controller.setDraft(draft);
     m_controller.refresh();
-    m_controller.say(tr("Zero stored; it is taken off the readings from now on."));
+    const PressureInstrument& gauge = session().benchPlan().rig.gauge;
+    const GaugeReading zero{*first, second};
+    if (const auto kept = ownInstruments().addZero(gauge.name, {m_controller.clock().now(), zero}); !kept)
+        m_controller.tell(kept.error());
+    if (const Text jump = zeroJump(session()); !jump.empty())
+        m_controller.complain(onScreen(jump));
+    else
+        m_controller.say(tr("Zero stored; it is taken off the readings from now on."));
 }
 
 bool RunStation::isOnActs() const { return m_faces->currentIndex() == 1; }
@@ -187,6 +272,12 @@ void RunStation::capture() {
 void RunStation::settle(bool keepOdd) {
     const auto outcome = m_controller.carryOut(&BenchCommands::capture, keepOdd);
     if (!outcome) return;
+    if (outcome->asksWhetherShut) {
+        m_reading->askWhetherShut();
+        m_controller.say(tr("Was the pump shut off when both were read? Choose ‘shut off’ or ‘pulling’: then it "
+                            "is captured."));
+        return;
+    }
     if (!outcome->readingId) {
         m_reading->showFinding(outcome->finding, true);
         m_right->ensureWidgetVisible(m_reading->findingBox());
@@ -195,6 +286,7 @@ void RunStation::settle(bool keepOdd) {
         return;
     }
     m_reading->hideFinding();
+    m_live.captured();
     const Text clock = clockWarning(session());
     if (clock.empty())
         m_controller.say(tr("Captured, and on disk."));
@@ -254,6 +346,7 @@ void RunStation::showInstruments() {
 }
 
 void RunStation::refreshDraft() {
+    if (m_live.isLive()) m_reading->showLive(session().draft(), m_live.view());
     showInstruments();
     m_map->show(mapView(session(), MapPurpose::Run));
     if (m_reading->showsFinding()) m_reading->showFinding(session().checkDraft(), m_reading->findingWaits());

@@ -10,6 +10,10 @@ namespace uttrin::app {
 
 class FieldEdit;
 class InstrumentPair;
+class LiveBench;
+class LiveCard;
+class SimulatedPanel;
+class TraceChart;
 class PhaseMap;
 class ReadingCard;
 class ScrollColumn;
@@ -27,8 +31,8 @@ class TargetCard;
 class RunStation : public StationPage {
     Q_OBJECT
 public:
-    /// @param hand  the act that is conducted; outlives this.
-    RunStation(LessonController& controller, ActInHand& hand);
+    /// @param hand  the act that is conducted. @param live  instruments that are listened to. Both outlive this.
+    RunStation(LessonController& controller, ActInHand& hand, LiveBench& live);
     void takeFocus() override;
 
     /// Whether an act that is going on is shown: then the strip tells of it, not of the lab.
@@ -40,6 +44,8 @@ signals:
     /// The bench strip over the act in hand.
     void stripChanged(const uttrin::StripView& view);
     void faceChanged();
+    void listenRequested();
+    void traceRequested();
     void pictureRequested(RowId readingId); ///< of a point that was read from one
 
 public slots:
@@ -59,6 +65,9 @@ private:
     QWidget* buildRuns();
     QWidget* buildBench();
     void wire();
+    void wireLive();
+    void showLive();
+    void takeGaugeAsHeard();
     void takeDraft();
     void showInstruments();
     void settle(bool keepOdd);
@@ -66,6 +75,10 @@ private:
     void stampStart();
 
     ActInHand& m_hand;
+    LiveBench& m_live;
+    LiveCard* m_liveCard;
+    SimulatedPanel* m_simulated;
+    TraceChart* m_trace;
     Faces* m_faces; ///< the bench of the lab, or an act that is conducted
     Segments* m_toActs;
     ConductPage* m_conduct;

@@ -56,6 +56,7 @@ TakenCard::TakenCard() {
         QMenu menu(this);
         menu.addAction(tr("Strike with a reason…"), this, &TakenCard::strikeRequested);
         menu.addAction(tr("Retake"), this, &TakenCard::retakeRequested);
+        menu.addAction(tr("Take the last zero check for it"), this, &TakenCard::zeroRequested);
         if (m_withPicture.contains(m_rows->row(index.row()).id))
             menu.addAction(tr("Look at its picture"), this, &TakenCard::pictureRequested);
         menu.exec(m_table->viewport()->mapToGlobal(at));

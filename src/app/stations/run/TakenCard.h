@@ -28,6 +28,7 @@ signals:
     void strikeRequested();
     void retakeRequested();
     void pictureRequested();
+    void zeroRequested(); ///< the last zero check shall hold for it
 
 private:
     QTableView* m_table;

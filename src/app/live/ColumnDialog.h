@@ -1,0 +1,58 @@
+#pragma once
+
+#include "app/controller/ToolWindow.h"
+#include "trace/LoggerFile.h"
+
+#include <vector>
+
+class QComboBox;
+class QGridLayout;
+class QPushButton;
+
+namespace uttrin::app {
+
+class FieldEdit;
+class NumberField;
+class TraceChart;
+class Words;
+
+/// How a logger's file is laid out: which column is what, in which unit. It is guessed, can be said otherwise, is
+/// remembered for files with the same heading, and shown as it will be brought in.
+class ColumnDialog : public ToolWindow {
+    Q_OBJECT
+public:
+    explicit ColumnDialog(LessonController& controller, QWidget* parent = nullptr);
+    /// Looks at a file; why it cannot be read is said in the window.
+    void look(const QString& path);
+
+signals:
+    void broughtIn();
+
+protected:
+    void refresh() override;
+
+private:
+    void guess(const std::string& text);
+    void buildColumns();
+    void takeColumns();
+    void showTrace();
+    void bringIn();
+    void remember() const;
+    [[nodiscard]] bool recall();
+    [[nodiscard]] QString headingKey() const;
+
+    QString m_path;
+    std::string m_text;
+    LoggerLayout m_layout;
+    Trace m_trace;
+    QComboBox *m_separator, *m_decimal;
+    NumberField* m_header;
+    QGridLayout* m_columns;
+    std::vector<QComboBox*> m_meanings, m_units;
+    TraceChart* m_chart;
+    Words* m_state;
+    FieldEdit* m_begun;
+    QPushButton* m_bring;
+};
+
+} // namespace uttrin::app

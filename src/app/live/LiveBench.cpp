@@ -1,0 +1,246 @@
+#include "LiveBench.h"
+
+#include "app/controls/OnScreen.h"
+#include "lesson/live/KeptTrace.h"
+#include "live/ShippedProfiles.h"
+#include "rehearsal/Demonstrations.h"
+#include "trace/PackedSamples.h"
+
+#include <algorithm>
+
+namespace uttrin::app {
+namespace {
+
+constexpr int kTickMs = 500, kTicksToKeep = 2; // on disk once a second
+constexpr double kFinestPascal = 0.01, kFinestKelvin = 1e-4;
+
+/// Which pressure an instrument measures.
+LiveQuantity pressureOf(const LiveProfile& profile) {
+    for (const LiveValue& v : profile.values)
+        if (v.quantity == LiveQuantity::GaugePressure) return v.quantity;
+    for (const LiveRegister& v : profile.registers)
+        if (v.quantity == LiveQuantity::GaugePressure) return v.quantity;
+    return LiveQuantity::AbsolutePressure;
+}
+
+void append(TraceChannel& to, const TraceChannel& came) {
+    to.step = came.step;
+    to.seconds.insert(to.seconds.end(), came.seconds.begin(), came.seconds.end());
+    to.values.insert(to.values.end(), came.values.begin(), came.values.end());
+}
+
+std::string placeOf(const Endpoint& e) {
+    switch (e.kind) {
+    case Endpoint::Kind::Tcp:
+        return "tcp:" + e.host + ":" + std::to_string(e.port);
+    case Endpoint::Kind::Modbus:
+        return "modbus:" + e.host + ":" + std::to_string(e.port);
+    case Endpoint::Kind::Serial:
+        return "serial:" + e.path;
+    case Endpoint::Kind::File:
+        break;
+    }
+    return "file:" + e.path;
+}
+
+} // namespace
+
+LiveBench::LiveBench(LessonController& controller, QObject* parent) : QObject(parent), m_controller(controller) {
+    m_ticks.setInterval(kTickMs);
+    connect(&m_ticks, &QTimer::timeout, this, &LiveBench::tick);
+    connect(&m_controller, &LessonController::opened, this, &LiveBench::stop);
+}
+
+LiveBench::~LiveBench() = default;
+
+void LiveBench::begin() {
+    m_begun = std::chrono::steady_clock::now();
+    m_begunMs = m_controller.clock().now();
+    m_trail.clear();
+    m_watch = LiveWatch();
+    m_moment = {};
+    m_view = {};
+    m_tick = 0;
+    m_awaitsMove = m_failedToKeep = false;
+}
+
+double LiveBench::now() const {
+    return std::chrono::duration<double>(std::chrono::steady_clock::now() - m_begun).count();
+}
+
+void LiveBench::listenTo(const QString& name, const Endpoint& endpoint, const LiveProfile& profile) {
+    if (!isLive()) begin();
+    auto made = std::make_unique<Instrument>();
+    Instrument* one = made.get();
+    one->state.name = name;
+    one->state.trouble = tr("not there yet");
+    one->profile = profile;
+    one->place = placeOf(endpoint);
+    one->source = std::make_unique<LiveSource>(endpoint, profile, m_begun);
+    connect(one->source.get(), &LiveSource::heard, this, [this, one](const Trace& came) { hear(*one, came); });
+    connect(one->source.get(), &LiveSource::found, this, [this, one] {
+        one->there = true;
+        one->lastHeard = now();
+        one->state.trouble.clear();
+        emit told(tr("%1 is there.").arg(one->state.name));
+        emit changed();
+    });
+    connect(one->source.get(), &LiveSource::lost, this, [this, one](const QString& why) {
+        one->there = false;
+        one->state.trouble = tr("not there: %1").arg(why);
+        emit told(tr("%1 is not there: %2. It is tried again each second; what came before is kept.")
+                      .arg(one->state.name, why));
+        emit changed();
+    });
+    connect(one->source.get(), &LiveSource::unreadable, this, [this, one](const QString& why) {
+        const bool first = one->state.unreadable++ == 0;
+        one->state.trouble = tr("cannot be read: %1").arg(why);
+        if (first)
+            emit told(tr("%1 sends what cannot be read (%2). What came before is kept.").arg(one->state.name, why));
+        emit changed();
+    });
+    m_instruments.push_back(std::move(made));
+    one->source->start();
+    m_ticks.start();
+    emit changed();
+}
+
+void LiveBench::simulate() {
+    if (!m_controller.isOpen() || m_simulated) return;
+    const LessonSession& session = m_controller.session();
+    const auto* demonstration = findDemonstration(
+        session.benchPlan().method == Method::HoldTemperature ? "lab-held-temperature" : "lab-held-pressure");
+    if (!demonstration) return;
+    auto changes = demonstration->rig.roomSettings(session.roomOrStandard().pascal(), std::nullopt);
+    constexpr double kSpeed = 1.0;
+    m_simulated = std::make_unique<SimulatedBench>(demonstration->rig, std::move(changes), kSpeed);
+    connect(m_simulated.get(), &SimulatedBench::ready, this, [this](const QString& where) {
+        const auto endpoint = readEndpoint(where.toStdString());
+        const ShippedProfile* profile = findProfile("pressure-and-temperature-lines");
+        if (endpoint && profile) listenTo(tr("simulated instruments (made up)"), *endpoint, profile->profile);
+    });
+    connect(m_simulated.get(), &SimulatedBench::failed, this, [this](const QString& why) { emit told(why); });
+    connect(m_simulated.get(), &SimulatedBench::controlsChanged, this, &LiveBench::simulatedChanged);
+    m_simulated->start();
+    emit changed();
+}
+
+void LiveBench::press(const RigControl& control) {
+    if (m_simulated) m_simulated->press(control);
+}
+
+void LiveBench::stop() {
+    m_simulated.reset();
+    if (!isLive()) return emit changed();
+    for (const auto& one : m_instruments)
+        one->source.reset(); // nothing comes any more
+    if (m_controller.isOpen()) keep();
+    m_instruments.clear();
+    m_ticks.stop();
+    m_moment = {};
+    m_view = {};
+    if (m_controller.isOpen()) m_controller.takeLive(std::nullopt, std::nullopt);
+    emit changed();
+    emit moved();
+}
+
+std::vector<LiveBench::State> LiveBench::states() const {
+    std::vector<State> states;
+    for (const auto& one : m_instruments)
+        states.push_back(one->state);
+    return states;
+}
+
+void LiveBench::hear(Instrument& from, const Trace& came) {
+    from.lastHeard = now();
+    if (!from.state.trouble.isEmpty()) {
+        from.state.trouble.clear();
+        emit changed();
+    }
+    const auto take = [&](LiveQuantity quantity, const TraceChannel& channel) {
+        if (channel.empty()) return;
+        m_trail.take(quantity, channel);
+        append(from.pending[quantity], channel);
+    };
+    take(pressureOf(from.profile), came.pascal);
+    take(LiveQuantity::Temperature, came.kelvin);
+}
+
+void LiveBench::tick() {
+    if (!m_controller.isOpen()) return;
+    for (const auto& one : m_instruments) {
+        constexpr double kPatience = 3.0; // s, or periods of its own
+        const double silent = now() - one->lastHeard;
+        if (!one->there || silent < std::max(kPatience, kPatience * one->profile.period)) continue;
+        const bool isNew = one->state.trouble.isEmpty();
+        one->state.trouble = tr("silent for %n s", nullptr, static_cast<int>(silent));
+        if (isNew) emit told(tr("%1 says nothing any more.").arg(one->state.name));
+        emit changed();
+    }
+    if (++m_tick % kTicksToKeep == 0) keep();
+    look();
+}
+
+void LiveBench::keep() {
+    const RowId lesson = m_controller.session().lessonId();
+    if (std::exchange(m_lesson, lesson) != lesson)
+        for (const auto& one : m_instruments)
+            one->streams.clear();
+    if (m_controller.session().notebook().readOnly()) return;
+    std::vector<LiveChunk> chunks;
+    for (const auto& one : m_instruments)
+        keepOf(*one, chunks);
+    if (chunks.empty()) return;
+    if (const auto kept = m_controller.carryOutQuietly(&TraceCommands::append, chunks); !kept) {
+        if (!std::exchange(m_failedToKeep, true)) m_controller.tell(kept.error());
+        return; // they wait, and are tried again
+    }
+    m_failedToKeep = false;
+    for (const auto& one : m_instruments)
+        one->pending.clear();
+}
+
+void LiveBench::keepOf(Instrument& from, std::vector<LiveChunk>& chunks) {
+    for (const auto& [quantity, channel] : from.pending) {
+        if (channel.empty()) continue;
+        if (!from.streams.contains(quantity)) {
+            const auto opened = m_controller.carryOutQuietly(&TraceCommands::openStream, LiveStream{0, m_lesson, from.state.name.toStdString(),
+                                                         std::string(id(quantity)), from.place, m_begunMs,
+                                                         channel.step});
+            if (!opened) {
+                if (!std::exchange(m_failedToKeep, true)) m_controller.tell(opened.error());
+                continue;
+            }
+            from.streams[quantity] = *opened;
+        }
+        const double finest = quantity == LiveQuantity::Temperature ? kFinestKelvin : kFinestPascal;
+        chunks.push_back({0, from.streams[quantity], packSamples(channel, finest)});
+    }
+}
+
+void LiveBench::look() {
+    const LessonSession& session = m_controller.session();
+    const Rig& rig = session.benchPlan().rig;
+    m_moment = m_watch.look(m_trail, substanceOf(session.benchPlan()), session.roomOrStandard().pascal(),
+                            lagsOf(rig), now());
+    m_view = liveView(session, m_trail, m_moment);
+    LiveReadings readings = liveReadings(session, m_moment, m_trail.pressureQuantity(), m_begunMs);
+    for (auto* evidence : {&readings.gauge, &readings.thermometer})
+        if (*evidence) (*evidence)->madeUp = isSimulated();
+    m_controller.takeLive(std::move(readings.gauge), std::move(readings.thermometer));
+    emit moved();
+    if (!m_moment.steady) m_awaitsMove = false;
+    if (m_capturesBySelf && m_moment.steady && !m_awaitsMove) {
+        m_awaitsMove = true;
+        emit steadyReached();
+    }
+}
+
+void LiveBench::captured() {
+    m_awaitsMove = true;
+    m_watch.beginAnew(now());
+}
+
+} // namespace uttrin::app
+
+#include "moc_LiveBench.cpp"

@@ -1,0 +1,55 @@
+#pragma once
+
+#include "LiveBench.h"
+#include "app/controller/ToolWindow.h"
+#include "lesson/live/KeptTrace.h"
+
+class QComboBox;
+class QListWidget;
+class QPushButton;
+
+namespace uttrin::app {
+
+class ColumnDialog;
+class TraceChart;
+class Words;
+
+/// What instruments gave, read afterwards: a moment is moved along both curves, plateaus are offered, and points
+/// are taken from it.
+class TraceWindow : public ToolWindow {
+    Q_OBJECT
+public:
+    /// @param bench  outlives this.
+    TraceWindow(LessonController& controller, LiveBench& bench, QWidget* parent = nullptr);
+    /// Asks for a logger's file and how it is laid out.
+    void askForFile();
+
+signals:
+    void momentTaken(); ///< it is in the fields at Run
+
+protected:
+    void refresh() override;
+
+private:
+    void choose();
+    void frame(double from, double to);
+    void showChart();
+    void showMoment();
+    void take();
+    [[nodiscard]] const KeptTrace* kept() const;
+    [[nodiscard]] QString clockAt(double seconds) const;
+
+    LiveBench& m_bench;
+    QComboBox* m_which;
+    TraceChart* m_chart;
+    Words *m_moment, *m_empty;
+    QListWidget* m_places;
+    QPushButton *m_take, *m_file;
+    ColumnDialog* m_columns = nullptr;
+    std::vector<KeptTrace> m_traces;
+    std::vector<TraceSuggestion> m_suggestions;
+    std::size_t m_streams = 0; ///< that were read
+    double m_from = 0.0, m_to = 60.0;
+};
+
+} // namespace uttrin::app

@@ -1,0 +1,163 @@
+#include "KeptTrace.h"
+
+#include "LiveReadings.h"
+#include "lesson/commands/BenchCommands.h"
+#include "trace/PackedSamples.h"
+#include "trace/Steady.h"
+
+#include <algorithm>
+#include <cmath>
+#include <map>
+
+namespace uttrin {
+namespace {
+
+constexpr double kFinestPascal = 0.01, kFinestKelvin = 1e-4;
+
+Result<TraceChannel> channelOf(const LessonSession& session, const LiveStream& stream) {
+    const auto chunks = session.notebook().chunks(stream.id);
+    if (!chunks) return tl::unexpected(chunks.error());
+    TraceChannel channel;
+    channel.step = stream.step;
+    for (const LiveChunk& chunk : *chunks) {
+        const auto piece = unpackSamples(chunk.samples);
+        if (!piece) return tl::unexpected(piece.error());
+        channel.seconds.insert(channel.seconds.end(), piece->seconds.begin(), piece->seconds.end());
+        channel.values.insert(channel.values.end(), piece->values.begin(), piece->values.end());
+    }
+    return channel;
+}
+
+double roomOf(const LessonSession& session, const KeptTrace& kept) {
+    const auto room = session.model().room(session.groupId(), kept.begunMs);
+    return room ? room->station.pascal() : session.roomOrStandard().pascal();
+}
+
+/// With absolute pressures, each instrument set back by its lag.
+Trace alignedOf(const LessonSession& session, const KeptTrace& kept) {
+    Trace trace = kept.trace;
+    const LiveTrail::Lags lags = lagsOf(session.benchPlan().rig);
+    for (double& s : trace.pascal.seconds)
+        s -= lags.pressure;
+    for (double& s : trace.kelvin.seconds)
+        s -= lags.temperature;
+    if (kept.pressureQuantity == LiveQuantity::GaugePressure)
+        for (double& pascal : trace.pascal.values)
+            pascal += roomOf(session, kept);
+    return trace;
+}
+
+} // namespace
+
+Result<std::vector<KeptTrace>> keptTraces(const LessonSession& session) {
+    std::map<Milliseconds, KeptTrace> byBeginning;
+    std::map<Milliseconds, std::vector<Text>> names;
+    for (const LiveStream& stream : session.model().data().streams) {
+        auto channel = channelOf(session, stream);
+        if (!channel) return tl::unexpected(channel.error());
+        if (channel->empty()) continue;
+        KeptTrace& kept = byBeginning[stream.startedAt];
+        kept.begunMs = stream.startedAt;
+        names[stream.startedAt].push_back(Text::typed(stream.name));
+        const auto quantity = stream.quantity == id(LiveQuantity::Temperature) ? LiveQuantity::Temperature
+                              : stream.quantity == id(LiveQuantity::GaugePressure)
+                                  ? LiveQuantity::GaugePressure
+                                  : LiveQuantity::AbsolutePressure;
+        if (quantity != LiveQuantity::Temperature) kept.pressureQuantity = quantity;
+        (quantity == LiveQuantity::Temperature ? kept.trace.kelvin : kept.trace.pascal) = std::move(*channel);
+    }
+    std::vector<KeptTrace> traces;
+    for (auto& [begun, kept] : byBeginning) {
+        kept.name = Text::list(names[begun]);
+        for (const TraceChannel* channel : {&kept.trace.pascal, &kept.trace.kelvin}) {
+            if (channel->empty()) continue;
+            const bool first = kept.to == 0.0 && kept.from == 0.0;
+            kept.from = first ? channel->seconds.front() : std::min(kept.from, channel->seconds.front());
+            kept.to = std::max(kept.to, channel->seconds.back());
+        }
+        traces.push_back(std::move(kept));
+    }
+    std::ranges::reverse(traces);
+    return traces;
+}
+
+std::vector<TraceSuggestion> suggestionsIn(const LessonSession& session, const KeptTrace& kept) {
+    std::vector<TraceSuggestion> found;
+    const Trace trace = alignedOf(session, kept);
+    for (const SteadyStretch& s : steadyStretches(trace, substanceOf(session.benchPlan()), SteadyTolerance{}))
+        found.push_back({s.from, s.to, Text::tr("steady for {} s", std::lround(s.to - s.from))});
+    constexpr double kWindow = 90.0, kStep = 30.0, kApart = 20.0; // s
+    std::optional<double> last;
+    for (double at = kept.from; at < kept.to; at += kStep)
+        if (const auto since = risesSince(trace.pascal.between(at, at + kWindow)))
+            if (!last || *since > *last + kApart) {
+                found.push_back({*since, *since, Text::tr("the pressure begins to rise")});
+                last = since;
+            }
+    std::ranges::sort(found, {}, &TraceSuggestion::from);
+    return found;
+}
+
+LiveMoment momentAt(const LessonSession& session, const KeptTrace& kept, double seconds) {
+    const Trace trace = alignedOf(session, kept);
+    constexpr double kHalf = 1.5, kAround = 60.0; // s
+    LiveMoment moment;
+    moment.from = seconds - kHalf;
+    moment.to = seconds + kHalf;
+    const Trace near{trace.pascal.between(seconds - kAround, seconds + kAround),
+                     trace.kelvin.between(seconds - kAround, seconds + kAround)};
+    for (const SteadyStretch& s : steadyStretches(near, substanceOf(session.benchPlan()), SteadyTolerance{}))
+        if (s.from <= seconds && seconds <= s.to) {
+            moment.from = s.from;
+            moment.to = s.to;
+            moment.steady = true;
+            moment.steadyFor = s.to - s.from;
+        }
+    const auto take = [&](const TraceChannel& channel, std::optional<Settled>& into) {
+        const TraceChannel piece = channel.between(moment.from, moment.to);
+        constexpr std::size_t kFewest = 3;
+        if (piece.size() >= kFewest) {
+            into = settled(piece.seconds, piece.values, piece.step);
+        } else if (const auto there = channel.at(seconds)) { // a slow logger: between its readings
+            into = Settled{};
+            into->mean = *there;
+            into->u = channel.step / std::sqrt(12.0);
+            into->count = 1;
+        }
+    };
+    take(trace.pascal, moment.pressure);
+    take(trace.kelvin, moment.temperature);
+    return moment;
+}
+
+Result<RowId> TraceCommands::openStream(const LiveStream& stream) {
+    auto opened = notebook().openStream(stream);
+    if (opened) (void)reload();
+    return opened;
+}
+
+Result<void> TraceCommands::append(const std::vector<LiveChunk>& chunks) { return notebook().append(chunks); }
+
+Result<void> TraceCommands::importTrace(const std::string& name, const Trace& trace, Milliseconds begunMs) {
+    return perform(Text::tr("Bring in {}", name), [&](Notebook::Editor& edit) {
+        const auto keep = [&](const TraceChannel& channel, LiveQuantity quantity, double finest) {
+            if (channel.empty()) return;
+            const RowId stream = edit.insert(LiveStream{0, session().lessonId(), name, std::string(id(quantity)),
+                                                        name, begunMs, channel.step});
+            edit.insert(LiveChunk{0, stream, packSamples(channel, finest)});
+        };
+        keep(trace.pascal, LiveQuantity::AbsolutePressure, kFinestPascal);
+        keep(trace.kelvin, LiveQuantity::Temperature, kFinestKelvin);
+    });
+}
+
+Result<Text> TraceCommands::takeMoment(const KeptTrace& kept, double seconds) {
+    LiveReadings readings =
+        liveReadings(session(), momentAt(session(), kept, seconds), kept.pressureQuantity, kept.begunMs);
+    draft().clearReadings();
+    auto taken = BenchCommands(whole()).takeLive(std::move(readings.gauge), std::move(readings.thermometer));
+    if (!taken) return tl::unexpected(taken.error());
+    return readings.trouble;
+}
+
+} // namespace uttrin

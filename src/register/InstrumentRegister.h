@@ -1,0 +1,63 @@
+#pragma once
+
+#include "files/NamedFiles.h"
+#include "instruments/PressureInstrument.h"
+#include "instruments/Thermometer.h"
+
+#include <cstdint>
+#include <optional>
+#include <string>
+#include <vector>
+
+namespace uttrin {
+
+/// An instrument that a school has, as it is known across lessons: what it is, what its zero was, when it was
+/// calibrated, and how it is listened to.
+struct KnownInstrument {
+    std::string id; ///< of its file; empty while it is not kept
+    std::string name;
+    std::optional<PressureInstrument> gauge; ///< one of the two is there
+    std::optional<Thermometer> thermometer;
+    /// What the gauge showed open to the room.
+    struct Zero {
+        std::int64_t atMs = 0; ///< since 1970-01-01 UTC
+        GaugeReading reading;
+        friend bool operator==(const Zero&, const Zero&) = default;
+    };
+    std::vector<Zero> zeros;                  ///< by time, the last two hundred
+    std::optional<std::int64_t> calibratedMs; ///< of a gauge: when it was last compared with a better one
+    std::string profile;                      ///< how it is listened to: the id of a profile, or nothing
+    std::string endpoint;                     ///< where it was heard last: "serial:/dev/ttyUSB0"
+};
+
+/// The register as text, and back. BadInput names what is wrong.
+[[nodiscard]] std::string writeKnown(const KnownInstrument& instrument);
+[[nodiscard]] Result<KnownInstrument> readKnown(std::string_view text);
+
+/// What a person should know of it before it is used: that its calibration is old or missing, that its zero has
+/// jumped. Empty where nothing is.
+[[nodiscard]] Text remarkOn(const KnownInstrument& instrument, std::int64_t nowMs);
+
+/// A school's instruments, kept in the user's folder.
+class InstrumentRegister {
+public:
+    explicit InstrumentRegister(std::filesystem::path folder) : m_files(std::move(folder)) {}
+    struct Shelf {
+        std::vector<KnownInstrument> instruments; ///< by their names
+        std::vector<Text> troubles;
+    };
+    [[nodiscard]] Shelf shelf() const;
+    /// Keeps it under its name, on disk before it returns; one of the same name is replaced.
+    [[nodiscard]] Result<std::string> keep(const KnownInstrument& instrument) const;
+    [[nodiscard]] Result<void> remove(const std::string& id) const { return m_files.remove(id); }
+    /// Adds a zero to the gauge of this name; nothing where there is none.
+    [[nodiscard]] Result<void> addZero(const std::string& name, const KnownInstrument::Zero& zero) const;
+
+private:
+    NamedFiles m_files;
+};
+
+/// Those of whoever uses this program.
+[[nodiscard]] InstrumentRegister ownInstruments();
+
+} // namespace uttrin
