@@ -41,8 +41,19 @@ std::optional<double> risesSince(const TraceChannel& channel) {
     const double fell = smooth.front() - *lowest, rose = smooth.back() - *lowest;
     // A bleed lets in more than that: what boils or leaks into a shut vessel is little.
     constexpr double kLittle = 0.1;
-    const bool shut = fell > kClear * noise && rose > kClear * noise && rose < fell && rose < kLittle * *lowest;
+    const bool shut =
+        fell > kClear * noise && rose > kClear * noise && rose < fell && rose < kLittle * *lowest;
     return shut ? std::optional(channel.seconds[at + kWindow / 2]) : std::nullopt;
+}
+
+void addLags(LiveMoment& moment, const LiveTrail::Lags& lags) {
+    const auto corrected = [](Settled& s, double lag) {
+        constexpr double kLagKnownTo = 0.2;
+        s.mean += lag * s.slope;
+        return std::hypot(s.u, kLagKnownTo * lag * s.slope, lag * s.slopeU);
+    };
+    if (moment.pressure) moment.pressureU = corrected(*moment.pressure, lags.pressure);
+    if (moment.temperature) moment.temperatureU = corrected(*moment.temperature, lags.temperature);
 }
 
 void LiveWatch::setTolerance(const SteadyTolerance& tolerance) {
@@ -52,14 +63,11 @@ void LiveWatch::setTolerance(const SteadyTolerance& tolerance) {
 
 LiveMoment LiveWatch::look(const LiveTrail& trail, const Substance& substance, double roomPascal,
                            const LiveTrail::Lags& lags, double now) {
-    // What a lagging instrument says now is of a little earlier: both are compared up to there.
-    const double to = now - std::max(lags.pressure, lags.temperature);
-    const double from = std::max(m_begun, to - std::max(kLooksBack, kLongest));
-    const Trace trace = trail.aligned(roomPascal, lags, from, to);
+    const double to = now, from = std::max(m_begun, to - std::max(kLooksBack, kLongest));
+    const Trace trace = trail.aligned(roomPascal, {}, from, to);
     LiveMoment moment;
-    const auto verdict = to - from >= m_tolerance.seconds
-                             ? steadyBefore(trace, substance, m_tolerance, to)
-                             : std::nullopt;
+    const auto verdict =
+        to - from >= m_tolerance.seconds ? steadyBefore(trace, substance, m_tolerance, to) : std::nullopt;
     moment.steady = verdict && verdict->steady;
     if (verdict) moment.kelvinPerSecond = verdict->slope;
     if (!moment.steady)
@@ -71,12 +79,13 @@ LiveMoment LiveWatch::look(const LiveTrail& trail, const Substance& substance, d
     moment.to = to;
     moment.pressure = meanOf(trace.pascal, moment.from, to);
     moment.temperature = meanOf(trace.kelvin, moment.from, to);
+    addLags(moment, lags);
     double square = 0.0;
     if (moment.pressure) {
         const auto there = substance.saturationAt(Pressure::fromPascal(moment.pressure->mean));
-        if (there && there->slope > 0.0) square += std::pow(moment.pressure->u / there->slope, 2);
+        if (there && there->slope > 0.0) square += std::pow(moment.pressureU / there->slope, 2);
     }
-    if (moment.temperature) square += std::pow(moment.temperature->u, 2);
+    if (moment.temperature) square += std::pow(moment.temperatureU, 2);
     moment.plusMinus = 2.0 * std::sqrt(square);
     moment.risesSince = risesSince(trace.pascal);
     return moment;

@@ -7,15 +7,22 @@ namespace uttrin {
 
 /// What live instruments say at a moment, and whether both stand still.
 struct LiveMoment {
-    double from = 0.0, to = 0.0;                ///< s, over which the means are taken
-    std::optional<Settled> pressure;            ///< absolute, Pa; nothing where nothing came of late
-    std::optional<Settled> temperature;         ///< K
-    bool steady = false;                        ///< over the last seconds of the tolerance
-    double steadyFor = 0.0;                     ///< s
-    std::optional<double> kelvinPerSecond;      ///< by which they move: of boiling point or temperature
-    double plusMinus = 0.0;                     ///< K: twice the standard uncertainty of the margin, by the means
-    std::optional<double> risesSince;           ///< s: from when the pressure rises, after it had fallen
+    double from = 0.0, to = 0.0;        ///< s, over which the means are taken
+    std::optional<Settled> pressure;    ///< absolute, Pa; nothing where nothing came of late
+    std::optional<Settled> temperature; ///< K
+    double pressureU = 0.0,
+           temperatureU = 0.0;             ///< Pa, K: standard uncertainties of the means as what was so in
+                                           ///< the middle of that time: by noise, and lags known to a fifth
+    bool steady = false;                   ///< over the last seconds of the tolerance
+    double steadyFor = 0.0;                ///< s
+    std::optional<double> kelvinPerSecond; ///< by which they move: of boiling point or temperature
+    double plusMinus = 0.0;                ///< K: twice the standard uncertainty of the margin, by the means
+    std::optional<double> risesSince;      ///< s: from when the pressure rises, after it had fallen
 };
+
+/// Takes the lags out of the means, and puts together what they are good for. An instrument that follows with
+/// a time constant is behind by that times its slope, whatever the course was; a fifth of that is not known.
+void addLags(LiveMoment& moment, const LiveTrail::Lags& lags);
 
 /// Tells from moment to moment how still instruments stand.
 class LiveWatch {
@@ -39,7 +46,8 @@ private:
 };
 
 /// From when a pressure rises that had fallen before: what a shut valve does, if something leaks or boils.
-/// Nothing where it does not rise by more than its own noise, or by more than a tenth: then air was let in. @param channel  of the last minute or two.
+/// Nothing where it does not rise by more than its own noise, or by more than a tenth: then air was let in.
+/// @param channel  of the last minute or two.
 [[nodiscard]] std::optional<double> risesSince(const TraceChannel& channel);
 
 } // namespace uttrin

@@ -133,6 +133,16 @@ double nozzle(double ratio) {
     return flow(ratio) / flow(kChoked);
 }
 
+/// Whether it falls by more than noise, and more than what a curve of saturation may be wrong by.
+bool fallsPlainly(const Rise& r) {
+    const VectorXd steps = r.pascal.tail(r.count() - 1) - r.pascal.head(r.count() - 1);
+    const double noise = std::sqrt(steps.squaredNorm() / (2.0 * static_cast<double>(steps.size())));
+    const VectorXd centred = r.seconds.array() - r.seconds.mean();
+    const double slope = centred.dot(r.pascal) / centred.squaredNorm();
+    constexpr double kClear = 5.0, kShare = 0.05;
+    return -slope * r.lasts() > kClear * noise + kShare * std::abs(r.pascal.mean());
+}
+
 } // namespace
 
 std::string_view id(RiseKind kind) {
@@ -166,6 +176,11 @@ Result<LeakTest> testForLeak(const TraceChannel& pascal, const TestedVessel& ves
                     Text::tr("a leak test needs at least {} readings below half of the room’s "
                              "pressure, up to which a leak is straight: pump further down",
                              kFewestOfARise));
+    if (fallsPlainly(rise))
+        return fail(
+            Failure::BadInput,
+            Text::tr("the pressure falls while it is watched: a pump still pulls, or vapour condenses as the "
+                     "liquid cools. Shut the pump off; test it dry, or say that there is liquid in it"));
     const std::array<Explained, 4> all{fitted(rise, false, false, 1.0), fitted(rise, true, false, 1.0),
                                        bestFading(rise, false), bestFading(rise, true)};
     const auto count = static_cast<double>(rise.count());

@@ -89,6 +89,12 @@ public:
         settle();
     }
 
+    /// Captures a point that was read with the pump shut off.
+    void capture() {
+        press("pumpState_0");
+        press("capture");
+    }
+
     /// What a label says, as it was written: without the signs that keep numbers and units on one line.
     static QString wordsOf(const QLabel& label) {
         return QString::fromStdString(asWritten(label.text().toStdString()));

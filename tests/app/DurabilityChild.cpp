@@ -38,6 +38,7 @@ void captureOne(app::MainWindow& window, int i) {
     const double bar = -0.70 + 0.01 * (i % 60);
     const double celsius = water().boilingPoint(Pressure::fromPascal(94310.0 + bar * 1e5))->celsius();
     type(window, "readFirst", QString::number(bar, 'f', 2), Qt::Key_Tab);
+    window.findChild<QPushButton*>(QStringLiteral("pumpState_0"))->click();
     type(window, "readTemperature", QString::number(std::round(celsius * 4) / 4, 'f', 2), Qt::Key_Return);
     if (window.findChild<QLabel*>(QStringLiteral("message"))->isHidden()) return;
     const auto* taken = window.findChild<QTableView*>(QStringLiteral("taken"))->model();

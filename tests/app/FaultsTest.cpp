@@ -37,7 +37,7 @@ TEST_F(Faults, AnExceptionThatReachesTheEventLoopIsToldAndTheWindowGoesOn) {
     EXPECT_TRUE(d.text("message").contains(QStringLiteral("a fault made for this test")))
         << d.text("message").toStdString();
     EXPECT_EQ(d.session().draft().first, -0.45);
-    d.press("capture");
+    d.capture();
     EXPECT_EQ(d.session().notebook().count("reading"), 1);
 }
 
@@ -54,13 +54,13 @@ TEST_F(Faults, ADiskThatFailsAtTheCaptureKeepsWhatIsTypedAndSaysWhy) {
         const int before = *d.session().notebook().count("reading");
         typePair("-0.45", "74.8");
         disk.breakAt(operation, 1, code, true);
-        d.press("capture");
+        d.capture();
         EXPECT_TRUE(disk.hasFailed());
         disk.mend();
         if (*d.session().notebook().count("reading") == before) {
             EXPECT_FALSE(d.text("message").isEmpty());
             EXPECT_EQ(d.find<QLineEdit>("readFirst")->text(), QStringLiteral("−0.45")) << "typed values stay";
-            d.press("capture");
+            d.capture();
         }
         EXPECT_EQ(*d.session().notebook().count("reading"), before + 1);
         d.controller.refresh();
@@ -72,13 +72,13 @@ TEST_F(Faults, ADiskThatFailsAtTheCaptureKeepsWhatIsTypedAndSaysWhy) {
 TEST_F(Faults, TheClockMayJumpAYearAheadOrBack) {
     startRun();
     typePair("-0.45", "74.8");
-    d.press("capture");
+    d.capture();
     constexpr Milliseconds kYear = 365LL * 24 * 3600 * 1000;
     for (const Milliseconds jump : {kYear, -2 * kYear, kYear}) {
         d.clock.time += jump;
         typePair("-0.35", "81.4");
         const std::clock_t from = std::clock();
-        d.press("capture");
+        d.capture();
         EXPECT_TRUE(d.text("message").contains(jump < 0 ? QStringLiteral("clock went back by 17520")
                                                         : QStringLiteral("clock went ahead by")))
             << d.text("message").toStdString();

@@ -69,6 +69,7 @@ TEST(Journey, FromANewNotebookToAReportWhoseTextCanBeReadBack) {
         const double celsius = water().boilingPoint(target->absolute)->celsius();
         d.type("readFirst", QString::number(target->dial.first, 'f', 2), Qt::Key_Return);
         d.type("readSecond", QString::number(*target->dial.second, 'f', 2), Qt::Key_Return);
+        d.press("pumpState_0");
         d.type("readTemperature", QString::number(std::round(celsius * 4) / 4, 'f', 2), Qt::Key_Return);
         ASSERT_FALSE(d.session().draft().first) << d.text("finding").toStdString();
     }

@@ -101,6 +101,7 @@ TEST_F(PhotoReaderTest, ADialIsReadFromAFileAndCapturedWithItsPicture) {
     EXPECT_NEAR(*d.session().draft().first, -0.62, 0.01);
     BenchDraft draft = d.session().draft();
     draft.temperature = 71.0;
+    draft.isolated = true;
     d.controller.setDraft(draft);
     const auto captured = d.controller.carryOut(&BenchCommands::capture, true);
     ASSERT_TRUE(captured && captured->readingId);

@@ -252,7 +252,7 @@ TEST_F(PseudoLanguage, SlipsAndFailuresAreToldInIt) {
         d->type("readFirst", QLatin1String(first));
         d->type("readSecond", QLatin1String(second));
         d->type("readTemperature", QLatin1String(celsius));
-        d->press("capture");
+        d->capture();
         walk(d->window, QStringLiteral("%1 | %2 at %3").arg(first, second, celsius));
         d->controller.setDraft(BenchDraft{});
     }

@@ -101,6 +101,7 @@ TEST_F(PlanStation, SpacingAndCountChangeTheLadder) {
 TEST_F(RunStation, OneHandTypesAndCaptures) {
     EXPECT_TRUE(d.text("targetHeading").contains(QStringLiteral("Target 1 of 10")));
     typePair(d.session().currentTarget()->absolute.pascal());
+    d.press("pumpState_0");
     QTest::keyClick(d.find<QLineEdit>("readTemperature"), Qt::Key_Return);
     Driver::settle();
     EXPECT_EQ(d.session().notebook().count("reading"), 1);
@@ -155,18 +156,18 @@ TEST_F(RunStation, ASlipIsNamedAndMendedWithOneKey) {
     typePair(40e3);
     const QString right = d.find<QLineEdit>("readFirst")->text();
     d.type("readFirst", QString(right).remove(QLatin1Char('-')).remove(QChar(0x2212)));
-    d.press("capture");
+    d.capture();
     EXPECT_EQ(d.session().notebook().count("reading"), 0);
     EXPECT_TRUE(d.text("finding").contains(QStringLiteral("minus sign"))) << d.text("finding").toStdString();
     d.press("mend");
-    d.press("capture");
+    d.capture();
     ASSERT_EQ(d.session().notebook().count("reading"), 1);
     EXPECT_LT(d.session().model().data().readings[0].first, 0.0);
 }
 
 TEST_F(RunStation, ASuperheatedPairCanBeKeptOnPurpose) {
     typePair(40e3, 6.0);
-    d.press("capture");
+    d.capture();
     EXPECT_TRUE(d.text("finding").contains(QStringLiteral("Superheated by")));
     EXPECT_EQ(d.session().notebook().count("reading"), 0);
     d.press("keep");
@@ -175,7 +176,7 @@ TEST_F(RunStation, ASuperheatedPairCanBeKeptOnPurpose) {
 
 TEST_F(RunStation, PointsAreStruckWithAReasonAndUndone) {
     typePair(d.session().currentTarget()->absolute.pascal());
-    d.press("capture");
+    d.capture();
     d.find<QTableView>("taken")->selectRow(0);
     app::dialogs::answerNext(QStringLiteral("misread"));
     d.key(Qt::Key_K, Qt::ControlModifier);
@@ -203,7 +204,7 @@ TEST_F(RunStation, VigourNotesAndTheTargetHaveKeys) {
 
 TEST_F(RunStation, ConfirmBracketsThePointThatWasTaken) {
     typePair(d.session().currentTarget()->absolute.pascal());
-    d.press("capture");
+    d.capture();
     typePair(21e3);
     d.press("confirm");
     EXPECT_EQ(d.find<QPushButton>("confirm")->text(), QStringLiteral("It starts again"));

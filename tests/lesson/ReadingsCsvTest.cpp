@@ -165,6 +165,11 @@ void fillAtRandom(testing::HandledSession& s, testing::FakeClock& clock) {
             r.isolated = *rc::gen::arbitrary<bool>();
             r.side = *rc::gen::element(ApproachSide::Heating, ApproachSide::Cooling);
             r.vigour = *rc::gen::inRange(1, 6);
+            r.readOrder = *rc::gen::element(std::string(), std::string("isolate plateau both"));
+            if (*rc::gen::arbitrary<bool>()) r.heaterSetting = *rc::gen::inRange(0, 9);
+            if (*rc::gen::arbitrary<bool>())
+                r.live = LiveCapture{0, r.takenAt - 12'345, r.takenAt, *rc::gen::arbitrary<bool>(),
+                                     *rc::gen::arbitrary<bool>(), 12.5, std::nullopt};
             if (!run.zeros.empty() && *rc::gen::arbitrary<bool>()) r.zeroId = 1;
             if (*rc::gen::arbitrary<bool>()) r.useInFit = *rc::gen::arbitrary<bool>();
             if (*rc::gen::arbitrary<bool>())

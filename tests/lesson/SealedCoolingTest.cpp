@@ -4,6 +4,7 @@
 #include "lesson/commands/RunCommands.h"
 #include "lesson/results/ActResult.h"
 #include "rehearsal/CoolingFit.h"
+#include "rehearsal/Demonstrations.h"
 #include "rehearsal/RigTiming.h"
 #include "report/ActRecord.h"
 #include "support/ConductedLesson.h"

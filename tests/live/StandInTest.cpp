@@ -17,13 +17,13 @@ StandIn standIn(const char* rig, StandInSettings settings = {}, const std::vecto
 }
 
 TEST(StandIn, ShowsTheRigWithItsLagZeroAndSteps) {
-    const StandIn still = standIn("sealed-flask", {}, {{"/room/pressure", "866 hPa"}});
+    StandIn still = standIn("sealed-flask", {}, {{"/room/pressure", "866 hPa"}});
     const Rehearsal& r = still.rehearsal();
     const double at = 0.8 * still.lasts(); // it hardly moves by then
     const auto& truth = r.watchedAt(r.sampleAt(at));
     EXPECT_NEAR(still.shownAt(at).kelvin, truth.kelvin, 0.2);
     EXPECT_NEAR(still.shownAt(at).pascal, truth.pascal, 150.0);
-    const StandIn shifted = standIn("sealed-flask", {.zeroPascal = 700.0}, {{"/room/pressure", "866 hPa"}});
+    StandIn shifted = standIn("sealed-flask", {.zeroPascal = 700.0}, {{"/room/pressure", "866 hPa"}});
     EXPECT_NEAR(shifted.shownAt(at).pascal - still.shownAt(at).pascal, 700.0, 1e-6);
     // Of the file: a gauge in steps of 100 Pa.
     EXPECT_NEAR(std::remainder(still.shownAt(at).pascal, 100.0), 0.0, 1e-6);
@@ -32,7 +32,7 @@ TEST(StandIn, ShowsTheRigWithItsLagZeroAndSteps) {
 }
 
 TEST(StandIn, ItsNoiseIsAsWideAsItIsSaid) {
-    const StandIn noisy = standIn("bell-jar", {.noiseKelvin = 0.4, .seed = 9}), quiet = standIn("bell-jar");
+    StandIn noisy = standIn("bell-jar", {.noiseKelvin = 0.4, .seed = 9}), quiet = standIn("bell-jar");
     double squares = 0.0;
     constexpr int kMany = 2000;
     for (int i = 0; i < kMany; ++i) {
@@ -47,7 +47,7 @@ TEST(StandIn, FaultsComeWhenTheyAreAskedFor) {
     StandInSettings settings;
     for (const char* word : {"gap:10:5", "rubbish:20:5", "unplugged:30:5", "jump:40:3600", "noise:50:5"})
         settings.faults.push_back(*readFault(word));
-    const StandIn s = standIn("bell-jar", settings);
+    StandIn s = standIn("bell-jar", settings);
     EXPECT_FALSE(s.lineAt(9.9).empty());
     EXPECT_TRUE(s.lineAt(12.0).empty());
     EXPECT_FALSE(decodeLine(findProfile("pressure-and-temperature-lines")->profile, s.lineAt(22.0)));
@@ -64,7 +64,7 @@ TEST(StandIn, FaultsComeWhenTheyAreAskedFor) {
 
 // What any rig sends at any time is read back to the last figure that was sent.
 RC_GTEST_PROP(StandIn, IsReadBackByItsProfiles, ()) {
-    static const StandIn s = standIn("stop-and-start", {.noisePascal = 30.0, .noiseKelvin = 0.1});
+    static StandIn s = standIn("stop-and-start", {.noisePascal = 30.0, .noiseKelvin = 0.1});
     const double at = *rc::gen::inRange(0, 300'000) / 1000.0;
     const auto shown = s.shownAt(at);
     const auto line = decodeLine(findProfile("pressure-and-temperature-lines")->profile, s.lineAt(at));
@@ -78,7 +78,7 @@ RC_GTEST_PROP(StandIn, IsReadBackByItsProfiles, ()) {
 
 TEST(StandIn, EveryDemonstrationCanStandInOrSaysWhyNot) {
     for (const Demonstration& d : demonstrations()) {
-        const auto s = StandIn::make(d.rig, {}, {});
+        auto s = StandIn::make(d.rig, {}, {});
         if (!s) {
             EXPECT_NE(plain(s.error().message).find("neither"), std::string::npos) << d.id;
             continue;

@@ -63,7 +63,11 @@ public:
         ASSERT_TRUE(BenchCommands(*this).setDraft(typed));
     }
     void takeFromPhoto(PhotoEvidence e) { ASSERT_TRUE(BenchCommands(*this).takeFromPhoto(std::move(e))); }
-    auto capture(bool keepOddPair = false) { return BenchCommands(*this).capture(keepOddPair); }
+    /// As a careful person: says that the pump was shut off, unless something else was said.
+    Result<CaptureOutcome> capture(bool keepOddPair = false) {
+        if (!draft().isolated) edit([](BenchDraft& d) { d.isolated = true; });
+        return BenchCommands(*this).capture(keepOddPair);
+    }
     auto captureBracket() { return BenchCommands(*this).captureBracket(); }
     auto strike(RowId id, const std::string& reason) { return ReadingCommands(*this).strike(id, reason); }
     auto restore(RowId id) { return ReadingCommands(*this).restore(id); }

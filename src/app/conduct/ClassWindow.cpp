@@ -3,6 +3,9 @@
 #include "ForecastChart.h"
 #include "app/controls/OnScreen.h"
 #include "app/controls/Theme.h"
+#include "app/live/LiveBench.h"
+#include "app/live/TraceChart.h"
+#include "app/live/TraceView.h"
 #include "app/rigdrawing/RigDrawing.h"
 
 #include <QCloseEvent>
@@ -21,9 +24,9 @@ constexpr QSize kMeasure(1920, 1080);
 
 } // namespace
 
-ClassWindow::ClassWindow(LessonController& controller, ActInHand& hand)
-    : QWidget(nullptr, Qt::Window), m_controller(controller), m_hand(hand), m_drawing(new RigDrawing(this)),
-      m_chart(new ForecastChart(this)) {
+ClassWindow::ClassWindow(LessonController& controller, ActInHand& hand, LiveBench& live)
+    : QWidget(nullptr, Qt::Window), m_controller(controller), m_hand(hand), m_live(live),
+      m_trace(new TraceChart(this)), m_drawing(new RigDrawing(this)), m_chart(new ForecastChart(this)) {
     setObjectName(QStringLiteral("classWindow"));
     setWindowTitle(tr("The class’s window"));
     setAccessibleName(tr("What the class sees"));
@@ -31,6 +34,8 @@ ClassWindow::ClassWindow(LessonController& controller, ActInHand& hand)
     setMinimumSize(640, 360);
     m_drawing->hide(); // both are painted into this window, in its colours
     m_chart->hide();
+    m_trace->hide();
+    connect(&m_live, &LiveBench::moved, this, &ClassWindow::look);
     connect(&m_hand, &ActInHand::changed, this, &ClassWindow::look);
     connect(&m_hand, &ActInHand::moved, this, &ClassWindow::look);
     connect(&m_controller, &LessonController::changed, this, &ClassWindow::look);
@@ -48,6 +53,11 @@ void ClassWindow::showEvent(QShowEvent* event) {
 
 void ClassWindow::look() {
     if (!isVisible() || !m_controller.isOpen()) return;
+    if (showsLive()) {
+        constexpr double kShown = 300.0; // s
+        m_trace->show(traceViewOf(m_live, m_controller.session(), kShown),
+                      traceClockOf(m_live, m_controller.session()));
+    }
     const Act* act = m_hand.act();
     const auto frozen = m_hand.frozen();
     m_view =
@@ -67,7 +77,13 @@ void ClassWindow::look() {
     update();
 }
 
+bool ClassWindow::showsLive() const { return m_live.isLive() && !m_hand.isLive(); }
+
 QString ClassWindow::spokenValue() const {
+    if (showsLive())
+        return QStringList({onScreen(m_live.view().pressure), onScreen(m_live.view().temperature),
+                            onScreen(m_live.view().verdict)})
+            .join(QStringLiteral(", "));
     QStringList parts{onScreen(m_view.title)};
     if (m_view.question) parts << onScreen(m_view.question->asks) << onScreen(m_view.question->tally);
     if (!m_view.temperature.empty())
@@ -220,12 +236,25 @@ void ClassWindow::paintPicture(QPainter& p, QWidget* picture, const QRect& where
     p.restore();
 }
 
+/// What the instruments say, large, and the last minutes of it.
+void ClassWindow::paintLive(QPainter& p, QRect room) const {
+    const LiveView& view = m_live.view();
+    const QString figures =
+        QStringList({onScreen(view.temperature), onScreen(view.pressure)}).join(QStringLiteral("   "));
+    write(p, room, figures.trimmed(), kFigure, QFont::DemiBold, theme().ink);
+    write(p, room, onScreen(view.verdict), kQuestion, QFont::Normal, theme().muted);
+    if (m_live.isSimulated())
+        write(p, room, tr("Simulated instruments: made up."), kText, QFont::Normal, theme().caution);
+    paintPicture(p, m_trace, room);
+}
+
 void ClassWindow::paintEvent(QPaintEvent*) {
     const PaintedIn colours(Theme::projector());
     QPainter p(this);
     p.setRenderHint(QPainter::Antialiasing);
     p.fillRect(rect(), theme().ground);
     QRect room = rect().adjusted(px(kAround), px(kAround), -px(kAround), -px(kAround));
+    if (showsLive()) return paintLive(p, room);
     if (!m_hand.act()) {
         write(p, room, tr("No demonstration is in hand."), kQuestion, QFont::Normal, theme().muted);
         return;

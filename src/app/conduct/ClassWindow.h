@@ -9,7 +9,9 @@
 namespace uttrin::app {
 
 class ForecastChart;
+class LiveBench;
 class RigDrawing;
+class TraceChart;
 
 /// What the class sees, painted in the projector's colours and as large as its window: the question, what was
 /// said once it is locked, the rig, the big figures, cautions and bells; the forecast only once it is
@@ -17,8 +19,9 @@ class RigDrawing;
 class ClassWindow : public QWidget, public Spoken {
     Q_OBJECT
 public:
-    /// @param hand  the act that is conducted; outlives this.
-    ClassWindow(LessonController& controller, ActInHand& hand);
+    /// @param hand  the act that is conducted. @param live  instruments that are listened to: shown while no
+    /// act goes on. Both outlive this.
+    ClassWindow(LessonController& controller, ActInHand& hand, LiveBench& live);
     /// Shows the forecast whatever is not revealed yet.
     void setShowsForecast(bool shows);
     [[nodiscard]] const ClassView& view() const { return m_view; }
@@ -44,12 +47,16 @@ private:
     void paintAnswers(QPainter& p, QRect& room) const;
     void paintFigures(QPainter& p, QRect& room) const;
     void paintFoot(QPainter& p, QRect& room) const;
+    void paintLive(QPainter& p, QRect room) const;
+    [[nodiscard]] bool showsLive() const;
     void paintPicture(QPainter& p, QWidget* picture, const QRect& where) const;
     /// Text from the top of what room is left, as high as it needs.
     void write(QPainter& p, QRect& room, const QString& text, int at1080, QFont::Weight weight,
                const QColor& colour) const;
     LessonController& m_controller;
     ActInHand& m_hand;
+    LiveBench& m_live;
+    TraceChart* m_trace;
     ClassView m_view;
     bool m_shows = false;
     RigDrawing* m_drawing;

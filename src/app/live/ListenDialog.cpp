@@ -13,7 +13,6 @@
 #include "feeds/SerialPorts.h"
 #include "lesson/live/LiveReadings.h"
 #include "live/OwnProfiles.h"
-#include "quantities/Quantities.h"
 
 #include <QComboBox>
 #include <QHBoxLayout>
@@ -27,10 +26,8 @@ namespace {
 enum Place { Network, Serial, File, Modbus }; // as the choices stand
 
 constexpr int kSpeeds[] = {1200, 2400, 4800, 9600, 19200, 38400, 57600, 115200};
-constexpr LiveQuantity kQuantities[] = {LiveQuantity::AbsolutePressure, LiveQuantity::GaugePressure,
-                                        LiveQuantity::Temperature};
-constexpr LiveRegister::Type kTypes[] = {LiveRegister::Type::Float32, LiveRegister::Type::Int16,
-                                         LiveRegister::Type::Uint16, LiveRegister::Type::Int32};
+constexpr LiveRegister::Type kRegisterTypes[] = {LiveRegister::Type::Float32, LiveRegister::Type::Int16,
+                                                 LiveRegister::Type::Uint16, LiveRegister::Type::Int32};
 
 QComboBox* makeBox(const char* name, const QString& accessible) {
     auto* box = new QComboBox;
@@ -86,7 +83,8 @@ QWidget* ListenDialog::buildPlace() {
     m_browse->setObjectName(QStringLiteral("listenBrowse"));
     row->addFixed(m_browse);
     connect(m_browse, &QPushButton::clicked, this, [this] {
-        const QString path = dialogs::openFile(this, tr("The file that the logger writes"), tr("CSV (*.csv *.txt)"));
+        const QString path =
+            dialogs::openFile(this, tr("The file that the logger writes"), tr("CSV (*.csv *.txt)"));
         if (!path.isEmpty()) m_address->setText(path);
     });
     m_port = makeBox("listenPort", tr("Serial port"));
@@ -96,7 +94,8 @@ QWidget* ListenDialog::buildPlace() {
     for (const int speed : kSpeeds)
         m_speed->addItem(QString::number(speed), speed);
     m_frame = makeBox("listenFrame", tr("Bits and parity"));
-    m_frame->addItems({QStringLiteral("8N1"), QStringLiteral("8E1"), QStringLiteral("7E1"), QStringLiteral("7O1")});
+    m_frame->addItems(
+        {QStringLiteral("8N1"), QStringLiteral("8E1"), QStringLiteral("7E1"), QStringLiteral("7O1")});
     m_serialBox = new QWidget;
     auto* serial = new QHBoxLayout(m_serialBox);
     serial->setContentsMargins(0, 0, 0, 0);
@@ -255,7 +254,7 @@ void ListenDialog::chooseProfile() {
     if (!m_profile.registers.empty()) {
         const LiveRegister& r = m_profile.registers.front();
         m_register->setValue(r.address);
-        m_type->setCurrentIndex(indexOf(kTypes, r.type));
+        m_type->setCurrentIndex(indexOf(kRegisterTypes, r.type));
     }
     m_station->setValue(m_profile.station);
     showMeaning();
@@ -290,7 +289,8 @@ void ListenDialog::lookAt() {
     if (!where) return m_state->setText(onScreen(where.error().message));
     m_state->setText(tr("Connecting …"));
     LiveProfile looked = profile();
-    if (looked.speaks == LiveProfile::Speaks::Modbus && looked.registers.empty()) takeMeaning(), looked = profile();
+    if (looked.speaks == LiveProfile::Speaks::Modbus && looked.registers.empty())
+        takeMeaning(), looked = profile();
     m_source = std::make_unique<LiveSource>(*where, looked, std::chrono::steady_clock::now());
     connect(m_source.get(), &LiveSource::found, this, [this] { m_state->setText(tr("It is there.")); });
     connect(m_source.get(), &LiveSource::lost, this,
@@ -307,120 +307,13 @@ void ListenDialog::lookAt() {
     m_source->start();
 }
 
-void ListenDialog::arrived(const QString& line) {
-    m_lastLine = line;
-    m_line->show(line, m_profile);
-}
-
-void ListenDialog::pickNumber(int number) {
-    m_number = number;
-    if (!valueOfNumber(m_profile, number)) takeMeaning();
-    showMeaning();
-}
-
-void ListenDialog::takeMeaning() {
-    const LiveQuantity quantity = kQuantities[std::max(0, m_quantity->currentIndex())];
-    const Dimension dimension = dimensionOf(quantity);
-    const auto chosen = findUnit(m_unit->currentData().toString().toStdString(), dimension);
-    const Unit* in = chosen ? *chosen : &unit(dimension == Dimension::Temperature ? "degC" : "kPa");
-    m_profile.decimal = m_decimal->currentIndex() == 1 ? ',' : '.';
-    m_profile.poll = m_poll->text().toStdString();
-    if (!m_profile.poll.empty()) m_profile.poll += m_profile.terminator;
-    if (m_profile.speaks == LiveProfile::Speaks::Modbus) {
-        LiveRegister r;
-        r.quantity = quantity;
-        r.unit = in;
-        r.address = static_cast<int>(m_register->value().value_or(0.0));
-        r.type = kTypes[std::max(0, m_type->currentIndex())];
-        m_profile.registers = {r};
-        m_profile.station = static_cast<int>(m_station->value().value_or(1.0));
-    } else {
-        std::erase_if(m_profile.values, [&](const LiveValue& v) {
-            return v.number == m_number || v.quantity == quantity; // it can be one number only
-        });
-        LiveValue v;
-        v.quantity = quantity;
-        v.number = m_number;
-        v.unit = in;
-        m_profile.values.push_back(v);
-    }
-    showMeaning();
-    if (m_source) lookAt();
-}
-
-void ListenDialog::showMeaning() {
-    const bool modbus = m_profile.speaks == LiveProfile::Speaks::Modbus;
-    LiveQuantity quantity = kQuantities[std::max(0, m_quantity->currentIndex())];
-    const Unit* in = nullptr;
-    if (modbus && !m_profile.registers.empty()) {
-        quantity = m_profile.registers.front().quantity;
-        in = m_profile.registers.front().unit;
-    } else if (const auto at = std::ranges::find(m_profile.values, m_number, &LiveValue::number);
-               at != m_profile.values.end()) {
-        quantity = at->quantity;
-        in = at->unit;
-    }
-    m_quantity->setCurrentIndex(indexOf(kQuantities, quantity));
-    m_unit->clear();
-    for (const Unit& u : unitsOf(dimensionOf(quantity)))
-        m_unit->addItem(asIs(u.display), asIs(u.symbol));
-    if (in) m_unit->setCurrentIndex(m_unit->findData(asIs(in->symbol)));
-    m_numberIs->setVisible(!modbus);
-    m_numberIs->setText(m_lastLine.isEmpty()
-                            ? tr("See what it sends, then click the number that is the pressure or the temperature.")
-                            : tr("Number %1 of the line is:").arg(m_number));
-    if (!m_lastLine.isEmpty()) m_line->show(m_lastLine, m_profile);
-    showReadings();
-}
-
-void ListenDialog::showReadings() {
-    QStringList said;
-    std::optional<double> kelvin;
-    if (!m_last.pascal.empty()) said << tr("%1 kPa").arg(onScreen(m_last.pascal.values.back() * 1e-3, 2));
-    if (!m_last.kelvin.empty()) {
-        kelvin = m_last.kelvin.values.back();
-        said << tr("%1 °C").arg(onScreen(*kelvin - kIcePointKelvin, 2));
-    }
-    m_says->setText(said.join(QStringLiteral("   ")));
-    if (!m_controller.isOpen()) return;
-    LiveMoment moment;
-    const auto one = [](const TraceChannel& c) {
-        Settled s;
-        s.mean = c.values.back();
-        return s;
-    };
-    const bool gauge = std::ranges::any_of(m_profile.values, [](const LiveValue& v) {
-                           return v.quantity == LiveQuantity::GaugePressure;
-                       }) ||
-                       std::ranges::any_of(m_profile.registers, [](const LiveRegister& v) {
-                           return v.quantity == LiveQuantity::GaugePressure;
-                       });
-    const auto& session = m_controller.session();
-    if (!m_last.pascal.empty()) {
-        moment.pressure = one(m_last.pascal);
-        if (gauge) moment.pressure->mean += session.roomOrStandard().pascal();
-    }
-    if (!m_last.kelvin.empty()) moment.temperature = one(m_last.kelvin);
-    const LiveReadings readings = liveReadings(
-        session, moment, gauge ? LiveQuantity::GaugePressure : LiveQuantity::AbsolutePressure, 0);
-    m_pair->showGauge(readings.gauge ? std::optional(readings.gauge->reading) : std::nullopt);
-    m_pair->showTemperature(readings.thermometer ? std::optional(readings.thermometer->reading.first)
-                                                 : std::nullopt);
-}
-
-void ListenDialog::keepProfile() {
-    const auto kept = ownProfiles().keep(profile());
-    if (!kept) return m_state->setText(onScreen(kept.error().message));
-    const QString name = m_name->text();
-    m_state->setText(tr("'%1' is kept, for other lessons too.").arg(name));
-}
-
 void ListenDialog::listen() {
     const auto where = endpoint();
     if (!where) return m_state->setText(onScreen(where.error().message));
     const LiveProfile taken = profile();
     if (taken.values.empty() && taken.registers.empty())
-        return m_state->setText(tr("Say first what its figures mean: see what it sends, and click the number."));
+        return m_state->setText(
+            tr("Say first what its figures mean: see what it sends, and click the number."));
     m_source.reset();
     m_bench.listenTo(QString::fromStdString(taken.name), *where, taken);
     hide();

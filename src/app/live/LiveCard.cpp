@@ -16,10 +16,14 @@ LiveCard::LiveCard(LiveBench& bench) : m_bench(bench) {
     column()->setSpacing(grid::kHalfStep);
     m_verdict = makeLabel({}, "heading");
     m_verdict->setObjectName(QStringLiteral("liveVerdict"));
-    column()->addWidget(m_verdict);
+    m_verdict->setWordWrap(false);
     m_trend = makeLabel({}, "muted");
     m_trend->setObjectName(QStringLiteral("liveTrend"));
-    column()->addWidget(m_trend);
+    m_trend->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
+    auto* top = new QHBoxLayout;
+    top->addWidget(m_verdict);
+    top->addWidget(m_trend, 1);
+    column()->addLayout(top);
     m_trouble = makeLabel({}, "caution");
     m_trouble->setObjectName(QStringLiteral("liveTrouble"));
     column()->addWidget(m_trouble);
@@ -32,22 +36,25 @@ LiveCard::LiveCard(LiveBench& bench) : m_bench(bench) {
         row->addFixed(b);
         return b;
     };
-    m_connect = button(tr("Listen to an instrument…"), "liveConnect",
-                       tr("A gauge, a thermometer or a logger with a serial port, on the network, or that writes a "
-                          "file. Only what you name is connected to."));
-    m_simulate = button(tr("Try it with simulated instruments"), "liveSimulate",
-                        tr("A simulated rig that you work by hand: its gauge and its thermometer are listened to like "
-                           "real ones. Its readings are made up."));
+    m_connect =
+        button(tr("Listen to an instrument…"), "liveConnect",
+               tr("A gauge, a thermometer or a logger with a serial port, on the network, or that writes a "
+                  "file. Only what you name is connected to."));
+    m_simulate =
+        button(tr("Try it with simulated instruments"), "liveSimulate",
+               tr("A simulated rig that you work by hand: its gauge and its thermometer are listened to like "
+                  "real ones. Its readings are made up."));
     m_trace = button(tr("Trace…"), "liveTrace",
                      tr("All that came, to be read again: take points from it, or bring in a logger’s file"));
-    m_gauge = button(tr("Take the rig’s gauge as the live one"), "liveGauge",
-                     tr("Declares the gauge of this run as the instrument that is listened to: absolute or against "
-                        "the room. Undo takes it back."));
-    m_bySelf = new QCheckBox(tr("capture by itself when steady"));
+    m_gauge =
+        button(tr("Take the rig’s gauge as the live one"), "liveGauge",
+               tr("Declares the gauge of this run as the instrument that is listened to: absolute or against "
+                  "the room. Undo takes it back."));
+    m_bySelf = new QCheckBox(tr("capture by itself"));
     m_bySelf->setObjectName(QStringLiteral("liveBySelf"));
     m_bySelf->setToolTip(tr("Each time that both stand still after they moved, a point is captured."));
     row->addFixed(m_bySelf);
-    m_stop = button(tr("Stop listening"), "liveStop", tr("What came stays in the notebook."));
+    m_stop = button(tr("Stop"), "liveStop", tr("What came stays in the notebook."));
     column()->addWidget(row->parentWidget());
     connect(m_connect, &QPushButton::clicked, this, &LiveCard::connectRequested);
     connect(m_simulate, &QPushButton::clicked, this, &LiveCard::simulateRequested);
@@ -62,10 +69,11 @@ LiveCard::LiveCard(LiveBench& bench) : m_bench(bench) {
 
 void LiveCard::showState() {
     const bool live = m_bench.isLive();
-    for (QWidget* w : {static_cast<QWidget*>(m_verdict), static_cast<QWidget*>(m_bySelf),
-                       static_cast<QWidget*>(m_stop)})
+    for (QWidget* w :
+         {static_cast<QWidget*>(m_verdict), static_cast<QWidget*>(m_bySelf), static_cast<QWidget*>(m_stop)})
         w->setVisible(live);
     m_simulate->setVisible(!live && !m_bench.isSimulated());
+    m_connect->setText(live ? tr("Another instrument…") : tr("Listen to an instrument…"));
     m_bySelf->setChecked(m_bench.capturesBySelf());
     showMoment();
 }
@@ -75,8 +83,8 @@ void LiveCard::showMoment() {
     const LiveView& view = m_bench.view();
     if (live) {
         // A sign before the words, so that it is seen from afar and without colour.
-        const QString verdict = (view.steady ? QStringLiteral("\u25A0 ") : QStringLiteral("\u25B2 ")) +
-                                onScreen(view.verdict);
+        const QString verdict =
+            (view.steady ? QStringLiteral("\u25A0 ") : QStringLiteral("\u25B2 ")) + onScreen(view.verdict);
         if (verdict != m_verdict->text()) m_verdict->setText(verdict);
     }
     const QString trend = live ? onScreen(view.trend) : QString();
@@ -87,8 +95,8 @@ void LiveCard::showMoment() {
         if (!s.trouble.isEmpty()) troubles << QStringLiteral("%1: %2").arg(s.name, s.trouble);
     const bool mismatch = live && !view.trouble.empty();
     if (mismatch) troubles << onScreen(view.trouble);
-    const QString trouble = troubles.isEmpty() ? QString()
-                                               : QStringLiteral("\u26A0 ") + troubles.join(QLatin1Char('\n'));
+    const QString trouble =
+        troubles.isEmpty() ? QString() : QStringLiteral("\u26A0 ") + troubles.join(QLatin1Char('\n'));
     if (trouble != m_trouble->text()) m_trouble->setText(trouble);
     m_trouble->setVisible(!trouble.isEmpty());
     m_gauge->setVisible(mismatch);

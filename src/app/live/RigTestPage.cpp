@@ -50,7 +50,7 @@ QWidget* RigTestPage::buildTest(QWidget* choice) {
     auto* card = new Card;
     card->column()->addWidget(makeLabel(tr("Test the rig"), "title"));
     m_kind = new Segments(QStringLiteral("testKind"), tr("What is tested"), Segments::Rows::AsNeeded);
-    m_kind->setChoices({tr("Does it hold?"), tr("How far does the pump reach?")});
+    m_kind->setChoices({tr("Leak test"), tr("Pump-down")});
     m_kind->choose(0);
     card->column()->addWidget(m_kind);
     m_how = makeLabel({}, "muted");
@@ -86,23 +86,27 @@ QWidget* RigTestPage::buildTest(QWidget* choice) {
     m_reading = new NumberField(tr("The gauge shows"), {}, QStringLiteral("testReading"));
     m_stamp = new QPushButton(tr("Stamp it now"));
     m_stamp->setObjectName(QStringLiteral("testStamp"));
-    m_stamp->setToolTip(tr("Adds what the gauge shows, with the time since the first one. Enter in the field does the "
-                           "same."));
+    m_stamp->setToolTip(
+        tr("Adds what the gauge shows, with the time since the first one. Enter in the field does the "
+           "same."));
     stamps->addWidget(m_reading);
     stamps->addFixed(m_stamp);
     typed->addWidget(stamps->parentWidget());
     m_typed = new QPlainTextEdit;
     m_typed->setObjectName(QStringLiteral("testTyped"));
     m_typed->setAccessibleName(tr("Seconds and what the gauge shows, one pair a line"));
-    m_typed->setPlaceholderText(tr("0 −0.80\n30 −0.79\n60 −0.78\nseconds and what the gauge shows: ten lines or more"));
-    m_typed->setMinimumHeight(scaled(110));
+    m_typed->setPlaceholderText(
+        tr("0 −0.80\n30 −0.79\n60 −0.78\nseconds and what the gauge shows: ten lines or more"));
+    m_typed->setMinimumHeight(scaled(72));
+    m_typed->setMaximumHeight(scaled(150));
     m_typed->setTabChangesFocus(true);
     typed->addWidget(m_typed, 1);
     m_keep = new QPushButton(tr("Work it out and keep it"));
     m_keep->setObjectName(QStringLiteral("testKeep"));
     typed->addWidget(m_keep);
-    card->column()->addWidget(m_typedBox, 1);
-    left->column()->addWidget(card, 1);
+    card->column()->addWidget(m_typedBox);
+    left->column()->addWidget(card);
+    left->column()->addStretch();
     connect(m_kind, &Segments::picked, this, &RigTestPage::refresh);
     connect(m_wet, &Segments::picked, this, &RigTestPage::showState);
     connect(m_begin, &QPushButton::clicked, this, [this] { m_begun ? end() : begin(); });
@@ -165,12 +169,14 @@ QWidget* RigTestPage::buildResult() {
     styleTable(m_table);
     m_table->setMinimumHeight(scaled(110));
     card->column()->addWidget(m_table, 2);
+    card->column()->addStretch(0);
     connect(m_tests, &QComboBox::activated, this, &RigTestPage::showTest);
     connect(m_remove, &QPushButton::clicked, this, [this] {
         if (const RigTest* test = chosen()) m_controller.carryOut(&RigTestCommands::removeTest, test->id);
     });
     connect(m_use, &QPushButton::clicked, this, [this] {
-        if (const RigTest* test = chosen(); test && m_controller.carryOut(&RigTestCommands::usePump, test->id))
+        if (const RigTest* test = chosen();
+            test && m_controller.carryOut(&RigTestCommands::usePump, test->id))
             m_controller.say(tr("The plan has the pump as it was tested."));
     });
     return card;
@@ -192,6 +198,7 @@ const RigTest* RigTestPage::chosen() const {
 
 void RigTestPage::begin() {
     m_begun = m_bench.now();
+    m_chart->show();
     showState();
     showLive();
 }
@@ -199,8 +206,8 @@ void RigTestPage::begin() {
 void RigTestPage::end() {
     if (!m_begun) return;
     const double from = *std::exchange(m_begun, std::nullopt);
-    Trace trace = m_bench.trail().aligned(session().roomOrStandard().pascal(), lagsOf(session().plan().rig), from,
-                                          m_bench.now());
+    Trace trace = m_bench.trail().aligned(session().roomOrStandard().pascal(), lagsOf(session().plan().rig),
+                                          from, m_bench.now());
     for (TraceChannel* c : {&trace.pascal, &trace.kelvin})
         for (double& s : c->seconds)
             s -= from;
@@ -233,12 +240,15 @@ Result<Trace> RigTestPage::typedTrace() const {
         if (words.isEmpty()) continue;
         const auto seconds = typedNumber(words.first()), shown = typedNumber(words.last());
         if (words.size() != 2 || !seconds || !shown)
-            return fail(Failure::BadInput,
-                        Text::tr("Line {} is no pair of seconds and what the gauge shows, such as ‘30 −0.79’.", i + 1));
+            return fail(
+                Failure::BadInput,
+                Text::tr("Line {} is no pair of seconds and what the gauge shows, such as ‘30 −0.79’.",
+                         i + 1));
         const auto absolute = toAbsolute(rig.gauge, readingAt(rig.gauge, *shown), room);
         if (!absolute) return tl::unexpected(absolute.error());
         if (!trace.pascal.empty() && *seconds <= trace.pascal.seconds.back())
-            return fail(Failure::BadInput, Text::tr("The time of line {} does not lie after the one before.", i + 1));
+            return fail(Failure::BadInput,
+                        Text::tr("The time of line {} does not lie after the one before.", i + 1));
         trace.pascal.seconds.push_back(*seconds);
         trace.pascal.values.push_back(absolute->pressure.pascal());
     }
@@ -266,25 +276,30 @@ void RigTestPage::keep(const Trace& trace) {
 void RigTestPage::showLive() {
     if (!isVisible() || !m_begun) return;
     TraceChart::View view;
-    const Trace trace = m_bench.trail().aligned(session().roomOrStandard().pascal(), {}, *m_begun, m_bench.now());
+    const Trace trace =
+        m_bench.trail().aligned(session().roomOrStandard().pascal(), {}, *m_begun, m_bench.now());
     view.pascal = trace.pascal;
     view.kelvin = trace.kelvin;
     view.from = *m_begun;
     view.to = std::max(m_bench.now(), *m_begun + 30.0);
-    m_chart->show(std::move(view), [this](double s) { return QStringLiteral("%1 s").arg(onScreen(s - *m_begun, 0)); });
+    m_chart->show(std::move(view),
+                  [this](double s) { return QStringLiteral("%1 s").arg(onScreen(s - *m_begun, 0)); });
 }
 
 void RigTestPage::showState() {
     if (!m_controller.isOpen()) return;
     const bool live = m_bench.isLive(), leak = m_kind->chosen() != 1;
     if (!live) m_begun.reset();
-    m_how->setText(leak ? tr("Pump down to the deepest target, shut the pump off, wait half a minute, then watch for two "
-                             "minutes or longer. Screen up, goggles on.")
-                        : tr("Open to the room, then begin, start the pump and let it pull until it goes no deeper. "
-                             "Screen up, goggles on."));
+    m_how->setText(
+        leak
+            ? tr("Pump down to the deepest target, shut the pump off, wait half a minute, then watch for two "
+                 "minutes or longer. Screen up, goggles on.")
+            : tr("Open to the room, then begin, start the pump and let it pull until it goes no deeper. "
+                 "Screen up, goggles on."));
     m_begin->setVisible(live);
-    m_begin->setText(m_begun ? tr("End and work it out") : leak ? tr("Shut off: watch from now")
-                                                                : tr("Begin, then start the pump"));
+    m_begin->setText(m_begun ? tr("End and work it out")
+                     : leak  ? tr("Shut off: watch from now")
+                             : tr("Begin, then start the pump"));
     m_typedBox->setVisible(!live);
     m_liquid->setVisible(!live && m_wet->chosen() == 1);
     const PressureInstrument& gauge = session().plan().rig.gauge;
@@ -297,9 +312,11 @@ void RigTestPage::refresh() {
         m_volume->setValue(std::round(100.0 * (rig.vesselLitre - rig.liquidLitre)) / 100.0);
     }
     if (!m_capture->value())
-        m_capture->setValue(QSettings().value(QStringLiteral("rigTest/capture"), RigTestLimits{}.captureSeconds).toDouble());
+        m_capture->setValue(
+            QSettings().value(QStringLiteral("rigTest/capture"), RigTestLimits{}.captureSeconds).toDouble());
     if (!m_kelvin->value())
-        m_kelvin->setValue(QSettings().value(QStringLiteral("rigTest/kelvin"), RigTestLimits{}.kelvin).toDouble());
+        m_kelvin->setValue(
+            QSettings().value(QStringLiteral("rigTest/kelvin"), RigTestLimits{}.kelvin).toDouble());
     showState();
     const RigTest* before = chosen();
     const RowId last = before ? before->id : 0;
@@ -309,7 +326,8 @@ void RigTestPage::refresh() {
     for (const RigTest* test : testsInHand(session())) {
         if (test->kind != kind) continue;
         newest = std::max(newest, test->id);
-        m_tests->addItem(onScreen(rigTestView(session(), *test, limits()).heading), static_cast<qlonglong>(test->id));
+        m_tests->addItem(onScreen(rigTestView(session(), *test, limits()).heading),
+                         static_cast<qlonglong>(test->id));
     }
     const int same = m_tests->findData(static_cast<qlonglong>(last == 0 || newest > last ? newest : last));
     m_tests->setCurrentIndex(m_tests->count() == 0 ? -1 : std::max(0, same));
@@ -318,24 +336,29 @@ void RigTestPage::refresh() {
 
 void RigTestPage::showTest() {
     const RigTest* test = chosen();
-    for (QWidget* w : {static_cast<QWidget*>(m_tests), static_cast<QWidget*>(m_remove), static_cast<QWidget*>(m_table),
-                       static_cast<QWidget*>(m_rate), static_cast<QWidget*>(m_enthalpy),
-                       static_cast<QWidget*>(m_advice), static_cast<QWidget*>(m_comparison)})
+    for (QWidget* w :
+         {static_cast<QWidget*>(m_tests), static_cast<QWidget*>(m_remove), static_cast<QWidget*>(m_table),
+          static_cast<QWidget*>(m_rate), static_cast<QWidget*>(m_enthalpy), static_cast<QWidget*>(m_advice),
+          static_cast<QWidget*>(m_comparison)})
         w->setVisible(test != nullptr);
     m_use->setVisible(false);
     if (!test) {
-        m_verdict->setText(m_kind->chosen() == 1 ? tr("No pump-down yet. What it tells stands here: how deep the pump "
-                                                      "goes, and which targets it reaches.")
-                                                 : tr("No leak test yet. What it tells stands here: by how much a point "
-                                                      "moves while it is captured."));
-        if (!m_begun) m_chart->show({}, [](double) { return QString(); });
+        m_verdict->setText(m_kind->chosen() == 1
+                               ? tr("No pump-down yet. What it tells stands here: how deep the pump "
+                                    "goes, and which targets it reaches.")
+                               : tr("No leak test yet. What it tells stands here: by how much a point "
+                                    "moves while it is captured."));
+        m_chart->setVisible(m_begun.has_value());
         return;
     }
+    m_chart->show();
     const RigTestView view = rigTestView(session(), *test, limits());
     m_verdict->setText((view.passes ? QStringLiteral("\u2713 ") : QStringLiteral("\u26A0 ")) +
                        onScreen(view.trouble.empty() ? view.verdict : view.trouble));
-    for (const auto& [label, words] : {std::pair{m_rate, view.rate}, {m_enthalpy, view.enthalpy},
-                                       {m_advice, view.advice}, {m_comparison, view.comparison}}) {
+    for (const auto& [label, words] : {std::pair{m_rate, view.rate},
+                                       {m_enthalpy, view.enthalpy},
+                                       {m_advice, view.advice},
+                                       {m_comparison, view.comparison}}) {
         label->setText(onScreen(words));
         label->setVisible(!words.empty());
     }
@@ -343,12 +366,14 @@ void RigTestPage::showTest() {
     QVector<TableModel::Row> rows;
     for (const RigTestView::Line& line : view.targets) {
         TableModel::Row row;
-        row.cells = {onScreen(line.target), onScreen(line.kelvin), line.tooMuch ? tr("\u26A0 too much") : QString()};
+        row.cells = {onScreen(line.target), onScreen(line.kelvin),
+                     line.tooMuch ? tr("\u26A0 too much") : QString()};
         row.tips = {QString(), QString(), QString()};
         rows << row;
     }
     const bool leak = test->kind == RigTestKind::Leak;
-    m_rows->show({tr("target"), leak ? tr("moves while captured") : tr("reached in"), QStringLiteral(" ")}, rows, {2});
+    m_rows->show({tr("target"), leak ? tr("moves while captured") : tr("reached in"), QStringLiteral(" ")},
+                 rows, {2});
     if (m_begun) return; // the chart shows what is watched
     TraceChart::View chart;
     chart.pascal = view.trace.pascal;

@@ -1,12 +1,16 @@
 #include "SimulatedPanel.h"
 
+#include "app/controls/FlowLayout.h"
 #include "app/controls/Grid.h"
 #include "app/controls/Labels.h"
 #include "app/controls/OnScreen.h"
+#include "app/controls/Theme.h"
 
 #include <QHBoxLayout>
 #include <QPushButton>
 #include <QSlider>
+
+#include <cmath>
 
 namespace uttrin::app {
 namespace {
@@ -25,7 +29,8 @@ void sayLevel(Words& label, const RigControl& c, double share) {
 } // namespace
 
 SimulatedPanel::SimulatedPanel() {
-    column()->setContentsMargins(grid::kAround);
+    column()->setContentsMargins(grid::kMargin, grid::kHalfStep, grid::kMargin, grid::kHalfStep);
+    column()->setSpacing(grid::kHalfStep);
     auto* head = new QHBoxLayout;
     auto* title = makeLabel(tr("Simulated rig, worked by hand"), "heading");
     head->addWidget(title, 1);
@@ -36,40 +41,45 @@ SimulatedPanel::SimulatedPanel() {
     head->addWidget(end);
     column()->addLayout(head);
     connect(end, &QPushButton::clicked, this, &SimulatedPanel::endRequested);
-    m_rows = new QVBoxLayout;
-    m_rows->setSpacing(grid::kHalfStep);
-    column()->addLayout(m_rows);
+    m_row = FlowLayout::inRow();
+    column()->addWidget(m_row->parentWidget());
 }
 
 void SimulatedPanel::addSwitch(const RigControl& control, int place) {
     auto* button = new QPushButton;
     button->setObjectName(QStringLiteral("simulated%1").arg(place));
-    button->setProperty("role", "segment");
     button->setCheckable(true);
     connect(button, &QPushButton::clicked, this, [this, place] {
-        emit pressed(m_controls[static_cast<std::size_t>(place)]); // its press is from before: the other state
+        emit pressed(
+            m_controls[static_cast<std::size_t>(place)]); // its press is from before: the other state
     });
-    m_rows->addWidget(button, 0, Qt::AlignLeft);
+    setRole(button, "smallSegment");
     button->setAccessibleName(onScreen(control.name));
+    m_row->addFixed(button);
 }
 
 void SimulatedPanel::addSlider(const RigControl& control, int place) {
-    auto* row = new QHBoxLayout;
+    auto* box = new QWidget;
+    auto* row = new QHBoxLayout(box);
+    row->setContentsMargins(0, 0, 0, 0);
     auto* name = makeLabel({}, "muted");
     name->setObjectName(QStringLiteral("simulatedName%1").arg(place));
     name->setWordWrap(false);
-    name->setMinimumWidth(150);
+    constexpr int kName = 112, kSlider = 104;
+    name->setMinimumWidth(scaled(kName));
     row->addWidget(name);
     auto* slider = new QSlider(Qt::Horizontal);
     slider->setObjectName(QStringLiteral("simulated%1").arg(place));
     slider->setRange(0, kParts);
     slider->setPageStep(kParts / 10);
     slider->setAccessibleName(onScreen(control.name));
-    slider->setToolTip(control.kind == RigControl::Heater ? tr("Its power: arrows, Page Up and Page Down, or drag")
-                                                          : tr("How far it is open: arrows, Page Up and Page Down, "
-                                                               "or drag"));
+    slider->setToolTip(control.kind == RigControl::Heater
+                           ? tr("Its power: arrows, Page Up and Page Down, or drag")
+                           : tr("How far it is open: arrows, Page Up and Page Down, "
+                                "or drag"));
+    slider->setMinimumWidth(scaled(kSlider));
     row->addWidget(slider, 1);
-    m_rows->addLayout(row);
+    m_row->addWidget(box);
     connect(slider, &QSlider::valueChanged, this, [this, place, name](int parts) {
         RigControl set = m_controls[static_cast<std::size_t>(place)];
         const double share = static_cast<double>(parts) / kParts;
@@ -80,7 +90,8 @@ void SimulatedPanel::addSlider(const RigControl& control, int place) {
         emit pressed(set);
     });
     const QSignalBlocker quiet(slider);
-    const double share = control.kind == RigControl::Heater ? control.level / kMostWatt : std::cbrt(control.level);
+    const double share =
+        control.kind == RigControl::Heater ? control.level / kMostWatt : std::cbrt(control.level);
     slider->setValue(static_cast<int>(std::lround(kParts * share)));
     sayLevel(*name, control, share);
 }

@@ -13,8 +13,8 @@ namespace uttrin::app {
 class FlowLayout;
 class Words;
 
-/// The hands on a simulated rig: its valves by how far they are open, its heater by its power, all else on and
-/// off.
+/// The hands on a simulated rig: its valves by how far they are open, its heater by its power, all else on
+/// and off.
 class SimulatedPanel : public Card {
     Q_OBJECT
 public:
@@ -28,7 +28,7 @@ signals:
 private:
     void addSwitch(const RigControl& control, int place);
     void addSlider(const RigControl& control, int place);
-    QVBoxLayout* m_rows;
+    FlowLayout* m_row;
     std::vector<RigControl> m_controls;
 };
 

@@ -20,13 +20,14 @@ public:
 
     /// What lies on it.
     struct View {
-        TraceChannel pascal, kelvin; ///< absolute pressure, temperature
-        double from = 0.0, to = 60.0; ///< s, that are shown
+        TraceChannel pascal, kelvin;                     ///< absolute pressure, temperature
+        double from = 0.0, to = 60.0;                    ///< s, that are shown
         std::vector<std::pair<double, double>> plateaus; ///< s
         std::vector<double> captured;                    ///< s
         std::vector<double> explained; ///< Pa, at the times of the pressures: a fit; may be empty
     };
     /// @param clock  what stands at a time of the axis.
+    using QWidget::show;
     void show(View view, std::function<QString(double seconds)> clock);
     /// Has a moment that can be moved: by mouse, arrows, Home and End.
     void setCursorShown(bool shown);
@@ -40,7 +41,7 @@ public:
     [[nodiscard]] QSize minimumSizeHint() const override;
 
 signals:
-    void cursorMoved(double seconds); ///< by the person
+    void cursorMoved(double seconds);    ///< by the person
     void framed(double from, double to); ///< another stretch is wanted, by wheel or keys
 
 protected:

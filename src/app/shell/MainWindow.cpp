@@ -331,7 +331,7 @@ void MainWindow::showClass(bool shown) {
         return;
     }
     if (!m_class) {
-        m_class = std::make_unique<ClassWindow>(m_controller, *m_hand);
+        m_class = std::make_unique<ClassWindow>(m_controller, *m_hand, *m_live);
         connect(m_class.get(), &ClassWindow::closed, this, [this] { m_classShown->setChecked(false); });
     }
     QScreen* other = nullptr;

@@ -20,7 +20,8 @@ Result<void> BenchCommands::takeFromPhoto(PhotoEvidence evidence) {
     return {};
 }
 
-Result<void> BenchCommands::takeLive(std::optional<LiveEvidence> gauge, std::optional<LiveEvidence> thermometer) {
+Result<void> BenchCommands::takeLive(std::optional<LiveEvidence> gauge,
+                                     std::optional<LiveEvidence> thermometer) {
     BenchDraft& d = draft();
     if (!d.gaugeIsTyped()) {
         d.first = gauge ? std::optional(gauge->reading.first) : std::nullopt;
@@ -51,8 +52,8 @@ ReadOrder orderKept(const ReadOrder& order, std::size_t stepsDone) {
     const int last = lastReadStep(order);
     for (int i = 0; i < static_cast<int>(order.size()); ++i) {
         const ReadStep step = order[static_cast<std::size_t>(i)];
-        const bool reads = step == ReadStep::ReadBoth || step == ReadStep::ReadPressure ||
-                           step == ReadStep::ReadTemperature;
+        const bool reads =
+            step == ReadStep::ReadBoth || step == ReadStep::ReadPressure || step == ReadStep::ReadTemperature;
         if (reads || i < static_cast<int>(stepsDone) || i > last) kept.push_back(step);
     }
     return kept;
@@ -105,6 +106,7 @@ Result<CaptureOutcome> BenchCommands::captureBracket() {
     if (const auto run = session().runId()) // it confirms the point that was taken last and stands
         for (const Reading& r : model().readingsOf(*run))
             if (r.place && !r.struckReason) selection().targetPlace = r.place;
+    if (!draft().isolated) draft().isolated = false; // air is bled in, or the pump pulls
     const auto criterion =
         std::exchange(draft().criterion, session().bracketAwaitsRestart() ? BoilingCriterion::BracketStarts
                                                                           : BoilingCriterion::BracketStops);

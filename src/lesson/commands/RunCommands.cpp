@@ -64,4 +64,17 @@ Result<void> RunCommands::addNote(const std::string& text) {
     });
 }
 
+Result<void> RunCommands::stampStage(BoilingStage stage) {
+    const NamedStage& named = boilingStages()[static_cast<std::size_t>(stage)];
+    Text text = named.name;
+    const LiveReading live = session().liveReading();
+    if (const auto off =
+            live.isComplete() ? session().reduceHere(live.reading).superheatKelvin : std::nullopt)
+        text = *off < 0.0 ? Text::tr("{}, {} K below boiling", named.name, Text::number(-*off, 1))
+                          : Text::tr("{}, {} K above boiling", named.name, Text::number(*off, 1));
+    return addNote(plain(text));
+}
+
+Result<void> RunCommands::topUp() { return addNote(kToppedUp); }
+
 } // namespace uttrin

@@ -1,6 +1,7 @@
 #pragma once
 
 #include "LessonSession.h"
+#include "plan/BoilingStage.h"
 
 namespace uttrin {
 
@@ -14,6 +15,10 @@ public:
     /// Stamps how warm the liquid is before the first point, as the thermometer shows it.
     [[nodiscard]] Result<void> stampStart(double temperature);
     [[nodiscard]] Result<void> addNote(const std::string& text);
+    /// Stamps how far boiling has come, and how far below the boiling point at the pressure read that was.
+    [[nodiscard]] Result<void> stampStage(BoilingStage stage);
+    /// Stamps a top-up of a hand pump: the pressure wants to be steady for some seconds after one.
+    [[nodiscard]] Result<void> topUp();
 };
 
 } // namespace uttrin

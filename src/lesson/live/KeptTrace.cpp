@@ -33,14 +33,9 @@ double roomOf(const LessonSession& session, const KeptTrace& kept) {
     return room ? room->station.pascal() : session.roomOrStandard().pascal();
 }
 
-/// With absolute pressures, each instrument set back by its lag.
-Trace alignedOf(const LessonSession& session, const KeptTrace& kept) {
+/// With absolute pressures.
+Trace absoluteOf(const LessonSession& session, const KeptTrace& kept) {
     Trace trace = kept.trace;
-    const LiveTrail::Lags lags = lagsOf(session.benchPlan().rig);
-    for (double& s : trace.pascal.seconds)
-        s -= lags.pressure;
-    for (double& s : trace.kelvin.seconds)
-        s -= lags.temperature;
     if (kept.pressureQuantity == LiveQuantity::GaugePressure)
         for (double& pascal : trace.pascal.values)
             pascal += roomOf(session, kept);
@@ -51,14 +46,15 @@ Trace alignedOf(const LessonSession& session, const KeptTrace& kept) {
 
 Result<std::vector<KeptTrace>> keptTraces(const LessonSession& session) {
     std::map<Milliseconds, KeptTrace> byBeginning;
-    std::map<Milliseconds, std::vector<Text>> names;
+    std::map<Milliseconds, std::vector<std::string>> names;
     for (const LiveStream& stream : session.model().data().streams) {
         auto channel = channelOf(session, stream);
         if (!channel) return tl::unexpected(channel.error());
         if (channel->empty()) continue;
         KeptTrace& kept = byBeginning[stream.startedAt];
         kept.begunMs = stream.startedAt;
-        names[stream.startedAt].push_back(Text::typed(stream.name));
+        if (auto& own = names[stream.startedAt]; std::ranges::find(own, stream.name) == own.end())
+            own.push_back(stream.name);
         const auto quantity = stream.quantity == id(LiveQuantity::Temperature) ? LiveQuantity::Temperature
                               : stream.quantity == id(LiveQuantity::GaugePressure)
                                   ? LiveQuantity::GaugePressure
@@ -83,7 +79,7 @@ Result<std::vector<KeptTrace>> keptTraces(const LessonSession& session) {
 
 std::vector<TraceSuggestion> suggestionsIn(const LessonSession& session, const KeptTrace& kept) {
     std::vector<TraceSuggestion> found;
-    const Trace trace = alignedOf(session, kept);
+    const Trace trace = absoluteOf(session, kept);
     for (const SteadyStretch& s : steadyStretches(trace, substanceOf(session.benchPlan()), SteadyTolerance{}))
         found.push_back({s.from, s.to, Text::tr("steady for {} s", std::lround(s.to - s.from))});
     constexpr double kWindow = 90.0, kStep = 30.0, kApart = 20.0; // s
@@ -99,7 +95,7 @@ std::vector<TraceSuggestion> suggestionsIn(const LessonSession& session, const K
 }
 
 LiveMoment momentAt(const LessonSession& session, const KeptTrace& kept, double seconds) {
-    const Trace trace = alignedOf(session, kept);
+    const Trace trace = absoluteOf(session, kept);
     constexpr double kHalf = 1.5, kAround = 60.0; // s
     LiveMoment moment;
     moment.from = seconds - kHalf;
@@ -127,6 +123,7 @@ LiveMoment momentAt(const LessonSession& session, const KeptTrace& kept, double 
     };
     take(trace.pascal, moment.pressure);
     take(trace.kelvin, moment.temperature);
+    addLags(moment, lagsOf(session.benchPlan().rig));
     return moment;
 }
 
@@ -142,8 +139,8 @@ Result<void> TraceCommands::importTrace(const std::string& name, const Trace& tr
     return perform(Text::tr("Bring in {}", name), [&](Notebook::Editor& edit) {
         const auto keep = [&](const TraceChannel& channel, LiveQuantity quantity, double finest) {
             if (channel.empty()) return;
-            const RowId stream = edit.insert(LiveStream{0, session().lessonId(), name, std::string(id(quantity)),
-                                                        name, begunMs, channel.step});
+            const RowId stream = edit.insert(LiveStream{
+                0, session().lessonId(), name, std::string(id(quantity)), name, begunMs, channel.step});
             edit.insert(LiveChunk{0, stream, packSamples(channel, finest)});
         };
         keep(trace.pascal, LiveQuantity::AbsolutePressure, kFinestPascal);

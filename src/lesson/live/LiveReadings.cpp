@@ -13,10 +13,11 @@ Milliseconds wallAt(Milliseconds begunMs, double seconds) {
     return begunMs + static_cast<Milliseconds>(std::llround(kMs * seconds));
 }
 
-/// To the figures that its uncertainty deserves, one more than is said.
+/// To the figures that its uncertainty deserves: what that takes away is small against it.
 double rounded(double value, double u) {
     if (!(u > 0.0)) return value;
-    const double power = std::pow(10.0, decimalsForUncertainty(u) + 1);
+    constexpr double kSmall = 4.0;
+    const double power = std::pow(10.0, decimalsForUncertainty(kSmall * u));
     return std::round(value * power) / power;
 }
 
@@ -27,10 +28,10 @@ LiveEvidence evidence(const LiveMoment& moment, Milliseconds begunMs, GaugeReadi
 /// What the gauge would show at a pressure that counts as it does, Pa.
 GaugeReading shownAt(const PressureInstrument& gauge, double pascal, double u) {
     const double unit = pascalPerScaleUnit(gauge);
-    const double sign = gauge.convention == PressureConvention::VacuumDepth ||
-                                gauge.convention == PressureConvention::TwoArm
-                            ? -1.0
-                            : 1.0;
+    const double sign =
+        gauge.convention == PressureConvention::VacuumDepth || gauge.convention == PressureConvention::TwoArm
+            ? -1.0
+            : 1.0;
     return readingAt(gauge, rounded(sign * pascal / unit, u / unit));
 }
 
@@ -40,17 +41,22 @@ bool countsAlike(const PressureInstrument& gauge, LiveQuantity quantity) {
     return countsFromRoom(gauge.convention) == (quantity == LiveQuantity::GaugePressure);
 }
 
-PressureInstrument gaugeAsHeard(const PressureInstrument& gauge, LiveQuantity quantity, double step) {
+PressureInstrument gaugeAsHeard(const PressureInstrument& gauge, LiveQuantity quantity, double step,
+                                std::optional<double> accuracyPascal) {
     PressureInstrument heard = gauge;
     const bool wasTube = hasTwoArms(gauge.convention);
     heard.convention = quantity == LiveQuantity::GaugePressure ? PressureConvention::GaugeNegative
                                                                : PressureConvention::Absolute;
-    if (wasTube) heard.unit = "kPa";
+    if (wasTube) {
+        heard.unit = "kPa";
+        heard.name = plain(Text::tr("live gauge"));
+    }
     heard.digital = true;
     heard.spanLow = heard.spanHigh = 0.0;
     const double unit = pascalPerScaleUnit(heard);
     if (step > 0.0) heard.division = step / unit;
-    if (wasTube) heard.accuracy = 1000.0 / unit; // until somebody says better: 1 kPa
+    constexpr double kUntilSaidBetter = 1000.0; // Pa
+    if (wasTube || accuracyPascal) heard.accuracy = accuracyPascal.value_or(kUntilSaidBetter) / unit;
     return heard;
 }
 
@@ -63,23 +69,26 @@ LiveReadings liveReadings(const LessonSession& session, const LiveMoment& moment
     if (moment.pressure && countsAlike(rig.gauge, quantity)) {
         // The moment has absolute pressures; what a gauge shows counts from the same room again.
         const double room = quantity == LiveQuantity::GaugePressure ? session.roomOrStandard().pascal() : 0.0;
-        out.gauge = evidence(moment, begunMs, shownAt(rig.gauge, moment.pressure->mean - room, moment.pressure->u),
-                             moment.pressure->u);
+        out.gauge =
+            evidence(moment, begunMs, shownAt(rig.gauge, moment.pressure->mean - room, moment.pressureU),
+                     moment.pressureU);
     } else if (moment.pressure) {
-        out.trouble = quantity == LiveQuantity::GaugePressure
-                          ? Text::tr("The live instrument counts from the room; the rig’s gauge is absolute.")
-                          : Text::tr("The live instrument is absolute; the rig’s gauge counts from the room.");
+        out.trouble =
+            quantity == LiveQuantity::GaugePressure
+                ? Text::tr("The live instrument counts from the room; the rig’s gauge is absolute.")
+                : Text::tr("The live instrument is absolute; the rig’s gauge counts from the room.");
     }
     if (moment.temperature && !readsOhms(rig.thermometer)) {
         const Unit& shown = unit(rig.thermometer.unit);
         const double degree = shown.toSi(1.0) - shown.toSi(0.0);
         out.thermometer =
             evidence(moment, begunMs,
-                     {rounded(shown.fromSi(moment.temperature->mean), moment.temperature->u / degree), {}},
-                     moment.temperature->u);
+                     {rounded(shown.fromSi(moment.temperature->mean), moment.temperatureU / degree), {}},
+                     moment.temperatureU);
     } else if (moment.temperature) {
-        out.trouble = Text::tr("The rig’s thermometer is read in ohms, and the live one says temperatures: declare "
-                               "it at Rig as one that shows them.");
+        out.trouble =
+            Text::tr("The rig’s thermometer is read in ohms, and the live one says temperatures: declare "
+                     "it at Rig as one that shows them.");
     }
     return out;
 }

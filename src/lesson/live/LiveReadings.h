@@ -17,7 +17,10 @@ struct LiveReadings {
 
 /// The gauge of a rig as the instrument that is listened to has it: absolute or against the room, in the same
 /// unit if that is one of pressure, else in kPa.
-[[nodiscard]] PressureInstrument gaugeAsHeard(const PressureInstrument& gauge, LiveQuantity quantity, double step);
+/// @param step  of its figures, Pa; 0 if not known. @param accuracyPascal  its limits of error; 1 kPa where
+/// nobody has said better.
+[[nodiscard]] PressureInstrument gaugeAsHeard(const PressureInstrument& gauge, LiveQuantity quantity,
+                                              double step, std::optional<double> accuracyPascal);
 
 /// Whether a gauge counts as an instrument that is listened to does.
 [[nodiscard]] bool countsAlike(const PressureInstrument& gauge, LiveQuantity quantity);

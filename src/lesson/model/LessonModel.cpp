@@ -1,5 +1,6 @@
 #include "LessonModel.h"
 
+#include "plan/BoilingStage.h"
 #include "plan/PlanJson.h"
 #include "substances/SubstanceLibrary.h"
 
@@ -234,12 +235,31 @@ ReducedReading LessonModel::reduce(const Reading& reading, const Run& run) const
     return out;
 }
 
+/// What was noted since the reading before that tells of this one.
+void LessonModel::markNotes(ReducedReading& r, std::optional<Milliseconds> before) const {
+    constexpr Milliseconds kSettles = 10'000; // after a top-up
+    for (const Note& note : m_data.notes) {
+        if (note.runId != r.raw.runId || note.takenAt > r.raw.takenAt) continue;
+        const Milliseconds ago = r.raw.takenAt - note.takenAt;
+        if (note.text == kToppedUp && ago < kSettles)
+            r.marks.push_back(Text::tr("{} s after a top-up", ago / 1000));
+        if (note.text.starts_with(kShaken) && (!before || note.takenAt > *before))
+            r.marks.push_back(Text::tr("shaken"));
+    }
+    if (r.raw.beforePull && r.hasTemperature)
+        r.marks.push_back(Text::tr("fell by {} since before the pull",
+                                   Text::number(*r.raw.beforePull - r.raw.temperature, 1)));
+}
+
 void LessonModel::mark(std::vector<ReducedReading>& readings, const Plan& p) const {
     if (readings.empty()) return;
     const bool isolated = usual(readings, [](const Reading& r) { return r.isolated; });
     const ApproachSide side = usual(readings, [](const Reading& r) { return r.side; });
     const std::string order = usual(readings, [](const Reading& r) { return r.readOrder; });
+    std::optional<Milliseconds> before; ///< of the reading before
     for (ReducedReading& r : readings) {
+        markNotes(r, before);
+        before = r.raw.takenAt;
         const bool liquid = readsTheLiquid(p.rig.thermometer.place);
         if (!r.absolute)
             r.marks.push_back(Text::tr("unreferenced"));

@@ -119,6 +119,7 @@ private:
     void pairPulls();
     [[nodiscard]] Result<RunSheet> sheetIn(const Plan& plan, std::optional<RowId> groupId) const;
     void mark(std::vector<ReducedReading>& run, const Plan& plan) const;
+    void markNotes(ReducedReading& reading, std::optional<Milliseconds> before) const;
     static void joinBrackets(std::vector<ReducedReading>& run);
     [[nodiscard]] Result<RunFit> fitAnew(RowId runId, const FitOptions& options, bool causes) const;
 

@@ -176,9 +176,26 @@ Text zeroJump(const LessonSession& session) {
         if (z.runId == *session.runId()) zeros.push_back({z.first, z.second});
     const PressureInstrument& gauge = session.benchPlan().rig.gauge;
     if (zeros.size() < 2 || !zeroJumped(gauge, zeros[zeros.size() - 2], zeros.back())) return {};
-    return Text::tr("The zero jumped from {} to {} {}: look at the gauge, and put the new zero to points that were "
-                    "taken after it moved.",
-                    text(gauge, zeros[zeros.size() - 2]), text(gauge, zeros.back()), unitText(gauge));
+    return Text::tr(
+        "The zero jumped from {} to {} {}: look at the gauge, and put the new zero to points that were "
+        "taken after it moved.",
+        text(gauge, zeros[zeros.size() - 2]), text(gauge, zeros.back()), unitText(gauge));
+}
+
+Text flashWarning(const LessonSession& session) {
+    const auto target = session.currentTarget();
+    const LiveReading live = session.liveReading();
+    if (!target || !session.runId() || !live.hasTemperature) return {};
+    const auto liquid =
+        toTemperature(session.benchPlan().rig.thermometer, live.reading.temperature, live.reading.takenAt);
+    if (!liquid) return {};
+    constexpr double kPlainly = 2.0; // K
+    const double over = liquid->temperature.kelvin() - target->boils.kelvin();
+    if (over < kPlainly) return {};
+    return Text::tr(
+        "The liquid is {} K above its boiling point there: it will flash. Let it cool first, or go to a "
+        "shallower vacuum.",
+        Text::number(over, 0));
 }
 
 } // namespace uttrin

@@ -42,9 +42,13 @@ struct RunView {
 /// times are then not to be trusted. Empty where it did not.
 [[nodiscard]] Text clockWarning(const LessonSession& session);
 
-/// That the last zero check of the run lies off the one before by more than the gauge's limits of error. Empty
-/// where it does not.
+/// That the last zero check of the run lies off the one before by more than the gauge's limits of error.
+/// Empty where it does not.
 [[nodiscard]] Text zeroJump(const LessonSession& session);
+
+/// That the liquid is hotter than it boils at the target in hand: it will flash there. Empty where it is not,
+/// or nothing is known of it.
+[[nodiscard]] Text flashWarning(const LessonSession& session);
 
 /// Phrases that are stamped with the time at one press.
 [[nodiscard]] const std::vector<Text>& readyPhrases();

@@ -29,12 +29,13 @@ namespace uttrin::app {
 RigStation::RigStation(LessonController& controller, LiveBench& live) : StationPage(controller) {
     auto* whole = new QVBoxLayout(this);
     whole->setContentsMargins(grid::kAround);
-    m_faces = new Faces(tr("What of the rig"), {tr("Rig"), tr("Does it hold?")},
+    m_faces = new Faces(tr("What of the rig"), {tr("Rig"), tr("Tests")},
                         {tr("Instruments, vessel and method, as they are"),
                          tr("Leak test and pump-down, told in kelvin of the planned points")});
     whole->addWidget(m_faces);
     m_faces->addWidget(buildRig(m_faces->makeChoice(QStringLiteral("rigFace"))));
-    m_faces->addWidget(new RigTestPage(controller, live, m_faces->makeChoice(QStringLiteral("rigFaceTests"))));
+    m_faces->addWidget(
+        new RigTestPage(controller, live, m_faces->makeChoice(QStringLiteral("rigFaceTests"))));
     m_faces->showFace(0);
     wire();
 }
@@ -113,10 +114,12 @@ void RigStation::wire() {
         change([&](Plan& p) { p.rig.gauge = gauge; }, Text::tr("Take a gauge of the school"));
     });
     connect(m_register, &RegisterCard::thermometerPicked, this, [this](const Thermometer& thermometer) {
-        change([&](Plan& p) { p.rig.thermometer = thermometer; }, Text::tr("Take a thermometer of the school"));
+        change([&](Plan& p) { p.rig.thermometer = thermometer; },
+               Text::tr("Take a thermometer of the school"));
     });
     connect(m_register, &RegisterCard::failed, this, [this](const Failure& f) { m_controller.tell(f); });
-    connect(m_register, &RegisterCard::told, this, [this](const QString& sentence) { m_controller.say(sentence); });
+    connect(m_register, &RegisterCard::told, this,
+            [this](const QString& sentence) { m_controller.say(sentence); });
     connect(m_order, &ReadOrderCard::picked, this, [this](const ReadOrder& order) {
         change([&](Plan& p) { p.rig.readOrder = order; }, Text::tr("Agree on a read order"));
     });

@@ -10,18 +10,21 @@
 #include "app/controls/Segments.h"
 #include "app/controls/Theme.h"
 #include "lesson/views/RunView.h"
+#include "plan/BoilingStage.h"
 
 #include <QCheckBox>
 #include <QComboBox>
 #include <QHBoxLayout>
 #include <QKeyEvent>
+#include <QMenu>
 #include <QPushButton>
 
 namespace uttrin::app {
 namespace {
 
 constexpr BoilingCriterion kCriteria[] = {BoilingCriterion::FirstBubbles, BoilingCriterion::Steady,
-                                          BoilingCriterion::ThroughBulk, BoilingCriterion::StopsAfterIsolating};
+                                          BoilingCriterion::ThroughBulk,
+                                          BoilingCriterion::StopsAfterIsolating};
 
 } // namespace
 
@@ -56,11 +59,35 @@ void ReadingCard::buildTop() {
     m_note->setObjectName(QStringLiteral("note"));
     m_note->setToolTip(tr("Stamp a phrase with the time (Ctrl+T)"));
     m_note->setShortcut(QKeySequence(QStringLiteral("Ctrl+T")));
-    for (QPushButton* b : {m_zero, m_startTemperature, m_note}) {
+    buildStages();
+    for (QPushButton* b : {m_zero, m_startTemperature, m_topUp, m_stage, m_note}) {
         setRole(b, "link");
         top->addWidget(b);
     }
     column()->addLayout(top);
+}
+
+void ReadingCard::buildStages() {
+    m_stage = new QPushButton(tr("Stage"));
+    m_stage->setObjectName(QStringLiteral("stage"));
+    m_stage->setToolTip(tr("Stamp how far boiling has come, with how far below the boiling point that is "
+                           "(Ctrl+Alt+1 to 7)"));
+    auto* menu = new QMenu(m_stage);
+    int place = 0;
+    for (const NamedStage& stage : boilingStages()) {
+        QAction* action = menu->addAction(onScreen(stage.name));
+        action->setObjectName(QStringLiteral("stage%1").arg(place));
+        action->setShortcut(QKeySequence(QStringLiteral("Ctrl+Alt+%1").arg(place + 1)));
+        connect(action, &QAction::triggered, this, [this, place] { emit stageRequested(place); });
+        addAction(action); // its key works while the menu is shut
+        ++place;
+    }
+    m_stage->setMenu(menu);
+    m_topUp = new QPushButton(tr("Topped up"));
+    m_topUp->setObjectName(QStringLiteral("topUp"));
+    m_topUp->setShortcut(QKeySequence(QStringLiteral("Ctrl+U")));
+    m_topUp->setToolTip(tr("Stamp a stroke of the hand pump that tops the vacuum up (Ctrl+U)"));
+    connect(m_topUp, &QPushButton::clicked, this, &ReadingCard::topUpRequested);
 }
 
 void ReadingCard::buildOrder() {
@@ -129,9 +156,11 @@ void ReadingCard::buildDetails() {
                 .arg(key.toString(QKeySequence::NativeText)));
         setRole(m_pump->button(i), "smallSegment");
     }
-    m_heater = new NumberField(tr("heater"), {}, QStringLiteral("heaterSetting"));
-    m_heater->setToolTip(tr("How the heater stands, as its knob or meter shows it: stays until it is changed, and "
-                            "stands with each point"));
+    m_heater = new NumberField(QString(), {}, QStringLiteral("heaterSetting"));
+    m_heater->edit()->setAccessibleName(tr("How the heater stands"));
+    m_heater->setToolTip(
+        tr("How the heater stands, as its knob or meter shows it: stays until it is changed, and "
+           "stands with each point"));
     m_cooling = new QCheckBox(tr("cooling"));
     m_cooling->setToolTip(tr("Read while the liquid was cooling, not while it was heated"));
     m_cooling->setObjectName(QStringLiteral("cooling"));
@@ -148,7 +177,8 @@ void ReadingCard::buildDetails() {
     details->addFixed(m_cooling);
     m_judge->setUsualWidth(58);
     details->addWidget(besideLabel(tr("seen by"), m_judge));
-    details->addWidget(m_heater);
+    m_heaterBox = besideLabel(tr("heater at"), m_heater);
+    details->addWidget(m_heaterBox);
     column()->addWidget(details->parentWidget());
 }
 
@@ -297,7 +327,7 @@ void ReadingCard::show(const LessonSession& session) {
     m_pump->choose(d.isolated ? (*d.isolated ? 0 : 1) : -1);
     if (d.isEmpty()) m_asksShut = false;
     m_heater->setValue(d.heaterSetting);
-    m_heater->setVisible(p.method == Method::HoldPressure);
+    m_heaterBox->setVisible(p.method == Method::HoldPressure);
     m_stepsDone = d.stepsDone;
     const ReadOrder& order = p.rig.readOrder;
     m_step->setVisible(!order.empty());
@@ -313,8 +343,10 @@ void ReadingCard::show(const LessonSession& session) {
     const bool running = session.runId().has_value();
     for (QWidget* w :
          {static_cast<QWidget*>(m_capture), static_cast<QWidget*>(m_confirm), static_cast<QWidget*>(m_zero),
-          static_cast<QWidget*>(m_startTemperature), static_cast<QWidget*>(m_note)})
+          static_cast<QWidget*>(m_startTemperature), static_cast<QWidget*>(m_note),
+          static_cast<QWidget*>(m_stage), static_cast<QWidget*>(m_topUp)})
         w->setEnabled(running);
+    m_topUp->setVisible(p.rig.pump == PumpKind::Hand);
     m_confirm->setText(session.bracketAwaitsRestart() ? tr("It starts again") : tr("Confirm…"));
 }
 

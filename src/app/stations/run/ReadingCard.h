@@ -26,8 +26,8 @@ public:
     ReadingCard();
     /// The fields as the session has them, for the rig of its run.
     void show(const LessonSession& session);
-    /// What instruments say now, where nothing is typed; heating or cooling, and whether the pump is shut off, as
-    /// the trend tells it.
+    /// What instruments say now, where nothing is typed; heating or cooling, and whether the pump is shut
+    /// off, as the trend tells it.
     void showLive(const BenchDraft& draft, const LiveView& view);
     /// What the fields hold now.
     [[nodiscard]] BenchDraft typed() const;
@@ -58,6 +58,8 @@ signals:
     void zeroRequested();
     void startRequested();
     void noteRequested();
+    void stageRequested(int stage); ///< its place among boilingStages()
+    void topUpRequested();
     void stepDone(); ///< of the read order
 
 protected:
@@ -69,6 +71,7 @@ private:
     void buildTop();
     void buildFields();
     void buildVigour();
+    void buildStages();
     void buildOrder();
     void buildDetails();
     void buildFinding();
@@ -79,6 +82,7 @@ private:
     [[nodiscard]] std::vector<NumberField*> needed() const;
 
     NumberField *m_first, *m_second, *m_temperature, *m_beforePull, *m_heater;
+    QWidget* m_heaterBox;
     Words* m_step;
     QPushButton* m_stepDone;
     Segments* m_vigour;
@@ -86,7 +90,7 @@ private:
     FieldEdit* m_judge;
     QCheckBox* m_cooling;
     Segments* m_pump; ///< shut off or pulling, when both were read
-    QPushButton *m_capture, *m_confirm, *m_zero, *m_startTemperature, *m_note;
+    QPushButton *m_capture, *m_confirm, *m_zero, *m_startTemperature, *m_note, *m_stage, *m_topUp;
     Card* m_findingBox; ///< lies over what is below this card while it is shown: nothing moves for it
     Words* m_finding;
     QPushButton* m_keep;
@@ -95,7 +99,7 @@ private:
     SlipFinding m_shownFinding;
     bool m_twoArms = false, m_asksBefore = false; ///< which fields the rig and the method need
     bool m_finds = false, m_waits = false;
-    bool m_asksShut = false;  ///< a capture waits for whether the pump was shut off
+    bool m_asksShut = false; ///< a capture waits for whether the pump was shut off
     std::size_t m_stepsDone = 0;
 };
 

@@ -20,6 +20,7 @@
 #include "app/live/LiveCard.h"
 #include "app/live/SimulatedPanel.h"
 #include "app/live/TraceChart.h"
+#include "app/live/TraceView.h"
 #include "app/map/PhaseMap.h"
 #include "lesson/commands/PlanCommands.h"
 #include "lesson/commands/ReadingCommands.h"
@@ -67,25 +68,32 @@ QWidget* RunStation::buildBench() {
     m_beside->addWidget(m_map);
     m_pair = new InstrumentPair;
     m_beside->addWidget(m_pair);
+    m_traceAlone = new TraceChart;
+    m_beside->addWidget(m_traceAlone);
     left->addWidget(m_beside, 3);
     m_trace = new TraceChart;
     m_trace->setObjectName(QStringLiteral("liveTraceChart"));
     m_trace->setMinimumHeight(scaled(130));
     m_trace->hide();
     left->addWidget(m_trace, 2);
+    m_simulated = new SimulatedPanel;
+    m_simulated->hide();
+    left->addWidget(m_simulated);
     m_caution = makeLabel({}, "cautionText");
     m_caution->setObjectName(QStringLiteral("runCaution"));
     m_caution->setToolTip(tr("Local rules, the vessel maker’s rating and qualified staff come first. All "
                              "cautions stand on the Plan."));
-    auto* below = new QHBoxLayout;
-    below->addWidget(m_caution, 1);
+    m_below = new QBoxLayout(QBoxLayout::LeftToRight);
+    m_below->addWidget(m_caution, 1);
     m_shown = new Segments(QStringLiteral("runShown"), tr("What is shown beside the readings"));
-    m_shown->setChoices({tr("Map"), tr("Instruments")});
+    m_shown->setChoices({tr("Map"), tr("Instruments"), tr("Trace")});
     m_shown->choose(0);
+    m_shown->button(2)->setToolTip(tr("What live instruments say, against the clock"));
+    m_shown->button(2)->hide();
     m_shown->button(1)->setToolTip(
         tr("Your instruments as they look: drag them until they stand like those before you"));
-    below->addWidget(m_shown);
-    left->addLayout(below);
+    m_below->addWidget(m_shown);
+    left->addLayout(m_below);
     row->addLayout(left, 1);
     m_right = new ScrollColumn;
     m_right->column()->setSpacing(grid::kStep);
@@ -94,9 +102,6 @@ QWidget* RunStation::buildBench() {
     m_right->column()->addWidget(m_target);
     m_liveCard = new LiveCard(m_live);
     m_right->column()->addWidget(m_liveCard);
-    m_simulated = new SimulatedPanel;
-    m_simulated->hide();
-    m_right->column()->addWidget(m_simulated);
     m_reading = new ReadingCard;
     m_right->column()->addWidget(m_reading);
     m_taken = new TakenCard;
@@ -129,6 +134,16 @@ void RunStation::wire() {
     connect(m_reading, &ReadingCard::keepRequested, this, [this] { settle(true); });
     connect(m_reading, &ReadingCard::bracketRequested, this, &RunStation::confirmBracket);
     connect(m_reading, &ReadingCard::noteRequested, this, &RunStation::askNote);
+    connect(m_reading, &ReadingCard::stageRequested, this, [this](int stage) {
+        takeDraft();
+        if (m_controller.carryOut(&RunCommands::stampStage, static_cast<BoilingStage>(stage)))
+            m_controller.say(
+                tr("Stamped: %1.").arg(onScreen(Text::data(session().model().data().notes.back().text))));
+    });
+    connect(m_reading, &ReadingCard::topUpRequested, this, [this] {
+        if (m_controller.carryOut(&RunCommands::topUp))
+            m_controller.say(tr("Top-up stamped: let the pressure stand for some seconds before a point."));
+    });
     connect(m_reading, &ReadingCard::stepDone, this, [this] {
         takeDraft();
         m_controller.carryOut(&BenchCommands::stepDone);
@@ -154,59 +169,6 @@ void RunStation::wire() {
         else
             m_controller.say(tr("Choose the point in the list first."));
     });
-}
-
-void RunStation::wireLive() {
-    connect(m_liveCard, &LiveCard::connectRequested, this, &RunStation::listenRequested);
-    connect(m_liveCard, &LiveCard::traceRequested, this, &RunStation::traceRequested);
-    connect(m_liveCard, &LiveCard::simulateRequested, &m_live, &LiveBench::simulate);
-    connect(m_liveCard, &LiveCard::gaugeRequested, this, &RunStation::takeGaugeAsHeard);
-    connect(m_simulated, &SimulatedPanel::pressed, &m_live, &LiveBench::press);
-    connect(m_simulated, &SimulatedPanel::endRequested, &m_live, &LiveBench::stop);
-    connect(&m_live, &LiveBench::simulatedChanged, this, [this](const auto& controls) {
-        m_simulated->show(controls);
-        m_simulated->setVisible(true);
-    });
-    connect(&m_live, &LiveBench::changed, this, [this] {
-        if (!m_live.isSimulated()) m_simulated->hide();
-        m_trace->setVisible(m_live.isLive());
-    });
-    connect(&m_live, &LiveBench::moved, this, &RunStation::showLive);
-    connect(&m_live, &LiveBench::steadyReached, this, [this] {
-        if (session().runId() && session().draftReading().isComplete()) capture();
-    });
-}
-
-void RunStation::showLive() {
-    if (!isVisible()) return;
-    m_reading->showLive(session().draft(), m_live.view());
-    if (!m_trace->isVisible()) return;
-    constexpr double kShown = 120.0, kMs = 1000.0; // s
-    TraceChart::View view;
-    view.to = m_live.now();
-    view.from = std::max(0.0, view.to - kShown);
-    if (view.to - view.from < kShown) view.to = view.from + kShown;
-    const Trace trace = m_live.trail().aligned(session().roomOrStandard().pascal(), {}, view.from, view.to);
-    view.pascal = trace.pascal;
-    view.kelvin = trace.kelvin;
-    if (m_live.moment().steady) view.plateaus = {{m_live.moment().from, m_live.moment().to}};
-    if (session().runId())
-        for (const Reading& r : session().model().readingsOf(*session().runId()))
-            if (r.live && !r.struckReason)
-                view.captured.push_back(static_cast<double>(r.live->toMs - m_live.begunMs()) / kMs);
-    const int offset = session().model().lesson().utcOffsetMin;
-    m_trace->show(std::move(view), [begun = m_live.begunMs(), offset](double seconds) {
-        return QString::fromStdString(
-            clockTextWithSeconds(begun + static_cast<Milliseconds>(seconds * kMs), offset));
-    });
-}
-
-void RunStation::takeGaugeAsHeard() {
-    Plan plan = session().plan();
-    plan.rig.gauge =
-        gaugeAsHeard(session().benchPlan().rig.gauge, m_live.trail().pressureQuantity(), m_live.pressureStep());
-    if (!m_controller.carryOut(&PlanCommands::changePlan, plan, Text::tr("Take the gauge as it is heard"))) return;
-    if (session().runId()) m_controller.carryOut(&PlanCommands::correctRun, *session().runId());
 }
 
 void RunStation::takeDraft() { m_controller.setDraft(m_reading->typed()); }
@@ -274,8 +236,9 @@ void RunStation::settle(bool keepOdd) {
     if (!outcome) return;
     if (outcome->asksWhetherShut) {
         m_reading->askWhetherShut();
-        m_controller.say(tr("Was the pump shut off when both were read? Choose ‘shut off’ or ‘pulling’: then it "
-                            "is captured."));
+        m_controller.say(
+            tr("Was the pump shut off when both were read? Choose ‘shut off’ or ‘pulling’: then it "
+               "is captured."));
         return;
     }
     if (!outcome->readingId) {
@@ -348,6 +311,7 @@ void RunStation::showInstruments() {
 void RunStation::refreshDraft() {
     if (m_live.isLive()) m_reading->showLive(session().draft(), m_live.view());
     showInstruments();
+    showFlash();
     m_map->show(mapView(session(), MapPurpose::Run));
     if (m_reading->showsFinding()) m_reading->showFinding(session().checkDraft(), m_reading->findingWaits());
 }
@@ -364,6 +328,7 @@ void RunStation::refresh() {
     showInstruments();
     const RunView v = runView(session());
     m_target->show(v);
+    showFlash();
     m_caution->setText(QStringLiteral("\u26A0 ") + tr("Goggles on, shield up. Never warm a closed flask.") +
                        (v.scald.empty() ? QString() : QLatin1Char(' ') + onScreen(v.scald)));
     m_pair->showTarget(v.targetGauge, v.targetTemperature);

@@ -3,6 +3,7 @@
 #include "app/controller/StationPage.h"
 #include "lesson/views/StripView.h"
 
+class QBoxLayout;
 class QPushButton;
 class QStackedWidget;
 
@@ -31,7 +32,8 @@ class TargetCard;
 class RunStation : public StationPage {
     Q_OBJECT
 public:
-    /// @param hand  the act that is conducted. @param live  instruments that are listened to. Both outlive this.
+    /// @param hand  the act that is conducted. @param live  instruments that are listened to. Both outlive
+    /// this.
     RunStation(LessonController& controller, ActInHand& hand, LiveBench& live);
     void takeFocus() override;
 
@@ -66,7 +68,9 @@ private:
     QWidget* buildBench();
     void wire();
     void wireLive();
+    void showFlash();
     void showLive();
+    void placeTrace();
     void takeGaugeAsHeard();
     void takeDraft();
     void showInstruments();
@@ -78,14 +82,15 @@ private:
     LiveBench& m_live;
     LiveCard* m_liveCard;
     SimulatedPanel* m_simulated;
-    TraceChart* m_trace;
-    Faces* m_faces; ///< the bench of the lab, or an act that is conducted
+    TraceChart *m_trace, *m_traceAlone; ///< under the map; in its place, where the window is low
+    Faces* m_faces;                     ///< the bench of the lab, or an act that is conducted
     Segments* m_toActs;
     ConductPage* m_conduct;
     PhaseMap* m_map;
     InstrumentPair* m_pair;
     QStackedWidget* m_beside; ///< the map, or the instruments
     Segments* m_shown;
+    QBoxLayout* m_below; ///< the caution and what is shown
     ScrollColumn* m_right;
     RunChoice* m_run;
     FieldEdit* m_newGroup;

@@ -56,6 +56,16 @@ TargetCard::TargetCard() {
     numbers->addSpacing(grid::kMargin);
     numbers->addWidget(m_instruction, 1, Qt::AlignVCenter);
     column()->addLayout(numbers);
+    m_warning = makeLabel({}, "caution");
+    m_warning->setObjectName(QStringLiteral("targetWarning"));
+    m_warning->hide();
+    column()->addWidget(m_warning);
+}
+
+void TargetCard::warn(const QString& warning) {
+    if (m_warning->text() == warning && m_warning->isHidden() == warning.isEmpty()) return;
+    m_warning->setText(warning);
+    m_warning->setVisible(!warning.isEmpty());
 }
 
 void TargetCard::show(const RunView& v) {

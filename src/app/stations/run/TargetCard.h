@@ -12,12 +12,13 @@ class TargetCard : public Card {
 public:
     TargetCard();
     void show(const RunView& view);
+    void warn(const QString& warning); ///< empty: of nothing
 
 signals:
     void stepped(int by); ///< -1 the target before, 1 the one after
 
 private:
-    Words *m_heading, *m_dial, *m_unit, *m_instruction, *m_next, *m_timeLeft;
+    Words *m_heading, *m_dial, *m_unit, *m_instruction, *m_next, *m_timeLeft, *m_warning;
 };
 
 } // namespace uttrin::app
