@@ -6,6 +6,8 @@
 #include "plan/RunSheet.h"
 #include "substances/SubstanceLibrary.h"
 
+#include <fmt/format.h>
+
 #include <algorithm>
 #include <cmath>
 #include <numbers>
@@ -73,6 +75,7 @@ Plan bellJarPlan() {
     p.rig.aid = NucleationAid::None;
     p.rig.pumpLitrePerMinute = 40.0;
     p.rig.pumpUltimatePa = 800.0;
+    p.rig.readOrder = {ReadStep::Isolate, ReadStep::AwaitPlateau, ReadStep::ReadBoth};
     p.ladder.spacing = Spacing::Temperature;
     p.ladder.from = kIcePointKelvin + 44.0;
     p.ladder.to = kIcePointKelvin + 93.5;
@@ -155,6 +158,7 @@ private:
             r.side = ApproachSide::Cooling;
         }
         r.judge = story.judge;
+        r.readOrder = wordsOf(plan.rig.readOrder);
         r.vigour = superheated ? 4 : 2;
         return r;
     }
@@ -163,6 +167,34 @@ private:
     RowId m_lesson;
     Chance m_chance;
 };
+
+/// A test of a rig before the period, as a gauge with a little noise would tell it.
+/// @param at  the pressure at a time of the test, Pa.
+template <typename At>
+void rigTest(Notebook::Editor& edit, RigTest test, double lasts, At at) {
+    constexpr double kEvery = 2.0, kNoise = 18.0; // s, Pa
+    Chance chance;
+    test.readings = "time_s,absolute_Pa,temperature_K\n";
+    for (double seconds = 0.0; seconds <= lasts; seconds += kEvery)
+        test.readings += fmt::format("{:.0f},{:.0f},\n", seconds, at(seconds) + kNoise * chance.normal());
+    edit.insert(test);
+}
+
+/// The flask leaked until its seat was greased; the bell jar's pump.
+void rigTests(Notebook::Editor& edit, RowId flask, RowId bellJar) {
+    constexpr double kGasLitre = 0.75, kJarLitre = 2.6;
+    RigTest leak{0, flask, kFirstPeriod - 16 * kMinute, RigTestKind::Leak, kGasLitre, false, "as it was", {}};
+    rigTest(edit, leak, 150.0, [](double s) { return 9'200.0 + 14.0 * s; });
+    leak.takenAt = kFirstPeriod - 9 * kMinute;
+    leak.note = "seat greased";
+    rigTest(edit, leak, 150.0, [](double s) { return 9'050.0 + 1.1 * s; });
+    const RigTest pump{0,  bellJar, kFirstPeriod - 5 * kMinute, RigTestKind::PumpDown, kJarLitre, false,
+                       {}, {}};
+    rigTest(edit, pump, 60.0, [](double s) {
+        constexpr double kSpeed = 38.0 / 60.0, kFloor = 900.0; // L/s, Pa
+        return kFloor + (Writer::kTrueRoomPa - kFloor) * std::exp(-kSpeed * s / kJarLitre);
+    });
+}
 
 void write(Notebook::Editor& edit) {
     const RowId lesson =
@@ -195,6 +227,7 @@ void write(Notebook::Editor& edit) {
                                target == sheet.targets.end() ? std::nullopt
                                                              : std::optional(target->absolute.pascal())});
     }
+    rigTests(edit, a, b);
     writeDemoActs(edit, lesson, a, kSecondPeriod);
 }
 

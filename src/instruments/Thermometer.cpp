@@ -247,4 +247,20 @@ double toReading(const Thermometer& t, Temperature temperature, std::optional<st
     return reading;
 }
 
+Result<ThermometerCalibration> calibrationFrom(const Thermometer& thermometer, std::optional<double> ice,
+                                               std::optional<double> steam, double roomPascal, double roomU,
+                                               std::int64_t atMs) {
+    if (!ice && !steam)
+        return fail(Failure::BadInput, Text::tr("Type what it shows in melting ice, in steam, or both."));
+    const auto boils = water().boilingPoint(Pressure::fromPascal(roomPascal));
+    if (!boils) return tl::unexpected(boils.error());
+    Thermometer plainly = thermometer;
+    plainly.calibrations.clear();
+    const double inIce = toReading(plainly, Temperature::fromCelsius(0.0)),
+                 inSteam = toReading(plainly, *boils);
+    const double off = ice ? *ice - inIce : *steam - inSteam;
+    return ThermometerCalibration{ice.value_or(inIce + off), steam.value_or(inSteam + off), roomPascal, roomU,
+                                  atMs};
+}
+
 } // namespace uttrin

@@ -96,6 +96,13 @@ struct LiquidTemperature {
 [[nodiscard]] Result<LiquidTemperature> toTemperature(const Thermometer& thermometer, double reading,
                                                       std::optional<std::int64_t> atMs = std::nullopt);
 
+/// What one point alone says: the same correction at both. Of `ice` and `steam` one is there, or both.
+/// BadInput where neither is.
+[[nodiscard]] Result<ThermometerCalibration> calibrationFrom(const Thermometer& thermometer,
+                                                             std::optional<double> ice,
+                                                             std::optional<double> steam, double roomPascal,
+                                                             double roomU, std::int64_t atMs);
+
 /// How far the thermometer was off at the ice and at the steam point, K, as it was calibrated.
 struct CalibrationResiduals {
     double ice, steam;

@@ -191,6 +191,10 @@ TEST_F(TabKeyWalk, EveryStopHasANameARoleARingAndRoom) {
         goTo(static_cast<Station>(i));
         all.push_back(walk(*d, d->window, app::NavigationColumn::stationName(i).toStdString()));
     }
+    goTo(Station::Rig);
+    d->press("rigFace_1");
+    all.push_back(walk(*d, d->window, "Rig, its tests"));
+    d->press("rigFaceTests_0");
     goTo(Station::Plan);
     d->press("planFaceLadder_1");
     all.push_back(walk(*d, d->window, "Plan, the lesson"));
@@ -202,7 +206,9 @@ TEST_F(TabKeyWalk, EveryStopHasANameARoleARingAndRoom) {
     for (const auto& [action, name] : {std::pair{"actionDialReader", "Dial reader"},
                                        {"actionPhotoReader", "Photo reader"},
                                        {"actionAltitudes", "Boiling against height"},
-                                       {"actionSolutions", "Solutions"}}) {
+                                       {"actionSolutions", "Solutions"},
+                                       {"actionTrace", "Trace"},
+                                       {"actionListen", "Listen to an instrument"}}) {
         std::set<QWidget*> before;
         for (QWidget* w : QApplication::topLevelWidgets())
             if (w->isVisible()) before.insert(w);
@@ -250,7 +256,7 @@ TEST_F(TabKeyWalk, EveryStopHasANameARoleARingAndRoom) {
         (void)QTest::qWaitFor([&] { return walked; }, kLongest);
         EXPECT_TRUE(walked) << name;
     }
-    ASSERT_EQ(all.size(), 18U);
+    ASSERT_EQ(all.size(), 21U);
     std::string table = "| screen | controls that take the keyboard | without a name or a role | whose ring "
                         "is not seen by its pixels | under 24 px | up and back from the one before | "
                         "texts under 4.5:1 by their pixels | texts cut off |\n"

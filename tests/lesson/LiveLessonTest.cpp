@@ -1,6 +1,7 @@
 #include "lesson/live/KeptTrace.h"
 #include "lesson/live/LiveReadings.h"
 #include "lesson/views/RunView.h"
+#include "plan/Refill.h"
 #include "rig/Random.h"
 #include "support/DrivenLesson.h"
 #include "trace/PackedSamples.h"
@@ -169,6 +170,53 @@ TEST_F(LiveLesson, ATargetBelowTheLiquidSaysThatItWillFlash) {
     EXPECT_TRUE(flashWarning(*s).empty());
 }
 
+TEST(Refill, BringsWaterWhereABalanceOfHeatSays) {
+    // 300 g from 60 to 50 degC: 0.3 * 4186 * 10 / (333550 + 4186 * 50) kg of ice.
+    EXPECT_NEAR(refillFor(0.3, 60.0, 50.0, 95.0)->iceKg, 12558.0 / 542850.0, 1e-9);
+    // 300 g from 50 to 60 with water of 90: a third of it.
+    EXPECT_NEAR(refillFor(0.3, 50.0, 60.0, 90.0)->hotKg, 0.1, 1e-12);
+    EXPECT_FALSE(refillFor(0.3, 50.0, 92.0, 90.0));
+    EXPECT_FALSE(refillFor(0.3, 5.0, -2.0, 90.0));
+    EXPECT_EQ(refillFor(0.3, 50.0, 50.0, 90.0)->iceKg, 0.0);
+}
+
+TEST_F(LiveLesson, WhereTheTemperatureIsHeldTheNextOneSaysWhatToAdd) {
+    EXPECT_TRUE(refillText(*s).empty()); // the pressure is held
+    ASSERT_TRUE(s->addSetup(Method::HoldTemperature));
+    change([](Plan& p) {
+        p.rig.vesselLitre = 2.0;
+        p.rig.liquidLitre = 0.4;
+    });
+    ASSERT_TRUE(s->startRun("Basalt"));
+    const double boils = s->currentTarget()->boils.celsius();
+    s->edit([&](BenchDraft& d) { d.temperature = boils + 12.0; });
+    EXPECT_THAT(plain(refillText(*s)), ::testing::HasSubstr("g of ice"));
+    s->edit([&](BenchDraft& d) { d.temperature = boils - 12.0; });
+    EXPECT_THAT(plain(refillText(*s)), ::testing::HasSubstr("off the boil"));
+    s->edit([&](BenchDraft& d) { d.temperature = 10.0; });
+    if (boils > 70.0) {
+        EXPECT_THAT(plain(refillText(*s)), ::testing::HasSubstr("too full"));
+    }
+    s->edit([&](BenchDraft& d) { d.temperature = boils; });
+    EXPECT_TRUE(refillText(*s).empty());
+}
+
+TEST_F(LiveLesson, OnePointAloneCorrectsTheThermometerEverywhere) {
+    const auto said = s->calibrate(0.8, std::nullopt, false);
+    ASSERT_TRUE(said);
+    EXPECT_THAT(plain(*said), ::testing::HasSubstr("One point alone"));
+    const Thermometer& t = s->plan().rig.thermometer;
+    for (const double shown : {0.8, 40.8, 90.8})
+        EXPECT_NEAR(toTemperature(t, shown)->temperature.celsius(), shown - 0.8, 1e-6);
+    EXPECT_FALSE(s->calibrate(std::nullopt, std::nullopt, false));
+    const double off = 3.0 * t.accuracy + 0.5;
+    EXPECT_THAT(plain(*s->calibrate(off, std::nullopt, false)), ::testing::HasSubstr("crushed, stirred"));
+    // In steam alone, in this room and not at 100 degC.
+    const double boils = water().boilingPoint(s->room()->station)->celsius();
+    ASSERT_TRUE(s->calibrate(std::nullopt, boils - 0.5, false));
+    EXPECT_NEAR(toTemperature(s->plan().rig.thermometer, 50.0)->temperature.celsius(), 50.5, 1e-6);
+}
+
 TEST_F(LiveLesson, AJumpOfTheZeroIsToldAndCanBeTakenForEarlierPoints) {
     ASSERT_TRUE(s->checkZero(98.1, std::nullopt));
     EXPECT_TRUE(zeroJump(*s).empty());
@@ -189,9 +237,14 @@ TEST_F(LiveLesson, AJumpOfTheZeroIsToldAndCanBeTakenForEarlierPoints) {
 // Whatever the rig's gauge counts from and in which unit, what is listened to means the same through it.
 TEST_F(LiveLesson, ThroughTheRigsGaugeAPressureMeansTheSame) {
     using enum PressureConvention;
-    for (const auto& [convention, unit] :
-         {std::pair{Absolute, "bar"}, {Absolute, "mmHg"}, {GaugeNegative, "kPa"}, {GaugeNegative, "mmHg"},
-          {VacuumDepth, "bar"}, {VacuumDepth, "kPa"}, {TwoArm, "cm"}, {TwoArm, "mm"}}) {
+    for (const auto& [convention, unit] : {std::pair{Absolute, "bar"},
+                                           {Absolute, "mmHg"},
+                                           {GaugeNegative, "kPa"},
+                                           {GaugeNegative, "mmHg"},
+                                           {VacuumDepth, "bar"},
+                                           {VacuumDepth, "kPa"},
+                                           {TwoArm, "cm"},
+                                           {TwoArm, "mm"}}) {
         change([&](Plan& p) {
             p.rig.gauge.convention = convention;
             p.rig.gauge.unit = unit;

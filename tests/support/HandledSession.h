@@ -41,7 +41,7 @@ public:
         return PlanCommands(*this).changePlan(plan, label);
     }
     auto correctRun(RowId id) { return PlanCommands(*this).correctRun(id); }
-    auto calibrate(double ice, double steam, bool earlier) {
+    auto calibrate(std::optional<double> ice, std::optional<double> steam, bool earlier) {
         return PlanCommands(*this).calibrate(ice, steam, earlier);
     }
     auto moveTarget(int place, Pressure to) { return PlanCommands(*this).moveTarget(place, to); }

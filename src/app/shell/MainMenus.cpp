@@ -180,6 +180,9 @@ void MainWindow::buildViewMenu() {
         view, tr("P&hoto reader"), QKeySequence(QStringLiteral("Ctrl+Shift+D")), "actionPhotoReader",
         [this](bool) { m_tools->openPhotoReader(); }, true);
     addAction(
+        view, tr("Listen to an &instrument…"), QKeySequence(QStringLiteral("Ctrl+Shift+L")), "actionListen",
+        [this](bool) { m_tools->openListen(); }, true);
+    addAction(
         view, tr("Live tr&ace"), QKeySequence(QStringLiteral("Ctrl+L")), "actionTrace",
         [this](bool) { m_tools->openTrace(); }, true);
     addAction(

@@ -6,6 +6,7 @@
 #include "app/rehearse/RehearseStation.h"
 #include "app/stations/plan/PeriodTimeline.h"
 #include "app/tools/DialReader.h"
+#include "lesson/commands/RunCommands.h"
 #include "lesson/commands/SelectionCommands.h"
 
 #include <QAction>
@@ -59,6 +60,9 @@ bool takeScreenshots(MainWindow& window, LessonController& controller, const QSt
     shoot("room");
     at(Station::Rig);
     shoot("rig");
+    window.findChild<QAbstractButton*>(QStringLiteral("rigFace_1"))->click();
+    shoot("rig-tests");
+    window.findChild<QAbstractButton*>(QStringLiteral("rigFaceTests_0"))->click();
     at(Station::Plan);
     shoot("plan");
     window.findChild<QAbstractButton*>(QStringLiteral("planFaceLadder_1"))->click();
@@ -81,7 +85,6 @@ bool takeScreenshots(MainWindow& window, LessonController& controller, const QSt
         shoot(name);
     };
     rehearsed("freeze-by-boiling", 75.0, "rehearse-freezing");
-    rehearsed("things-that-swell", 118.0, "rehearse-swelling");
     rehearsed("sealed-flask", 1300.0, "rehearse");
     at(Station::Run);
     type(window, "readFirst", QStringLiteral("57.9"));
@@ -120,6 +123,16 @@ bool takeScreenshots(MainWindow& window, LessonController& controller, const QSt
     press("workFaceActs_0");
     at(Station::Report);
     shoot("report");
+    controller.carryOut(&RunCommands::startRun, std::string("Ember"));
+    at(Station::Run);
+    press("liveSimulate");
+    settle(kLearning);
+    press("liveGauge");
+    press("simulated1");
+    constexpr qint64 kPumping = 25'000; // ms
+    settle(kPumping);
+    shoot("run-live");
+    press("liveStop");
     const auto shootWindow = [&](const char* action, const char* widget, const char* name) {
         window.findChild<QAction*>(QLatin1String(action))->trigger();
         settle();

@@ -56,7 +56,8 @@ std::vector<Run> PlanCommands::runsToCalibrate(bool alsoEarlier) const {
     return session().runId() ? std::vector{model().run(*session().runId())} : std::vector<Run>{};
 }
 
-Result<Text> PlanCommands::calibrate(double iceReading, double steamReading, bool alsoEarlier) {
+Result<Text> PlanCommands::calibrate(std::optional<double> iceReading, std::optional<double> steamReading,
+                                     bool alsoEarlier) {
     const auto here = session().room();
     if (!here)
         return fail(Failure::Unreferenced,
@@ -67,7 +68,10 @@ Result<Text> PlanCommands::calibrate(double iceReading, double steamReading, boo
         for (const Reading& r : model().data().readings)
             if (before.contains(r.id)) first = std::min(first, r.takenAt);
     Plan calibrated = session().plan();
-    const ThermometerCalibration c{iceReading, steamReading, here->station.pascal(), here->uPa, first};
+    const auto made = calibrationFrom(calibrated.rig.thermometer, iceReading, steamReading,
+                                      here->station.pascal(), here->uPa, first);
+    if (!made) return tl::unexpected(made.error());
+    const ThermometerCalibration& c = *made;
     const auto residuals = residualsOf(calibrated.rig.thermometer, c);
     if (!residuals) return tl::unexpected(residuals.error());
     calibrated.rig.thermometer.calibrations.push_back(c);
@@ -89,7 +93,15 @@ Result<Text> PlanCommands::calibrate(double iceReading, double steamReading, boo
         }
     });
     if (!done) return tl::unexpected(done.error());
-    return calibrationText(*residuals, before, temperaturesOfThisPlan(), names);
+    std::vector<Text> sentences{calibrationText(*residuals, before, temperaturesOfThisPlan(), names)};
+    const Thermometer& thermometer = calibrated.rig.thermometer;
+    if (!iceReading || !steamReading)
+        sentences.push_back(Text::tr("One point alone: the same correction is taken everywhere."));
+    if (iceReading && readsDirectly(thermometer) && std::abs(residuals->ice) > thermometer.accuracy)
+        sentences.push_back(
+            Text::tr("In ice it is off by more than its limits of error: is the ice crushed, stirred "
+                     "and drained, and the sensor deep in it?"));
+    return Text::sentences(sentences);
 }
 
 Result<void> PlanCommands::moveTarget(int place, Pressure to) {

@@ -15,11 +15,12 @@ public:
     /// Gives a run the rig, substance and solute that its plan has now: its readings are worked out anew with
     /// it. The one before stays in the record, and the report names the correction.
     [[nodiscard]] Result<void> correctRun(RowId runId);
-    /// Calibrates the plan's thermometer with what it showed in ice and in steam at the room's pressure now.
-    /// It serves the readings from now on, of the plan and of the run in hand, or also those taken already,
-    /// of all the plan's runs; the earlier calibrations stay in the record.
+    /// Calibrates the plan's thermometer with what it showed in ice, in steam, or in both, at the room's
+    /// pressure now. It serves the readings from now on, of the plan and of the run in hand, or also those
+    /// taken already, of all the plan's runs; the earlier calibrations stay in the record.
     /// @return what changed and for which runs, as a sentence. Unreferenced without a room.
-    [[nodiscard]] Result<Text> calibrate(double iceReading, double steamReading, bool alsoEarlier);
+    [[nodiscard]] Result<Text> calibrate(std::optional<double> iceReading, std::optional<double> steamReading,
+                                         bool alsoEarlier);
     [[nodiscard]] Result<void> moveTarget(int place, Pressure to);
     [[nodiscard]] Result<RowId> addSetup(Method method);
     /// The present plan once more, with something dissolved: the second part of a lab.

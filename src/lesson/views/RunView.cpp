@@ -2,7 +2,9 @@
 
 #include "physics/Constants.h"
 #include "physics/Scald.h"
+#include "plan/Refill.h"
 #include "quantities/Rounding.h"
+#include "substances/SubstanceLibrary.h"
 
 #include <array>
 #include <cmath>
@@ -15,6 +17,9 @@ Text instructionFor(const LessonSession& s, const Target& t) {
     const Text where =
         Text::tr("{} kPa absolute, boils at {} °C", fixed(kPa, 1), fixed(t.boils.celsius(), 1));
     if (s.benchPlan().method == Method::HoldPressure) return Text::tr("stop bleeding there: {}", where);
+    if (const Text refill = refillText(s); !refill.empty())
+        return Text::tr("{}, to {} °C; pump until it boils, close the valve, wait for the plateau: {}",
+                        refill, fixed(t.boils.celsius(), 0), where);
     return Text::tr("{} of about {} °C; pump until it boils, close the valve, wait for the plateau: {}",
                     liquidOf(s.benchPlan()).name(), fixed(t.boils.celsius(), 0), where);
 }
@@ -196,6 +201,33 @@ Text flashWarning(const LessonSession& session) {
         "The liquid is {} K above its boiling point there: it will flash. Let it cool first, or go to a "
         "shallower vacuum.",
         Text::number(over, 0));
+}
+
+Text refillText(const LessonSession& session) {
+    const Plan& plan = session.benchPlan();
+    const auto target = session.currentTarget();
+    const LiveReading live = session.liveReading();
+    const bool plainWater = &substanceOf(plan) == &water() && plan.solute.kind == SoluteKind::None;
+    if (plan.method != Method::HoldTemperature || !target || !live.hasTemperature || !plainWater) return {};
+    const auto now = toTemperature(plan.rig.thermometer, live.reading.temperature, live.reading.takenAt);
+    if (!now) return {};
+    constexpr double kNear = 1.0;     // K: the pump does the rest
+    constexpr double kHotLoses = 4.0; // K, on the way from the kettle
+    const double from = now->temperature.celsius(), to = target->boils.celsius();
+    if (std::abs(from - to) < kNear) return {};
+    const auto kettle = water().boilingPoint(session.roomOrStandard());
+    const double kilograms = plan.rig.liquidLitre; // a litre is near enough a kilogram
+    const auto refill = refillFor(kilograms, from, to, kettle ? kettle->celsius() - kHotLoses : 96.0);
+    if (!refill) return {};
+    constexpr double kGrams = 1000.0, kFull = 0.6;
+    const double added = refill->iceKg + refill->hotKg;
+    const Text what =
+        refill->iceKg > 0.0
+            ? Text::tr("add about {} g of ice", std::lround(kGrams * refill->iceKg))
+            : Text::tr("add about {} g of water off the boil", std::lround(kGrams * refill->hotKg));
+    if (kilograms + added > kFull * plan.rig.vesselLitre)
+        return Text::tr("{}: that is too full for this vessel, pour some out first", what);
+    return what;
 }
 
 } // namespace uttrin

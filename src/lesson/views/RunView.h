@@ -46,6 +46,11 @@ struct RunView {
 /// Empty where it does not.
 [[nodiscard]] Text zeroJump(const LessonSession& session);
 
+/// What to add so that the liquid comes to the temperature of the target in hand: ice or hot water, and
+/// whether that is too much for the vessel. Of plain water whose temperature is known, where the temperature
+/// is held; else empty.
+[[nodiscard]] Text refillText(const LessonSession& session);
+
 /// That the liquid is hotter than it boils at the target in hand: it will flash there. Empty where it is not,
 /// or nothing is known of it.
 [[nodiscard]] Text flashWarning(const LessonSession& session);

@@ -171,11 +171,11 @@ void RigStation::changeSubstance(const QString& id) {
 }
 
 void RigStation::calibrate(std::optional<double> ice, std::optional<double> steam, bool alsoEarlier) {
-    if (!ice || !steam) {
-        m_controller.say(tr("Type what it shows in melting ice and in steam first."));
+    if (!ice && !steam) {
+        m_controller.say(tr("Type what it shows in melting ice, in steam, or in both first."));
         return;
     }
-    const auto done = m_controller.carryOut(&PlanCommands::calibrate, *ice, *steam, alsoEarlier);
+    const auto done = m_controller.carryOut(&PlanCommands::calibrate, ice, steam, alsoEarlier);
     if (!done) return;
     m_thermometer->clearCalibration();
     m_controller.say(onScreen(*done));

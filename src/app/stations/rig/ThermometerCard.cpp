@@ -45,8 +45,9 @@ ThermometerCard::ThermometerCard(QWidget* parent) : Card(parent) {
     column()->addLayout(grid);
     m_place = new Segments(QStringLiteral("thermometerPlace"), tr("Where the thermometer is"));
     m_lag = new NumberField(tr("Follows within"), QStringLiteral("s"), QStringLiteral("thermometerLag"));
-    m_lag->setToolTip(tr("Its time constant in the liquid: what it says live is set back by that, so that pressure "
-                         "and temperature belong to one moment"));
+    m_lag->setToolTip(
+        tr("Its time constant in the liquid: what it says live is set back by that, so that pressure "
+           "and temperature belong to one moment"));
     grid->addWidget(m_lag, 2, 0);
     m_place->setChoices({tr("in the liquid"), tr("near the chips"), tr("in the vapour"), tr("outside wall")});
     column()->addWidget(makeLabel(tr("Its sensor sits"), "muted"));
@@ -94,8 +95,9 @@ void ThermometerCard::addKind(QGridLayout* grid) {
 }
 
 void ThermometerCard::addCalibration() {
-    column()->addWidget(
-        makeLabel(tr("Calibrate at two points: melting ice, and steam over boiling water"), "muted"));
+    column()->addWidget(makeLabel(
+        tr("Calibrate in crushed, stirred, drained melting ice, in steam over boiling water, or in both"),
+        "muted"));
     auto* row = new QHBoxLayout;
     m_ice = new NumberField(tr("In ice it shows"), {}, QStringLiteral("calibrationIce"));
     m_steam = new NumberField(tr("In steam it shows"), {}, QStringLiteral("calibrationSteam"));
