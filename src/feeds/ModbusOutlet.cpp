@@ -1,6 +1,7 @@
 #include "ModbusOutlet.h"
 
 #include <array>
+#include <bit>
 #include <cstring>
 #include <modbus.h>
 #include <netinet/in.h>
@@ -16,6 +17,13 @@ constexpr int kWaits = 100; // ms, between two looks whether it has to end
 bool hears(int socket) {
     pollfd one{socket, POLLIN, 0};
     return ::poll(&one, 1, kWaits) > 0;
+}
+
+/// Puts a number into two registers, the high word first.
+void hold(float number, std::uint16_t* registers) {
+    const auto pattern = std::bit_cast<std::uint32_t>(number);
+    registers[0] = static_cast<std::uint16_t>(pattern >> 16U);
+    registers[1] = static_cast<std::uint16_t>(pattern);
 }
 
 } // namespace
@@ -67,8 +75,8 @@ void ModbusOutlet::serve() {
             std::array<std::uint8_t, MODBUS_TCP_MAX_ADU_LENGTH> query{};
             const int length = modbus_receive(server, query.data());
             if (length < 0) break; // it has gone
-            modbus_set_float_abcd(m_first, registers->tab_registers);
-            modbus_set_float_abcd(m_second, registers->tab_registers + 2);
+            hold(m_first, registers->tab_registers);
+            hold(m_second, registers->tab_registers + 2);
             if (length > 0) modbus_reply(server, query.data(), length, registers);
         }
         ::close(caller);

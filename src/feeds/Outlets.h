@@ -19,13 +19,14 @@ class ModbusOutlet;
 
 /// Where a stand-in sends what it shows.
 struct OutletSettings {
-    std::optional<int> tcpPort; ///< on this machine only; 0: any that is free
-    std::filesystem::path file; ///< that grows; empty: none
-    bool pty = false;           ///< a serial port of this machine
-    std::optional<int> modbusPort; ///< on this machine only; 0: any that is free. Registers 0 and 1 hold the
-                                   ///< absolute pressure in kPa, 2 and 3 the temperature in °C, as float32
-    double every = 0.1;         ///< s of the clock, between two readings
-    double speed = 1.0;         ///< s of the rig in each of the clock
+    std::optional<int> tcpPort = {}; ///< on this machine only; 0: any that is free
+    std::filesystem::path file = {}; ///< that grows; empty: none
+    bool pty = false;                ///< a serial port of this machine
+    std::optional<int> modbusPort =
+        {};             ///< on this machine only; 0: any that is free. Registers 0 and 1 hold the
+                        ///< absolute pressure in kPa, 2 and 3 the temperature in °C, as float32
+    double every = 0.1; ///< s of the clock, between two readings
+    double speed = 1.0; ///< s of the rig in each of the clock
 };
 
 /// Sends what a stand-in shows, to this machine only.

@@ -7,6 +7,7 @@
 #include "lesson/commands/PlanCommands.h"
 #include "lesson/live/KeptTrace.h"
 #include "lesson/live/RigTestView.h"
+#include "support/StillInstruments.h"
 
 #include <QAction>
 #include <QComboBox>
@@ -25,23 +26,13 @@ using app::LiveBench;
 using app::TraceChart;
 using testing::Driver;
 
-/// A gauge and a thermometer that always show the same, with faults on demand.
-class StillInstruments : public ShownInstruments {
-public:
-    using ShownInstruments::ShownInstruments;
-    [[nodiscard]] double lasts() const override { return 1e6; }
-
-protected:
-    [[nodiscard]] Shown followed(double) override { return {47'370.0, 352.97}; }
-};
-
-/// They are sent as lines to whoever listens on this machine, each 20 ms.
+/// Still instruments, sent as lines to whoever listens on this machine, each 20 ms.
 class LineInstrument {
 public:
     LineInstrument() { plugIn(0); }
     /// @param faults  from then on.
     void plugIn(int port, std::vector<StandInFault> faults = {}) {
-        m_shown = std::make_unique<StillInstruments>(StandInSettings{.faults = std::move(faults)});
+        m_shown = std::make_unique<testing::StillInstruments>(std::move(faults));
         OutletSettings settings;
         settings.tcpPort = port;
         settings.every = 0.02;
@@ -55,7 +46,7 @@ public:
     [[nodiscard]] QString address() const { return m_address; }
 
 private:
-    std::unique_ptr<StillInstruments> m_shown;
+    std::unique_ptr<testing::StillInstruments> m_shown;
     std::unique_ptr<Outlets> m_outlets;
     QString m_address;
 };

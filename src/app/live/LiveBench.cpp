@@ -45,7 +45,8 @@ std::string placeOf(const Endpoint& e) {
 
 } // namespace
 
-LiveBench::LiveBench(LessonController& controller, QObject* parent) : QObject(parent), m_controller(controller) {
+LiveBench::LiveBench(LessonController& controller, QObject* parent)
+    : QObject(parent), m_controller(controller) {
     m_ticks.setInterval(kTickMs);
     connect(&m_ticks, &QTimer::timeout, this, &LiveBench::tick);
     connect(&m_controller, &LessonController::opened, this, &LiveBench::stop);
@@ -77,7 +78,8 @@ void LiveBench::listenTo(const QString& name, const Endpoint& endpoint, const Li
     one->profile = profile;
     one->place = placeOf(endpoint);
     one->source = std::make_unique<LiveSource>(endpoint, profile, m_begun);
-    connect(one->source.get(), &LiveSource::heard, this, [this, one](const Trace& came) { hear(*one, came); });
+    connect(one->source.get(), &LiveSource::heard, this,
+            [this, one](const Trace& came) { hear(*one, came); });
     connect(one->source.get(), &LiveSource::found, this, [this, one] {
         one->there = true;
         one->lastHeard = now();
@@ -96,7 +98,8 @@ void LiveBench::listenTo(const QString& name, const Endpoint& endpoint, const Li
         const bool first = one->state.unreadable++ == 0;
         one->state.trouble = tr("cannot be read: %1").arg(why);
         if (first)
-            emit told(tr("%1 sends what cannot be read (%2). What came before is kept.").arg(one->state.name, why));
+            emit told(
+                tr("%1 sends what cannot be read (%2). What came before is kept.").arg(one->state.name, why));
         emit changed();
     });
     m_instruments.push_back(std::move(made));
@@ -136,6 +139,7 @@ void LiveBench::stop() {
         one->source.reset(); // nothing comes any more
     if (m_controller.isOpen()) keep();
     m_instruments.clear();
+    m_pressureBy = m_temperatureBy = nullptr;
     m_ticks.stop();
     m_moment = {};
     m_view = {};
@@ -144,11 +148,20 @@ void LiveBench::stop() {
     emit moved();
 }
 
+bool LiveBench::hasTrace() const {
+    return isLive() || (m_controller.isOpen() && !m_controller.session().model().data().streams.empty());
+}
+
 std::vector<LiveBench::State> LiveBench::states() const {
     std::vector<State> states;
     for (const auto& one : m_instruments)
         states.push_back(one->state);
     return states;
+}
+
+bool LiveBench::isSilent(const Instrument& one) const {
+    constexpr double kPatience = 3.0; // s, or periods of its own
+    return now() - one.lastHeard >= std::max(kPatience, kPatience * one.profile.period);
 }
 
 void LiveBench::hear(Instrument& from, const Trace& came) {
@@ -159,7 +172,13 @@ void LiveBench::hear(Instrument& from, const Trace& came) {
     }
     const auto take = [&](LiveQuantity quantity, const TraceChannel& channel) {
         if (channel.empty()) return;
-        m_trail.take(quantity, channel);
+        // Two that measure the same are both kept; the first one speaks, as long as it does.
+        const bool pressure = quantity != LiveQuantity::Temperature;
+        Instrument*& speaks = pressure ? m_pressureBy : m_temperatureBy;
+        if (!speaks || speaks == &from || isSilent(*speaks)) {
+            speaks = &from;
+            m_trail.take(quantity, channel);
+        }
         append(from.pending[quantity], channel);
     };
     take(pressureOf(from.profile), came.pascal);
@@ -169,9 +188,8 @@ void LiveBench::hear(Instrument& from, const Trace& came) {
 void LiveBench::tick() {
     if (!m_controller.isOpen()) return;
     for (const auto& one : m_instruments) {
-        constexpr double kPatience = 3.0; // s, or periods of its own
+        if (!one->there || !isSilent(*one)) continue;
         const double silent = now() - one->lastHeard;
-        if (!one->there || silent < std::max(kPatience, kPatience * one->profile.period)) continue;
         const bool isNew = one->state.trouble.isEmpty();
         one->state.trouble = tr("silent for %n s", nullptr, static_cast<int>(silent));
         if (isNew) emit told(tr("%1 says nothing any more.").arg(one->state.name));
@@ -204,9 +222,10 @@ void LiveBench::keepOf(Instrument& from, std::vector<LiveChunk>& chunks) {
     for (const auto& [quantity, channel] : from.pending) {
         if (channel.empty()) continue;
         if (!from.streams.contains(quantity)) {
-            const auto opened = m_controller.carryOutQuietly(&TraceCommands::openStream, LiveStream{0, m_lesson, from.state.name.toStdString(),
-                                                         std::string(id(quantity)), from.place, m_begunMs,
-                                                         channel.step});
+            const auto opened = m_controller.carryOutQuietly(
+                &TraceCommands::openStream,
+                LiveStream{0, m_lesson, from.state.name.toStdString(), std::string(id(quantity)), from.place,
+                           m_begunMs, channel.step});
             if (!opened) {
                 if (!std::exchange(m_failedToKeep, true)) m_controller.tell(opened.error());
                 continue;

@@ -1,7 +1,7 @@
 #pragma once
 
-#include "app/controller/LessonController.h"
 #include "SimulatedBench.h"
+#include "app/controller/LessonController.h"
 #include "feeds/LiveSource.h"
 #include "lesson/live/LiveView.h"
 
@@ -13,8 +13,8 @@
 
 namespace uttrin::app {
 
-/// The instruments that are listened to at the bench: each on a thread of its own, all by one clock. What they
-/// say goes into the draft, and all of it into the notebook, once a second.
+/// The instruments that are listened to at the bench: each on a thread of its own, all by one clock. What
+/// they say goes into the draft, and all of it into the notebook, once a second.
 class LiveBench : public QObject {
     Q_OBJECT
 public:
@@ -30,6 +30,8 @@ public:
     /// Stops listening; what came stays.
     void stop();
     [[nodiscard]] bool isLive() const { return !m_instruments.empty(); }
+    /// Whether the lesson in hand has a trace to be read.
+    [[nodiscard]] bool hasTrace() const;
 
     /// One that is listened to, as it is now.
     struct State {
@@ -40,7 +42,7 @@ public:
     [[nodiscard]] const LiveTrail& trail() const { return m_trail; }
     [[nodiscard]] const LiveMoment& moment() const { return m_moment; }
     [[nodiscard]] const LiveView& view() const { return m_view; }
-    [[nodiscard]] double now() const;            ///< s of its clock
+    [[nodiscard]] double now() const;                                ///< s of its clock
     [[nodiscard]] Milliseconds begunMs() const { return m_begunMs; } ///< the wall's time at its second nought
     /// The finest figures of the pressure that came, Pa.
     [[nodiscard]] double pressureStep() const { return m_trail.pressure().step; }
@@ -51,10 +53,10 @@ public:
     void captured();
 
 signals:
-    void changed();      ///< an instrument came, went, was found or lost
-    void moved();        ///< they say something new
-    void steadyReached(); ///< they stand still for the first time since the last capture; only where it captures
-                          ///< by itself
+    void changed();       ///< an instrument came, went, was found or lost
+    void moved();         ///< they say something new
+    void steadyReached(); ///< they stand still for the first time since the last capture; only where it
+                          ///< captures by itself
     void told(const QString& what);
     void simulatedChanged(const std::vector<uttrin::RigControl>& controls); ///< what a hand can reach on it
 
@@ -69,6 +71,7 @@ private:
         std::map<LiveQuantity, TraceChannel> pending; ///< not in the notebook yet
         std::map<LiveQuantity, RowId> streams;        ///< of the lesson in hand
     };
+    [[nodiscard]] bool isSilent(const Instrument& one) const;
     void hear(Instrument& from, const Trace& came);
     void tick();
     void keep();
@@ -79,6 +82,7 @@ private:
     LessonController& m_controller;
     std::unique_ptr<SimulatedBench> m_simulated;
     std::vector<std::unique_ptr<Instrument>> m_instruments;
+    Instrument *m_pressureBy = nullptr, *m_temperatureBy = nullptr; ///< whose readings are those of the bench
     std::chrono::steady_clock::time_point m_begun;
     Milliseconds m_begunMs = 0;
     LiveTrail m_trail;
@@ -88,7 +92,6 @@ private:
     QTimer m_ticks;
     int m_tick = 0;
     RowId m_lesson = 0;
-    std::size_t m_keptAtMost = 0; ///< samples that wait while the notebook cannot be written
     bool m_capturesBySelf = false, m_awaitsMove = false, m_failedToKeep = false;
 };
 

@@ -74,6 +74,7 @@ void LiveCard::showState() {
         w->setVisible(live);
     m_simulate->setVisible(!live && !m_bench.isSimulated());
     m_connect->setText(live ? tr("Another instrument…") : tr("Listen to an instrument…"));
+    m_trace->setVisible(m_bench.hasTrace());
     m_bySelf->setChecked(m_bench.capturesBySelf());
     showMoment();
 }

@@ -73,7 +73,7 @@ QWidget* RigTestPage::buildTest(QWidget* choice) {
     card->column()->addLayout(fields);
     m_note = new FieldEdit;
     m_note->setObjectName(QStringLiteral("testNote"));
-    m_note->setPlaceholderText(tr("seat greased, joint retightened, wrapped anew …"));
+    m_note->setPlaceholderText(tr("for instance: seat greased"));
     card->column()->addLayout(labelled(tr("What was done before it"), m_note));
     m_begin = new QPushButton;
     m_begin->setObjectName(QStringLiteral("testBegin"));

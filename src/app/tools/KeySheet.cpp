@@ -37,6 +37,9 @@ std::vector<KeyLine> keysOf(const QWidget& window) {
     }
     const QString buttons = KeySheet::tr("Buttons");
     const auto all = window.findChildren<QAbstractButton*>();
+    const auto withMenus = window.findChildren<QPushButton*>();
+    for (const QPushButton* b : withMenus)
+        if (b->menu()) addMenu(*b->menu(), out);
     for (const QAbstractButton* b : all)
         if (!b->shortcut().isEmpty())
             out.push_back({buttons, b->shortcut().toString(QKeySequence::NativeText),
@@ -58,6 +61,8 @@ std::vector<KeyLine> keysOf(const QWidget& window) {
         {acts, KeySheet::tr("Alt+D"), KeySheet::tr("liquid in the pump’s line: drained before all else")});
     out.push_back({acts, KeySheet::tr("Alt+Shift+1 …"), KeySheet::tr("one more of the class says so")});
     out.push_back({acts, KeySheet::tr("Alt+L, Alt+R"), KeySheet::tr("lock the answers; reveal")});
+    out.push_back({drawn, KeySheet::tr("left, right on a trace"),
+                   KeySheet::tr("the moment before, the next; with Shift further; + and − come nearer")});
     out.push_back({drawn, KeySheet::tr("arrows on an instrument"),
                    KeySheet::tr("set it by what can be read; Page keys by ten")});
     out.push_back(

@@ -2,6 +2,7 @@
 
 #include "quantities/Rounding.h"
 
+#include <algorithm>
 #include <cmath>
 
 namespace uttrin {
@@ -54,9 +55,11 @@ PressureInstrument gaugeAsHeard(const PressureInstrument& gauge, LiveQuantity qu
     heard.digital = true;
     heard.spanLow = heard.spanHigh = 0.0;
     const double unit = pascalPerScaleUnit(heard);
-    if (step > 0.0) heard.division = step / unit;
     constexpr double kUntilSaidBetter = 1000.0; // Pa
     if (wasTube || accuracyPascal) heard.accuracy = accuracyPascal.value_or(kUntilSaidBetter) / unit;
+    // Figures that are far finer than it is good for only flicker.
+    constexpr double kFinest = 0.1;
+    if (step > 0.0) heard.division = std::max(step / unit, kFinest * heard.accuracy);
     return heard;
 }
 

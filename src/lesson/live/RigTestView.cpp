@@ -102,7 +102,7 @@ Text rateText(const LeakTest& leak) {
     const Text odds = leak.oddsLeak > kManyTimes
                           ? Text::tr("more than 1000 to 1")
                           : Text::tr("{} to 1", Text::number(leak.oddsLeak, leak.oddsLeak < 10.0 ? 1 : 0));
-    return Text::tr("It rises by {}; that it leaks stands {}.",
+    return Text::tr("It rises by {}; the odds that it leaks are {}.",
                     measured(leak.rise, leak.riseU, Text::set("Pa/s")), odds);
 }
 
@@ -128,7 +128,7 @@ void sayTargets(RigTestView& view, const LessonSession& session, const LeakTest&
         const auto by = kelvinPerCapture(substance, target.absolute, rise, limits.captureSeconds, room);
         if (!by) continue;
         RigTestView::Line line;
-        line.target = Text::set("{} {}", text(session.plan().rig.gauge, target.dial),
+        line.target = Text::set("{} {}", tableText(session.plan().rig.gauge, target.dial),
                                 unitText(session.plan().rig.gauge));
         line.kelvin = Text::set("{} K", Text::number(*by, 2));
         line.tooMuch = *by > limits.kelvin;
@@ -148,7 +148,7 @@ void sayTargets(RigTestView& view, const LessonSession& session, const LeakTest&
         view.enthalpy =
             std::abs(*shift) < 1e-4
                 ? Text::tr("The enthalpy of vaporisation does not notice it.")
-                : Text::tr("The enthalpy of vaporisation would come out by {} wrong.", percentText(*shift));
+                : Text::tr("The enthalpy of vaporisation would come out {} off.", percentText(*shift));
     if (!view.passes)
         view.advice =
             Text::tr("Grease and reseat the joints, press the stopper home, shut the bleed; then test again: "
@@ -230,7 +230,7 @@ void sayPump(RigTestView& view, const LessonSession& session, const RigTest& tes
     if (!sheet) return;
     for (const Target& target : sheet->targets) {
         RigTestView::Line line;
-        line.target = Text::set("{} {}", text(session.plan().rig.gauge, target.dial),
+        line.target = Text::set("{} {}", tableText(session.plan().rig.gauge, target.dial),
                                 unitText(session.plan().rig.gauge));
         const double over = (pump->start - pump->ultimate) / (target.absolute.pascal() - pump->ultimate);
         line.tooMuch = target.absolute.pascal() <= pump->ultimate;

@@ -198,8 +198,8 @@ Text flashWarning(const LessonSession& session) {
     const double over = liquid->temperature.kelvin() - target->boils.kelvin();
     if (over < kPlainly) return {};
     return Text::tr(
-        "The liquid is {} K above its boiling point there: it will flash. Let it cool first, or go to a "
-        "shallower vacuum.",
+        "The liquid is {} K above its boiling point there: it will flash. Let it cool first, or take a "
+        "higher target before it.",
         Text::number(over, 0));
 }
 

@@ -44,7 +44,7 @@ void ReadingCard::buildTop() {
     column()->setContentsMargins(grid::kAround);
     column()->setSpacing(grid::kStep);
     auto* top = new QHBoxLayout;
-    auto* instant = makeLabel(tr("Read both at once"), "heading");
+    auto* instant = makeLabel(tr("Both at once"), "heading");
     top->addWidget(instant, 1);
     m_zero = new QPushButton(tr("Zero check"));
     m_zero->setObjectName(QStringLiteral("zeroCheck"));
@@ -72,7 +72,7 @@ void ReadingCard::buildStages() {
     m_stage->setObjectName(QStringLiteral("stage"));
     m_stage->setToolTip(tr("Stamp how far boiling has come, with how far below the boiling point that is "
                            "(Ctrl+Alt+1 to 7)"));
-    auto* menu = new QMenu(m_stage);
+    auto* menu = new QMenu(tr("Stage"), m_stage);
     int place = 0;
     for (const NamedStage& stage : boilingStages()) {
         QAction* action = menu->addAction(onScreen(stage.name));
@@ -148,7 +148,7 @@ void ReadingCard::buildDetails() {
     m_pump = new Segments(QStringLiteral("pumpState"), tr("The pump, when both were read"));
     m_pump->setChoices({tr("shut off"), tr("pulling")});
     for (int i = 0; i < 2; ++i) {
-        const QKeySequence key(i == 0 ? QStringLiteral("Alt+O") : QStringLiteral("Alt+P"));
+        const QKeySequence key(i == 0 ? QStringLiteral("Alt+O") : QStringLiteral("Alt+U"));
         m_pump->button(i)->setShortcut(key);
         m_pump->button(i)->setToolTip(
             (i == 0 ? tr("The pump was shut off when both were read: asked anew for each point (%1)")

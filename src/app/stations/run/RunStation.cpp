@@ -323,6 +323,7 @@ void RunStation::refresh() {
     m_right->setWidths(scaled(theme().large ? 600 : 440), scaled(theme().large ? 628 : 512));
     const Rig& rig = session().benchPlan().rig;
     m_reading->show(session());
+    m_liveCard->showState();
     m_run->refresh(1);
     m_pair->setInstruments(rig.gauge, rig.thermometer, session().roomOrStandard().pascal());
     showInstruments();
