@@ -1,11 +1,15 @@
 // Bytes as an instrument may send them, profiles as people may write them, traces as loggers may leave them:
 // none of them may end the program, and what is read holds numbers.
 #include "live/LineSplitter.h"
+#include "live/LiveMoment.h"
 #include "live/LiveRecorder.h"
 #include "live/ShippedProfiles.h"
+#include "plan/ReadOrder.h"
+#include "register/InstrumentRegister.h"
 #include "substances/SubstanceLibrary.h"
 #include "trace/LeakTest.h"
 #include "trace/LoggerFile.h"
+#include "trace/PackedSamples.h"
 #include "trace/PumpDown.h"
 #include "trace/Steady.h"
 #include "trace/TraceCsv.h"
@@ -59,6 +63,15 @@ extern "C" int LLVMFuzzerTestOneInput(const unsigned char* data, std::size_t siz
             check(read->trace.pascal);
             check(read->trace.kelvin);
         }
+    if (const auto packed = unpackSamples(std::as_bytes(std::span(data, size)))) {
+        for (const double value : packed->values)
+            if (!std::isfinite(value)) std::abort();
+        (void)risesSince(*packed);
+    }
+    (void)readOrderOf(text);
+    if (const auto known = readKnown(text))
+        if (const auto back = readKnown(writeKnown(*known)); !back || back->zeros != known->zeros)
+            std::abort();
     if (size < 4000) // a fit takes its time
         if (const auto trace = readTraceCsv(text)) {
             check(trace->pascal);

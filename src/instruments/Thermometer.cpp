@@ -5,6 +5,7 @@
 #include "substances/SubstanceLibrary.h"
 
 #include <cmath>
+#include <limits>
 #include <numbers>
 
 namespace uttrin {
@@ -96,6 +97,13 @@ Result<void> check(const Thermometer& t) {
                     Text::tr("the nominal resistance of the thermometer must be above zero"));
     if (!(t.lagSeconds >= 0.0 && t.lagSeconds <= 600.0))
         return fail(Failure::BadInput, Text::tr("the lag of the thermometer must lie from 0 to 600 s"));
+    if (!(t.coilPerKelvin >= 1e-4 && t.coilPerKelvin <= 0.02))
+        return fail(Failure::BadInput,
+                    Text::tr("the coefficient of a coil must lie from 0.0001 to 0.02 per kelvin"));
+    if (!(t.referenceCelsius > -50.0 && t.referenceCelsius < 150.0) ||
+        !(t.referenceU >= 0.0 && t.referenceU <= 20.0))
+        return fail(Failure::BadInput,
+                    Text::tr("a coil is measured between −50 and 150 °C, known to 20 K or better"));
     for (const double e : {t.emissivity, t.emissivitySet})
         if (!(e >= 0.1 && e <= 1.0))
             return fail(Failure::BadInput, Text::tr("an emissivity must lie from 0.1 to 1"));
@@ -107,6 +115,11 @@ Result<void> check(const Thermometer& t) {
 }
 
 namespace {
+
+/// The resistance at 20 degC of a coil that was measured at another temperature, ohm.
+double coilOhm20(const Thermometer& t) {
+    return t.nominalOhm / thermometry::coilResistance(t.referenceCelsius, 1.0, t.coilPerKelvin);
+}
 
 /// By the thermometer's kind alone, before any calibration, K.
 Result<double> byKind(const Thermometer& t, double reading) {
@@ -127,7 +140,7 @@ Result<double> byKind(const Thermometer& t, double reading) {
             return c + kIcePointKelvin;
         });
     case ThermometerKind::Copper:
-        return thermometry::copperCelsius(reading, t.nominalOhm) + kIcePointKelvin;
+        return thermometry::coilCelsius(reading, coilOhm20(t), t.coilPerKelvin) + kIcePointKelvin;
     case ThermometerKind::Infrared: {
         constexpr double kGlass = 1.1, kMillimetre = 1e-3; // W/(m K), borosilicate
         const double around = t.reflectedCelsius + kIcePointKelvin;
@@ -199,6 +212,8 @@ Result<LiquidTemperature> toTemperature(const Thermometer& t, double reading,
         shared = std::hypot(shared, byKind(other, reading).value_or(kelvin) - kelvin,
                             kWallU * (kelvin - byKind(bare, reading).value_or(kelvin)));
     }
+    if (t.kind == ThermometerKind::Copper) // all of it moves with where it was measured
+        shared = std::hypot(shared, t.referenceU * reading / t.nominalOhm);
     if (const ThermometerCalibration* c = calibrationAt(t, atMs)) {
         const auto line = lineOf(t, *c);
         if (!line) return tl::unexpected(line.error());
@@ -232,7 +247,7 @@ double toReading(const Thermometer& t, Temperature temperature, std::optional<st
     double reading = t.kind == ThermometerKind::Platinum
                          ? thermometry::platinumResistance(temperature.celsius(), t.nominalOhm)
                      : t.kind == ThermometerKind::Copper
-                         ? thermometry::copperResistance(temperature.celsius(), t.nominalOhm)
+                         ? thermometry::coilResistance(temperature.celsius(), coilOhm20(t), t.coilPerKelvin)
                          : plain;
     constexpr int kSteps = 30;
     for (int i = 0; i < kSteps; ++i) {
@@ -261,6 +276,34 @@ Result<ThermometerCalibration> calibrationFrom(const Thermometer& thermometer, s
     const double off = ice ? *ice - inIce : *steam - inSteam;
     return ThermometerCalibration{ice.value_or(inIce + off), steam.value_or(inSteam + off), roomPascal, roomU,
                                   atMs};
+}
+
+Result<Thermometer> correctedByPair(const Thermometer& infrared, double shown, Temperature inside) {
+    constexpr double kLow = 0.1, kHigh = 1.0;
+    Thermometer t = infrared;
+    t.calibrations.clear();
+    // A wall that radiates less is hotter than it seems.
+    const auto off = [&](double emissivity) {
+        t.emissivity = emissivity;
+        const auto read = toTemperature(t, shown);
+        return read ? (read->temperature - inside).kelvin() : std::numeric_limits<double>::quiet_NaN();
+    };
+    double low = kLow, high = kHigh;
+    const double atLow = off(low), atHigh = off(high);
+    if (infrared.kind != ThermometerKind::Infrared || !(atLow * atHigh <= 0.0))
+        return fail(
+            Failure::OutOfRange,
+            Text::tr("No emissivity from 0.1 to 1 makes {} {} on the wall mean {} °C inside: look at both "
+                     "readings, and at what the wall mirrors.",
+                     Text::number(shown, 1), unit(infrared.unit).display, Text::number(inside.celsius(), 1)));
+    constexpr int kHalvings = 50;
+    for (int i = 0; i < kHalvings; ++i) {
+        const double middle = 0.5 * (low + high);
+        (off(middle) * atLow > 0.0 ? low : high) = middle;
+    }
+    Thermometer corrected = infrared;
+    corrected.emissivity = std::round(500.0 * (low + high)) / 1000.0; // to a thousandth
+    return corrected;
 }
 
 } // namespace uttrin

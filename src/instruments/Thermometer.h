@@ -54,7 +54,10 @@ struct Thermometer {
     double accuracy = 1.0; ///< limits of error, plus or minus, in `unit`
     SensorPlace place = SensorPlace::Liquid;
     ThermometerKind kind = ThermometerKind::Plain;
-    double nominalOhm = 100.0; ///< Platinum: at 0 degC; Copper: at 20 degC
+    double nominalOhm = 100.0;      ///< Platinum: at 0 degC; Copper: at `referenceCelsius`
+    double coilPerKelvin = 3.93e-3; ///< Copper: temperature coefficient of the coil at 20 degC, 1/K
+    double referenceCelsius = 20.0; ///< Copper: of the coil when `nominalOhm` was measured
+    double referenceU = 0.0;        ///< Copper: standard uncertainty of that, K
     std::optional<double> emergentFromCelsius =
         std::nullopt; ///< Mercury, Spirit: where the column leaves the liquid; empty: wholly immersed
     double stemCelsius = 22.0;                      ///< of the air beside the stem that stands out
@@ -102,6 +105,12 @@ struct LiquidTemperature {
                                                              std::optional<double> ice,
                                                              std::optional<double> steam, double roomPascal,
                                                              double roomU, std::int64_t atMs);
+
+/// An infrared thermometer with the emissivity of the wall that makes a reading mean what another thermometer
+/// said inside at the same time; its wall's heat loss is as declared. OutOfRange where none from 0.1 to 1
+/// does.
+[[nodiscard]] Result<Thermometer> correctedByPair(const Thermometer& infrared, double shown,
+                                                  Temperature inside);
 
 /// How far the thermometer was off at the ice and at the steam point, K, as it was calibrated.
 struct CalibrationResiduals {

@@ -8,8 +8,7 @@ namespace {
 // IEC 60751:2008.
 constexpr double kA = 3.9083e-3, kB = -5.775e-7, kC = -4.183e-12;
 constexpr double kLowest = -200.0, kHighest = 850.0; // degC
-constexpr double kCopper = 0.00393;                  // 1/K at 20 degC, IEC 60028
-constexpr double kCopperReference = 20.0;            // degC
+constexpr double kCoilReference = 20.0;              // degC
 
 } // namespace
 
@@ -39,8 +38,12 @@ double platinumTolerance(double t, bool classA) {
     return classA ? 0.15 + 0.002 * std::abs(t) : 0.3 + 0.005 * std::abs(t);
 }
 
-double copperCelsius(double ohm, double r20) { return kCopperReference + (ohm / r20 - 1.0) / kCopper; }
-double copperResistance(double t, double r20) { return r20 * (1.0 + kCopper * (t - kCopperReference)); }
+double coilCelsius(double ohm, double r20, double perKelvin) {
+    return kCoilReference + (ohm / r20 - 1.0) / perKelvin;
+}
+double coilResistance(double t, double r20, double perKelvin) {
+    return r20 * (1.0 + perKelvin * (t - kCoilReference));
+}
 
 double emergentStemCorrection(double reading, double emergent, double stem, bool mercury) {
     constexpr double kMercury = 1.6e-4,

@@ -14,10 +14,10 @@ namespace uttrin::thermometry {
 /// Tolerance of class A and B at a temperature, K: 0.15 + 0.002 |t| and 0.3 + 0.005 |t|, IEC 60751:2008.
 [[nodiscard]] double platinumTolerance(double celsius, bool classA);
 
-/// Temperature of a copper coil from its resistance, degC: R = R20 (1 + 0.00393 (t - 20)), IEC 60028 for
-/// annealed copper.
-[[nodiscard]] double copperCelsius(double ohm, double r20);
-[[nodiscard]] double copperResistance(double celsius, double r20);
+/// Temperature of a coil from its resistance, degC: R = R20 (1 + a (t - 20)); for annealed copper a = 0.00393
+/// /K, IEC 60028.
+[[nodiscard]] double coilCelsius(double ohm, double r20, double perKelvin);
+[[nodiscard]] double coilResistance(double celsius, double r20, double perKelvin);
 
 /// What the emergent stem of a liquid-in-glass thermometer hides, K, to be added: k n (reading - stem), with
 /// n the degrees of the column that stand out of the liquid, k = 1.6e-4 /K for mercury (ASTM E77),

@@ -77,6 +77,13 @@ Json thermometerToJson(const Thermometer& t) {
     if (t.kind != ThermometerKind::Plain) j["kind"] = id(t.kind);
     if (t.lagSeconds != 0.0) j["lag_s"] = t.lagSeconds;
     if (readsOhms(t)) j["nominal_ohm"] = t.nominalOhm;
+    if (t.kind == ThermometerKind::Copper) {
+        const Thermometer usual;
+        if (t.coilPerKelvin != usual.coilPerKelvin) j["coil_per_k"] = t.coilPerKelvin;
+        if (t.referenceCelsius != usual.referenceCelsius)
+            j["coil_reference"] = formatMeasure(t.referenceCelsius, unit("degC"));
+        if (t.referenceU != 0.0) j["coil_reference_u_k"] = t.referenceU;
+    }
     if (t.emergentFromCelsius) {
         j["emergent_from"] = formatMeasure(*t.emergentFromCelsius, unit("degC"));
         j["stem"] = formatMeasure(t.stemCelsius, unit("degC"));
@@ -137,6 +144,9 @@ void readThermometerFrom(Reader r, std::optional<Failure>& failure, Thermometer&
     r.parsed("kind", t.kind, thermometerKindFromId);
     r.number("lag_s", t.lagSeconds);
     r.number("nominal_ohm", t.nominalOhm);
+    r.number("coil_per_k", t.coilPerKelvin);
+    t.referenceCelsius = readCelsius(r, "coil_reference", t.referenceCelsius);
+    r.number("coil_reference_u_k", t.referenceU);
     if (r.has("emergent_from")) t.emergentFromCelsius = readCelsius(r, "emergent_from", 0.0);
     t.stemCelsius = readCelsius(r, "stem", t.stemCelsius);
     r.number("emissivity_set", t.emissivitySet);
@@ -148,17 +158,17 @@ void readThermometerFrom(Reader r, std::optional<Failure>& failure, Thermometer&
 
 Json rigToJson(const Rig& r) {
     Json j{{"gauge", gaugeToJson(r.gauge)},
-            {"thermometer", thermometerToJson(r.thermometer)},
-            {"vessel_l", r.vesselLitre},
-            {"liquid_l", r.liquidLitre},
-            {"depth_cm", r.depthCm},
-            {"nucleation", id(r.aid)},
-            {"nucleation_fresh", r.aidFresh},
-            {"heat", id(r.heat)},
-            {"heater_w", r.heaterWatt},
-            {"pump", id(r.pump)},
-            {"pump_l_per_min", r.pumpLitrePerMinute},
-            {"pump_ultimate", formatMeasure(r.pumpUltimatePa, unit("Pa"))}};
+           {"thermometer", thermometerToJson(r.thermometer)},
+           {"vessel_l", r.vesselLitre},
+           {"liquid_l", r.liquidLitre},
+           {"depth_cm", r.depthCm},
+           {"nucleation", id(r.aid)},
+           {"nucleation_fresh", r.aidFresh},
+           {"heat", id(r.heat)},
+           {"heater_w", r.heaterWatt},
+           {"pump", id(r.pump)},
+           {"pump_l_per_min", r.pumpLitrePerMinute},
+           {"pump_ultimate", formatMeasure(r.pumpUltimatePa, unit("Pa"))}};
     if (!r.readOrder.empty()) j["read_order"] = wordsOf(r.readOrder);
     return j;
 }

@@ -34,8 +34,8 @@ TEST(Thermometry, PlatinumMeetsTheStandardsTable) {
 TEST(Thermometry, CopperRisesByItsTabulatedCoefficient) {
     // IEC 60028, annealed copper: 0.00393 per kelvin of the resistance at 20 degC; a third more at 104.8
     // degC.
-    EXPECT_NEAR(thermometry::copperResistance(104.81, 50.0), 50.0 * 4.0 / 3.0, 0.01);
-    EXPECT_NEAR(thermometry::copperCelsius(50.0, 50.0), 20.0, 1e-12);
+    EXPECT_NEAR(thermometry::coilResistance(104.81, 50.0, 3.93e-3), 50.0 * 4.0 / 3.0, 0.01);
+    EXPECT_NEAR(thermometry::coilCelsius(50.0, 50.0, 3.93e-3), 20.0, 1e-12);
 }
 
 TEST(Thermometry, TheEmergentStemIsWorthHalfAKelvinAtBoiling) {

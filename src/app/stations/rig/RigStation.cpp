@@ -126,6 +126,14 @@ void RigStation::wire() {
     connect(m_gauge, &GaugeCard::edited, this, &RigStation::apply);
     connect(m_gauge, &GaugeCard::told, this, [this](const QString& sentence) { m_controller.say(sentence); });
     connect(m_thermometer, &ThermometerCard::edited, this, &RigStation::apply);
+    connect(m_thermometer, &ThermometerCard::paired, this, [this](double shown, double inside) {
+        const auto corrected =
+            correctedByPair(session().plan().rig.thermometer, shown, Temperature::fromCelsius(inside));
+        if (!corrected) return m_controller.tell(corrected.error());
+        change([&](Plan& p) { p.rig.thermometer = *corrected; },
+               Text::tr("Correct the infrared thermometer"));
+        m_controller.say(tr("The wall’s emissivity is %1.").arg(onScreen(corrected->emissivity, 3)));
+    });
     connect(m_thermometer, &ThermometerCard::calibrated, this, &RigStation::calibrate);
     connect(m_vessel, &VesselCard::edited, this, &RigStation::apply);
     connect(m_vessel, &VesselCard::substanceChosen, this, &RigStation::changeSubstance);

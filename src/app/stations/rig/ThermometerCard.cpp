@@ -54,6 +54,7 @@ ThermometerCard::ThermometerCard(QWidget* parent) : Card(parent) {
     column()->addWidget(m_place);
     m_placeNote = makeLabel({}, "caution");
     column()->addWidget(m_placeNote);
+    addPair();
     addCalibration();
     wire();
 }
@@ -75,6 +76,11 @@ void ThermometerCard::addKind(QGridLayout* grid) {
         m_kind->addItem(label, asIs(id(kind)));
     const QString degrees = QStringLiteral("°C");
     m_nominal = new NumberField(tr("Nominal"), QStringLiteral("Ω"), QStringLiteral("thermometerOhm"));
+    m_coilPerKelvin =
+        new NumberField(tr("Coil’s coefficient"), QStringLiteral("1/K"), QStringLiteral("coilPerKelvin"));
+    m_coilPerKelvin->setToolTip(tr("0.00393 for annealed copper; a coil of one’s own may differ"));
+    m_reference = new NumberField(tr("Measured at"), degrees, QStringLiteral("coilReference"));
+    m_referenceU = new NumberField(tr("known to ±"), QStringLiteral("K"), QStringLiteral("coilReferenceU"));
     m_emergent = new NumberField(tr("Stem out from"), degrees, QStringLiteral("thermometerEmergent"));
     m_emergent->setPlaceholder(tr("none"));
     m_emergent->setToolTip(
@@ -86,12 +92,36 @@ void ThermometerCard::addKind(QGridLayout* grid) {
     m_wall = new NumberField(tr("Glass wall"), QStringLiteral("mm"), QStringLiteral("wallThickness"));
     grid->addLayout(labelled(tr("Kind"), m_kind), 1, 0, 1, 2);
     grid->addWidget(m_nominal, 1, 2);
+    grid->addWidget(m_coilPerKelvin, 1, 3);
+    grid->addWidget(m_reference, 2, 2);
+    grid->addWidget(m_referenceU, 2, 3);
     grid->addWidget(m_emergent, 1, 2);
     grid->addWidget(m_stem, 1, 3);
     grid->addWidget(m_emissivitySet, 1, 2);
     grid->addWidget(m_emissivity, 1, 3);
     grid->addWidget(m_reflected, 2, 2);
     grid->addWidget(m_wall, 2, 3);
+}
+
+void ThermometerCard::addPair() {
+    m_pairBox = new QWidget;
+    auto* row = new QHBoxLayout(m_pairBox);
+    row->setContentsMargins(0, 0, 0, 0);
+    m_pairShown = new NumberField(tr("It shows outside"), {}, QStringLiteral("pairShown"));
+    m_pairInside = new NumberField(tr("Inside it is"), QStringLiteral("°C"), QStringLiteral("pairInside"));
+    auto* correct = new QPushButton(tr("Correct it"));
+    correct->setObjectName(QStringLiteral("pairCorrect"));
+    correct->setToolTip(
+        tr("Sets the wall’s emissivity so that both mean the same: read it and a thermometer in the "
+           "liquid at one moment"));
+    row->addWidget(m_pairShown, 1);
+    row->addWidget(m_pairInside, 1);
+    row->addWidget(correct, 0, Qt::AlignBottom);
+    column()->addWidget(m_pairBox);
+    connect(correct, &QPushButton::clicked, this, [this] {
+        if (m_pairShown->value() && m_pairInside->value())
+            emit paired(*m_pairShown->value(), *m_pairInside->value());
+    });
 }
 
 void ThermometerCard::addCalibration() {
@@ -130,8 +160,8 @@ void ThermometerCard::wire() {
     for (QComboBox* c : {m_unit, m_kind})
         connect(c, &QComboBox::currentIndexChanged, this, &ThermometerCard::edited);
     connect(m_name, &QLineEdit::editingFinished, this, &ThermometerCard::edited);
-    for (NumberField* f : {m_lag, m_division, m_accuracy, m_nominal, m_emergent, m_stem, m_emissivitySet,
-                           m_emissivity, m_reflected, m_wall})
+    for (NumberField* f : {m_coilPerKelvin, m_reference, m_referenceU, m_lag, m_division, m_accuracy,
+                           m_nominal, m_emergent, m_stem, m_emissivitySet, m_emissivity, m_reflected, m_wall})
         connect(f, &NumberField::committed, this, &ThermometerCard::edited);
 }
 
@@ -146,6 +176,9 @@ void ThermometerCard::take(Thermometer& t) const {
     t.kind = thermometerKindFromId(m_kind->currentData().toString().toStdString()).value_or(t.kind);
     if (readsOhms(t) != ohmsBefore) t.calibrations.clear(); // they are in degrees, or in ohms
     m_nominal->putInto(t.nominalOhm);
+    m_coilPerKelvin->putInto(t.coilPerKelvin);
+    m_reference->putInto(t.referenceCelsius);
+    m_referenceU->putInto(t.referenceU);
     const bool glass = t.kind == ThermometerKind::Mercury || t.kind == ThermometerKind::Spirit;
     t.emergentFromCelsius = glass ? m_emergent->value() : std::nullopt;
     m_stem->putInto(t.stemCelsius);
@@ -179,8 +212,15 @@ void ThermometerCard::show(const Thermometer& t, int utcOffsetMin) {
     for (NumberField* f : {m_emissivitySet, m_emissivity, m_reflected, m_wall})
         f->setVisible(infrared);
     m_nominal->setValue(t.nominalOhm);
+    for (NumberField* f : {m_coilPerKelvin, m_reference, m_referenceU})
+        f->setVisible(t.kind == ThermometerKind::Copper);
+    m_coilPerKelvin->setValue(t.coilPerKelvin);
+    m_reference->setValue(t.referenceCelsius);
+    m_referenceU->setValue(t.referenceU);
     m_emergent->setValue(t.emergentFromCelsius);
     m_stem->setValue(t.stemCelsius);
+    m_pairBox->setVisible(infrared);
+    m_pairShown->setUnit(asIs(readingUnit(t)));
     m_emissivitySet->setValue(t.emissivitySet);
     m_emissivity->setValue(t.emissivity);
     m_reflected->setValue(t.reflectedCelsius);
