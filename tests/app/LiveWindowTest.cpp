@@ -153,7 +153,7 @@ TEST_F(LiveRun, CapturesByItselfOnceBothStandStill) {
         },
         4000));
     if (*d.session().notebook().count("reading") == 0) d.press("keep");
-    QTest::qWait(1500); // it stands still on: nothing is captured twice
+    QTest::qWait(12'000); // it stands still on: nothing is captured twice
     ASSERT_EQ(*d.session().notebook().count("reading"), 1);
     EXPECT_EQ(d.session().model().data().readings.back().readOrder, "isolate plateau both");
     EXPECT_TRUE(d.session().model().data().readings.back().live->steady);

@@ -23,10 +23,10 @@
 namespace uttrin::app {
 namespace {
 
-constexpr LoggerMeaning kMeanings[] = {LoggerMeaning::Ignored,          LoggerMeaning::Elapsed,
-                                       LoggerMeaning::Clock,            LoggerMeaning::Date,
-                                       LoggerMeaning::AbsolutePressure, LoggerMeaning::GaugePressure,
-                                       LoggerMeaning::Temperature};
+constexpr LoggerMeaning kMeanings[] = {
+    LoggerMeaning::Ignored,    LoggerMeaning::Elapsed,          LoggerMeaning::Clock,
+    LoggerMeaning::Date,       LoggerMeaning::AbsolutePressure, LoggerMeaning::GaugePressure,
+    LoggerMeaning::Temperature};
 constexpr char kSeparators[] = {',', ';', '\t', ' '};
 constexpr std::size_t kMostBytes = 64 * kMebibyte;
 
@@ -60,7 +60,8 @@ ColumnDialog::ColumnDialog(LessonController& controller, QWidget* parent) : Tool
     m_decimal->setObjectName(QStringLiteral("loggerDecimal"));
     m_decimal->setAccessibleName(tr("Decimal sign"));
     m_decimal->addItems({tr("decimal point"), tr("decimal comma")});
-    m_header = new NumberField(QString(), tr("lines before the first reading"), QStringLiteral("loggerHeader"));
+    m_header =
+        new NumberField(QString(), tr("lines before the first reading"), QStringLiteral("loggerHeader"));
     m_begun = new FieldEdit;
     m_begun->setObjectName(QStringLiteral("loggerBegun"));
     m_begun->setUsualWidth(90);
@@ -135,14 +136,14 @@ void ColumnDialog::buildColumns() {
     m_header->setValue(m_layout.headerLines);
     for (int i = 0; i < static_cast<int>(m_layout.columns.size()); ++i) {
         const LoggerColumn& c = m_layout.columns[static_cast<std::size_t>(i)];
-        auto* name = makeLabel(c.name.empty() ? tr("column %1").arg(i + 1)
-                                              : QString::fromStdString(c.name).left(40),
-                               "muted");
+        auto* name = makeLabel(
+            c.name.empty() ? tr("column %1").arg(i + 1) : QString::fromStdString(c.name).left(40), "muted");
         auto* meaning = new QComboBox;
         meaning->setObjectName(QStringLiteral("loggerColumn%1").arg(i + 1));
         meaning->setAccessibleName(tr("What column %1 holds").arg(i + 1));
-        meaning->addItems({tr("passed over"), tr("time since the start"), tr("time of day"), tr("date and time"),
-                           tr("absolute pressure"), tr("pressure against the room"), tr("temperature")});
+        meaning->addItems({tr("passed over"), tr("time since the start"), tr("time of day"),
+                           tr("date and time"), tr("absolute pressure"), tr("pressure against the room"),
+                           tr("temperature")});
         meaning->setCurrentIndex(indexOf(kMeanings, c.meaning));
         auto* in = new QComboBox;
         in->setObjectName(QStringLiteral("loggerUnit%1").arg(i + 1));
@@ -178,7 +179,8 @@ void ColumnDialog::takeColumns() {
         c.meaning = kMeanings[std::max(0, m_meanings[i]->currentIndex())];
         c.unit = nullptr;
         if (!hasUnit(c.meaning)) continue;
-        const auto chosen = findUnit(m_units[i]->currentData().toString().toStdString(), dimensionOf(c.meaning));
+        const auto chosen =
+            findUnit(m_units[i]->currentData().toString().toStdString(), dimensionOf(c.meaning));
         c.unit = chosen ? *chosen : &unitsOf(dimensionOf(c.meaning)).front();
     }
     buildColumns();
@@ -195,7 +197,8 @@ void ColumnDialog::showTrace() {
     for (const TraceChannel* c : {&m_trace.pascal, &m_trace.kelvin})
         if (!c->empty()) view.to = std::max(view.to, c->seconds.back());
     if (m_trace.pascal.empty() && m_trace.kelvin.empty()) view.to = 60.0;
-    m_chart->show(std::move(view), [](double seconds) { return QStringLiteral("%1 s").arg(onScreen(seconds, 0)); });
+    m_chart->show(std::move(view),
+                  [](double seconds) { return QStringLiteral("%1 s").arg(onScreen(seconds, 0)); });
     if (!read)
         m_state->setText(QStringLiteral("\u26A0 ") + onScreen(read.error().message));
     else
@@ -210,7 +213,9 @@ void ColumnDialog::remember() const {
     QStringList words{QString(QLatin1Char(m_layout.separator)), QString(QLatin1Char(m_layout.decimal)),
                       QString::number(m_layout.headerLines)};
     for (const LoggerColumn& c : m_layout.columns)
-        words << QStringLiteral("%1 %2").arg(static_cast<int>(c.meaning)).arg(c.unit ? asIs(c.unit->symbol) : QString());
+        words << QStringLiteral("%1 %2")
+                     .arg(static_cast<int>(c.meaning))
+                     .arg(c.unit ? asIs(c.unit->symbol) : QString());
     QSettings().setValue(headingKey(), words);
 }
 
@@ -241,14 +246,16 @@ void ColumnDialog::bringIn() {
                                                                       ? QStringLiteral("H:m:s")
                                                                       : QStringLiteral("H:m"));
     if (!at.isValid())
-        return m_state->setText(QStringLiteral("\u26A0 ") +
-                                tr("'%1' is no time of day; accepted: 10:31 or 10:31:05.").arg(m_begun->text()));
+        return m_state->setText(
+            QStringLiteral("\u26A0 ") +
+            tr("'%1' is no time of day; accepted: 10:31 or 10:31:05.").arg(m_begun->text()));
     QDate day = QDate::fromString(QString::fromStdString(session.model().lesson().heldOn), Qt::ISODate);
     if (!day.isValid()) day = QDateTime::fromMSecsSinceEpoch(m_controller.clock().now()).date();
     constexpr int kSecondsAMinute = 60;
     const QDateTime begun(day, at, QTimeZone(offset * kSecondsAMinute));
-    const auto done = m_controller.carryOut(&TraceCommands::importTrace, QFileInfo(m_path).fileName().toStdString(),
-                                            m_trace, static_cast<Milliseconds>(begun.toMSecsSinceEpoch()));
+    const auto done =
+        m_controller.carryOut(&TraceCommands::importTrace, QFileInfo(m_path).fileName().toStdString(),
+                              m_trace, static_cast<Milliseconds>(begun.toMSecsSinceEpoch()));
     if (!done) return;
     remember();
     m_begun->clear();

@@ -16,8 +16,8 @@ class NumberField;
 class TraceChart;
 class Words;
 
-/// How a logger's file is laid out: which column is what, in which unit. It is guessed, can be said otherwise, is
-/// remembered for files with the same heading, and shown as it will be brought in.
+/// How a logger's file is laid out: which column is what, in which unit. It is guessed, can be said
+/// otherwise, is remembered for files with the same heading, and shown as it will be brought in.
 class ColumnDialog : public ToolWindow {
     Q_OBJECT
 public:

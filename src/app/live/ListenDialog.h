@@ -15,8 +15,8 @@ class NumberField;
 class Segments;
 class Words;
 
-/// Where an instrument is heard and what its figures mean: it shows what arrives, one clicks the number, names
-/// its unit, and sees it on the drawn instruments of the rig.
+/// Where an instrument is heard and what its figures mean: it shows what arrives, one clicks the number,
+/// names its unit, and sees it on the drawn instruments of the rig.
 class ListenDialog : public ToolWindow {
     Q_OBJECT
 public:

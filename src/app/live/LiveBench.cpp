@@ -7,6 +7,7 @@
 #include "trace/PackedSamples.h"
 
 #include <algorithm>
+#include <cmath>
 
 namespace uttrin::app {
 namespace {
@@ -49,7 +50,10 @@ LiveBench::LiveBench(LessonController& controller, QObject* parent)
     : QObject(parent), m_controller(controller) {
     m_ticks.setInterval(kTickMs);
     connect(&m_ticks, &QTimer::timeout, this, &LiveBench::tick);
-    connect(&m_controller, &LessonController::opened, this, &LiveBench::stop);
+    connect(&m_controller, &LessonController::opened, this, [this] {
+        forgetPending(); // of the notebook before, not of this one
+        stop();
+    });
 }
 
 LiveBench::~LiveBench() = default;
@@ -204,37 +208,40 @@ void LiveBench::keep() {
     if (std::exchange(m_lesson, lesson) != lesson)
         for (const auto& one : m_instruments)
             one->streams.clear();
-    if (m_controller.session().notebook().readOnly()) return;
+    if (m_controller.session().notebook().readOnly()) return forgetPending(); // there is nowhere to keep it
     std::vector<LiveChunk> chunks;
+    std::vector<TraceChannel*> kept;
     for (const auto& one : m_instruments)
-        keepOf(*one, chunks);
+        for (auto& [quantity, channel] : one->pending)
+            if (const RowId stream = channel.empty() ? 0 : streamOf(*one, quantity, channel.step)) {
+                const double finest = quantity == LiveQuantity::Temperature ? kFinestKelvin : kFinestPascal;
+                chunks.push_back({0, stream, packSamples(channel, finest)});
+                kept.push_back(&channel);
+            }
     if (chunks.empty()) return;
-    if (const auto kept = m_controller.carryOutQuietly(&TraceCommands::append, chunks); !kept) {
-        if (!std::exchange(m_failedToKeep, true)) m_controller.tell(kept.error());
+    if (const auto done = m_controller.carryOutQuietly(&TraceCommands::append, chunks); !done) {
+        if (!std::exchange(m_failedToKeep, true)) m_controller.tell(done.error());
         return; // they wait, and are tried again
     }
     m_failedToKeep = false;
+    for (TraceChannel* channel : kept)
+        *channel = {};
+}
+
+void LiveBench::forgetPending() {
     for (const auto& one : m_instruments)
         one->pending.clear();
 }
 
-void LiveBench::keepOf(Instrument& from, std::vector<LiveChunk>& chunks) {
-    for (const auto& [quantity, channel] : from.pending) {
-        if (channel.empty()) continue;
-        if (!from.streams.contains(quantity)) {
-            const auto opened = m_controller.carryOutQuietly(
-                &TraceCommands::openStream,
-                LiveStream{0, m_lesson, from.state.name.toStdString(), std::string(id(quantity)), from.place,
-                           m_begunMs, channel.step});
-            if (!opened) {
-                if (!std::exchange(m_failedToKeep, true)) m_controller.tell(opened.error());
-                continue;
-            }
-            from.streams[quantity] = *opened;
-        }
-        const double finest = quantity == LiveQuantity::Temperature ? kFinestKelvin : kFinestPascal;
-        chunks.push_back({0, from.streams[quantity], packSamples(channel, finest)});
-    }
+/// 0 where it cannot be opened: what came waits.
+RowId LiveBench::streamOf(Instrument& from, LiveQuantity quantity, double step) {
+    if (const auto known = from.streams.find(quantity); known != from.streams.end()) return known->second;
+    const auto opened = m_controller.carryOutQuietly(
+        &TraceCommands::openStream, LiveStream{0, m_lesson, from.state.name.toStdString(),
+                                               std::string(id(quantity)), from.place, m_begunMs, step});
+    if (opened) return from.streams[quantity] = *opened;
+    if (!std::exchange(m_failedToKeep, true)) m_controller.tell(opened.error());
+    return 0;
 }
 
 void LiveBench::look() {
@@ -248,15 +255,27 @@ void LiveBench::look() {
         if (*evidence) (*evidence)->madeUp = isSimulated();
     m_controller.takeLive(std::move(readings.gauge), std::move(readings.thermometer));
     emit moved();
-    if (!m_moment.steady) m_awaitsMove = false;
+    if (m_awaitsMove && hasMoved()) m_awaitsMove = false;
     if (m_capturesBySelf && m_moment.steady && !m_awaitsMove) {
         m_awaitsMove = true;
         emit steadyReached();
     }
 }
 
+/// Since the last capture, by more than what stands still may.
+bool LiveBench::hasMoved() const {
+    constexpr double kKelvin = 0.5, kOfPressure = 0.02;
+    const auto& [pressure, temperature] = m_captured;
+    return (pressure && m_moment.pressure &&
+            std::abs(m_moment.pressure->mean - *pressure) > kOfPressure * *pressure) ||
+           (temperature && m_moment.temperature &&
+            std::abs(m_moment.temperature->mean - *temperature) > kKelvin);
+}
+
 void LiveBench::captured() {
     m_awaitsMove = true;
+    m_captured = {m_moment.pressure ? std::optional(m_moment.pressure->mean) : std::nullopt,
+                  m_moment.temperature ? std::optional(m_moment.temperature->mean) : std::nullopt};
     m_watch.beginAnew(now());
 }
 

@@ -75,7 +75,9 @@ private:
     void hear(Instrument& from, const Trace& came);
     void tick();
     void keep();
-    void keepOf(Instrument& from, std::vector<LiveChunk>& chunks);
+    void forgetPending();
+    [[nodiscard]] RowId streamOf(Instrument& from, LiveQuantity quantity, double step);
+    [[nodiscard]] bool hasMoved() const;
     void look();
     void begin();
 
@@ -92,6 +94,7 @@ private:
     QTimer m_ticks;
     int m_tick = 0;
     RowId m_lesson = 0;
+    std::pair<std::optional<double>, std::optional<double>> m_captured; ///< Pa, K, of the last point
     bool m_capturesBySelf = false, m_awaitsMove = false, m_failedToKeep = false;
 };
 

@@ -10,7 +10,8 @@ namespace uttrin::app {
 
 class Words;
 
-/// Live instruments in short: whether they stand still, how they move, what is wrong with one, and how to begin.
+/// Live instruments in short: whether they stand still, how they move, what is wrong with one, and how to
+/// begin.
 class LiveCard : public Card {
     Q_OBJECT
 public:

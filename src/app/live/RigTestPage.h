@@ -55,7 +55,7 @@ private:
     QTableView* m_table;
     TableModel* m_rows;
     TraceChart* m_chart;
-    std::optional<double> m_begun;           ///< s of the bench's clock, while a test is watched
+    std::optional<double> m_begun;            ///< s of the bench's clock, while a test is watched
     std::optional<Milliseconds> m_firstStamp; ///< of what is typed
 };
 

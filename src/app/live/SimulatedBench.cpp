@@ -31,7 +31,8 @@ void SimulatedBench::start() {
 
 void SimulatedBench::begin() {
     constexpr double kNoisePascal = 20.0, kNoiseKelvin = 0.03, kEvery = 0.2; // Pa, K, s
-    auto made = HandStandIn::make(m_rig, m_changes, {.noisePascal = kNoisePascal, .noiseKelvin = kNoiseKelvin});
+    auto made =
+        HandStandIn::make(m_rig, m_changes, {.noisePascal = kNoisePascal, .noiseKelvin = kNoiseKelvin});
     if (!made) return emit failed(onScreen(made.error().message));
     m_stand = std::make_unique<HandStandIn>(std::move(*made));
     OutletSettings settings;

@@ -114,7 +114,8 @@ void TraceChart::paintEvent(QPaintEvent*) {
     const double half = both ? (m_field.height() - kGap) / 2.0 : m_field.height();
     for (const auto& [from, to] : m_view.plateaus) { // under all
         const double left = std::max(xOf(from), m_field.left()), right = std::min(xOf(to), m_field.right());
-        if (right > left) p.fillRect(QRectF(QPointF(left, m_field.top()), QPointF(right, m_field.bottom())), t.liquid);
+        if (right > left)
+            p.fillRect(QRectF(QPointF(left, m_field.top()), QPointF(right, m_field.bottom())), t.liquid);
     }
     QRectF upper = m_field, lower = m_field;
     if (both) {
@@ -122,7 +123,8 @@ void TraceChart::paintEvent(QPaintEvent*) {
         lower.setTop(m_field.bottom() - half);
     }
     if (!m_view.pascal.empty())
-        paintPane(p, paneFor(m_view.pascal, upper, kPaPerKPa, 0.0), m_view.pascal, tr("kPa abs."), kPaPerKPa, 0.0);
+        paintPane(p, paneFor(m_view.pascal, upper, kPaPerKPa, 0.0), m_view.pascal, tr("kPa abs."), kPaPerKPa,
+                  0.0);
     if (!m_view.kelvin.empty())
         paintPane(p, paneFor(m_view.kelvin, lower, 1.0, kIcePointKelvin), m_view.kelvin, tr("°C"), 1.0,
                   kIcePointKelvin);
@@ -166,8 +168,9 @@ void TraceChart::paintCurve(QPainter& p, const Pane& pane, const std::vector<dou
     const auto first = std::ranges::lower_bound(seconds, m_view.from) - seconds.begin();
     const auto last = std::ranges::upper_bound(seconds, m_view.to) - seconds.begin();
     if (last <= first) return;
-    const double typical = (seconds[static_cast<std::size_t>(last - 1)] - seconds[static_cast<std::size_t>(first)]) /
-                           static_cast<double>(std::max<std::ptrdiff_t>(1, last - first - 1));
+    const double typical =
+        (seconds[static_cast<std::size_t>(last - 1)] - seconds[static_cast<std::size_t>(first)]) /
+        static_cast<double>(std::max<std::ptrdiff_t>(1, last - first - 1));
     const double longest = std::max(2.0, 5.0 * typical); // s
     QPolygonF line;
     double column = -1e9, low = 0.0, high = 0.0;
@@ -217,7 +220,8 @@ void TraceChart::paintTimes(QPainter& p, const QRectF& field) const {
         p.drawLine(QPointF(x, field.bottom()), QPointF(x, field.bottom() + 4));
         p.setPen(t.muted);
         const double left = std::clamp(x - wide / 2, 0.0, std::max(0.0, this->width() - wide));
-        p.drawText(QRectF(left, field.bottom() + 5, wide, tickLine()), Qt::AlignHCenter | Qt::AlignTop, m_clock(s));
+        p.drawText(QRectF(left, field.bottom() + 5, wide, tickLine()), Qt::AlignHCenter | Qt::AlignTop,
+                   m_clock(s));
     }
 }
 
@@ -226,7 +230,8 @@ void TraceChart::paintMarks(QPainter& p, const QRectF& field) const {
     for (const double s : m_view.captured) {
         if (s < m_view.from || s > m_view.to) continue;
         const QPointF c(xOf(s), field.top() + 6);
-        const QPointF lozenge[] = {c + QPointF(0, -6), c + QPointF(6, 0), c + QPointF(0, 6), c + QPointF(-6, 0)};
+        const QPointF lozenge[] = {c + QPointF(0, -6), c + QPointF(6, 0), c + QPointF(0, 6),
+                                   c + QPointF(-6, 0)};
         p.setPen(QPen(t.done, 1));
         p.drawLine(QPointF(c.x(), field.top()), QPointF(c.x(), field.bottom()));
         p.setBrush(t.done);

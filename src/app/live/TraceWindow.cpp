@@ -37,15 +37,16 @@ TraceWindow::TraceWindow(LessonController& controller, LiveBench& bench, QWidget
     m_file->setObjectName(QStringLiteral("traceFile"));
     row->addFixed(m_file);
     column->addWidget(row->parentWidget());
-    m_empty = makeLabel(tr("What live instruments say is kept here as it comes. Or bring in the file of a logger."),
-                        "note");
+    m_empty = makeLabel(
+        tr("What live instruments say is kept here as it comes. Or bring in the file of a logger."), "note");
     m_empty->setObjectName(QStringLiteral("traceEmpty"));
     column->addWidget(m_empty);
     auto* middle = new QHBoxLayout;
     m_chart = new TraceChart;
     m_chart->setCursorShown(true);
-    m_chart->setToolTip(tr("Click or drag, or use the arrow keys, for a moment; turn the wheel, or press + and −, to "
-                           "come nearer."));
+    m_chart->setToolTip(
+        tr("Click or drag, or use the arrow keys, for a moment; turn the wheel, or press + and −, to "
+           "come nearer."));
     middle->addWidget(m_chart, 3);
     auto* right = new Card;
     right->column()->addWidget(makeLabel(tr("Worth a look"), "heading"));
@@ -60,7 +61,8 @@ TraceWindow::TraceWindow(LessonController& controller, LiveBench& bench, QWidget
     column->addWidget(m_moment);
     m_take = new QPushButton(tr("Take this moment as a point"));
     m_take->setObjectName(QStringLiteral("traceTake"));
-    m_take->setToolTip(tr("Puts both into the fields at Run, with the time of this moment; Enter captures there."));
+    m_take->setToolTip(
+        tr("Puts both into the fields at Run, with the time of this moment; Enter captures there."));
     setRole(m_take, "main");
     column->addWidget(m_take, 0, Qt::AlignRight);
     connect(m_which, &QComboBox::activated, this, &TraceWindow::choose);
@@ -91,7 +93,18 @@ QString TraceWindow::clockAt(double seconds) const {
              : QString();
 }
 
+void TraceWindow::hideEvent(QHideEvent* event) {
+    m_streams = kNone; // it is read anew when it is opened again
+    ToolWindow::hideEvent(event);
+}
+
 void TraceWindow::refresh() {
+    // All that came is read when the window opens, or an instrument or a file comes to it: not at each
+    // change.
+    const std::size_t streams = m_controller.session().model().data().streams.size();
+    const std::pair of(m_controller.session().notebook().path(), m_controller.session().lessonId());
+    const bool same = std::exchange(m_of, of) == of;
+    if (std::exchange(m_streams, streams) == streams && same) return showChart();
     auto traces = keptTraces(m_controller.session());
     if (!traces) return m_controller.tell(traces.error());
     const KeptTrace* before = kept();
@@ -110,7 +123,8 @@ void TraceWindow::refresh() {
     m_which->setCurrentIndex(m_traces.empty() ? -1 : current);
     const bool any = !m_traces.empty();
     m_empty->setVisible(!any);
-    for (QWidget* w : {static_cast<QWidget*>(m_chart), static_cast<QWidget*>(m_moment), static_cast<QWidget*>(m_take)})
+    for (QWidget* w :
+         {static_cast<QWidget*>(m_chart), static_cast<QWidget*>(m_moment), static_cast<QWidget*>(m_take)})
         w->setVisible(any);
     m_places->parentWidget()->setVisible(any);
     if (any) choose();
@@ -126,7 +140,8 @@ void TraceWindow::choose() {
     m_places->clear();
     for (const TraceSuggestion& s : m_suggestions)
         m_places->addItem(QStringLiteral("%1  %2").arg(clockAt(s.from), onScreen(s.what)));
-    m_chart->setCursor(m_suggestions.empty() ? k->to : 0.5 * (m_suggestions.front().from + m_suggestions.front().to));
+    m_chart->setCursor(m_suggestions.empty() ? k->to
+                                             : 0.5 * (m_suggestions.front().from + m_suggestions.front().to));
     showChart();
     showMoment();
 }
@@ -185,8 +200,8 @@ void TraceWindow::take() {
 }
 
 void TraceWindow::askForFile() {
-    const QString path =
-        dialogs::openFile(this, tr("The file of a logger"), tr("Tables (*.csv *.txt *.tsv *.dat);;All files (*)"));
+    const QString path = dialogs::openFile(this, tr("The file of a logger"),
+                                           tr("Tables (*.csv *.txt *.tsv *.dat);;All files (*)"));
     if (path.isEmpty()) return;
     if (!m_columns) {
         m_columns = new ColumnDialog(m_controller, this);

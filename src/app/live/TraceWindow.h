@@ -4,6 +4,9 @@
 #include "app/controller/ToolWindow.h"
 #include "lesson/live/KeptTrace.h"
 
+#include <filesystem>
+#include <utility>
+
 class QComboBox;
 class QListWidget;
 class QPushButton;
@@ -14,8 +17,8 @@ class ColumnDialog;
 class TraceChart;
 class Words;
 
-/// What instruments gave, read afterwards: a moment is moved along both curves, plateaus are offered, and points
-/// are taken from it.
+/// What instruments gave, read afterwards: a moment is moved along both curves, plateaus are offered, and
+/// points are taken from it.
 class TraceWindow : public ToolWindow {
     Q_OBJECT
 public:
@@ -29,6 +32,7 @@ signals:
 
 protected:
     void refresh() override;
+    void hideEvent(QHideEvent* event) override;
 
 private:
     void choose();
@@ -48,7 +52,9 @@ private:
     ColumnDialog* m_columns = nullptr;
     std::vector<KeptTrace> m_traces;
     std::vector<TraceSuggestion> m_suggestions;
-    std::size_t m_streams = 0; ///< that were read
+    static constexpr std::size_t kNone = static_cast<std::size_t>(-1);
+    std::size_t m_streams = kNone;                ///< that were read
+    std::pair<std::filesystem::path, RowId> m_of; ///< the notebook and the lesson that they are of
     double m_from = 0.0, m_to = 60.0;
 };
 

@@ -42,6 +42,27 @@ Trace absoluteOf(const LessonSession& session, const KeptTrace& kept) {
     return trace;
 }
 
+/// At most two readings a second, each the mean of those around it.
+TraceChannel thinned(const TraceChannel& channel) {
+    constexpr double kApart = 0.5; // s
+    TraceChannel thin;
+    thin.step = channel.step;
+    for (std::size_t i = 0; i < channel.size();) {
+        double seconds = 0.0, values = 0.0;
+        std::size_t end = i;
+        for (; end < channel.size() && (end == i || channel.seconds[end] < channel.seconds[i] + kApart);
+             ++end) {
+            seconds += channel.seconds[end];
+            values += channel.values[end];
+        }
+        const auto count = static_cast<double>(end - i);
+        thin.seconds.push_back(seconds / count);
+        thin.values.push_back(values / count);
+        i = end;
+    }
+    return thin;
+}
+
 } // namespace
 
 Result<std::vector<KeptTrace>> keptTraces(const LessonSession& session) {
@@ -79,7 +100,9 @@ Result<std::vector<KeptTrace>> keptTraces(const LessonSession& session) {
 
 std::vector<TraceSuggestion> suggestionsIn(const LessonSession& session, const KeptTrace& kept) {
     std::vector<TraceSuggestion> found;
-    const Trace trace = absoluteOf(session, kept);
+    Trace trace = absoluteOf(session, kept);
+    for (TraceChannel* channel : {&trace.pascal, &trace.kelvin})
+        *channel = thinned(*channel); // hours of it are looked through in a moment
     for (const SteadyStretch& s : steadyStretches(trace, substanceOf(session.benchPlan()), SteadyTolerance{}))
         found.push_back({s.from, s.to, Text::tr("steady for {} s", std::lround(s.to - s.from))});
     constexpr double kWindow = 90.0, kStep = 30.0, kApart = 20.0; // s

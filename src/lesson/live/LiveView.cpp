@@ -24,10 +24,10 @@ std::optional<Settled> temperatureTrend(const LiveTrail& trail) {
 Text verdictOf(const LiveMoment& moment, const SteadyTolerance& tolerance) {
     if (!moment.pressure && !moment.temperature) return Text::tr("nothing comes");
     if (moment.steady)
-        return Text::tr("steady for {} s, ± {} K", std::lround(moment.steadyFor),
-                        Text::number(moment.plusMinus, std::max(2, decimalsForUncertainty(moment.plusMinus))));
-    if (!moment.kelvinPerSecond)
-        return Text::tr("not {} s of readings yet", std::lround(tolerance.seconds));
+        return Text::tr(
+            "steady for {} s, ± {} K", std::lround(moment.steadyFor),
+            Text::number(moment.plusMinus, std::max(2, decimalsForUncertainty(moment.plusMinus))));
+    if (!moment.kelvinPerSecond) return Text::tr("not {} s of readings yet", std::lround(tolerance.seconds));
     const double aMinute = kMinute * *moment.kelvinPerSecond;
     return Text::tr("moves by {} K a minute", Text::number(aMinute, std::abs(aMinute) < 10.0 ? 1 : 0, true));
 }
@@ -44,8 +44,8 @@ LiveView liveView(const LessonSession& session, const LiveTrail& trail, const Li
     else if (moment.pressure)
         view.pressure = Text::set("{} kPa", Text::number(moment.pressure->mean * 1e-3, 2));
     if (readings.thermometer)
-        view.temperature =
-            Text::set("{} {}", Text::number(readings.thermometer->reading.first, 1), readingUnit(rig.thermometer));
+        view.temperature = Text::set("{} {}", Text::number(readings.thermometer->reading.first, 1),
+                                     readingUnit(rig.thermometer));
     view.steady = moment.steady;
     view.verdict = verdictOf(moment, SteadyTolerance{});
     view.looksShut = moment.risesSince.has_value();
@@ -60,8 +60,8 @@ LiveView liveView(const LessonSession& session, const LiveTrail& trail, const Li
         }
     }
     if (moment.risesSince)
-        trend.push_back(
-            Text::tr("pressure rises for {} s: shut off", std::lround(std::max(0.0, moment.to - *moment.risesSince))));
+        trend.push_back(Text::tr("pressure rises for {} s: shut off",
+                                 std::lround(std::max(0.0, moment.to - *moment.risesSince))));
     view.trend = Text::list(trend);
     return view;
 }
