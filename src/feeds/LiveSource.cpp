@@ -3,28 +3,17 @@
 namespace uttrin {
 
 LiveSource::LiveSource(Endpoint endpoint, LiveProfile profile, std::chrono::steady_clock::time_point begun)
-    : m_endpoint(std::move(endpoint)), m_profile(std::move(profile)), m_begun(begun) {
-    m_there.moveToThread(&m_thread);
-}
+    : m_endpoint(std::move(endpoint)), m_profile(std::move(profile)), m_begun(begun) {}
 
 LiveSource::~LiveSource() {
-    if (!m_thread.isRunning()) return;
-    // Timers and sockets end on the thread on which they began.
-    QMetaObject::invokeMethod(
-        &m_there,
-        [this] {
-            m_hands.reset();
-            m_listener.reset();
-            m_there.moveToThread(thread());
-        },
-        Qt::BlockingQueuedConnection);
-    m_thread.quit();
-    m_thread.wait();
+    m_thread.end([this] {
+        m_hands.reset();
+        m_listener.reset();
+    });
 }
 
 void LiveSource::start() {
-    m_thread.start();
-    QMetaObject::invokeMethod(&m_there, [this] { begin(); });
+    m_thread.start([this] { begin(); });
 }
 
 void LiveSource::begin() {

@@ -1,8 +1,7 @@
 #pragma once
 
 #include "Listener.h"
-
-#include <QThread>
+#include "WorkThread.h"
 
 namespace uttrin {
 
@@ -29,10 +28,9 @@ private:
     Endpoint m_endpoint;
     LiveProfile m_profile;
     std::chrono::steady_clock::time_point m_begun;
-    QThread m_thread;
-    QObject m_there; ///< lives on that thread
-    std::unique_ptr<Listener> m_listener;
+    std::unique_ptr<Listener> m_listener; ///< on the thread, as is the next
     std::unique_ptr<QTimer> m_hands;
+    WorkThread m_thread;
 };
 
 } // namespace uttrin

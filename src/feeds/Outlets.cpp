@@ -1,6 +1,7 @@
 #include "Outlets.h"
 
 #include "ModbusOutlet.h"
+#include "live/Endpoint.h"
 #include "physics/Constants.h"
 
 #include <QHostAddress>
@@ -16,6 +17,11 @@
 #include <unistd.h>
 
 namespace uttrin {
+namespace {
+
+constexpr const char* kHere = "127.0.0.1";
+
+} // namespace
 
 Outlets::Outlets(ShownInstruments& stand, OutletSettings settings)
     : m_stand(stand), m_settings(std::move(settings)) {
@@ -48,14 +54,14 @@ Result<std::vector<std::string>> Outlets::open() {
     std::vector<std::string> where;
     if (m_settings.tcpPort) {
         if (const auto opened = openTcp(*m_settings.tcpPort); !opened) return tl::unexpected(opened.error());
-        where.push_back("tcp:127.0.0.1:" + std::to_string(m_port));
+        where.push_back(writeEndpoint({Endpoint::Kind::Tcp, kHere, m_port, {}}));
     }
     if (!m_settings.file.empty()) {
         std::ofstream file(m_settings.file, std::ios::binary | std::ios::trunc);
         file << ShownInstruments::fileHeader();
         if (!file.flush())
             return fail(Failure::Storage, Text::tr("'{}' cannot be written", m_settings.file.string()));
-        where.push_back("file:" + m_settings.file.string());
+        where.push_back(writeEndpoint({Endpoint::Kind::File, {}, 0, m_settings.file.string()}));
     }
     if (m_settings.pty) {
         termios raw{};
@@ -65,13 +71,13 @@ Result<std::vector<std::string>> Outlets::open() {
             return fail(Failure::Storage,
                         Text::tr("this machine gives no serial port: {}", std::string(std::strerror(errno))));
         fcntl(m_master, F_SETFL, fcntl(m_master, F_GETFL) | O_NONBLOCK); // nobody has to read it
-        where.push_back("serial:" + std::string(name.data()));
+        where.push_back(writeEndpoint({Endpoint::Kind::Serial, {}, 0, name.data()}));
     }
     if (m_settings.modbusPort) {
         auto outlet = ModbusOutlet::open(*m_settings.modbusPort);
         if (!outlet) return tl::unexpected(outlet.error());
         m_modbus = std::move(*outlet);
-        where.push_back("modbus:127.0.0.1:" + std::to_string(m_modbus->port()));
+        where.push_back(writeEndpoint({Endpoint::Kind::Modbus, kHere, m_modbus->port(), {}}));
     }
     if (where.empty())
         return fail(Failure::BadInput,

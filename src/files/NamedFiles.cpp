@@ -12,7 +12,8 @@ namespace fs = std::filesystem;
 
 constexpr const char* kEnding = ".json";
 
-/// The name of a file for a name: its letters and figures, with dashes between; letters beyond ASCII as they are.
+/// The name of a file for a name: its letters and figures, with dashes between; letters beyond ASCII as they
+/// are.
 std::string fileNameOf(const std::string& name) {
     constexpr std::size_t kLongest = 100;
     std::string id;
@@ -33,25 +34,29 @@ std::string fileNameOf(const std::string& name) {
 
 } // namespace
 
-NamedFiles::Shelf NamedFiles::shelf() const {
-    Shelf shelf;
+std::vector<Text> NamedFiles::read(
+    const std::function<Result<void>(const std::string& id, const std::string& text)>& take) const {
     std::vector<fs::path> paths;
     std::error_code none;
     for (const auto& entry : fs::directory_iterator(m_folder, none))
         if (entry.path().extension() == kEnding) paths.push_back(entry.path());
     std::ranges::sort(paths);
-    for (const fs::path& path : paths)
-        if (auto text = readWholeFile(path, kMebibyte))
-            shelf.files.push_back({path.stem().string(), std::move(*text)});
-        else
-            shelf.troubles.push_back(
-                Text::tr("{}: {}", Text::typed(path.filename().string()), text.error().message));
-    return shelf;
+    std::vector<Text> troubles;
+    for (const fs::path& path : paths) {
+        const auto text = readWholeFile(path, kMebibyte);
+        const auto taken =
+            text ? take(path.stem().string(), *text) : Result<void>(tl::unexpected(text.error()));
+        if (!taken)
+            troubles.push_back(
+                Text::tr("{}: {}", Text::typed(path.filename().string()), taken.error().message));
+    }
+    return troubles;
 }
 
 Result<std::string> NamedFiles::keep(const std::string& name, const std::string& text) const {
     const std::string id = fileNameOf(name);
-    if (id.empty()) return fail(Failure::BadInput, Text::tr("Give it a name with a letter or a figure in it."));
+    if (id.empty())
+        return fail(Failure::BadInput, Text::tr("Give it a name with a letter or a figure in it."));
     std::error_code why; // what is wrong is said when it is written
     fs::create_directories(m_folder, why);
     const auto done = writeWholeFile(m_folder / (id + kEnding), text);

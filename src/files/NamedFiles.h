@@ -3,6 +3,7 @@
 #include "quantities/Failure.h"
 
 #include <filesystem>
+#include <functional>
 #include <string>
 #include <vector>
 
@@ -13,16 +14,11 @@ class NamedFiles {
 public:
     explicit NamedFiles(std::filesystem::path folder) : m_folder(std::move(folder)) {}
 
-    struct File {
-        std::string id; ///< its name without the ending
-        std::string text;
-    };
-    struct Shelf {
-        std::vector<File> files;    ///< by their ids
-        std::vector<Text> troubles; ///< files that cannot be read, and why
-    };
-    /// What is kept; nothing where there is no folder yet.
-    [[nodiscard]] Shelf shelf() const;
+    /// Hands each file to `take`, by their ids; nothing where there is no folder yet.
+    /// @param take  its id, which is its name without the ending, and its text; says why that cannot be read.
+    /// @return files that cannot be read, and why.
+    [[nodiscard]] std::vector<Text>
+    read(const std::function<Result<void>(const std::string& id, const std::string& text)>& take) const;
     /// Keeps a text under a name, on disk before it returns; one of the same name is replaced. BadInput for a
     /// name without a letter or a figure. @return its id.
     [[nodiscard]] Result<std::string> keep(const std::string& name, const std::string& text) const;

@@ -47,6 +47,15 @@ void JsonReader::count(const char* key, int& into) {
     }
 }
 
+void JsonReader::moment(const char* key, std::int64_t& into) {
+    const Json* value = at(key);
+    if (!value || m_failure) return;
+    if (value->is_number_integer())
+        into = value->get<std::int64_t>();
+    else
+        refuse(key, Text::tr("milliseconds since 1970-01-01 UTC"));
+}
+
 void JsonReader::flag(const char* key, bool& into) {
     if (const Json* v = at(key)) {
         if (!v->is_boolean())

@@ -4,6 +4,7 @@
 
 #include <nlohmann/json_fwd.hpp>
 
+#include <cstdint>
 #include <limits>
 #include <optional>
 #include <set>
@@ -35,6 +36,8 @@ public:
 
     void number(const char* key, double& into);
     void count(const char* key, int& into);
+    /// Milliseconds since 1970-01-01 UTC.
+    void moment(const char* key, std::int64_t& into);
     void flag(const char* key, bool& into);
     void string(const char* key, std::string& into);
     /// The list takes the place of what `into` holds; an empty one empties it.

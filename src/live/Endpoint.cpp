@@ -51,4 +51,20 @@ Result<Endpoint> readEndpoint(std::string_view word) {
                          std::string(word)));
 }
 
+std::string writeEndpoint(const Endpoint& e) {
+    // An address of version 6 stands in brackets.
+    const std::string host = e.host.find(':') == std::string::npos ? e.host : "[" + e.host + "]";
+    switch (e.kind) {
+    case Endpoint::Kind::Tcp:
+        return "tcp:" + host + ":" + std::to_string(e.port);
+    case Endpoint::Kind::Modbus:
+        return "modbus:" + host + ":" + std::to_string(e.port);
+    case Endpoint::Kind::Serial:
+        return "serial:" + e.path;
+    case Endpoint::Kind::File:
+        break;
+    }
+    return "file:" + e.path;
+}
+
 } // namespace uttrin

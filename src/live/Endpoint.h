@@ -18,5 +18,7 @@ struct Endpoint {
 /// "tcp:127.0.0.1:5025", "serial:/dev/ttyUSB0", "file:run.csv", "modbus:127.0.0.1:502". BadInput says what is
 /// accepted.
 [[nodiscard]] Result<Endpoint> readEndpoint(std::string_view word);
+/// The same as `readEndpoint` reads it back.
+[[nodiscard]] std::string writeEndpoint(const Endpoint& endpoint);
 
 } // namespace uttrin

@@ -56,11 +56,6 @@ void addLags(LiveMoment& moment, const LiveTrail::Lags& lags) {
     if (moment.temperature) moment.temperatureU = corrected(*moment.temperature, lags.temperature);
 }
 
-void LiveWatch::setTolerance(const SteadyTolerance& tolerance) {
-    m_tolerance = tolerance;
-    m_since.reset();
-}
-
 LiveMoment LiveWatch::look(const LiveTrail& trail, const Substance& substance, double roomPascal,
                            const LiveTrail::Lags& lags, double now) {
     const double to = now, from = std::max(m_begun, to - std::max(kLooksBack, kLongest));

@@ -28,8 +28,6 @@ void addLags(LiveMoment& moment, const LiveTrail::Lags& lags);
 class LiveWatch {
 public:
     explicit LiveWatch(SteadyTolerance tolerance = {}) : m_tolerance(tolerance) {}
-    [[nodiscard]] const SteadyTolerance& tolerance() const { return m_tolerance; }
-    void setTolerance(const SteadyTolerance& tolerance);
     /// Nothing is known of what came before: another liquid, another point.
     void beginAnew(double now) { m_begun = now, m_since.reset(); }
 

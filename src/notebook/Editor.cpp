@@ -25,25 +25,6 @@ RowId insertRecord(StatementCache& statements, const Record& record) {
     return id;
 }
 
-/// A row that has the id of the one that it tells more of.
-template <typename Record>
-void insertBeside(SQLite::Database& db, const Record& record) {
-    std::string columns, marks;
-    for (const std::string_view column : tables::Table<Record>::columns) {
-        columns += fmt::format("{}{}", columns.empty() ? "" : ", ", column);
-        marks += marks.empty() ? "?" : ", ?";
-    }
-    SQLite::Statement insert(
-        db, fmt::format("INSERT INTO {} ({}) VALUES ({})", tables::Table<Record>::name, columns, marks));
-    std::apply(
-        [&](const auto&... field) {
-            int index = 0;
-            (tables::bindValue(insert, ++index, field), ...);
-        },
-        tables::Table<Record>::fields(record));
-    insert.exec();
-}
-
 template <typename Record>
 void updateRecord(SQLite::Database& db, const Record& before, const Record& after) {
     std::string sets, asBefore;
@@ -82,14 +63,7 @@ void keepSupplies(SQLite::Database& db, RowId id, const PeriodRow& r) {
     old.bind(1, id);
     old.exec();
     if (!r.people && !r.iceG) return;
-    SQLite::Statement supplies(db, "INSERT INTO period_supplies (id, people, ice_g) VALUES (?, ?, ?)");
-    const auto bind = [&](int at, const std::optional<int>& value) {
-        value ? supplies.bind(at, *value) : supplies.bind(at);
-    };
-    supplies.bind(1, id);
-    bind(2, r.people);
-    bind(3, r.iceG);
-    supplies.exec();
+    tables::insertWithId(db, PeriodSupplies{id, r.people, r.iceG});
 }
 
 } // namespace
@@ -101,12 +75,7 @@ RowId Notebook::Editor::insert(const RoomRecord& r) {
 RowId Notebook::Editor::insert(const Setup& r) { return insertRecord(m_notebook.m_state->statements, r); }
 RowId Notebook::Editor::insert(const Prediction& r) {
     const RowId id = insertRecord(m_notebook.m_state->statements, r);
-    if (!r.pascal) return id;
-    SQLite::Statement pressure(m_notebook.m_state->db,
-                               "INSERT INTO prediction_pressure (id, pressure_pa) VALUES (?, ?)");
-    pressure.bind(1, id);
-    pressure.bind(2, *r.pascal);
-    pressure.exec();
+    if (r.pascal) tables::insertWithId(m_notebook.m_state->db, PredictionPressure{id, *r.pascal});
     return id;
 }
 RowId Notebook::Editor::insert(const Unlocking& r) { return insertRecord(m_notebook.m_state->statements, r); }
@@ -116,11 +85,11 @@ RowId Notebook::Editor::insert(const RunRig& r) { return insertRecord(m_notebook
 RowId Notebook::Editor::insert(const Reading& r) {
     const RowId id = insertRecord(m_notebook.m_state->statements, r);
     if (!r.readOrder.empty() || r.heaterSetting)
-        insertBeside(m_notebook.m_state->db, ReadingWay{id, r.readOrder, r.heaterSetting});
+        tables::insertWithId(m_notebook.m_state->db, ReadingWay{id, r.readOrder, r.heaterSetting});
     if (r.live) {
         LiveCapture live = *r.live;
         live.id = id;
-        insertBeside(m_notebook.m_state->db, live);
+        tables::insertWithId(m_notebook.m_state->db, live);
     }
     return id;
 }
@@ -142,26 +111,18 @@ RowId Notebook::Editor::insert(const PeriodRow& r) {
 }
 RowId Notebook::Editor::insert(const Stamp& r) {
     const RowId id = insertRecord(m_notebook.m_state->statements, r);
-    if (r.groupId) {
-        SQLite::Statement whose(m_notebook.m_state->db,
-                                "INSERT INTO stamp_group (id, group_id) VALUES (?, ?)");
-        whose.bind(1, id);
-        whose.bind(2, *r.groupId);
-        whose.exec();
-    }
-    if (r.bound == StampBound::None && r.instrument.empty()) return id;
-    SQLite::Statement how(m_notebook.m_state->db,
-                          "INSERT INTO stamp_reading (id, bound, instrument) VALUES (?, ?, ?)");
-    how.bind(1, id);
-    how.bind(2, std::string(identifier(r.bound)));
-    how.bind(3, r.instrument);
-    how.exec();
+    if (r.groupId) tables::insertWithId(m_notebook.m_state->db, StampGroup{id, *r.groupId});
+    if (r.bound != StampBound::None || !r.instrument.empty())
+        tables::insertWithId(m_notebook.m_state->db, StampReading{id, r.bound, r.instrument});
     return id;
 }
 RowId Notebook::Editor::insert(const Question& r) { return insertRecord(m_notebook.m_state->statements, r); }
 RowId Notebook::Editor::insert(const Answer& r) { return insertRecord(m_notebook.m_state->statements, r); }
 RowId Notebook::Editor::insert(const BellRow& r) { return insertRecord(m_notebook.m_state->statements, r); }
 RowId Notebook::Editor::insert(const Picture& r) { return insertRecord(m_notebook.m_state->statements, r); }
+RowId Notebook::Editor::insert(const BenchPicture& r) {
+    return insertRecord(m_notebook.m_state->statements, r);
+}
 RowId Notebook::Editor::insert(const Photo& r) { return insertRecord(m_notebook.m_state->statements, r); }
 void Notebook::Editor::update(const Lesson& before, const Lesson& after) {
     updateRecord(m_notebook.m_state->db, before, after);

@@ -74,6 +74,19 @@ void bindRecord(SQLite::Statement& statement, const Record& record) {
         Table<Record>::fields(record));
 }
 
+/// Inserts a record under the id that it has: one that tells more of another, or that is copied.
+template <typename Record>
+void insertWithId(SQLite::Database& db, const Record& record) {
+    SQLite::Statement insert(db, insertWithIdSql<Record>());
+    std::apply(
+        [&](const auto&... field) {
+            int index = 0;
+            (bindValue(insert, ++index, field), ...);
+        },
+        Table<Record>::fields(record));
+    insert.exec();
+}
+
 /// Calls `use` with each column's name and with the two records' values in it, the id left out.
 template <typename Record, typename Use>
 void eachColumn(const Record& before, const Record& after, Use use) {

@@ -56,6 +56,11 @@ int decimalsTyped(double value) {
 
 Text fixed(double value, int decimals) { return Text::number(value, decimals); }
 
+Text fixedWithU(double value, double u) {
+    const int decimals = decimalsForUncertainty(u);
+    return Text::set("{} ± {}", fixed(value, decimals), fixed(u, decimals));
+}
+
 Text fixedSigned(double value, int decimals) { return Text::number(value, decimals, true); }
 
 } // namespace uttrin

@@ -26,6 +26,9 @@ namespace uttrin {
 /// A number for people to read: fixed decimals, the real minus sign U+2212, and no "−0.0".
 [[nodiscard]] Text fixed(double value, int decimals);
 
+/// "12.3 ± 0.4": a value and its uncertainty, with the decimals that it deserves.
+[[nodiscard]] Text fixedWithU(double value, double u);
+
 /// As `fixed`, with '+' in front of positive values.
 [[nodiscard]] Text fixedSigned(double value, int decimals);
 

@@ -145,6 +145,23 @@ bool fallsPlainly(const Rise& r) {
 
 } // namespace
 
+double LeakTest::at(double seconds) const {
+    return start + rise * seconds - (fadesIn > 0.0 ? fades * std::exp(-seconds / fadesIn) : 0.0);
+}
+
+Result<std::function<double(double)>> saturationAlong(const Substance& liquid, const TraceChannel& kelvin) {
+    if (kelvin.empty())
+        return fail(Failure::BadInput,
+                    Text::tr("A wet test needs the liquid’s temperature: its vapour pressure is taken off."));
+    for (const double t : kelvin.values)
+        if (const auto p = liquid.vapourPressure(Temperature::fromKelvin(t)); !p)
+            return tl::unexpected(p.error());
+    return [&liquid, kelvin](double seconds) {
+        const double within = std::clamp(seconds, kelvin.seconds.front(), kelvin.seconds.back());
+        return liquid.vapourPressure(Temperature::fromKelvin(*kelvin.at(within)))->pascal();
+    };
+}
+
 std::string_view id(RiseKind kind) {
     constexpr std::array<std::string_view, 4> kIds{"tight", "leak", "vapour", "both"};
     return kIds[static_cast<std::size_t>(kind)];

@@ -38,7 +38,17 @@ struct LeakTest {
                           ///< what leaked in
     double spread = 0.0;  ///< Pa, of readings about what explains them
     std::size_t used = 0; ///< readings
+
+    /// What explains the readings, without the saturation pressure, Pa. @param seconds  since the first
+    /// reading.
+    [[nodiscard]] double at(double seconds) const;
 };
+
+/// The saturation pressure of a liquid by what was logged of its temperature; outside of that time as at its
+/// ends. BadInput where nothing was logged, OutOfRange for a temperature outside the liquid's curve.
+/// @param liquid  outlives what is given.
+[[nodiscard]] Result<std::function<double(double seconds)>> saturationAlong(const Substance& liquid,
+                                                                            const TraceChannel& kelvin);
 
 /// Tells apart what rises on straight and what fades: readings less the saturation pressure, as a constant, a
 /// straight line, an exponential that ends, and both, are compared by the Bayesian information criterion, the

@@ -13,6 +13,12 @@ std::optional<double> TraceChannel::at(double when) const {
     return std::lerp(values[after - 1], values[after], share);
 }
 
+void TraceChannel::append(const TraceChannel& later) {
+    step = later.step;
+    seconds.insert(seconds.end(), later.seconds.begin(), later.seconds.end());
+    values.insert(values.end(), later.values.begin(), later.values.end());
+}
+
 TraceChannel TraceChannel::between(double from, double to) const {
     const auto first = std::ranges::lower_bound(seconds, from) - seconds.begin();
     const auto last = std::max(first, std::ranges::upper_bound(seconds, to) - seconds.begin());

@@ -15,6 +15,8 @@ struct TraceChannel {
     [[nodiscard]] bool empty() const { return seconds.empty(); }
     /// Straight between two; nothing outside its time.
     [[nodiscard]] std::optional<double> at(double when) const;
+    /// Adds what came after it, with its step.
+    void append(const TraceChannel& later);
     /// From the first to the last that lie between two times, both counted.
     [[nodiscard]] TraceChannel between(double from, double to) const;
 };

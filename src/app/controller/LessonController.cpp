@@ -53,9 +53,8 @@ void LessonController::setDraft(const BenchDraft& draft) {
 }
 
 void LessonController::takeLive(std::optional<LiveEvidence> gauge, std::optional<LiveEvidence> thermometer) {
-    const BenchDraft before = m_session->draft();
-    (void)BenchCommands(*m_session).takeLive(std::move(gauge), std::move(thermometer));
-    if (!m_session->draft().saysTheSame(before)) emit draftChanged();
+    if (carryOutQuietly(&BenchCommands::takeLive, std::move(gauge), std::move(thermometer)).value_or(false))
+        emit draftChanged();
 }
 
 void LessonController::tell(const Failure& failure) { emit failed(onScreen(failure.message)); }

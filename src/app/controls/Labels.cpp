@@ -4,6 +4,7 @@
 #include "quantities/KeptTogether.h"
 
 #include <QHBoxLayout>
+#include <QPushButton>
 #include <QStyle>
 
 namespace uttrin::app {
@@ -81,6 +82,14 @@ QLayout* centred(QWidget* widget) {
     row->addWidget(widget);
     row->addStretch();
     return row;
+}
+
+QPushButton* makeLink(const QString& text, const char* name, const QString& tip) {
+    auto* link = new QPushButton(text);
+    link->setObjectName(QLatin1String(name));
+    link->setToolTip(tip);
+    setRole(link, "link");
+    return link;
 }
 
 QWidget* besideLabel(const QString& label, QWidget* widget) {

@@ -6,6 +6,8 @@
 
 #include <optional>
 
+class QPushButton;
+
 namespace uttrin::app {
 
 /// A label whose lines break neither between a number and its unit nor within a unit.
@@ -43,6 +45,9 @@ void emptyLayout(QLayout& layout);
 
 /// A row that keeps a widget of fixed width in the middle, as high as its text needs.
 QLayout* centred(QWidget* widget);
+
+/// A button that looks like a word one can press.
+QPushButton* makeLink(const QString& text, const char* name, const QString& tip);
 
 /// A caption and a control beside it, which stay together where rows break.
 QWidget* besideLabel(const QString& label, QWidget* widget);

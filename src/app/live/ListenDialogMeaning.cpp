@@ -1,6 +1,7 @@
 // What the figures of an instrument mean: the part of the dialog in which numbers are clicked.
 #include "LineAnatomy.h"
 #include "ListenDialog.h"
+#include "UnitBox.h"
 #include "app/controls/FieldEdit.h"
 #include "app/controls/Labels.h"
 #include "app/controls/NumberField.h"
@@ -48,8 +49,8 @@ void ListenDialog::pickNumber(int number) {
 void ListenDialog::takeMeaning() {
     const LiveQuantity quantity = kQuantities[std::max(0, m_quantity->currentIndex())];
     const Dimension dimension = dimensionOf(quantity);
-    const auto chosen = findUnit(m_unit->currentData().toString().toStdString(), dimension);
-    const Unit* in = chosen ? *chosen : &unit(dimension == Dimension::Temperature ? "degC" : "kPa");
+    const Unit* chosen = unitIn(*m_unit, dimension);
+    const Unit* in = chosen ? chosen : &unit(dimension == Dimension::Temperature ? "degC" : "kPa");
     m_profile.decimal = m_decimal->currentIndex() == 1 ? ',' : '.';
     m_profile.poll = m_poll->text().toStdString();
     if (!m_profile.poll.empty()) m_profile.poll += m_profile.terminator;
@@ -88,10 +89,7 @@ void ListenDialog::showMeaning() {
         in = at->unit;
     }
     m_quantity->setCurrentIndex(indexOf(kQuantities, quantity));
-    m_unit->clear();
-    for (const Unit& u : unitsOf(dimensionOf(quantity)))
-        m_unit->addItem(asIs(u.display), asIs(u.symbol));
-    if (in) m_unit->setCurrentIndex(m_unit->findData(asIs(in->symbol)));
+    offerUnits(*m_unit, dimensionOf(quantity), in);
     m_numberIs->setVisible(!modbus);
     m_numberIs->setText(
         m_lastLine.isEmpty()
@@ -117,19 +115,15 @@ void ListenDialog::showReadings() {
         s.mean = c.values.back();
         return s;
     };
-    const bool gauge =
-        std::ranges::any_of(m_profile.values,
-                            [](const LiveValue& v) { return v.quantity == LiveQuantity::GaugePressure; }) ||
-        std::ranges::any_of(m_profile.registers,
-                            [](const LiveRegister& v) { return v.quantity == LiveQuantity::GaugePressure; });
+    const LiveQuantity quantity = pressureQuantityOf(m_profile);
     const auto& session = m_controller.session();
     if (!m_last.pascal.empty()) {
         moment.pressure = one(m_last.pascal);
-        if (gauge) moment.pressure->mean += session.roomOrStandard().pascal();
+        if (quantity == LiveQuantity::GaugePressure)
+            moment.pressure->mean += session.roomOrStandard().pascal();
     }
     if (!m_last.kelvin.empty()) moment.temperature = one(m_last.kelvin);
-    const LiveReadings readings = liveReadings(
-        session, moment, gauge ? LiveQuantity::GaugePressure : LiveQuantity::AbsolutePressure, 0);
+    const LiveReadings readings = liveReadings(session, moment, quantity, 0);
     m_pair->showGauge(readings.gauge ? std::optional(readings.gauge->reading) : std::nullopt);
     m_pair->showTemperature(readings.thermometer ? std::optional(readings.thermometer->reading.first)
                                                  : std::nullopt);

@@ -136,15 +136,11 @@ QWidget* RigTestPage::buildResult() {
     m_tests->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
     m_tests->setMinimumContentsLength(26);
     row->addWidget(m_tests);
-    m_use = new QPushButton(tr("Take the pump as tested"));
-    m_use->setObjectName(QStringLiteral("testUse"));
-    m_use->setToolTip(tr("Puts the tested speed and floor into the plan; Undo takes it back."));
-    m_remove = new QPushButton(tr("Take this test away"));
-    m_remove->setObjectName(QStringLiteral("testRemove"));
-    for (QPushButton* b : {m_use, m_remove}) {
-        setRole(b, "link");
+    m_use = makeLink(tr("Take the pump as tested"), "testUse",
+                     tr("Puts the tested speed and floor into the plan; Undo takes it back."));
+    m_remove = makeLink(tr("Take this test away"), "testRemove", {});
+    for (QPushButton* b : {m_use, m_remove})
         row->addFixed(b);
-    }
     card->column()->addWidget(row->parentWidget());
     m_verdict = makeLabel({}, "title");
     m_verdict->setObjectName(QStringLiteral("testVerdict"));
@@ -326,8 +322,7 @@ void RigTestPage::refresh() {
     for (const RigTest* test : testsInHand(session())) {
         if (test->kind != kind) continue;
         newest = std::max(newest, test->id);
-        m_tests->addItem(onScreen(rigTestView(session(), *test, limits()).heading),
-                         static_cast<qlonglong>(test->id));
+        m_tests->addItem(onScreen(rigTestHeading(session(), *test)), static_cast<qlonglong>(test->id));
     }
     const int same = m_tests->findData(static_cast<qlonglong>(last == 0 || newest > last ? newest : last));
     m_tests->setCurrentIndex(m_tests->count() == 0 ? -1 : std::max(0, same));

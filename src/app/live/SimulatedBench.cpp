@@ -7,26 +7,14 @@
 namespace uttrin::app {
 
 SimulatedBench::SimulatedBench(RigFile rig, std::vector<RigSetting> changes, double speed)
-    : m_rig(std::move(rig)), m_changes(std::move(changes)), m_speed(speed) {
-    m_there.moveToThread(&m_thread);
-}
+    : m_rig(std::move(rig)), m_changes(std::move(changes)), m_speed(speed) {}
 
 SimulatedBench::~SimulatedBench() {
-    if (!m_thread.isRunning()) return;
-    QMetaObject::invokeMethod(
-        &m_there,
-        [this] {
-            m_outlets.reset();
-            m_there.moveToThread(thread());
-        },
-        Qt::BlockingQueuedConnection);
-    m_thread.quit();
-    m_thread.wait();
+    m_thread.end([this] { m_outlets.reset(); });
 }
 
 void SimulatedBench::start() {
-    m_thread.start();
-    QMetaObject::invokeMethod(&m_there, [this] { begin(); });
+    m_thread.start([this] { begin(); });
 }
 
 void SimulatedBench::begin() {
@@ -51,7 +39,7 @@ void SimulatedBench::begin() {
 void SimulatedBench::tellControls() { emit controlsChanged(m_stand->controls()); }
 
 void SimulatedBench::press(const RigControl& control) {
-    QMetaObject::invokeMethod(&m_there, [this, control] {
+    m_thread.post([this, control] {
         if (!m_stand) return;
         m_stand->press(control);
         tellControls();

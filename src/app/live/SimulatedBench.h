@@ -1,10 +1,9 @@
 #pragma once
 
-#include "live/Endpoint.h"
+#include "feeds/WorkThread.h"
 #include "rehearsal/ManualRun.h"
 
 #include <QObject>
-#include <QThread>
 
 #include <memory>
 #include <vector>
@@ -38,10 +37,9 @@ private:
     RigFile m_rig;
     std::vector<RigSetting> m_changes;
     double m_speed;
-    QThread m_thread;
-    QObject m_there; ///< lives on that thread, as do the two below
-    std::unique_ptr<HandStandIn> m_stand;
+    std::unique_ptr<HandStandIn> m_stand; ///< on the thread, as is the next
     std::unique_ptr<Outlets> m_outlets;
+    WorkThread m_thread;
 };
 
 } // namespace uttrin::app

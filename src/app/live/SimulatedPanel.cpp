@@ -34,10 +34,8 @@ SimulatedPanel::SimulatedPanel() {
     auto* head = new QHBoxLayout;
     auto* title = makeLabel(tr("Simulated rig, worked by hand"), "heading");
     head->addWidget(title, 1);
-    auto* end = new QPushButton(tr("End"));
-    end->setObjectName(QStringLiteral("simulatedEnd"));
-    end->setToolTip(tr("Ends the simulated instruments. What came of them stays, as made up."));
-    setRole(end, "link");
+    auto* end = makeLink(tr("End"), "simulatedEnd",
+                         tr("Ends the simulated instruments. What came of them stays, as made up."));
     head->addWidget(end);
     column()->addLayout(head);
     connect(end, &QPushButton::clicked, this, &SimulatedPanel::endRequested);

@@ -3,6 +3,7 @@
 #include "app/controls/OnScreen.h"
 #include "app/controls/Theme.h"
 #include "quantities/Quantities.h"
+#include "quantities/Rounding.h"
 
 #include <QMouseEvent>
 #include <QPainter>
@@ -20,16 +21,6 @@ constexpr int kGap = 10, kRight = 10, kTop = 6; // px
 int leftOfPlot() {
     return QFontMetrics(fontOf(theme().tick)).horizontalAdvance(QStringLiteral("000.00")) + 12;
 }
-
-/// A round step that puts two to five lines into a span.
-double roundStep(double span) {
-    const double raw = span / 3.0, power = std::pow(10.0, std::floor(std::log10(raw)));
-    for (const double m : {1.0, 2.0, 5.0})
-        if (raw <= m * power) return m * power;
-    return 10.0 * power;
-}
-
-int decimalsOf(double step) { return std::max(0, static_cast<int>(std::ceil(-std::log10(step) - 1e-9))); }
 
 } // namespace
 
@@ -136,8 +127,9 @@ void TraceChart::paintPane(QPainter& p, const Pane& pane, const TraceChannel& ch
                            double toUnit, double offset) const {
     const Theme& t = theme();
     p.setFont(fontOf(t.tick));
-    const double step = roundStep(pane.high - pane.low);
-    const int decimals = decimalsOf(step);
+    constexpr double kLines = 3.0; // or some more
+    const double step = roundStep((pane.high - pane.low) / kLines);
+    const int decimals = decimalsForDivision(step);
     double lastLabel = 1e9;
     for (double v = std::ceil(pane.low / step) * step; v <= pane.high; v += step) {
         p.setPen(t.hairline);

@@ -12,34 +12,24 @@
 namespace uttrin {
 namespace {
 
-constexpr double kFinestPascal = 0.01, kFinestKelvin = 1e-4;
-
 Result<TraceChannel> channelOf(const LessonSession& session, const LiveStream& stream) {
     const auto chunks = session.notebook().chunks(stream.id);
     if (!chunks) return tl::unexpected(chunks.error());
     TraceChannel channel;
-    channel.step = stream.step;
     for (const LiveChunk& chunk : *chunks) {
         const auto piece = unpackSamples(chunk.samples);
         if (!piece) return tl::unexpected(piece.error());
-        channel.seconds.insert(channel.seconds.end(), piece->seconds.begin(), piece->seconds.end());
-        channel.values.insert(channel.values.end(), piece->values.begin(), piece->values.end());
+        channel.append(*piece);
     }
+    channel.step = stream.step; // which is not in the pieces
     return channel;
 }
 
-double roomOf(const LessonSession& session, const KeptTrace& kept) {
+/// By how much a pressure of it lies above what was sent, Pa.
+double countsFrom(const LessonSession& session, const KeptTrace& kept) {
+    if (kept.pressureQuantity != LiveQuantity::GaugePressure) return 0.0;
     const auto room = session.model().room(session.groupId(), kept.begunMs);
-    return room ? room->station.pascal() : session.roomOrStandard().pascal();
-}
-
-/// With absolute pressures.
-Trace absoluteOf(const LessonSession& session, const KeptTrace& kept) {
-    Trace trace = kept.trace;
-    if (kept.pressureQuantity == LiveQuantity::GaugePressure)
-        for (double& pascal : trace.pascal.values)
-            pascal += roomOf(session, kept);
-    return trace;
+    return (room ? room->station : session.roomOrStandard()).pascal();
 }
 
 /// At most two readings a second, each the mean of those around it.
@@ -65,6 +55,19 @@ TraceChannel thinned(const TraceChannel& channel) {
 
 } // namespace
 
+Trace absoluteOf(const LessonSession& session, const KeptTrace& kept) {
+    Trace trace = kept.trace;
+    for (double& pascal : trace.pascal.values)
+        pascal += countsFrom(session, kept);
+    return trace;
+}
+
+LiveChunk chunkOf(RowId stream, LiveQuantity quantity, const TraceChannel& channel) {
+    constexpr double kFinestPascal = 0.01, kFinestKelvin = 1e-4;
+    return {0, stream,
+            packSamples(channel, quantity == LiveQuantity::Temperature ? kFinestKelvin : kFinestPascal)};
+}
+
 Result<std::vector<KeptTrace>> keptTraces(const LessonSession& session) {
     std::map<Milliseconds, KeptTrace> byBeginning;
     std::map<Milliseconds, std::vector<std::string>> names;
@@ -76,12 +79,13 @@ Result<std::vector<KeptTrace>> keptTraces(const LessonSession& session) {
         kept.begunMs = stream.startedAt;
         if (auto& own = names[stream.startedAt]; std::ranges::find(own, stream.name) == own.end())
             own.push_back(stream.name);
-        const auto quantity = stream.quantity == id(LiveQuantity::Temperature) ? LiveQuantity::Temperature
-                              : stream.quantity == id(LiveQuantity::GaugePressure)
-                                  ? LiveQuantity::GaugePressure
-                                  : LiveQuantity::AbsolutePressure;
-        if (quantity != LiveQuantity::Temperature) kept.pressureQuantity = quantity;
-        (quantity == LiveQuantity::Temperature ? kept.trace.kelvin : kept.trace.pascal) = std::move(*channel);
+        const auto quantity = liveQuantityFromId(stream.quantity);
+        if (!quantity) return tl::unexpected(quantity.error());
+        const bool temperature = *quantity == LiveQuantity::Temperature;
+        TraceChannel& into = temperature ? kept.trace.kelvin : kept.trace.pascal;
+        if (!into.empty()) continue;
+        into = std::move(*channel);
+        if (!temperature) kept.pressureQuantity = *quantity;
     }
     std::vector<KeptTrace> traces;
     for (auto& [begun, kept] : byBeginning) {
@@ -118,13 +122,15 @@ std::vector<TraceSuggestion> suggestionsIn(const LessonSession& session, const K
 }
 
 LiveMoment momentAt(const LessonSession& session, const KeptTrace& kept, double seconds) {
-    const Trace trace = absoluteOf(session, kept);
     constexpr double kHalf = 1.5, kAround = 60.0; // s
+    const double from = countsFrom(session, kept);
     LiveMoment moment;
     moment.from = seconds - kHalf;
     moment.to = seconds + kHalf;
-    const Trace near{trace.pascal.between(seconds - kAround, seconds + kAround),
-                     trace.kelvin.between(seconds - kAround, seconds + kAround)};
+    Trace near{kept.trace.pascal.between(seconds - kAround, seconds + kAround),
+               kept.trace.kelvin.between(seconds - kAround, seconds + kAround)};
+    for (double& pascal : near.pascal.values)
+        pascal += from;
     for (const SteadyStretch& s : steadyStretches(near, substanceOf(session.benchPlan()), SteadyTolerance{}))
         if (s.from <= seconds && seconds <= s.to) {
             moment.from = s.from;
@@ -144,8 +150,9 @@ LiveMoment momentAt(const LessonSession& session, const KeptTrace& kept, double 
             into->count = 1;
         }
     };
-    take(trace.pascal, moment.pressure);
-    take(trace.kelvin, moment.temperature);
+    take(kept.trace.pascal, moment.pressure);
+    take(kept.trace.kelvin, moment.temperature);
+    if (moment.pressure) moment.pressure->mean += from;
     addLags(moment, lagsOf(session.benchPlan().rig));
     return moment;
 }
@@ -160,14 +167,14 @@ Result<void> TraceCommands::append(const std::vector<LiveChunk>& chunks) { retur
 
 Result<void> TraceCommands::importTrace(const std::string& name, const Trace& trace, Milliseconds begunMs) {
     return perform(Text::tr("Bring in {}", name), [&](Notebook::Editor& edit) {
-        const auto keep = [&](const TraceChannel& channel, LiveQuantity quantity, double finest) {
+        const auto keep = [&](const TraceChannel& channel, LiveQuantity quantity) {
             if (channel.empty()) return;
             const RowId stream = edit.insert(LiveStream{
                 0, session().lessonId(), name, std::string(id(quantity)), name, begunMs, channel.step});
-            edit.insert(LiveChunk{0, stream, packSamples(channel, finest)});
+            edit.insert(chunkOf(stream, quantity, channel));
         };
-        keep(trace.pascal, LiveQuantity::AbsolutePressure, kFinestPascal);
-        keep(trace.kelvin, LiveQuantity::Temperature, kFinestKelvin);
+        keep(trace.pascal, LiveQuantity::AbsolutePressure);
+        keep(trace.kelvin, LiveQuantity::Temperature);
     });
 }
 

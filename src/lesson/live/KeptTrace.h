@@ -8,15 +8,21 @@ namespace uttrin {
 
 /// A while of a lesson in which instruments were listened to, or a logger's file.
 struct KeptTrace {
-    Text name;               ///< of its instruments, for people
-    Milliseconds begunMs = 0; ///< its second nought
+    Text name;                   ///< of its instruments, for people
+    Milliseconds begunMs = 0;    ///< its second nought
     double from = 0.0, to = 0.0; ///< s
     LiveQuantity pressureQuantity = LiveQuantity::AbsolutePressure;
     Trace trace; ///< pressures as they were sent
 };
 
-/// What was kept in the lesson, those that were begun together as one, newest first. Storage where it cannot be
-/// read.
+/// With absolute pressures, by the room at its beginning.
+[[nodiscard]] Trace absoluteOf(const LessonSession& session, const KeptTrace& kept);
+
+/// What arrived of a stream, packed for the notebook.
+[[nodiscard]] LiveChunk chunkOf(RowId stream, LiveQuantity quantity, const TraceChannel& channel);
+
+/// What was kept in the lesson, those that were begun together as one, newest first; of two that measure the
+/// same the first one. Storage where it cannot be read.
 [[nodiscard]] Result<std::vector<KeptTrace>> keptTraces(const LessonSession& session);
 
 /// A place in it that is worth a look.
@@ -41,8 +47,8 @@ public:
     [[nodiscard]] Result<void> append(const std::vector<LiveChunk>& chunks);
     /// Keeps a logger's file as a trace that begins at a time; one step of undo.
     [[nodiscard]] Result<void> importTrace(const std::string& name, const Trace& trace, Milliseconds begunMs);
-    /// Puts a moment of a trace into the draft, as if it were now. @return why one of its instruments is none of
-    /// the rig's; empty where both are.
+    /// Puts a moment of a trace into the draft, as if it were now. @return why one of its instruments is none
+    /// of the rig's; empty where both are.
     [[nodiscard]] Result<Text> takeMoment(const KeptTrace& kept, double seconds);
 };
 

@@ -13,18 +13,16 @@ namespace uttrin::app {
 
 RegisterCard::RegisterCard() {
     column()->addWidget(makeLabel(tr("Instruments of the school"), "heading"));
-    m_empty = makeLabel(tr("None is kept yet. Declare gauge and thermometer below, then keep each: they are here in "
-                           "other lessons too."),
-                        "muted");
+    m_empty = makeLabel(
+        tr("None is kept yet. Declare gauge and thermometer below, then keep each: they are here in "
+           "other lessons too."),
+        "muted");
     column()->addWidget(m_empty);
     FlowLayout* row = FlowLayout::inRow();
-    const auto button = [&](const QString& text, const char* name, const QString& tip) {
-        auto* b = new QPushButton(text);
-        b->setObjectName(QLatin1String(name));
-        b->setToolTip(tip);
-        setRole(b, "link");
-        row->addFixed(b);
-        return b;
+    const auto link = [&](const QString& text, const char* name, const QString& tip) {
+        QPushButton* made = makeLink(text, name, tip);
+        row->addFixed(made);
+        return made;
     };
     m_list = new QComboBox;
     m_list->setObjectName(QStringLiteral("registerList"));
@@ -32,14 +30,15 @@ RegisterCard::RegisterCard() {
     m_list->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
     m_list->setMinimumContentsLength(18);
     row->addWidget(m_list);
-    m_use = button(tr("Use it"), "registerUse", tr("Takes it for the gauge or the thermometer of this plan"));
-    m_calibrated = button(tr("Compared today"), "registerCalibrated",
-                          tr("Notes that this gauge was compared with a better one today"));
-    m_remove = button(tr("Take away"), "registerRemove", tr("Takes it out of the register; lessons keep theirs"));
-    auto* keepGauge = button(tr("Keep the gauge"), "registerKeepGauge",
-                             tr("Keeps the gauge as it is declared below, under its name"));
-    auto* keepThermometer = button(tr("Keep the thermometer"), "registerKeepThermometer",
-                                   tr("Keeps the thermometer as it is declared below, with its calibrations"));
+    m_use = link(tr("Use it"), "registerUse", tr("Takes it for the gauge or the thermometer of this plan"));
+    m_calibrated = link(tr("Compared today"), "registerCalibrated",
+                        tr("Notes that this gauge was compared with a better one today"));
+    m_remove =
+        link(tr("Take away"), "registerRemove", tr("Takes it out of the register; lessons keep theirs"));
+    auto* keepGauge = link(tr("Keep the gauge"), "registerKeepGauge",
+                           tr("Keeps the gauge as it is declared below, under its name"));
+    auto* keepThermometer = link(tr("Keep the thermometer"), "registerKeepThermometer",
+                                 tr("Keeps the thermometer as it is declared below, with its calibrations"));
     column()->addWidget(row->parentWidget());
     m_remark = makeLabel({}, "cautionText");
     m_remark->setObjectName(QStringLiteral("registerRemark"));
@@ -50,7 +49,12 @@ RegisterCard::RegisterCard() {
     connect(m_remove, &QPushButton::clicked, this, &RegisterCard::remove);
     connect(keepGauge, &QPushButton::clicked, this, [this] { keep(true); });
     connect(keepThermometer, &QPushButton::clicked, this, [this] { keep(false); });
+}
+
+/// Zero checks at Run, or another window, may have added to it.
+void RegisterCard::showEvent(QShowEvent* event) {
     read();
+    Card::showEvent(event);
 }
 
 const KnownInstrument* RegisterCard::chosen() const {
@@ -70,7 +74,8 @@ void RegisterCard::read() {
     m_list->setCurrentIndex(m_list->count() == 0 ? -1 : std::max(0, m_list->findData(before)));
     const bool any = m_list->count() > 0;
     m_empty->setVisible(!any);
-    for (QWidget* w : {static_cast<QWidget*>(m_list), static_cast<QWidget*>(m_use), static_cast<QWidget*>(m_remove)})
+    for (QWidget* w :
+         {static_cast<QWidget*>(m_list), static_cast<QWidget*>(m_use), static_cast<QWidget*>(m_remove)})
         w->setVisible(any);
     showRemark();
 }
@@ -82,7 +87,8 @@ void RegisterCard::showRemark() {
         remarks << onScreen(trouble);
     if (known)
         if (const Text remark = remarkOn(*known, m_nowMs); !remark.empty()) remarks << onScreen(remark);
-    m_remark->setText(remarks.isEmpty() ? QString() : QStringLiteral("\u26A0 ") + remarks.join(QLatin1Char(' ')));
+    m_remark->setText(remarks.isEmpty() ? QString()
+                                        : QStringLiteral("\u26A0 ") + remarks.join(QLatin1Char(' ')));
     m_remark->setVisible(!remarks.isEmpty());
     m_calibrated->setVisible(known && known->gauge);
 }
@@ -90,14 +96,16 @@ void RegisterCard::showRemark() {
 void RegisterCard::show(const Rig& rig, std::int64_t nowMs) {
     m_rig = rig;
     m_nowMs = nowMs;
-    read();
+    showRemark();
 }
 
 void RegisterCard::pick() {
     const KnownInstrument* known = chosen();
     if (!known) return;
-    if (known->gauge) emit gaugePicked(*known->gauge);
-    else emit thermometerPicked(*known->thermometer);
+    if (known->gauge)
+        emit gaugePicked(*known->gauge);
+    else
+        emit thermometerPicked(*known->thermometer);
 }
 
 void RegisterCard::keep(bool gauge) {

@@ -18,12 +18,16 @@ public:
     RegisterCard();
     /// @param nowMs  for how old a calibration is.
     void show(const Rig& rig, std::int64_t nowMs);
+    using Card::show;
 
 signals:
     void gaugePicked(const PressureInstrument& gauge);
     void thermometerPicked(const Thermometer& thermometer);
     void failed(const uttrin::Failure& failure);
     void told(const QString& sentence);
+
+protected:
+    void showEvent(QShowEvent* event) override;
 
 private:
     void read();
