@@ -3,7 +3,7 @@ set -euo pipefail
 cd "$(dirname "${BASH_SOURCE[0]}")/.."
 
 PACKAGES=(g++ cmake ninja-build ccache qt6-base-dev qt6-svg-dev qt6-multimedia-dev qt6-serialport-dev qt6-tools-dev qt6-l10n-tools qt6-translations-l10n python3 libgl1-mesa-dev libqcustomplot-dev libqcustomplot2.1-qt6
-  libsqlitecpp-dev libsqlite3-dev nlohmann-json3-dev libvalijson-dev libfmt-dev libcli11-dev libexpected-dev libboost-dev libeigen3-dev libsundials-dev libxlsxwriter-dev libmodbus-dev pkg-config)
+  libsqlitecpp-dev libsqlite3-dev nlohmann-json3-dev libvalijson-dev libfmt-dev libcli11-dev libexpected-dev libboost-dev libeigen3-dev libsundials-dev libxlsxwriter-dev libmodbus-dev libexif-dev pkg-config)
 TEST_PACKAGES=(libgtest-dev libgmock-dev librapidcheck-dev libbenchmark-dev xvfb xauth poppler-utils desktop-file-utils shared-mime-info libglib2.0-bin python3-openpyxl)
 
 say() { printf '== %s\n' "$*"; }

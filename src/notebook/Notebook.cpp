@@ -143,14 +143,16 @@ void loadQuestions(StatementCache& statements, LessonData& data) {
 void loadLive(StatementCache& statements, LessonData& data) {
     const RowId lessonId = data.lesson.id;
     const auto ofReadings = [](const char* table) {
-        return fmt::format("JOIN reading ON reading.id = {}.id JOIN run ON run.id = reading.run_id JOIN setup ON "
-                           "setup.id = run.setup_id WHERE setup.lesson_id = ?",
-                           table);
+        return fmt::format(
+            "JOIN reading ON reading.id = {}.id JOIN run ON run.id = reading.run_id JOIN setup ON "
+            "setup.id = run.setup_id WHERE setup.lesson_id = ?",
+            table);
     };
     std::map<RowId, Reading*> readings;
     for (Reading& r : data.readings)
         readings[r.id] = &r;
-    for (const ReadingWay& way : tables::select<ReadingWay>(statements, ofReadings("reading_way"), lessonId)) {
+    for (const ReadingWay& way :
+         tables::select<ReadingWay>(statements, ofReadings("reading_way"), lessonId)) {
         readings.at(way.id)->readOrder = way.readOrder;
         readings.at(way.id)->heaterSetting = way.heaterSetting;
     }
@@ -192,6 +194,9 @@ LessonData loadAll(StatementCache& statements, RowId lessonId) {
     const int version = pragma(statements.database(), "user_version");
     if (version >= kFirstVersionWithPhotos)
         data.photos = tables::select<Photo>(statements, "WHERE lesson_id = ? ORDER BY id", lessonId);
+    if (version >= kFirstVersionWithBenchPictures)
+        data.benchPictures =
+            tables::select<BenchPicture>(statements, ofRuns("bench_picture", "bench_picture.id"), lessonId);
     if (version >= kFirstVersionWithRunRigs)
         data.rigs =
             tables::select<RunRig>(statements, ofRuns("run_rig", "run_rig.run_id, run_rig.id"), lessonId);

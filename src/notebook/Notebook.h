@@ -83,6 +83,7 @@ public:
         RowId insert(const LiveChunk&);
         RowId insert(const RigTest&);
         RowId insert(const Picture&);
+        RowId insert(const BenchPicture&);
         RowId insert(const Photo&);
         void update(const Lesson& before, const Lesson& after);
         void update(const RoomRecord& before, const RoomRecord& after);
@@ -112,8 +113,8 @@ public:
 
     /// Begins a stream. @return its id. It is nothing that undo takes back, like what arrives of it.
     [[nodiscard]] Result<RowId> openStream(const LiveStream& stream);
-    /// Adds what arrived of streams: on disk when it returns, and nothing that undo takes back. The ids of the
-    /// chunks do not count.
+    /// Adds what arrived of streams: on disk when it returns, and nothing that undo takes back. The ids of
+    /// the chunks do not count.
     [[nodiscard]] Result<void> append(const std::vector<LiveChunk>& chunks);
 
     [[nodiscard]] bool canUndo() const;

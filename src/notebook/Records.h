@@ -178,6 +178,16 @@ struct Photo {
     std::optional<double> uSecond; ///< of the right arm
 };
 
+/// A picture taken at the bench: of one point, or of how it looks when it boils as the run means it.
+struct BenchPicture {
+    RowId id = 0;
+    RowId runId = 0;
+    std::optional<RowId> readingId; ///< empty: the run's own picture of boiling, of which the last one holds
+    Milliseconds takenAt = 0;       ///< by its camera, else by its file
+    Milliseconds addedAt = 0;
+    RowId pictureId = 0;
+};
+
 /// All that belongs to one lesson.
 struct LessonData {
     Lesson lesson;
@@ -198,9 +208,10 @@ struct LessonData {
     std::vector<Question> questions;
     std::vector<Answer> answers;
     std::vector<BellRow> bells;
-    std::vector<LiveStream> streams; ///< without what arrived: see Notebook::chunks
-    std::vector<RigTest> tests;      ///< of its rigs, oldest first
-    std::vector<Photo> photos;       ///< without the pictures themselves: see Notebook::picture
+    std::vector<LiveStream> streams;         ///< without what arrived: see Notebook::chunks
+    std::vector<RigTest> tests;              ///< of its rigs, oldest first
+    std::vector<BenchPicture> benchPictures; ///< likewise
+    std::vector<Photo> photos;               ///< without the pictures themselves: see Notebook::picture
 };
 
 template <>

@@ -14,19 +14,12 @@ constexpr const char* kFound = "found";
 /// Copies rows with their ids until the damaged file gives no more; rows that the tables refuse are left.
 template <typename Record>
 void copyTable(SQLite::Database& from, SQLite::Database& to) {
-    using T = tables::Table<Record>;
     try {
         SQLite::Statement source(from, tables::selectSql<Record>(""));
         while (source.executeStep()) {
             try {
-                const Record record = tables::readRecord<Record>(source);
-                SQLite::Statement insert(to, tables::insertSql<Record>());
-                tables::bindRecord(insert, record);
-                insert.exec();
-                SQLite::Statement keepId(to, fmt::format("UPDATE {} SET id = ? WHERE id = ?", T::name));
-                keepId.bind(1, record.id);
-                keepId.bind(2, static_cast<std::int64_t>(to.getLastInsertRowid()));
-                keepId.exec();
+                const auto record = tables::readRecord<Record>(source);
+                tables::insertWithId(to, record);
             } catch (const std::runtime_error&) {
                 // This row is not one of ours any more; the next may be.
             }
@@ -50,6 +43,9 @@ void placeOrphans(SQLite::Database& db) {
             fmt::format("UPDATE {0} SET {1} = NULL WHERE {1} IS NOT NULL AND {1} NOT IN (SELECT id FROM {2})",
                         table, key, parent));
     };
+    db.exec(
+        "DELETE FROM bench_picture WHERE picture_id NOT IN (SELECT id FROM picture) OR run_id NOT IN "
+        "(SELECT id FROM run) OR (reading_id IS NOT NULL AND reading_id NOT IN (SELECT id FROM reading))");
     // A picture without what it shows says nothing; a prediction without its plan neither.
     db.exec(
         "DELETE FROM photo WHERE picture_id NOT IN (SELECT id FROM picture) OR (reading_id IS NOT NULL AND "
@@ -149,6 +145,7 @@ void copyReadable(SQLite::Database& from, SQLite::Database& to) {
     copyTable<ReadingWay>(from, to);
     copyTable<RigTest>(from, to);
     copyTable<Picture>(from, to);
+    copyTable<BenchPicture>(from, to);
     copyTable<Photo>(from, to);
     placeOrphans(to);
     transaction.commit();

@@ -38,6 +38,7 @@ void build(SQLite::Database& db, int version) {
     if (version >= kFirstVersionWithQuestions) db.exec(kQuestionTables);
     if (version >= kFirstVersionWithSupplies) db.exec(kSuppliesTable);
     if (version >= kFirstVersionWithLive) db.exec(kLiveTables);
+    if (version >= kFirstVersionWithBenchPictures) db.exec(kBenchPictureTable);
     db.exec(fmt::format("PRAGMA application_id = {}; PRAGMA user_version = {}", kApplicationId, version));
 }
 
@@ -62,6 +63,7 @@ void upgradeSchema(SQLite::Database& db, int from) {
     if (from < kFirstVersionWithQuestions) db.exec(kQuestionTables);
     if (from < kFirstVersionWithSupplies) db.exec(kSuppliesTable);
     if (from < kFirstVersionWithLive) db.exec(kLiveTables);
+    if (from < kFirstVersionWithBenchPictures) db.exec(kBenchPictureTable);
     db.exec(fmt::format("PRAGMA user_version = {}", kSchemaVersion));
     transaction.commit();
 }

@@ -9,11 +9,11 @@
 namespace uttrin {
 
 inline constexpr int kApplicationId = 0x55545452; ///< "UTTR" in PRAGMA application_id
-inline constexpr int kSchemaVersion = 9;          ///< PRAGMA user_version
+inline constexpr int kSchemaVersion = 10;         ///< PRAGMA user_version
 inline constexpr int kFirstVersionWithPhotos = 2, kFirstVersionWithRunRigs = 3,
                      kFirstVersionWithPredictionPressures = 4, kFirstVersionWithLiquidStarts = 5,
                      kFirstVersionWithActs = 6, kFirstVersionWithQuestions = 7, kFirstVersionWithSupplies = 8,
-                     kFirstVersionWithLive = 9;
+                     kFirstVersionWithLive = 9, kFirstVersionWithBenchPictures = 10;
 
 /// The tables of version 1. Readings are never deleted; struck ones keep their reason.
 inline constexpr const char* kSchema = R"sql(
@@ -136,8 +136,8 @@ CREATE TABLE stamp_group (
   id INTEGER PRIMARY KEY REFERENCES stamp(id), group_id INTEGER NOT NULL REFERENCES class_group(id));
 )sql";
 
-/// What version 9 adds: instruments that were listened to, what arrived, readings taken from it, in which order
-/// readings were taken, and tests of a rig.
+/// What version 9 adds: instruments that were listened to, what arrived, readings taken from it, in which
+/// order readings were taken, and tests of a rig.
 inline constexpr const char* kLiveTables = R"sql(
 CREATE TABLE live_stream (
   id INTEGER PRIMARY KEY, lesson_id INTEGER NOT NULL REFERENCES lesson(id), name TEXT NOT NULL,
@@ -155,6 +155,13 @@ CREATE TABLE rig_test (
   id INTEGER PRIMARY KEY, setup_id INTEGER NOT NULL REFERENCES setup(id), taken_at INTEGER NOT NULL,
   kind TEXT NOT NULL CHECK (kind IN ('leak', 'pump-down')), volume_l REAL NOT NULL, wet INTEGER NOT NULL,
   note TEXT NOT NULL, readings TEXT NOT NULL);
+)sql";
+
+/// What version 10 adds: pictures of points, and of boiling as a run means it.
+inline constexpr const char* kBenchPictureTable = R"sql(
+CREATE TABLE bench_picture (
+  id INTEGER PRIMARY KEY, run_id INTEGER NOT NULL REFERENCES run(id), reading_id INTEGER REFERENCES reading(id),
+  taken_at INTEGER NOT NULL, added_at INTEGER NOT NULL, picture_id INTEGER NOT NULL REFERENCES picture(id));
 )sql";
 
 /// Brings the tables of an older notebook up to this version, all of it or nothing. @throws SQLite::Exception

@@ -260,6 +260,16 @@ struct Table<Picture> {
 };
 
 template <>
+struct Table<BenchPicture> {
+    static constexpr std::string_view name = "bench_picture";
+    static constexpr std::array<std::string_view, 6> columns{"id",       "run_id",   "reading_id",
+                                                             "taken_at", "added_at", "picture_id"};
+    static auto fields(auto& r) {
+        return std::tie(r.id, r.runId, r.readingId, r.takenAt, r.addedAt, r.pictureId);
+    }
+};
+
+template <>
 struct Table<Photo> {
     static constexpr std::string_view name = "photo";
     static constexpr std::array<std::string_view, 10> columns{"id",      "lesson_id", "reading_id", "room_id",
@@ -271,16 +281,27 @@ struct Table<Photo> {
     }
 };
 
-/// "INSERT INTO t (columns but the id) VALUES (?, …)"
+/// "INSERT INTO t (columns from this one on) VALUES (?, …)"
 template <typename Record>
-std::string insertSql() {
+std::string insertSqlFrom(std::size_t first) {
     using T = Table<Record>;
     std::string columns, marks;
-    for (std::size_t i = 1; i < T::columns.size(); ++i) {
-        columns += (i > 1 ? ", " : "") + std::string(T::columns[i]);
-        marks += i > 1 ? ", ?" : "?";
+    for (std::size_t i = first; i < T::columns.size(); ++i) {
+        columns += (i > first ? ", " : "") + std::string(T::columns[i]);
+        marks += i > first ? ", ?" : "?";
     }
     return "INSERT INTO " + std::string(T::name) + " (" + columns + ") VALUES (" + marks + ")";
+}
+
+/// The id is SQLite's to give.
+template <typename Record>
+std::string insertSql() {
+    return insertSqlFrom<Record>(1);
+}
+/// The record has its id.
+template <typename Record>
+std::string insertWithIdSql() {
+    return insertSqlFrom<Record>(0);
 }
 
 /// "SELECT t.id, … FROM t" and what follows.

@@ -161,9 +161,10 @@ TEST(Notebook, APictureComesBackByteForByteWithItsMarks) {
     EXPECT_EQ(copy.picture(copy.load(1).value().photos.at(0).pictureId), bytes);
 }
 
-/// What version 9 added.
-constexpr const char* kDropLive = "DROP TABLE live_chunk; DROP TABLE live_stream; DROP TABLE reading_live; "
-                                  "DROP TABLE reading_way; DROP TABLE rig_test";
+/// What versions 9 and 10 added.
+constexpr const char* kDropLive =
+    "DROP TABLE bench_picture; DROP TABLE live_chunk; DROP TABLE live_stream; DROP TABLE reading_live; "
+    "DROP TABLE reading_way; DROP TABLE rig_test";
 
 /// A notebook as the first version of the program left it.
 void makeVersion1(const std::filesystem::path& path) {
@@ -437,7 +438,7 @@ TEST(Notebook, TheFileSaysWhatItIs) {
     { auto notebook = *Notebook::create(dir / "a.uttrin"); }
     const std::string head = bytes(dir / "a.uttrin").substr(0, 100);
     EXPECT_EQ(head.substr(68, 4), "UTTR");
-    EXPECT_EQ(head.substr(60, 4), std::string("\0\0\0\11", 4));
+    EXPECT_EQ(head.substr(60, 4), std::string("\0\0\0\12", 4));
 }
 
 } // namespace

@@ -13,6 +13,7 @@
 #include "app/controls/Segments.h"
 #include "app/controls/Theme.h"
 #include "instruments/BarometerScales.h"
+#include "lesson/commands/PictureCommands.h"
 #include "lesson/lookups/DialMeaning.h"
 #include "quantities/Rounding.h"
 
@@ -269,8 +270,9 @@ void PhotoReader::showMarks() {
 void PhotoReader::readMarks() {
     m_reading.clear();
     m_take->setEnabled(false);
-    m_take->setText(shows() == Shows::Barometer ? tr("Take it to the Room station")
-                                                : tr("Take it as the reading"));
+    m_take->setText(m_attached                    ? tr("Read the point from its picture")
+                    : shows() == Shows::Barometer ? tr("Take it to the Room station")
+                                                  : tr("Take it as the reading"));
     m_meaning->hide();
     setRole(m_message, "muted");
     const auto marks = m_marking.marks();
@@ -329,12 +331,23 @@ void PhotoReader::take() {
     evidence.bytes = copied(m_bytes);
     evidence.marks = *marks;
     takeReadings(evidence, m_reading);
-    if (shows() == Shows::Barometer) {
+    if (shows() == Shows::Barometer && !m_attached) {
         evidence.shows = PhotoSubject::Room;
         emit barometerTaken(evidence, m_barometerUnit->currentData().toString());
         return;
     }
-    evidence.shows = shows() == Shows::Thermometer ? PhotoSubject::Temperature : PhotoSubject::Pressure;
+    evidence.shows = shows() == Shows::Thermometer ? PhotoSubject::Temperature
+                     : shows() == Shows::Barometer ? PhotoSubject::Room
+                                                   : PhotoSubject::Pressure;
+    if (m_attached) {
+        const BenchPicture from = *m_attached;
+        if (const auto id = m_controller.carryOut(&PictureCommands::readFrom, from.id, evidence)) {
+            if (const BenchPicture* now = m_controller.session().model().attachedTo(*id)) m_attached = *now;
+            m_controller.say(
+                tr("The point is read from its picture; as it was before it stays in the record, struck."));
+        }
+        return;
+    }
     m_controller.carryOut(&BenchCommands::takeFromPhoto, std::move(evidence));
     m_controller.setDraft(m_controller.session().draft());
     m_controller.say(

@@ -37,6 +37,8 @@ public:
     void markSample();
     /// A picture from the notebook, with its marks.
     void showStored(const Photo& photo);
+    /// A picture that was taken at the bench: one of a point can be read now.
+    void showBenchPicture(const BenchPicture& picture);
 
 signals:
     /// A reading of the barometer was taken, in this unit; pressures and temperatures go to the draft.
@@ -66,7 +68,8 @@ private:
     std::vector<double> m_truth;             ///< of a sample; empty for a picture of the person's own
     std::optional<PhotoMarks> m_sampleMarks; ///< where they belong on it
     std::vector<PhotoReading> m_reading;
-    bool m_ofTheRecord = false; ///< shows a picture that is in the notebook already
+    std::optional<BenchPicture> m_attached; ///< that is shown, of a point
+    bool m_ofTheRecord = false;             ///< shows a picture that is in the notebook already
     int m_samples = 0;
     PhotoCanvas* m_canvas;
     Loupe* m_loupe;

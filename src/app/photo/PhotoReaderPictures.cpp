@@ -59,6 +59,7 @@ bool PhotoReader::load(QByteArray bytes, const QString& name) {
     m_truth.clear();
     m_sampleMarks.reset();
     m_ofTheRecord = false;
+    m_attached.reset();
     m_marking.clear();
     m_canvas->setPicture(picture);
     showMarks();
@@ -125,6 +126,7 @@ void PhotoReader::openSample() {
     }
     m_bytes.clear();
     m_ofTheRecord = false;
+    m_attached.reset();
     m_truth = sample.truth;
     m_sampleMarks = sample.marks;
     m_marking.clear();
@@ -162,6 +164,17 @@ void PhotoReader::showStored(const Photo& photo) {
     m_tilted->setChecked(marks->tilted);
     m_rise->choose(marks->clockwise ? 0 : 1);
     refresh();
+}
+
+void PhotoReader::showBenchPicture(const BenchPicture& picture) {
+    const auto stored = m_controller.session().notebook().picture(picture.pictureId);
+    if (!stored) return fail(onScreen(stored.error().message));
+    const QByteArray bytes(reinterpret_cast<const char*>(stored->data()),
+                           static_cast<qsizetype>(stored->size()));
+    if (!load(bytes, tr("The picture in the notebook"))) return;
+    m_ofTheRecord = !picture.readingId;
+    if (picture.readingId) m_attached = picture;
+    showMarks();
 }
 
 void PhotoReader::dragEnterEvent(QDragEnterEvent* event) {

@@ -106,6 +106,10 @@ public:
     [[nodiscard]] const std::vector<ReducedReading>& reduce(RowId runId) const;
     [[nodiscard]] ReducedReading reduce(const Reading& reading, const Run& run) const;
     /// The picture from which a reading was taken; null if it was read by eye.
+    /// The picture of boiling of a run; null where it has none.
+    [[nodiscard]] const BenchPicture* referenceOf(RowId runId) const;
+    /// The picture that was attached to a reading last; null where there is none.
+    [[nodiscard]] const BenchPicture* attachedTo(RowId readingId) const;
     [[nodiscard]] const Photo* photoOf(RowId readingId, PhotoSubject shows) const;
     [[nodiscard]] std::optional<GaugeReading> zeroOf(const Reading& reading) const;
 
