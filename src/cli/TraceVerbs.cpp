@@ -2,6 +2,7 @@
 #include "Verbs.h"
 #include "notebook/Csv.h"
 #include "substances/SubstanceLibrary.h"
+#include "trace/HandPump.h"
 #include "trace/LeakTest.h"
 #include "trace/LoggerFile.h"
 #include "trace/PumpDown.h"
@@ -23,6 +24,7 @@ struct LeakInput {
 
 struct PumpInput {
     std::string path, volume, wet, temperature, room, fluid = "water";
+    bool hand = false; ///< worked by hand, stroke by stroke
 };
 
 struct SteadyInput {
@@ -53,22 +55,13 @@ Trace traceFrom(const std::string& path, std::optional<double> roomPascal) {
 std::function<double(double)> saturationOf(const std::string& wet, const std::string& temperature,
                                            const Trace& trace) {
     const Substance& liquid = *need(findSubstance(wet));
-    const auto at = [&liquid](double kelvin) {
-        return need(liquid.vapourPressure(Temperature::fromKelvin(kelvin))).pascal();
-    };
-    if (!temperature.empty()) {
-        const double pascal = at(need(parseTemperature(temperature)).kelvin());
-        return [pascal](double) { return pascal; };
-    }
+    if (!temperature.empty())
+        return need(saturationAlong(liquid, {{0.0}, {need(parseTemperature(temperature)).kelvin()}}));
     if (trace.kelvin.empty())
         throw Refusal{{Failure::BadInput,
                        Text::tr("a wet test needs the liquid’s temperature: a column temperature_degC, "
                                 "or --temperature, for instance --temperature \"22 degC\"")}};
-    const TraceChannel kelvin = trace.kelvin;
-    return [kelvin, at](double seconds) {
-        const double within = std::clamp(seconds, kelvin.seconds.front(), kelvin.seconds.back());
-        return at(*kelvin.at(within));
-    };
+    return need(saturationAlong(liquid, trace.kelvin));
 }
 
 const TraceChannel& pressureOf(const Trace& trace) {
@@ -116,7 +109,31 @@ Answer leakAnswer(const LeakInput& in) {
     return a;
 }
 
+Answer handPumpAnswer(const PumpInput& in) {
+    const Trace trace = traceFrom(in.path, roomPascalFrom(in.room));
+    const HandPump found =
+        need(fitStrokes(pressureOf(trace), positive(in.volume, Dimension::Volume, "--volume")));
+    const Substance& fluid = *need(findSubstance(in.fluid));
+    const auto boils = fluid.boilingPoint(Pressure::fromPascal(found.floor));
+    Answer a;
+    a.json = {{"strokes", found.strokes},
+              {"stroke_m3", found.stroke},
+              {"stroke_m3_u", found.strokeU},
+              {"ultimate_pa", found.floor},
+              {"loss_pa_per_s", found.loss},
+              {"loss_pa_per_s_u", found.lossU},
+              {"boils_down_to_k", boils ? Json(boils->kelvin()) : Json()},
+              {"source", "each stroke leaves V / (V + stroke) of what is above the floor, by least squares"}};
+    constexpr double kMillilitre = 1e-6;
+    a.text =
+        fmt::format("{} strokes of {:.3g} +- {:.2g} mL down to {}; {:.3g} +- {:.2g} Pa/s come in between\n",
+                    found.strokes, found.stroke / kMillilitre, found.strokeU / kMillilitre, kPa(found.floor),
+                    found.loss, found.lossU);
+    return a;
+}
+
 Answer pumpAnswer(const PumpInput& in) {
+    if (in.hand) return handPumpAnswer(in);
     const Trace trace = traceFrom(in.path, roomPascalFrom(in.room));
     const PumpDown found =
         need(fitPumpDown(pressureOf(trace), positive(in.volume, Dimension::Volume, "--volume")));
@@ -125,7 +142,8 @@ Answer pumpAnswer(const PumpInput& in) {
     const bool freezes = found.ultimate < fluid.facts().triplePressure.pascal();
     bool wet = false;
     if (!in.wet.empty())
-        wet = isWetFloor(found, saturationOf(in.wet, in.temperature, trace)(trace.pascal.seconds.back()));
+        wet = isWetFloor(found.ultimate, found.ultimateU,
+                         saturationOf(in.wet, in.temperature, trace)(trace.pascal.seconds.back()));
     Answer a;
     a.json = {{"speed_m3_per_s", found.speed},
               {"speed_m3_per_s_u", found.speedU},
@@ -205,6 +223,7 @@ Job addPumpDown(VerbOptions& verb) {
     verb.add("--wet", in->wet, "the liquid in it, whose floor may be met");
     verb.add("--temperature", in->temperature, "of the liquid, where the trace has none");
     verb.add("--fluid", in->fluid, "the liquid that is to boil").showDefault();
+    verb.flag("--hand", in->hand, "a pump that hands work: stroke by stroke");
     return [in] { return pumpAnswer(*in); };
 }
 

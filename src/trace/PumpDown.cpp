@@ -65,6 +65,10 @@ std::size_t beginning(const TraceChannel& p) {
 
 } // namespace
 
+double PumpDown::at(double seconds, double cubicMetres) const {
+    return ultimate + (start - ultimate) * std::exp(-speed * std::max(0.0, seconds - from) / cubicMetres);
+}
+
 Result<PumpDown> fitPumpDown(const TraceChannel& p, double cubicMetres) {
     if (!(cubicMetres > 0.0))
         return fail(Failure::BadInput, Text::tr("the vessel needs a volume above zero"));
@@ -105,9 +109,9 @@ Result<PumpDown> fitPumpDown(const TraceChannel& p, double cubicMetres) {
     return found;
 }
 
-bool isWetFloor(const PumpDown& fit, double saturationPascal) {
+bool isWetFloor(double floorPascal, double floorU, double saturationPascal) {
     constexpr double kTenth = 0.1;
-    return std::abs(fit.ultimate - saturationPascal) < kTenth * saturationPascal + 2.0 * fit.ultimateU;
+    return std::abs(floorPascal - saturationPascal) < kTenth * saturationPascal + 2.0 * floorU;
 }
 
 } // namespace uttrin

@@ -12,6 +12,10 @@ struct PumpDown {
     double start = 0.0;                     ///< Pa, when it began to fall
     double from = 0.0;                      ///< s, when it began
     double spread = 0.0; ///< of readings about the curve, relative to what each is good for
+
+    /// What the curve says at a time of the test, Pa. @param cubicMetres  of the vessel that it was fitted
+    /// for.
+    [[nodiscard]] double at(double seconds, double cubicMetres) const;
 };
 
 /// Fits p = ultimate + (start - ultimate) exp(-speed t / volume), a pump whose speed fades towards its
@@ -22,6 +26,6 @@ struct PumpDown {
 
 /// Whether a floor is that of a liquid in the vessel, not of the pump: it lies within a tenth of the
 /// saturation pressure.
-[[nodiscard]] bool isWetFloor(const PumpDown& fit, double saturationPascal);
+[[nodiscard]] bool isWetFloor(double floorPascal, double floorU, double saturationPascal);
 
 } // namespace uttrin

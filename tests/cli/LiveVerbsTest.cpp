@@ -77,6 +77,14 @@ TEST(CommandLine, APumpIsToldByItsPumpDownAndAStretchThatStandsStillByItsDrift) 
                             90.0, [](double at) { return 2.339 + 92.0 * std::exp(-at / 6.0); },
                             [](double) { return 20.0; }));
     EXPECT_EQ(json("pump-down " + wet + " --volume '1 L' --wet water")["floor"], "wet");
+    // A hand pump on two litres: each stroke leaves four fifths of what is above 8 kPa.
+    const auto strokes = [](double at) { return 8.0 + 92.0 * std::pow(0.8, std::floor(at / 10.0)); };
+    const std::string byHand = file("hand.csv", traceOf(120.0, strokes, [](double) { return 20.0; }));
+    const auto hand = json("pump-down " + byHand + " --volume '2 L' --hand");
+    EXPECT_EQ(hand["strokes"], 12);
+    EXPECT_NEAR(hand["stroke_m3"], 0.5e-3, 0.01e-3);
+    EXPECT_NEAR(hand["ultimate_pa"], 8000.0, 100.0);
+    EXPECT_EQ(run("pump-down " + down + " --volume '1 L' --hand").code, 2) << "a motor pumps";
     const std::string trace =
         file("still.csv", traceOf(
                               120.0, [](double) { return 19.95; },

@@ -121,6 +121,41 @@ TEST_F(RigTests, WhatIsNoTestIsRefusedAndNothingIsKept) {
     EXPECT_TRUE(testsInHand(*s).empty());
 }
 
+// A hand pump: strokes down to each target, and how long that holds until it wants a top-up.
+TEST_F(RigTests, AHandPumpIsToldInStrokesAndMinutesBetweenTopUps) {
+    change([](Plan& p) { p.rig.pump = PumpKind::Hand; });
+    constexpr double kLitre = 0.8, kStroke = 0.2, kFloor = 15'000.0, kLeak = 15.0; // L, L, Pa, Pa/s
+    Trace trace;
+    double pascal = 100'200.0;
+    for (int tenth = 0; tenth < 700; ++tenth) {
+        if (tenth % 50 == 25 && tenth > 0) pascal = kFloor + kLitre / (kLitre + kStroke) * (pascal - kFloor);
+        trace.pascal.seconds.push_back(0.1 * tenth);
+        trace.pascal.values.push_back(pascal);
+        pascal += 0.1 * kLeak;
+    }
+    RigTest test;
+    test.kind = RigTestKind::PumpDown;
+    test.litre = kLitre;
+    test.readings = writeTraceCsv(trace);
+    const RowId id = keep(test);
+    const RigTestView view = viewOf(id, {30.0, 0.2});
+    EXPECT_THAT(plain(view.rate), HasSubstr("14 strokes of 200")); // mL
+    EXPECT_THAT(plain(view.rate), HasSubstr("15"));
+    EXPECT_NEAR(view.ultimatePascal, kFloor, 300.0);
+    EXPECT_EQ(plain(view.targets.front().kelvin), "out of reach"); // 12 kPa
+    EXPECT_FALSE(view.passes);
+    // The second target: 29 kPa. From 100.2 kPa by four fifths of what is above 15 kPa: 9 strokes.
+    const Target& second = s->sheet()->targets[1];
+    const int strokes = static_cast<int>(
+        std::ceil(std::log((second.absolute.pascal() - kFloor) / (100'200.0 - kFloor)) / std::log(0.8)));
+    EXPECT_THAT(plain(view.targets[1].kelvin), HasSubstr(std::to_string(strokes) + " strokes"));
+    const double slope = substanceOf(s->plan()).saturationAt(second.absolute)->slope;
+    const std::string said = plain(view.targets[1].kelvin), begins = "each ";
+    EXPECT_NEAR(std::stod(said.substr(said.find(begins) + begins.size())), 0.2 * slope / kLeak / 60.0, 0.02);
+    ASSERT_TRUE(RigTestCommands(*s).usePump(id));
+    EXPECT_NEAR(s->plan().rig.pumpUltimatePa, kFloor, 300.0);
+}
+
 TEST_F(RigTests, APumpIsTakenIntoThePlanAndWhatItCannotReachIsTold) {
     Trace trace;
     constexpr double kLitre = 1.3, kSpeed = 18.0, kFloor = 20'000.0; // L/min, Pa

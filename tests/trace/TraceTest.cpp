@@ -278,8 +278,8 @@ TEST(PumpDown, FindsSpeedAndUltimatePressureAndWhenItBegan) {
         EXPECT_NEAR(f.ultimate, 1200.0, 25.0);
         EXPECT_NEAR(f.from, 5.0, 0.2 / rate + 0.2);
         EXPECT_GT(f.speedU, 0.0);
-        EXPECT_FALSE(isWetFloor(f, 2339.0));
-        EXPECT_TRUE(isWetFloor(f, 1228.0)) << "water of 10 °C";
+        EXPECT_FALSE(isWetFloor(f.ultimate, f.ultimateU, 2339.0));
+        EXPECT_TRUE(isWetFloor(f.ultimate, f.ultimateU, 1228.0)) << "water of 10 °C";
     }
 }
 

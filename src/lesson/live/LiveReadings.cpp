@@ -22,18 +22,17 @@ double rounded(double value, double u) {
     return std::round(value * power) / power;
 }
 
-LiveEvidence evidence(const LiveMoment& moment, Milliseconds begunMs, GaugeReading reading, double u) {
-    return {reading, u, wallAt(begunMs, moment.from), wallAt(begunMs, moment.to), moment.steady};
+LiveEvidence evidence(const LiveMoment& moment, const Settled& of, Milliseconds begunMs, GaugeReading reading,
+                      double u) {
+    return {
+        reading,  u,        wallAt(begunMs, moment.from), wallAt(begunMs, moment.to), moment.steady, false,
+        of.slope, of.slopeU};
 }
 
 /// What the gauge would show at a pressure that counts as it does, Pa.
 GaugeReading shownAt(const PressureInstrument& gauge, double pascal, double u) {
-    const double unit = pascalPerScaleUnit(gauge);
-    const double sign =
-        gauge.convention == PressureConvention::VacuumDepth || gauge.convention == PressureConvention::TwoArm
-            ? -1.0
-            : 1.0;
-    return readingAt(gauge, rounded(sign * pascal / unit, u / unit));
+    const double scale = scalePerPascal(gauge);
+    return readingAt(gauge, rounded(pascal * scale, u * std::abs(scale)));
 }
 
 } // namespace
@@ -73,8 +72,8 @@ LiveReadings liveReadings(const LessonSession& session, const LiveMoment& moment
         // The moment has absolute pressures; what a gauge shows counts from the same room again.
         const double room = quantity == LiveQuantity::GaugePressure ? session.roomOrStandard().pascal() : 0.0;
         out.gauge =
-            evidence(moment, begunMs, shownAt(rig.gauge, moment.pressure->mean - room, moment.pressureU),
-                     moment.pressureU);
+            evidence(moment, *moment.pressure, begunMs,
+                     shownAt(rig.gauge, moment.pressure->mean - room, moment.pressureU), moment.pressureU);
     } else if (moment.pressure) {
         out.trouble =
             quantity == LiveQuantity::GaugePressure
@@ -85,7 +84,7 @@ LiveReadings liveReadings(const LessonSession& session, const LiveMoment& moment
         const Unit& shown = unit(rig.thermometer.unit);
         const double degree = shown.toSi(1.0) - shown.toSi(0.0);
         out.thermometer =
-            evidence(moment, begunMs,
+            evidence(moment, *moment.temperature, begunMs,
                      {rounded(shown.fromSi(moment.temperature->mean), moment.temperatureU / degree), {}},
                      moment.temperatureU);
     } else if (moment.temperature) {

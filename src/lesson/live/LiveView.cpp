@@ -1,5 +1,6 @@
 #include "LiveView.h"
 
+#include "plan/CoolingAdvice.h"
 #include "quantities/Rounding.h"
 
 #include <algorithm>
@@ -34,10 +35,10 @@ Text verdictOf(const LiveMoment& moment, const SteadyTolerance& tolerance) {
 
 } // namespace
 
-LiveView liveView(const LessonSession& session, const LiveTrail& trail, const LiveMoment& moment) {
+LiveView liveView(const LessonSession& session, const LiveTrail& trail, const LiveMoment& moment,
+                  const LiveReadings& readings) {
     LiveView view;
     const Rig& rig = session.benchPlan().rig;
-    const LiveReadings readings = liveReadings(session, moment, trail.pressureQuantity(), 0);
     view.trouble = readings.trouble;
     if (readings.gauge)
         view.pressure = Text::set("{} {}", text(rig.gauge, readings.gauge->reading), unitText(rig.gauge));
@@ -57,6 +58,7 @@ LiveView liveView(const LessonSession& session, const LiveTrail& trail, const Li
             view.side = aMinute > 0.0 ? ApproachSide::Heating : ApproachSide::Cooling;
             trend.push_back(aMinute > 0.0 ? Text::tr("warms by {} K a minute", Text::number(aMinute, 1))
                                           : Text::tr("cools by {} K a minute", Text::number(-aMinute, 1)));
+            if (const Text advice = coolingAdvice(aMinute); !advice.empty()) trend.push_back(advice);
         }
     }
     if (moment.risesSince)

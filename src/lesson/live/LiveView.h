@@ -15,6 +15,8 @@ struct LiveView {
     std::optional<ApproachSide> side; ///< by the trend of the temperature; nothing where that is not clear
     bool looksShut = false;           ///< the pressure rises after it had fallen
 };
-[[nodiscard]] LiveView liveView(const LessonSession& session, const LiveTrail& trail, const LiveMoment& moment);
+/// @param readings  of that moment.
+[[nodiscard]] LiveView liveView(const LessonSession& session, const LiveTrail& trail,
+                                const LiveMoment& moment, const LiveReadings& readings);
 
 } // namespace uttrin

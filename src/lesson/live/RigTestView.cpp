@@ -3,6 +3,7 @@
 #include "analysis/ClausiusClapeyron.h"
 #include "lesson/commands/PlanCommands.h"
 #include "quantities/Rounding.h"
+#include "trace/HandPump.h"
 #include "trace/LeakTest.h"
 #include "trace/PumpDown.h"
 #include "trace/TraceCsv.h"
@@ -15,28 +16,9 @@ namespace {
 
 constexpr double kLitresAMinute = 6e4, kLitre = 1e-3, kMinuteLong = 60.0;
 
-/// A value with an uncertainty, and its unit.
-Text measured(double value, double u, const Text& unit) {
-    const int decimals = u > 0.0 ? std::max(0, decimalsForUncertainty(u)) : 1;
-    return Text::set("{} ± {} {}", Text::number(value, decimals), Text::number(u, decimals), unit);
-}
-
-/// The saturation pressure in a wet vessel, by the temperatures of the test.
-Result<std::function<double(double)>> saturationIn(const Substance& liquid, const Trace& trace) {
-    if (trace.kelvin.empty())
-        return fail(Failure::BadInput,
-                    Text::tr("A wet test needs the liquid’s temperature: its vapour pressure is taken off."));
-    for (const double kelvin : trace.kelvin.values)
-        if (const auto p = liquid.vapourPressure(Temperature::fromKelvin(kelvin)); !p)
-            return tl::unexpected(p.error());
-    return [&liquid, kelvin = trace.kelvin](double seconds) {
-        const double within = std::clamp(seconds, kelvin.seconds.front(), kelvin.seconds.back());
-        return liquid.vapourPressure(Temperature::fromKelvin(*kelvin.at(within)))->pascal();
-    };
-}
-
 struct Tested {
     Trace trace;
+    TestedVessel vessel;
     LeakTest leak;
 };
 
@@ -45,7 +27,7 @@ Result<TestedVessel> vesselOf(const LessonSession& session, const RigTest& test,
     vessel.cubicMetres = test.litre * kLitre;
     vessel.roomPascal = session.roomOrStandard().pascal();
     if (!test.wet) return vessel;
-    auto saturation = saturationIn(substanceOf(session.plan()), trace);
+    auto saturation = saturationAlong(substanceOf(session.plan()), trace.kelvin);
     if (!saturation) return tl::unexpected(saturation.error());
     vessel.saturation = std::move(*saturation);
     return vessel;
@@ -54,11 +36,11 @@ Result<TestedVessel> vesselOf(const LessonSession& session, const RigTest& test,
 Result<Tested> leakOf(const LessonSession& session, const RigTest& test) {
     auto trace = readTraceCsv(test.readings);
     if (!trace) return tl::unexpected(trace.error());
-    const auto vessel = vesselOf(session, test, *trace);
+    auto vessel = vesselOf(session, test, *trace);
     if (!vessel) return tl::unexpected(vessel.error());
     auto leak = testForLeak(trace->pascal, *vessel);
     if (!leak) return tl::unexpected(leak.error());
-    return Tested{std::move(*trace), std::move(*leak)};
+    return Tested{std::move(*trace), std::move(*vessel), std::move(*leak)};
 }
 
 /// By how much the enthalpy of a lab comes out wrong, as a fraction, where each point's pressure has moved by
@@ -93,7 +75,7 @@ Text rateText(const LeakTest& leak) {
                         Text::number(2.0 * leak.riseU, std::max(0, decimalsForUncertainty(leak.riseU))));
     case RiseKind::Vapour:
         return Text::tr("What rises fades: {} in {} s. It is vapour, or air out of the liquid, no leak.",
-                        measured(leak.fades, leak.fadesU, Text::set("Pa")), std::lround(leak.fadesIn));
+                        Text::set("{} Pa", fixedWithU(leak.fades, leak.fadesU)), std::lround(leak.fadesIn));
     case RiseKind::Leak:
     case RiseKind::Both:
         break;
@@ -103,15 +85,21 @@ Text rateText(const LeakTest& leak) {
                           ? Text::tr("more than 1000 to 1")
                           : Text::tr("{} to 1", Text::number(leak.oddsLeak, leak.oddsLeak < 10.0 ? 1 : 0));
     return Text::tr("It rises by {}; the odds that it leaks are {}.",
-                    measured(leak.rise, leak.riseU, Text::set("Pa/s")), odds);
+                    Text::set("{} Pa/s", fixedWithU(leak.rise, leak.riseU)), odds);
 }
 
 /// The last test of the same kind before this one.
 const RigTest* testBefore(const LessonSession& session, const RigTest& test) {
-    const RigTest* before = nullptr;
-    for (const RigTest* t : testsInHand(session))
-        if (t->kind == test.kind && t->id < test.id && (!before || t->id > before->id)) before = t;
-    return before;
+    const auto newestFirst = testsInHand(session);
+    const auto before = std::ranges::find_if(
+        newestFirst, [&](const RigTest* t) { return t->kind == test.kind && t->id < test.id; });
+    return before == newestFirst.end() ? nullptr : *before;
+}
+
+/// A target as the gauge will show it.
+Text targetText(const LessonSession& session, const Target& target) {
+    const PressureInstrument& gauge = session.plan().rig.gauge;
+    return Text::set("{} {}", tableText(gauge, target.dial), unitText(gauge));
 }
 
 void sayTargets(RigTestView& view, const LessonSession& session, const LeakTest& leak,
@@ -120,16 +108,13 @@ void sayTargets(RigTestView& view, const LessonSession& session, const LeakTest&
     if (!sheet) return;
     const Substance& substance = substanceOf(session.plan());
     const double room = session.roomOrStandard().pascal();
-    const bool leaks = leak.kind == RiseKind::Leak || leak.kind == RiseKind::Both;
-    const double rise = leaks ? leak.rise : 0.0;
     view.passes = true;
     double worst = 0.0;
     for (const Target& target : sheet->targets) {
-        const auto by = kelvinPerCapture(substance, target.absolute, rise, limits.captureSeconds, room);
+        const auto by = kelvinPerCapture(substance, target.absolute, leak.rise, limits.captureSeconds, room);
         if (!by) continue;
         RigTestView::Line line;
-        line.target = Text::set("{} {}", tableText(session.plan().rig.gauge, target.dial),
-                                unitText(session.plan().rig.gauge));
+        line.target = targetText(session, target);
         line.kelvin = Text::set("{} K", Text::number(*by, 2));
         line.tooMuch = *by > limits.kelvin;
         worst = std::max(worst, *by);
@@ -144,7 +129,7 @@ void sayTargets(RigTestView& view, const LessonSession& session, const LeakTest&
             : Text::tr("It leaks too much: a point moves by up to {} K in the {} s of a capture; {} K is "
                        "asked for.",
                        Text::number(worst, 2), seconds, within);
-    if (const auto shift = enthalpyShift(substance, sheet->targets, rise, limits.captureSeconds, room))
+    if (const auto shift = enthalpyShift(substance, sheet->targets, leak.rise, limits.captureSeconds, room))
         view.enthalpy =
             std::abs(*shift) < 1e-4
                 ? Text::tr("The enthalpy of vaporisation does not notice it.")
@@ -170,20 +155,93 @@ void sayLeak(RigTestView& view, const LessonSession& session, const RigTest& tes
     const LeakTest& leak = tested->leak;
     view.trace = tested->trace;
     view.rate = rateText(leak);
-    const auto vessel = vesselOf(session, test, tested->trace);
     const double begun = tested->trace.pascal.seconds.front();
-    for (const double seconds : tested->trace.pascal.seconds) {
-        const double since = seconds - begun;
-        const double vapour = vessel && vessel->saturation ? vessel->saturation(seconds) : 0.0;
-        const double fading = leak.fadesIn > 0.0 ? leak.fades * std::exp(-since / leak.fadesIn) : 0.0;
-        view.explained.push_back(leak.start + leak.rise * since - fading + vapour);
-    }
+    const auto& saturation = tested->vessel.saturation;
+    for (const double seconds : tested->trace.pascal.seconds)
+        view.explained.push_back(leak.at(seconds - begun) + (saturation ? saturation(seconds) : 0.0));
     sayTargets(view, session, leak, limits);
     if (view.targets.empty())
         view.verdict = Text::tr("What it does to the points is told once the room’s pressure is known.");
     if (const RigTest* before = testBefore(session, test))
         if (const auto earlier = leakOf(session, *before))
             view.comparison = comparedText(earlier->leak, leak);
+}
+
+/// Whether the floor is the vapour pressure of the liquid in the vessel, not what the pump reaches.
+bool endsOnLiquid(const LessonSession& session, const RigTest& test, const Trace& trace, double floor,
+                  double floorU) {
+    if (!test.wet) return false;
+    const auto saturation = saturationAlong(substanceOf(session.plan()), trace.kelvin);
+    return saturation && isWetFloor(floor, floorU, (*saturation)(trace.pascal.seconds.back()));
+}
+
+Text wetFloorText() {
+    return Text::tr("That is the vapour pressure of the liquid in it: the gauge cannot go below. Test it dry "
+                    "to know the pump.");
+}
+
+/// How far a pump reaches with this liquid.
+Text reachText(const Substance& substance, double pascal) {
+    if (pascal < substance.facts().triplePressure.pascal())
+        return Text::tr("It goes below the triple point: {} can freeze.", substance.facts().name);
+    const auto boils = substance.boilingPoint(Pressure::fromPascal(pascal));
+    return boils ? Text::tr("With it {} boils down to {} °C.", substance.facts().name,
+                            Text::number(boils->celsius(), 1))
+                 : Text();
+}
+
+/// What a hand pump needs at each target: strokes down to it, and how long it holds until it wants a top-up.
+void sayHandPump(RigTestView& view, const LessonSession& session, const RigTest& test,
+                 const RigTestLimits& limits) {
+    const auto trace = readTraceCsv(test.readings);
+    const auto pump = trace ? fitStrokes(trace->pascal, test.litre * kLitre)
+                            : Result<HandPump>(tl::unexpected(trace.error()));
+    if (!pump) {
+        view.trouble = pump.error().message;
+        return;
+    }
+    view.trace = *trace;
+    const Substance& substance = substanceOf(session.plan());
+    constexpr double kMillilitre = 1e-6;
+    const Text stroke =
+        Text::set("{} mL", fixedWithU(pump->stroke / kMillilitre, pump->strokeU / kMillilitre));
+    const bool loses = pump->loss > 2.0 * pump->lossU && pump->loss > 0.0;
+    view.rate = Text::sentences(
+        {Text::tr("{} strokes of {}; they end at {} kPa.", pump->strokes, stroke,
+                  Text::number(pump->floor * 1e-3, 1)),
+         loses ? Text::tr("Between strokes {} Pa/s come in.", fixedWithU(pump->loss, pump->lossU))
+               : Text::tr("Between strokes nothing is seen to come in.")});
+    const bool wet = endsOnLiquid(session, test, *trace, pump->floor, 0.0);
+    view.verdict = wet ? wetFloorText() : reachText(substance, pump->floor);
+    view.passes = true;
+    const double lasts = trace->pascal.seconds.back() - trace->pascal.seconds.front();
+    if (!wet) {
+        view.ultimatePascal = pump->floor;
+        view.litrePerMinute = kLitresAMinute * pump->stroke * static_cast<double>(pump->strokes) / lasts;
+    }
+    const auto& sheet = session.sheet();
+    if (!sheet) return;
+    const double room = session.roomOrStandard().pascal();
+    for (const Target& target : sheet->targets) {
+        RigTestView::Line line;
+        line.target = targetText(session, target);
+        const auto strokes = pump->strokesTo(room, target.absolute.pascal());
+        line.tooMuch = !strokes;
+        view.passes = view.passes && strokes;
+        if (!strokes) {
+            line.kelvin = Text::tr("out of reach");
+        } else {
+            const auto aMinute =
+                kelvinPerCapture(substance, target.absolute, loses ? pump->loss : 0.0, kMinuteLong, room);
+            line.kelvin =
+                aMinute && *aMinute > 0.0
+                    ? Text::tr("{} {0|stroke|strokes}, a top-up each {} min", *strokes,
+                               Text::number(limits.kelvin / *aMinute, limits.kelvin < *aMinute ? 2 : 1))
+                    : Text::tr("{} {0|stroke|strokes}", *strokes);
+        }
+        view.targets.push_back(std::move(line));
+    }
+    if (!view.passes) view.advice = Text::tr("Leave out what is out of reach, or take a motor pump for it.");
 }
 
 void sayPump(RigTestView& view, const LessonSession& session, const RigTest& test) {
@@ -196,32 +254,15 @@ void sayPump(RigTestView& view, const LessonSession& session, const RigTest& tes
     }
     view.trace = *trace;
     for (const double seconds : trace->pascal.seconds)
-        view.explained.push_back(seconds < pump->from
-                                     ? pump->start
-                                     : pump->ultimate + (pump->start - pump->ultimate) *
-                                                            std::exp(-pump->speed * (seconds - pump->from) /
-                                                                     (test.litre * kLitre)));
+        view.explained.push_back(pump->at(seconds, test.litre * kLitre));
     const Substance& substance = substanceOf(session.plan());
-    bool wet = false;
-    if (test.wet)
-        if (const auto saturation = saturationIn(substance, *trace))
-            wet = isWetFloor(*pump, (*saturation)(trace->pascal.seconds.back()));
-    view.rate =
-        Text::tr("Speed {}; it ends at {}.",
-                 measured(pump->speed * kLitresAMinute, pump->speedU * kLitresAMinute, Text::set("L/min")),
-                 measured(pump->ultimate * 1e-3, pump->ultimateU * 1e-3, Text::set("kPa")));
-    const auto boils = substance.boilingPoint(Pressure::fromPascal(pump->ultimate));
-    const bool freezes = pump->ultimate < substance.facts().triplePressure.pascal();
+    const bool wet = endsOnLiquid(session, test, *trace, pump->ultimate, pump->ultimateU);
+    view.rate = Text::tr(
+        "Speed {}; it ends at {}.",
+        Text::set("{} L/min", fixedWithU(pump->speed * kLitresAMinute, pump->speedU * kLitresAMinute)),
+        Text::set("{} kPa", fixedWithU(pump->ultimate * 1e-3, pump->ultimateU * 1e-3)));
     view.passes = true;
-    if (wet)
-        view.verdict =
-            Text::tr("That is the vapour pressure of the liquid in it: the gauge cannot go below. Test it "
-                     "dry to know the pump.");
-    else if (freezes)
-        view.verdict = Text::tr("It goes below the triple point: {} can freeze.", substance.facts().name);
-    else if (boils)
-        view.verdict = Text::tr("With it {} boils down to {} °C.", substance.facts().name,
-                                Text::number(boils->celsius(), 1));
+    view.verdict = wet ? wetFloorText() : reachText(substance, pump->ultimate);
     if (!wet) {
         view.ultimatePascal = pump->ultimate;
         view.litrePerMinute = pump->speed * kLitresAMinute;
@@ -230,8 +271,7 @@ void sayPump(RigTestView& view, const LessonSession& session, const RigTest& tes
     if (!sheet) return;
     for (const Target& target : sheet->targets) {
         RigTestView::Line line;
-        line.target = Text::set("{} {}", tableText(session.plan().rig.gauge, target.dial),
-                                unitText(session.plan().rig.gauge));
+        line.target = targetText(session, target);
         const double over = (pump->start - pump->ultimate) / (target.absolute.pascal() - pump->ultimate);
         line.tooMuch = target.absolute.pascal() <= pump->ultimate;
         if (line.tooMuch)
@@ -257,15 +297,21 @@ std::vector<const RigTest*> testsInHand(const LessonSession& session) {
     return tests;
 }
 
-RigTestView rigTestView(const LessonSession& session, const RigTest& test, const RigTestLimits& limits) {
-    RigTestView view;
+Text rigTestHeading(const LessonSession& session, const RigTest& test) {
     const Text what = test.kind == RigTestKind::Leak ? Text::tr("Leak test") : Text::tr("Pump-down");
-    view.heading =
+    const Text heading =
         Text::tr("{} at {}, {}, {} L", what, clockText(test.takenAt, session.model().lesson().utcOffsetMin),
                  test.wet ? Text::tr("with liquid") : Text::tr("dry"), Text::number(test.litre, 2));
-    if (!test.note.empty()) view.heading = Text::set("{}: {}", view.heading, test.note);
+    return test.note.empty() ? heading : Text::set("{}: {}", heading, test.note);
+}
+
+RigTestView rigTestView(const LessonSession& session, const RigTest& test, const RigTestLimits& limits) {
+    RigTestView view;
+    view.heading = rigTestHeading(session, test);
     if (test.kind == RigTestKind::Leak)
         sayLeak(view, session, test, limits);
+    else if (session.plan().rig.pump == PumpKind::Hand)
+        sayHandPump(view, session, test, limits);
     else
         sayPump(view, session, test);
     return view;
@@ -286,25 +332,28 @@ Result<RowId> RigTestCommands::keepTest(RigTest test) {
     return id;
 }
 
-Result<void> RigTestCommands::removeTest(RowId id) {
-    for (const RigTest& test : model().data().tests)
-        if (test.id == id)
-            return perform(Text::tr("Take a test away"), [&](Notebook::Editor& edit) { edit.remove(test); });
+Result<RigTest> RigTestCommands::find(RowId id) const {
+    const auto& tests = model().data().tests;
+    if (const auto at = std::ranges::find(tests, id, &RigTest::id); at != tests.end()) return *at;
     return fail(Failure::BadInput, Text::tr("This test is no longer in the lesson."));
 }
 
+Result<void> RigTestCommands::removeTest(RowId id) {
+    const auto test = find(id);
+    if (!test) return tl::unexpected(test.error());
+    return perform(Text::tr("Take a test away"), [&](Notebook::Editor& edit) { edit.remove(*test); });
+}
+
 Result<void> RigTestCommands::usePump(RowId id) {
-    for (const RigTest& test : model().data().tests) {
-        if (test.id != id) continue;
-        const RigTestView view = rigTestView(session(), test);
-        if (!(view.litrePerMinute > 0.0))
-            return fail(Failure::BadInput, Text::tr("This test does not tell what the pump does."));
-        Plan plan = session().plan();
-        plan.rig.pumpUltimatePa = std::round(std::max(1.0, view.ultimatePascal));
-        plan.rig.pumpLitrePerMinute = std::round(view.litrePerMinute * 10.0) / 10.0;
-        return PlanCommands(whole()).changePlan(plan, Text::tr("Take the pump as it was tested"));
-    }
-    return fail(Failure::BadInput, Text::tr("This test is no longer in the lesson."));
+    const auto test = find(id);
+    if (!test) return tl::unexpected(test.error());
+    const RigTestView view = rigTestView(session(), *test);
+    if (!(view.litrePerMinute > 0.0))
+        return fail(Failure::BadInput, Text::tr("This test does not tell what the pump does."));
+    Plan plan = session().plan();
+    plan.rig.pumpUltimatePa = std::round(std::max(1.0, view.ultimatePascal));
+    plan.rig.pumpLitrePerMinute = std::round(view.litrePerMinute * 10.0) / 10.0;
+    return PlanCommands(whole()).changePlan(plan, Text::tr("Take the pump as it was tested"));
 }
 
 } // namespace uttrin
