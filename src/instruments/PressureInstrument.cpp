@@ -135,6 +135,12 @@ double pascalPerScaleUnit(const PressureInstrument& i) {
     return hasTwoArms(i.convention) ? factor * manometerDensity(i) * kStandardGravity : factor;
 }
 
+double scalePerPascal(const PressureInstrument& i) {
+    const bool downwards =
+        i.convention == PressureConvention::VacuumDepth || i.convention == PressureConvention::TwoArm;
+    return (downwards ? -1.0 : 1.0) / pascalPerScaleUnit(i);
+}
+
 double scaleValue(const PressureInstrument& i, const GaugeReading& reading) {
     return hasTwoArms(i.convention) ? reading.first - reading.second.value_or(0.0) : reading.first;
 }

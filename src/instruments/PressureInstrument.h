@@ -63,7 +63,7 @@ struct PressureInstrument {
     double oilDensity20 = 860.0;          ///< kg/m3 at 20 degC, of ManometerLiquid::Oil, from its bottle
     std::string gas = "air";              ///< ThermalConductivity: what it really sees
     double spanLow = 0.0, spanHigh = 0.0; ///< ends of the dial's scale, in `unit`; equal if not known
-    bool digital = false; ///< shows figures, in steps of its division, not a needle; never a U-tube
+    bool digital = false;    ///< shows figures, in steps of its division, not a needle; never a U-tube
     double lagSeconds = 0.0; ///< time constant with which it follows
     friend bool operator==(const PressureInstrument&, const PressureInstrument&) = default;
 };
@@ -100,6 +100,9 @@ struct AbsoluteReading {
 
 /// Pascal in one unit of the instrument's scale (a centimetre of mercury at its temperature, for a U-tube).
 [[nodiscard]] double pascalPerScaleUnit(const PressureInstrument& instrument);
+
+/// By how much its single number rises for a pascal: below zero for one that counts downwards.
+[[nodiscard]] double scalePerPascal(const PressureInstrument& instrument);
 
 /// The single number that a reading amounts to, in the instrument's unit: left minus right for a U-tube.
 [[nodiscard]] double scaleValue(const PressureInstrument& instrument, const GaugeReading& reading);

@@ -44,14 +44,9 @@ constexpr std::array kTypes{std::pair{std::string_view("int16"), LiveRegister::T
                             std::pair{std::string_view("int32"), LiveRegister::Type::Int32},
                             std::pair{std::string_view("float32"), LiveRegister::Type::Float32}};
 
-Result<LiveQuantity> quantityFromId(std::string_view word) {
-    std::vector<Text> accepted;
-    for (const LiveQuantity q : kQuantities) {
-        if (id(q) == word) return q;
-        accepted.push_back(Text::data(std::string(id(q))));
-    }
-    return fail(Failure::BadInput,
-                Text::tr("'{}' is not known; accepted: {}", std::string(word), Text::list(accepted)));
+template <typename T, std::size_t N>
+std::string_view wordOf(const std::array<std::pair<std::string_view, T>, N>& words, T value) {
+    return std::ranges::find(words, value, &std::pair<std::string_view, T>::second)->first;
 }
 
 void counted(JsonReader& r, const char* key, int& into, int low, int high) {
@@ -64,7 +59,7 @@ void counted(JsonReader& r, const char* key, int& into, int low, int high) {
 template <typename Value>
 void readMeaning(JsonReader& r, Value& v) {
     r.require("quantity", Text::tr("what it measures, such as \"temperature\""));
-    r.parsed("quantity", v.quantity, quantityFromId);
+    r.parsed("quantity", v.quantity, liveQuantityFromId);
     r.require("unit", Text::tr("the unit of its figures, such as \"kPa\""));
     r.parsed("unit", v.unit, [&](std::string_view word) { return findUnit(word, dimensionOf(v.quantity)); });
     r.number("scale", v.scale);
@@ -151,6 +146,13 @@ LiveProfile profileOf(JsonReader r, std::optional<Failure>& failure) {
     return p;
 }
 
+Json meaningOf(LiveQuantity quantity, const Unit& unit, double scale, double offset) {
+    Json j{{"quantity", id(quantity)}, {"unit", unit.symbol}};
+    if (scale != 1.0) j["scale"] = scale;
+    if (offset != 0.0) j["offset"] = offset;
+    return j;
+}
+
 } // namespace
 
 std::string_view id(LiveQuantity quantity) {
@@ -160,6 +162,64 @@ std::string_view id(LiveQuantity quantity) {
 
 Dimension dimensionOf(LiveQuantity quantity) {
     return quantity == LiveQuantity::Temperature ? Dimension::Temperature : Dimension::Pressure;
+}
+
+Result<LiveQuantity> liveQuantityFromId(std::string_view word) {
+    std::vector<Text> accepted;
+    for (const LiveQuantity q : kQuantities) {
+        if (id(q) == word) return q;
+        accepted.push_back(Text::data(std::string(id(q))));
+    }
+    return fail(Failure::BadInput,
+                Text::tr("'{}' is not known; accepted: {}", std::string(word), Text::list(accepted)));
+}
+
+bool measures(const LiveProfile& profile, bool pressure) {
+    const auto any = [&](const auto& values) {
+        return std::ranges::any_of(
+            values, [&](const auto& v) { return (v.quantity != LiveQuantity::Temperature) == pressure; });
+    };
+    return any(profile.values) || any(profile.registers);
+}
+
+LiveQuantity pressureQuantityOf(const LiveProfile& profile) {
+    const auto countsFromRoom = [](const auto& values) {
+        return std::ranges::any_of(values,
+                                   [](const auto& v) { return v.quantity == LiveQuantity::GaugePressure; });
+    };
+    return countsFromRoom(profile.values) || countsFromRoom(profile.registers)
+               ? LiveQuantity::GaugePressure
+               : LiveQuantity::AbsolutePressure;
+}
+
+std::string writeLiveProfile(const LiveProfile& p) {
+    Json j{{"name", p.name}, {"speaks", wordOf(kSpeaks, p.speaks)}};
+    j["serial"] = {{"speed", p.serial.speed},
+                   {"bits", p.serial.bits},
+                   {"stop_bits", p.serial.stopBits},
+                   {"parity", wordOf(kParities, p.serial.parity)}};
+    j["terminator"] = p.terminator;
+    if (!p.poll.empty()) j["poll"] = p.poll;
+    j["period"] = formatMeasure(p.period, unit("s"));
+    j["decimal"] = std::string(1, p.decimal);
+    if (!p.overrange.empty()) j["overrange"] = p.overrange;
+    if (p.headerLines != 0) j["header_lines"] = p.headerLines;
+    if (p.timeNumber) j["time_number"] = *p.timeNumber;
+    if (p.speaks == LiveProfile::Speaks::Modbus) j["station"] = p.station;
+    for (const LiveValue& v : p.values) {
+        Json one = meaningOf(v.quantity, *v.unit, v.scale, v.offset);
+        if (!v.begins.empty()) one["begins"] = v.begins;
+        one["number"] = v.number;
+        j["values"].push_back(std::move(one));
+    }
+    for (const LiveRegister& v : p.registers) {
+        Json one = meaningOf(v.quantity, *v.unit, v.scale, v.offset);
+        one["address"] = v.address;
+        one["type"] = wordOf(kTypes, v.type);
+        if (v.lowWordFirst) one["low_word_first"] = true;
+        j["registers"].push_back(std::move(one));
+    }
+    return j.dump(2, ' ', false, Json::error_handler_t::replace) + "\n";
 }
 
 Result<LiveProfile> readLiveProfile(std::string_view text) {

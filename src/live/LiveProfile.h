@@ -61,6 +61,15 @@ struct LiveProfile {
     std::vector<LiveRegister> registers; ///< Modbus
 };
 
+/// Whether it measures a pressure, or else a temperature.
+[[nodiscard]] bool measures(const LiveProfile& profile, bool pressure);
+/// Which pressure an instrument measures; absolute where it measures none.
+[[nodiscard]] LiveQuantity pressureQuantityOf(const LiveProfile& profile);
+/// What an identifier names. BadInput says what is accepted.
+[[nodiscard]] Result<LiveQuantity> liveQuantityFromId(std::string_view id);
+
+/// A profile file as `readLiveProfile` reads it back.
+[[nodiscard]] std::string writeLiveProfile(const LiveProfile& profile);
 /// Reads a profile file. BadInput names the line, the path and what is accepted there.
 [[nodiscard]] Result<LiveProfile> readLiveProfile(std::string_view text);
 

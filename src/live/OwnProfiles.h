@@ -5,9 +5,6 @@
 
 namespace uttrin {
 
-/// A profile file as `readProfileFile` reads it back.
-[[nodiscard]] std::string writeLiveProfile(const LiveProfile& profile);
-
 /// Profiles that a person made, kept as files in a folder across lessons.
 class OwnProfiles {
 public:
@@ -27,5 +24,11 @@ private:
 
 /// Those of whoever uses this program, in the user's folder for data.
 [[nodiscard]] OwnProfiles ownProfiles();
+
+/// A profile by its id, among those of whoever uses this program first, then among those that ship. BadInput
+/// where there is none.
+[[nodiscard]] Result<LiveProfile> profileWithId(std::string_view id);
+/// The id under which a profile is to be had again; it is kept among one's own where it is not yet.
+[[nodiscard]] Result<std::string> idToFindAgain(const LiveProfile& profile);
 
 } // namespace uttrin

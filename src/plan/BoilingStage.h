@@ -25,8 +25,9 @@ struct NamedStage {
 [[nodiscard]] std::span<const NamedStage> boilingStages();
 
 /// What is noted of a top-up of a hand pump, and of a vessel that was shaken: points that follow are marked
-/// by it.
+/// by it. That the pump was switched on: it counts as warm some minutes later.
 inline constexpr const char* kToppedUp = "topped up";
+inline constexpr const char* kPumpOn = "pump switched on";
 inline constexpr const char* kShaken = "shaken";
 
 } // namespace uttrin

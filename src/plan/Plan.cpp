@@ -117,10 +117,9 @@ Text criterionText(BoilingCriterion criterion) {
 Result<BoilingCriterion> agreedCriterion(std::string_view word) {
     const auto criterion = valueOf<BoilingCriterion>(word);
     if (criterion && !isBracket(*criterion)) return criterion;
-    return fail(
-        Failure::BadInput,
-        Text::tr("'{}' is not a boiling criterion; accepted: first-bubbles, steady, through-bulk, stops-after-isolating",
-                 word));
+    return fail(Failure::BadInput, Text::tr("'{}' is not a boiling criterion; accepted: first-bubbles, "
+                                            "steady, through-bulk, stops-after-isolating",
+                                            word));
 }
 
 Text methodText(Method method) {
@@ -155,6 +154,14 @@ Result<void> check(const Plan& plan) {
         return fail(Failure::BadInput, Text::tr("the liquid does not fit into the vessel"));
     if (!(r.depthCm >= 0.0 && r.depthCm < 200.0))
         return fail(Failure::BadInput, Text::tr("the liquid’s depth must be 0 to 200 cm"));
+    constexpr double kLongestWarmUp = 240.0, kWidest = 200.0, kLongest = 100.0;
+    for (const auto& [value, most, name, unit] :
+         {std::tuple{r.warmUpMinutes, kLongestWarmUp, Text::tr("the pump’s warming up"), "min"},
+          {r.tubeBoreMm, kWidest, Text::tr("the bore of the tube to the pump"), "mm"},
+          {r.tubeLengthM, kLongest, Text::tr("the length of the tube to the pump"), "m"}})
+        if (!(value >= 0.0 && value <= most))
+            return fail(Failure::BadInput,
+                        Text::tr("{}: {:.4g} {}; accepted: 0 to {:.0f} {}", name, value, unit, most, unit));
     const SubstanceFacts& facts = substanceOf(plan).facts();
     const Temperature hottest =
         facts.normalBoilingPoint > facts.triple ? facts.normalBoilingPoint : facts.critical;

@@ -38,8 +38,11 @@ struct Rig {
     HeatSource heat = HeatSource::Mantle;
     PumpKind pump = PumpKind::Motor;
     double pumpLitrePerMinute = 20.0;
-    double pumpUltimatePa = 1000.0; ///< lowest pressure that the pump reaches
-    ReadOrder readOrder;            ///< agreed for all points; empty: none
+    double pumpUltimatePa = 1000.0;             ///< lowest pressure that the pump reaches
+    double warmUpMinutes = 0.0;                 ///< of the pump, before it reaches that; 0: none
+    double tubeBoreMm = 0.0, tubeLengthM = 0.0; ///< between vessel and pump; bore 0: not known
+    ReadOrder readOrder;                        ///< agreed for all points; empty: none
+    std::string alsoUnit; ///< of a pressure that is said beside the gauge's own; empty: none
 };
 
 /// How targets are spread between the two ends.

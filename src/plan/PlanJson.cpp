@@ -119,12 +119,7 @@ void readCalibrations(const Reader& parent, const Json& list, std::optional<Fail
     for (std::size_t i = 0; i < list.size(); ++i) {
         Reader r(list[i], parent.pointer("calibrations") + "/" + std::to_string(i), failure);
         ThermometerCalibration c;
-        if (const Json* at = r.at("at_ms")) {
-            if (at->is_number_integer())
-                c.atMs = at->get<std::int64_t>();
-            else
-                r.refuse("at_ms", Text::tr("milliseconds since 1970-01-01 UTC"));
-        }
+        r.moment("at_ms", c.atMs);
         r.number("ice", c.iceReading);
         r.number("steam", c.steamReading);
         r.parsed("room", c.roomPascal, inPascal(parsePressure));
@@ -169,7 +164,13 @@ Json rigToJson(const Rig& r) {
            {"pump", id(r.pump)},
            {"pump_l_per_min", r.pumpLitrePerMinute},
            {"pump_ultimate", formatMeasure(r.pumpUltimatePa, unit("Pa"))}};
+    if (r.warmUpMinutes > 0.0) j["pump_warm_up_min"] = r.warmUpMinutes;
+    if (r.tubeBoreMm > 0.0) {
+        j["tube_bore_mm"] = r.tubeBoreMm;
+        j["tube_length_m"] = r.tubeLengthM;
+    }
     if (!r.readOrder.empty()) j["read_order"] = wordsOf(r.readOrder);
+    if (!r.alsoUnit.empty()) j["also_unit"] = r.alsoUnit;
     return j;
 }
 
@@ -186,7 +187,13 @@ void readRigFrom(Reader r, std::optional<Failure>& failure, Rig& rig) {
     r.number("heater_w", rig.heaterWatt);
     r.number("pump_l_per_min", rig.pumpLitrePerMinute);
     r.parsed("pump_ultimate", rig.pumpUltimatePa, inPascal(parsePressure));
+    r.number("pump_warm_up_min", rig.warmUpMinutes);
+    r.number("tube_bore_mm", rig.tubeBoreMm);
+    r.number("tube_length_m", rig.tubeLengthM);
     r.parsed("read_order", rig.readOrder, readOrderOf);
+    r.parsed("also_unit", rig.alsoUnit, [](std::string_view s) {
+        return findUnit(s, Dimension::Pressure).map([](const Unit* u) { return std::string(u->symbol); });
+    });
 }
 
 std::string ladderEnd(const Ladder& l, double value) {

@@ -71,10 +71,11 @@ double coolSeconds(const Rig& rig, const Substance& substance, double fromKelvin
            std::log((fromKelvin - roomKelvin) / (toKelvin - roomKelvin));
 }
 
+constexpr double kBelow =
+    3.0; // K, below the first boiling point, so that it does not flash when it is pumped
+
 /// The same points once more but for the trial point, from where the first run ended.
 void estimateSecondRun(const Plan& plan, const Substance& substance, Pressure room, RunSheet& sheet) {
-    constexpr double kBelow =
-        3.0; // K, below the first boiling point, so that it does not flash when it is pumped
     RunSheet::SecondRun& second = sheet.second;
     const Target *first = nullptr, *last = nullptr;
     for (const Target& t : sheet.targets) {
@@ -214,6 +215,14 @@ void setStart(const Plan& plan, const Substance& substance, std::optional<double
     sheet.startCelsius = plan.startCelsius.value_or(std::clamp(room, facts.triple.celsius(), hottest));
     sheet.startAssumed = !plan.startCelsius && !roomCelsius;
     sheet.roomCelsius = room;
+    if (plan.method != Method::HoldPressure) return; // what is poured in has the temperature of each target
+    double coldest = std::numeric_limits<double>::infinity();
+    for (Target& t : sheet.targets) {
+        t.flashes = t.state == TargetState::Ok && t.boils.celsius() < sheet.startCelsius;
+        if (t.flashes) coldest = std::min(coldest, t.boils.celsius());
+    }
+    const double colder = std::floor(coldest - kBelow);
+    if (std::isfinite(colder) && colder >= facts.triple.celsius()) sheet.colderCelsius = colder;
 }
 
 } // namespace
@@ -224,6 +233,17 @@ Text startText(const Plan& plan, const RunSheet& sheet) {
     return sheet.startAssumed
                ? Text::tr("The liquid is assumed to start at {} °C: Room has no temperature yet.", celsius)
                : Text::tr("The liquid starts at {} °C.", celsius);
+}
+
+Text flashText(const RunSheet& sheet) {
+    const auto flashing = std::ranges::count_if(sheet.targets, &Target::flashes);
+    if (flashing == 0) return {};
+    const Text what =
+        Text::tr("The liquid starts above its boiling point at {} {1|target|targets}: it flashes there.",
+                 flashing, flashing);
+    return sheet.colderCelsius
+               ? Text::sentences({what, Text::tr("Start at {} °C or below.", fixed(*sheet.colderCelsius, 0))})
+               : Text::sentences({what, Text::tr("No liquid is cold enough for that: leave them out.")});
 }
 
 Result<RunSheet> makeRunSheet(const Plan& plan, const RoomPressure& room, std::optional<double> roomCelsius) {

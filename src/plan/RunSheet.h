@@ -16,7 +16,8 @@ struct Target {
     int place = 0; ///< place in the ladder, -1 for the trial point: the key of Ladder::moved
     bool trial = false;
     bool inFit = true;
-    bool moved = false; ///< set by hand
+    bool moved = false;   ///< set by hand
+    bool flashes = false; ///< the liquid starts above its boiling point there
     TargetState state = TargetState::Ok;
     Pressure absolute = Pressure::fromPascal(0.0);
     GaugeReading dial; ///< what this instrument will show, to half a division
@@ -41,7 +42,10 @@ struct RunSheet {
     double startCelsius = 20.0;  ///< from which the times count
     double roomCelsius = 20.0;   ///< to which a flask cools
     bool startAssumed = false;   ///< nobody has measured it, nor the room
-    bool fits = true;            ///< into the period
+    /// A start from which no target that can be taken flashes, °C; nothing where none does, or where no
+    /// liquid is as cold.
+    std::optional<double> colderCelsius;
+    bool fits = true; ///< into the period
     /// A second run, right after the first: without the low trial point, once the liquid has cooled.
     struct SecondRun {
         std::size_t points = 0;
@@ -67,6 +71,9 @@ inline constexpr double kAssumedRoomCelsius = 20.0;
 
 /// From what the minutes of a run sheet count: where the liquid is heated, and whether that was measured.
 [[nodiscard]] Text startText(const Plan& plan, const RunSheet& sheet);
+
+/// That the liquid flashes at the first targets, and from which start it does not. Empty where none does.
+[[nodiscard]] Text flashText(const RunSheet& sheet);
 
 /// Works out the run sheet. Estimates: heating at 70 % of the heater's power into the liquid; pumping a dry
 /// volume exponentially to the ultimate pressure; fixed times for steadying, reading and bleeding (named in

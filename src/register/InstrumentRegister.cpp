@@ -17,14 +17,8 @@ using Json = nlohmann::ordered_json;
 constexpr std::size_t kMostZeros = 200;
 constexpr std::int64_t kDay = 86'400'000; // ms
 
-std::int64_t momentAt(JsonReader& r, const char* key) {
-    const Json* at = r.at(key);
-    if (at && at->is_number_integer()) return at->get<std::int64_t>();
-    r.refuse(key, Text::tr("milliseconds since 1970-01-01 UTC"));
-    return 0;
-}
-
-void readZeros(JsonReader& parent, std::optional<Failure>& failure, std::vector<KnownInstrument::Zero>& zeros) {
+void readZeros(JsonReader& parent, std::optional<Failure>& failure,
+               std::vector<KnownInstrument::Zero>& zeros) {
     const Json* list = parent.at("zeros");
     if (!list) return;
     if (!list->is_array() || list->size() > kMostZeros)
@@ -32,7 +26,8 @@ void readZeros(JsonReader& parent, std::optional<Failure>& failure, std::vector<
     for (std::size_t i = 0; i < list->size() && !failure; ++i) {
         JsonReader r((*list)[i], parent.pointer("zeros") + "/" + std::to_string(i), failure);
         KnownInstrument::Zero zero;
-        zero.atMs = momentAt(r, "at_ms");
+        r.require("at_ms", Text::tr("milliseconds since 1970-01-01 UTC"));
+        r.moment("at_ms", zero.atMs);
         r.number("first", zero.reading.first);
         if (r.has("second")) r.number("second", zero.reading.second.emplace());
         r.onlyKnown();
@@ -79,7 +74,7 @@ Result<KnownInstrument> readKnown(std::string_view text) {
         readAs(r, failure, "gauge", known.gauge, &readGauge);
         readAs(r, failure, "thermometer", known.thermometer, &readThermometer);
         readZeros(r, failure, known.zeros);
-        if (r.has("calibrated_ms")) known.calibratedMs = momentAt(r, "calibrated_ms");
+        if (r.has("calibrated_ms")) r.moment("calibrated_ms", known.calibratedMs.emplace());
         r.string("profile", known.profile);
         r.string("endpoint", known.endpoint);
         r.onlyKnown();
@@ -114,15 +109,12 @@ InstrumentRegister ownInstruments() { return InstrumentRegister(userDataFolder()
 
 InstrumentRegister::Shelf InstrumentRegister::shelf() const {
     Shelf shelf;
-    auto kept = m_files.shelf();
-    shelf.troubles = std::move(kept.troubles);
-    for (const NamedFiles::File& file : kept.files)
-        if (auto known = readKnown(file.text)) {
-            known->id = file.id;
-            shelf.instruments.push_back(std::move(*known));
-        } else {
-            shelf.troubles.push_back(Text::tr("{}: {}", Text::typed(file.id + ".json"), known.error().message));
-        }
+    shelf.troubles = m_files.read([&](const std::string& id, const std::string& text) {
+        return readKnown(text).map([&](auto one) {
+            one.id = id;
+            shelf.instruments.push_back(std::move(one));
+        });
+    });
     std::ranges::stable_sort(shelf.instruments, {}, &KnownInstrument::name);
     return shelf;
 }
@@ -133,14 +125,40 @@ Result<std::string> InstrumentRegister::keep(const KnownInstrument& instrument) 
     return m_files.keep(instrument.name, text);
 }
 
+Result<void> InstrumentRegister::change(const std::function<bool(const KnownInstrument&)>& is,
+                                        const std::function<void(KnownInstrument&)>& how) const {
+    std::vector<KnownInstrument> all = shelf().instruments;
+    const auto known = std::ranges::find_if(all, is);
+    if (known == all.end()) return {};
+    how(*known);
+    const auto kept = keep(*known);
+    return kept ? Result<void>() : tl::unexpected(kept.error());
+}
+
 Result<void> InstrumentRegister::addZero(const std::string& name, const KnownInstrument::Zero& zero) const {
-    for (KnownInstrument& known : shelf().instruments)
-        if (known.gauge && known.name == name) {
-            known.zeros.push_back(zero);
-            const auto kept = keep(known);
-            return kept ? Result<void>() : tl::unexpected(kept.error());
-        }
-    return {};
+    return change([&](const KnownInstrument& known) { return known.gauge && known.name == name; },
+                  [&](KnownInstrument& known) { known.zeros.push_back(zero); });
+}
+
+Result<void> InstrumentRegister::addWay(const std::string& name, const std::string& profile,
+                                        const std::string& endpoint) const {
+    return change([&](const KnownInstrument& known) { return known.name == name; },
+                  [&](KnownInstrument& known) {
+                      known.profile = profile;
+                      known.endpoint = endpoint;
+                  });
+}
+
+std::vector<KnownInstrument> InstrumentRegister::heardOf(const Rig& rig) const {
+    std::vector<KnownInstrument> heard;
+    for (KnownInstrument& known : shelf().instruments) {
+        const bool ofTheRig = known.gauge ? known.name == rig.gauge.name : known.name == rig.thermometer.name;
+        const bool isNew =
+            std::ranges::find(heard, known.endpoint, &KnownInstrument::endpoint) == heard.end();
+        if (ofTheRig && isNew && !known.profile.empty() && !known.endpoint.empty())
+            heard.push_back(std::move(known));
+    }
+    return heard;
 }
 
 } // namespace uttrin

@@ -3,6 +3,7 @@
 #include "files/NamedFiles.h"
 #include "instruments/PressureInstrument.h"
 #include "instruments/Thermometer.h"
+#include "plan/Plan.h"
 
 #include <cstdint>
 #include <optional>
@@ -34,8 +35,8 @@ struct KnownInstrument {
 [[nodiscard]] std::string writeKnown(const KnownInstrument& instrument);
 [[nodiscard]] Result<KnownInstrument> readKnown(std::string_view text);
 
-/// What a person should know of it before it is used: that its calibration is old or missing, that its zero has
-/// jumped. Empty where nothing is.
+/// What a person should know of it before it is used: that its calibration is old or missing, that its zero
+/// has jumped. Empty where nothing is.
 [[nodiscard]] Text remarkOn(const KnownInstrument& instrument, std::int64_t nowMs);
 
 /// A school's instruments, kept in the user's folder.
@@ -51,9 +52,18 @@ public:
     [[nodiscard]] Result<std::string> keep(const KnownInstrument& instrument) const;
     [[nodiscard]] Result<void> remove(const std::string& id) const { return m_files.remove(id); }
     /// Adds a zero to the gauge of this name; nothing where there is none.
+    /// Keeps how and where an instrument of this name is listened to; nothing where there is none.
+    [[nodiscard]] Result<void> addWay(const std::string& name, const std::string& profile,
+                                      const std::string& endpoint) const;
+    /// Those of a rig, by their names, of which it is known how and where they are listened to: one for each
+    /// place.
+    [[nodiscard]] std::vector<KnownInstrument> heardOf(const Rig& rig) const;
     [[nodiscard]] Result<void> addZero(const std::string& name, const KnownInstrument::Zero& zero) const;
 
 private:
+    /// Changes the instrument of a name that a test holds for; nothing where there is none.
+    [[nodiscard]] Result<void> change(const std::function<bool(const KnownInstrument&)>& is,
+                                      const std::function<void(KnownInstrument&)>& how) const;
     NamedFiles m_files;
 };
 

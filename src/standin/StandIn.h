@@ -12,6 +12,8 @@ public:
     /// BadInput for a rig whose watched vessel has neither gauge nor thermometer.
     [[nodiscard]] static Result<StandIn> make(const RigFile& rig, const std::vector<RigSetting>& changes,
                                               StandInSettings settings);
+    /// The same rig, played once, with instruments that are otherwise.
+    [[nodiscard]] StandIn with(StandInSettings settings) const { return {m_rehearsal, std::move(settings)}; }
     [[nodiscard]] double lasts() const override { return m_rehearsal.run.samples.back().seconds; }
     [[nodiscard]] const Rehearsal& rehearsal() const { return m_rehearsal; }
 

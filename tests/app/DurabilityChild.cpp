@@ -1,9 +1,12 @@
 #include "app/controller/LessonController.h"
+#include "app/live/LiveBench.h"
 #include "app/shell/Application.h"
 #include "app/shell/MainWindow.h"
 #include "lesson/actcommands/ActCommands.h"
 #include "lesson/acts/Bells.h"
+#include "lesson/commands/PlanCommands.h"
 #include "lesson/commands/RoomCommands.h"
+#include "live/ShippedProfiles.h"
 #include "substances/SubstanceLibrary.h"
 
 #include <QAbstractButton>
@@ -102,6 +105,30 @@ void addActs(app::LessonController& controller) {
     }
 }
 
+/// Listens to instruments on this machine, captures again and again what they say, and prints how far they
+/// were heard: what is not in the file then is what a kill loses.
+void listen(app::MainWindow& window, app::LessonController& controller, const std::string& where) {
+    auto* live = window.findChild<app::LiveBench*>();
+    QObject::connect(live, &app::LiveBench::moved, &window, [&window, &controller, live] {
+        if (live->trail().empty()) return;
+        std::printf("heard %.3f\n", live->trail().last());
+        const auto captured = controller.session().draftReading().isComplete();
+        if (captured) {
+            window.findChild<QPushButton*>(QStringLiteral("pumpState_0"))->click();
+            window.findChild<QPushButton*>(QStringLiteral("capture"))->click();
+            if (auto* keep = window.findChild<QPushButton*>(QStringLiteral("keep")); keep->isVisible())
+                keep->click();
+            const auto* taken = window.findChild<QTableView*>(QStringLiteral("taken"))->model();
+            std::printf("shown %d\n", taken->rowCount());
+        }
+        std::fflush(stdout);
+    });
+    live->listenTo(QStringLiteral("instruments"), *readEndpoint(where),
+                   findProfile("pressure-and-temperature-lines")->profile);
+    std::puts("ready");
+    std::fflush(stdout);
+}
+
 void begin(app::MainWindow& window, app::LessonController& controller) {
     if (!controller.session().room()) {
         RoomEntry e;
@@ -124,6 +151,16 @@ void begin(app::MainWindow& window, app::LessonController& controller) {
         QObject::connect(hands, &QTimer::timeout, &window,
                          [&window, &controller, i = 0]() mutable { conductOne(window, controller, i++); });
         return hands->start(0);
+    }
+    if (const QByteArray where = qgetenv("DURABILITY_LISTEN"); !where.isEmpty()) {
+        if (!controller.session().runId()) {
+            Plan plan = controller.session().plan();
+            plan.rig.gauge.convention = PressureConvention::Absolute;
+            plan.rig.gauge.unit = "kPa";
+            controller.carryOut(&PlanCommands::changePlan, plan, Text::typed("gauge"));
+            type(window, "newGroup", QStringLiteral("Cedar"), Qt::Key_Return);
+        }
+        return listen(window, controller, where.toStdString());
     }
     if (!controller.session().runId()) type(window, "newGroup", QStringLiteral("Cedar"), Qt::Key_Return);
     std::puts("ready");

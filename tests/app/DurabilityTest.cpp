@@ -1,5 +1,6 @@
 #include "notebook/Notebook.h"
 #include "support/TempDir.h"
+#include "trace/PackedSamples.h"
 
 #include <gtest/gtest.h>
 
@@ -13,6 +14,7 @@
 #include <sys/wait.h>
 #include <thread>
 #include <unistd.h>
+#include <vector>
 
 namespace uttrin {
 namespace {
@@ -24,7 +26,7 @@ struct Child {
     int out;
 };
 
-Child start(const std::string& program, const std::string& notebook) {
+Child start(const std::string& program, const std::vector<std::string>& arguments) {
     int ends[2];
     if (pipe(ends) != 0) throw std::runtime_error("pipe");
     const pid_t pid = fork();
@@ -32,7 +34,11 @@ Child start(const std::string& program, const std::string& notebook) {
         dup2(ends[1], STDOUT_FILENO);
         close(ends[0]);
         close(ends[1]);
-        execl(program.c_str(), program.c_str(), notebook.c_str(), nullptr);
+        std::vector<char*> all{const_cast<char*>(program.c_str())};
+        for (const std::string& argument : arguments)
+            all.push_back(const_cast<char*>(argument.c_str()));
+        all.push_back(nullptr);
+        execv(program.c_str(), all.data());
         _exit(127);
     }
     close(ends[1]);
@@ -62,7 +68,7 @@ TEST(Durability, EveryConfirmedReadingSurvivesSigkill) {
     std::mt19937 random(612);
     std::map<std::string, std::string> confirmed; // position, temperature as shown
     for (int kill = 0; kill < kKills; ++kill) {
-        const Child child = start(DURABILITY_CHILD, path.string());
+        const Child child = start(DURABILITY_CHILD, {path.string()});
         const std::string head = readUntil(child.out, "ready\n");
         ASSERT_NE(head.find("ready\n"), std::string::npos) << head;
         std::this_thread::sleep_for(
@@ -94,9 +100,82 @@ TEST(Durability, EveryConfirmedReadingSurvivesSigkill) {
 }
 
 /// UTTRIN_KILLS=200 for a whole period of them.
-int killsOfActs() {
+int killsAskedFor(int usual) {
     const char* said = std::getenv("UTTRIN_KILLS");
-    return said ? std::atoi(said) : 30;
+    return said ? std::atoi(said) : usual;
+}
+int killsOfActs() { return killsAskedFor(30); }
+
+/// The time of the last sample that is in the file of any stream that was begun last, s.
+double lastKept(const Notebook& notebook, const LessonData& data) {
+    double last = 0.0;
+    for (const LiveStream& stream : data.streams) {
+        if (stream.startedAt != data.streams.back().startedAt) continue;
+        const auto chunks = notebook.chunks(stream.id);
+        EXPECT_TRUE(chunks);
+        for (const LiveChunk& chunk : *chunks) {
+            const auto samples = unpackSamples(chunk.samples);
+            EXPECT_TRUE(samples) << "a packet of samples is damaged";
+            if (samples && !samples->empty()) last = std::max(last, samples->seconds.back());
+        }
+    }
+    return last;
+}
+
+// The program is killed while it listens: nothing that was captured is lost, and of what arrived no more than
+// about the last second.
+TEST(Durability, WhatArrivedSurvivesSigkillButForTheLastSecond) {
+    const testing::TempDir dir;
+    const auto path = dir / "live.uttrin";
+    ASSERT_TRUE(makeNotebook(path));
+    const Child instruments = start(STAND_IN, {"sealed-flask", "--tcp", "0", "--speed", "0.05"});
+    const std::string said = readUntil(instruments.out, "\n");
+    const auto from = said.find("tcp:");
+    ASSERT_NE(from, std::string::npos) << said;
+    ASSERT_EQ(
+        setenv("DURABILITY_LISTEN", said.substr(from, said.find_first_of(" \n", from) - from).c_str(), 1), 0);
+    std::mt19937 random(5025);
+    double worst = 0.0;
+    std::size_t captured = 0;
+    const int kills = killsAskedFor(8);
+    int told = 0;
+    for (int kill = 0; kill < kills; ++kill) {
+        const Child child = start(DURABILITY_CHILD, {path.string()});
+        const std::string head = readUntil(child.out, "heard ");
+        ASSERT_NE(head.find("heard "), std::string::npos) << head;
+        std::this_thread::sleep_for(
+            std::chrono::milliseconds(std::uniform_int_distribution<>(700, 2400)(random)));
+        ::kill(child.pid, SIGKILL);
+        std::istringstream lines(head + readUntil(child.out, ""));
+        close(child.out);
+        int status = 0;
+        waitpid(child.pid, &status, 0);
+        ASSERT_TRUE(WIFSIGNALED(status));
+        double heard = 0.0;
+        for (std::string word; lines >> word;) {
+            if (word == "heard")
+                lines >> heard;
+            else if (std::size_t shown = 0; word == "shown" && lines >> shown)
+                captured = std::max(captured, shown);
+        }
+        const auto notebook = Notebook::open(path);
+        ASSERT_TRUE(notebook) << notebook.error().message;
+        ASSERT_TRUE(notebook->check()->empty());
+        const auto data = notebook->load(notebook->lessons()->front().id).value();
+        ASSERT_GE(data.readings.size(), captured) << "what was shown as captured is lost";
+        if (data.streams.empty() || heard < 1.5) continue; // it had not kept its first second yet
+        worst = std::max(worst, heard - lastKept(*notebook, data));
+        ++told;
+    }
+    ASSERT_EQ(unsetenv("DURABILITY_LISTEN"), 0);
+    ::kill(instruments.pid, SIGKILL);
+    waitpid(instruments.pid, nullptr, 0);
+    close(instruments.out);
+    EXPECT_GT(told, kills / 3);
+    EXPECT_GT(captured, 0U);
+    EXPECT_LT(worst, 1.6) << "s; on disk once a second, and it is looked at twice a second";
+    std::printf("%d kills while listening, %zu captured, none lost; at most %.2f s of what arrived\n", kills,
+                captured, worst);
 }
 
 // Four acts go on at once and the program is killed again and again: what its page had shown as stamped is in
@@ -111,7 +190,7 @@ TEST(Durability, StampsOfFourActsAndTheirBellsSurviveSigkill) {
     std::size_t confirmed = 0;
     int bells = 0;
     for (int kill = 0; kill < killsOfActs(); ++kill) {
-        const Child child = start(DURABILITY_CHILD, path.string());
+        const Child child = start(DURABILITY_CHILD, {path.string()});
         const std::string head = readUntil(child.out, "ready\n");
         ASSERT_NE(head.find("ready\n"), std::string::npos) << head;
         std::this_thread::sleep_for(

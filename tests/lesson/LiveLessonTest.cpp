@@ -1,5 +1,6 @@
 #include "lesson/live/KeptTrace.h"
 #include "lesson/live/LiveReadings.h"
+#include "lesson/views/BenchAids.h"
 #include "lesson/views/RunView.h"
 #include "plan/Refill.h"
 #include "rig/Random.h"
@@ -343,6 +344,21 @@ TEST_F(LiveLesson, WhatArrivedSurvivesUndoAndIsReadBackWhole) {
     EXPECT_EQ(kept->front().pressureQuantity, LiveQuantity::GaugePressure);
     EXPECT_EQ(kept->front().trace.pascal.size(), 300U);
     EXPECT_NEAR(kept->front().trace.pascal.values.back(), -39'971.0, 0.07);
+}
+
+TEST_F(LiveLesson, OfTwoThatMeasureTheSameTheFirstOneIsReadAfterwards) {
+    TraceCommands commands(*s);
+    for (const double kelvin : {350.0, 360.0}) {
+        const auto stream = commands.openStream(
+            {0, s->lessonId(), "t" + std::to_string(kelvin), "temperature", "x", 5'000, 0.1});
+        ASSERT_TRUE(stream);
+        ASSERT_TRUE(commands.append(
+            {chunkOf(*stream, LiveQuantity::Temperature, {{1.0, 2.0}, {kelvin, kelvin}, 0.1})}));
+    }
+    const auto kept = keptTraces(*s);
+    ASSERT_TRUE(kept && kept->size() == 1U);
+    EXPECT_NEAR(kept->front().trace.kelvin.values.back(), 350.0, 0.02);
+    EXPECT_NEAR(kept->front().trace.kelvin.step, 0.1, 1e-12);
 }
 
 // Two instruments at 10 Hz and one at 1 Hz, as long as eight hours by a clock that is faked: a fortieth of it

@@ -1,5 +1,8 @@
+#include "live/Endpoint.h"
 #include "live/LineSplitter.h"
 #include "live/LiveRecorder.h"
+#include "live/OwnProfiles.h"
+#include "support/TempDir.h"
 #include "trace/TraceCsv.h"
 
 #include <gtest/gtest.h>
@@ -238,6 +241,37 @@ RC_GTEST_PROP(TraceCsv, WhatIsWrittenIsReadBack, ()) {
     RC_ASSERT(back->pascal.values == t.pascal.values);
     RC_ASSERT(back->kelvin.seconds == t.kelvin.seconds);
     RC_ASSERT(back->kelvin.values == t.kelvin.values);
+}
+
+TEST(LiveProfile, WrittenItReadsBackTheSameAndIsKeptAcrossLessons) {
+    const testing::TempDir dir;
+    const OwnProfiles own(dir / "profiles");
+    for (const ShippedProfile& shipped : shippedProfiles()) {
+        const std::string text = writeLiveProfile(shipped.profile);
+        const auto back = readProfileFile(text);
+        ASSERT_TRUE(back) << shipped.id << ": " << back.error().message;
+        EXPECT_EQ(writeLiveProfile(*back), text) << shipped.id;
+        EXPECT_EQ(back->values.size(), shipped.profile.values.size());
+        EXPECT_EQ(back->registers.size(), shipped.profile.registers.size());
+        EXPECT_EQ(back->poll, shipped.profile.poll);
+        EXPECT_EQ(back->serial.parity, shipped.profile.serial.parity);
+        EXPECT_EQ(pressureQuantityOf(*back), pressureQuantityOf(shipped.profile));
+        ASSERT_TRUE(own.keep(shipped.profile));
+    }
+    std::ofstream(dir / "profiles" / "bad.json") << "{}";
+    const auto shelf = own.shelf();
+    EXPECT_EQ(shelf.profiles.size(), shippedProfiles().size());
+    ASSERT_EQ(shelf.troubles.size(), 1U);
+    EXPECT_NE(plain(shelf.troubles[0]).find("bad.json"), std::string::npos);
+}
+
+TEST(Endpoint, WrittenItReadsBackTheSame) {
+    for (const char* word : {"tcp:127.0.0.1:5025", "modbus:10.0.0.7:502", "tcp:[::1]:80",
+                             "serial:/dev/ttyUSB0", "file:/tmp/a:b.csv"}) {
+        const auto read = readEndpoint(word);
+        ASSERT_TRUE(read) << word;
+        EXPECT_EQ(writeEndpoint(*read), word);
+    }
 }
 
 } // namespace

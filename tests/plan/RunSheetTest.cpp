@@ -34,6 +34,33 @@ TEST(RunSheet, TargetsGoUpFromTheLowestAndShowTheDial) {
     EXPECT_FALSE(sheet->whyLowestFirst.empty());
 }
 
+// What starts hotter than it boils at the first targets flashes there, and a colder start is offered.
+TEST(RunSheet, AStartAboveTheFirstTargetsOffersAColderOne) {
+    Plan plan = dialPlan();
+    plan.ladder.from = 12e3; // boils at 49.4 degC
+    plan.startCelsius = 65.0;
+    const auto sheet = *makeRunSheet(plan, room());
+    EXPECT_TRUE(sheet.targets.front().flashes);
+    EXPECT_FALSE(sheet.targets.back().flashes);
+    EXPECT_EQ(sheet.colderCelsius, 46.0); // 3 K below, in whole degrees
+    EXPECT_NE(plain(flashText(sheet)).find("Start at 46 °C or below."), std::string::npos);
+    plan.startCelsius = sheet.colderCelsius;
+    const auto colder = *makeRunSheet(plan, room());
+    EXPECT_FALSE(colder.colderCelsius);
+    EXPECT_TRUE(flashText(colder).empty());
+    // What is poured in has each target's own temperature.
+    plan.startCelsius = 65.0;
+    plan.method = Method::HoldTemperature;
+    EXPECT_TRUE(flashText(*makeRunSheet(plan, room())).empty());
+    // Below the ice point no liquid is cold enough.
+    plan.method = Method::HoldPressure;
+    plan.ladder.from = 640.0;
+    plan.rig.pumpUltimatePa = 100.0;
+    const auto ice = *makeRunSheet(plan, room());
+    EXPECT_FALSE(ice.colderCelsius);
+    EXPECT_NE(plain(flashText(ice)).find("No liquid is cold enough"), std::string::npos);
+}
+
 // The minutes of the first point count from where the liquid is: at 62 kPa in a cold hut they are more.
 TEST(RunSheet, TheLiquidStartsAsWarmAsTheRoomUnlessThePlanSaysIt) {
     Plan plan = dialPlan();

@@ -42,6 +42,31 @@ RC_GTEST_PROP(InstrumentRegister, AnInstrumentComesBackAsItWas, ()) {
     RC_ASSERT(out->profile == in.profile && out->name == in.name);
 }
 
+TEST(InstrumentRegister, KnowsHowThoseOfARigAreListenedTo) {
+    const testing::TempDir dir;
+    const InstrumentRegister reg(dir / "instruments");
+    Rig rig;
+    rig.gauge.name = "Dial 3";
+    rig.thermometer.name = "probe";
+    ASSERT_TRUE(reg.keep(gauge("Dial 3")));
+    ASSERT_TRUE(reg.keep(gauge("Dial 4")));
+    KnownInstrument probe;
+    probe.name = "probe";
+    probe.thermometer = Thermometer{};
+    ASSERT_TRUE(reg.keep(probe));
+    EXPECT_TRUE(reg.heardOf(rig).empty());
+    ASSERT_TRUE(reg.addWay("Dial 3", "lines", "tcp:127.0.0.1:5025"));
+    ASSERT_TRUE(reg.addWay("Dial 4", "lines", "tcp:127.0.0.1:5026")); // of no rig in hand
+    ASSERT_TRUE(reg.addWay("nobody’s", "lines", "tcp:127.0.0.1:5027"));
+    ASSERT_EQ(reg.heardOf(rig).size(), 1U);
+    EXPECT_EQ(reg.heardOf(rig)[0].profile, "lines");
+    // One instrument that says both is listened to once.
+    ASSERT_TRUE(reg.addWay("probe", "lines", "tcp:127.0.0.1:5025"));
+    EXPECT_EQ(reg.heardOf(rig).size(), 1U);
+    ASSERT_TRUE(reg.addWay("probe", "lines", "serial:/dev/ttyUSB0"));
+    EXPECT_EQ(reg.heardOf(rig).size(), 2U);
+}
+
 TEST(InstrumentRegister, KeepsThemAcrossLessonsAndRemembersZeros) {
     const testing::TempDir dir;
     const InstrumentRegister reg(dir / "instruments");

@@ -1,6 +1,7 @@
 #include "ColumnDialog.h"
 
 #include "TraceChart.h"
+#include "UnitBox.h"
 #include "app/controls/Card.h"
 #include "app/controls/FieldEdit.h"
 #include "app/controls/FlowLayout.h"
@@ -99,17 +100,27 @@ QString ColumnDialog::headingKey() const {
 }
 
 void ColumnDialog::look(const QString& path) {
-    m_path = path;
-    const auto text = readWholeFile(path.toStdString(), kMostBytes);
+    const QFileInfo file(path);
+    auto text = readWholeFile(path.toStdString(), kMostBytes);
+    if (text) return lookAt(std::move(*text), file.fileName(), file.lastModified().toMSecsSinceEpoch());
     m_trace = {};
     m_layout = {};
-    if (!text) {
-        m_text.clear();
-        m_state->setText(onScreen(text.error().message));
-        m_bring->setEnabled(false);
-        return;
-    }
-    m_text = *text;
+    m_text.clear();
+    buildColumns();
+    m_state->setText(onScreen(text.error().message));
+    m_bring->setEnabled(false);
+}
+
+void ColumnDialog::lookAtText(const QString& text) {
+    const Milliseconds now = m_controller.clock().now();
+    lookAt(text.toStdString(), tr("pasted log"), now);
+}
+
+void ColumnDialog::lookAt(std::string text, const QString& name, std::int64_t writtenMs) {
+    m_name = name;
+    m_trace = {};
+    m_layout = {};
+    m_text = std::move(text);
     if (const auto guessed = guessLayout(m_text))
         m_layout = *guessed;
     else
@@ -117,9 +128,7 @@ void ColumnDialog::look(const QString& path) {
     const bool known = recall();
     if (m_begun->text().isEmpty()) {
         const auto& session = m_controller.session();
-        const QDateTime written = QFileInfo(path).lastModified();
-        m_begun->setText(QString::fromStdString(
-            clockText(written.toMSecsSinceEpoch(), session.model().lesson().utcOffsetMin)));
+        m_begun->setText(QString::fromStdString(clockText(writtenMs, session.model().lesson().utcOffsetMin)));
     }
     buildColumns();
     showTrace();
@@ -153,25 +162,17 @@ void ColumnDialog::buildColumns() {
         m_columns->addWidget(in, i, 2);
         connect(meaning, &QComboBox::activated, this, &ColumnDialog::takeColumns);
         connect(in, &QComboBox::activated, this, &ColumnDialog::takeColumns);
+        in->setVisible(hasUnit(c.meaning));
+        if (hasUnit(c.meaning)) offerUnits(*in, dimensionOf(c.meaning), c.unit);
         m_meanings.push_back(meaning);
         m_units.push_back(in);
     }
     m_columns->setColumnStretch(3, 1);
-    for (std::size_t i = 0; i < m_units.size(); ++i) {
-        const LoggerColumn& c = m_layout.columns[i];
-        m_units[i]->clear();
-        m_units[i]->setVisible(hasUnit(c.meaning));
-        if (!hasUnit(c.meaning)) continue;
-        for (const Unit& u : unitsOf(dimensionOf(c.meaning)))
-            m_units[i]->addItem(asIs(u.display), asIs(u.symbol));
-        if (c.unit) m_units[i]->setCurrentIndex(m_units[i]->findData(asIs(c.unit->symbol)));
-    }
     keepFocusOrder(this);
 }
 
 void ColumnDialog::takeColumns() {
-    const char separator = kSeparators[std::max(0, m_separator->currentIndex())];
-    m_layout.separator = separator;
+    m_layout.separator = kSeparators[std::max(0, m_separator->currentIndex())];
     m_layout.decimal = m_decimal->currentIndex() == 1 ? ',' : '.';
     m_layout.headerLines = static_cast<int>(std::max(0.0, m_header->value().value_or(m_layout.headerLines)));
     for (std::size_t i = 0; i < m_meanings.size(); ++i) {
@@ -179,9 +180,8 @@ void ColumnDialog::takeColumns() {
         c.meaning = kMeanings[std::max(0, m_meanings[i]->currentIndex())];
         c.unit = nullptr;
         if (!hasUnit(c.meaning)) continue;
-        const auto chosen =
-            findUnit(m_units[i]->currentData().toString().toStdString(), dimensionOf(c.meaning));
-        c.unit = chosen ? *chosen : &unitsOf(dimensionOf(c.meaning)).front();
+        const Unit* chosen = unitIn(*m_units[i], dimensionOf(c.meaning));
+        c.unit = chosen ? chosen : &unitsOf(dimensionOf(c.meaning)).front();
     }
     buildColumns();
     showTrace();
@@ -203,7 +203,7 @@ void ColumnDialog::showTrace() {
         m_state->setText(QStringLiteral("\u26A0 ") + onScreen(read.error().message));
     else
         m_state->setText(tr("%1: %2 pressures, %3 temperatures, %4 lines passed over.")
-                             .arg(QFileInfo(m_path).fileName())
+                             .arg(m_name)
                              .arg(m_trace.pascal.size())
                              .arg(m_trace.kelvin.size())
                              .arg(read->unread));
@@ -253,9 +253,8 @@ void ColumnDialog::bringIn() {
     if (!day.isValid()) day = QDateTime::fromMSecsSinceEpoch(m_controller.clock().now()).date();
     constexpr int kSecondsAMinute = 60;
     const QDateTime begun(day, at, QTimeZone(offset * kSecondsAMinute));
-    const auto done =
-        m_controller.carryOut(&TraceCommands::importTrace, QFileInfo(m_path).fileName().toStdString(),
-                              m_trace, static_cast<Milliseconds>(begun.toMSecsSinceEpoch()));
+    const auto done = m_controller.carryOut(&TraceCommands::importTrace, m_name.toStdString(), m_trace,
+                                            static_cast<Milliseconds>(begun.toMSecsSinceEpoch()));
     if (!done) return;
     remember();
     m_begun->clear();

@@ -24,6 +24,8 @@ public:
     explicit ColumnDialog(LessonController& controller, QWidget* parent = nullptr);
     /// Looks at a file; why it cannot be read is said in the window.
     void look(const QString& path);
+    /// The same for a text that was pasted.
+    void lookAtText(const QString& text);
 
 signals:
     void broughtIn();
@@ -32,7 +34,8 @@ protected:
     void refresh() override;
 
 private:
-    void guess(const std::string& text);
+    /// @param writtenMs  when the text was written, as far as that is known.
+    void lookAt(std::string text, const QString& name, std::int64_t writtenMs);
     void buildColumns();
     void takeColumns();
     void showTrace();
@@ -41,7 +44,7 @@ private:
     [[nodiscard]] bool recall();
     [[nodiscard]] QString headingKey() const;
 
-    QString m_path;
+    QString m_name; ///< of the file
     std::string m_text;
     LoggerLayout m_layout;
     Trace m_trace;

@@ -2,9 +2,8 @@
 
 #include "app/controls/OnScreen.h"
 #include "lesson/live/KeptTrace.h"
-#include "live/ShippedProfiles.h"
+#include "live/OwnProfiles.h"
 #include "rehearsal/Demonstrations.h"
-#include "trace/PackedSamples.h"
 
 #include <algorithm>
 #include <cmath>
@@ -13,36 +12,6 @@ namespace uttrin::app {
 namespace {
 
 constexpr int kTickMs = 500, kTicksToKeep = 2; // on disk once a second
-constexpr double kFinestPascal = 0.01, kFinestKelvin = 1e-4;
-
-/// Which pressure an instrument measures.
-LiveQuantity pressureOf(const LiveProfile& profile) {
-    for (const LiveValue& v : profile.values)
-        if (v.quantity == LiveQuantity::GaugePressure) return v.quantity;
-    for (const LiveRegister& v : profile.registers)
-        if (v.quantity == LiveQuantity::GaugePressure) return v.quantity;
-    return LiveQuantity::AbsolutePressure;
-}
-
-void append(TraceChannel& to, const TraceChannel& came) {
-    to.step = came.step;
-    to.seconds.insert(to.seconds.end(), came.seconds.begin(), came.seconds.end());
-    to.values.insert(to.values.end(), came.values.begin(), came.values.end());
-}
-
-std::string placeOf(const Endpoint& e) {
-    switch (e.kind) {
-    case Endpoint::Kind::Tcp:
-        return "tcp:" + e.host + ":" + std::to_string(e.port);
-    case Endpoint::Kind::Modbus:
-        return "modbus:" + e.host + ":" + std::to_string(e.port);
-    case Endpoint::Kind::Serial:
-        return "serial:" + e.path;
-    case Endpoint::Kind::File:
-        break;
-    }
-    return "file:" + e.path;
-}
 
 } // namespace
 
@@ -80,7 +49,7 @@ void LiveBench::listenTo(const QString& name, const Endpoint& endpoint, const Li
     one->state.name = name;
     one->state.trouble = tr("not there yet");
     one->profile = profile;
-    one->place = placeOf(endpoint);
+    one->place = writeEndpoint(endpoint);
     one->source = std::make_unique<LiveSource>(endpoint, profile, m_begun);
     connect(one->source.get(), &LiveSource::heard, this,
             [this, one](const Trace& came) { hear(*one, came); });
@@ -109,7 +78,18 @@ void LiveBench::listenTo(const QString& name, const Endpoint& endpoint, const Li
     m_instruments.push_back(std::move(made));
     one->source->start();
     m_ticks.start();
+    if (!isSimulated()) emit begunToListen(profile, one->place);
     emit changed();
+}
+
+Result<void> LiveBench::listenAgain(const QString& name, const std::string& profile,
+                                    const std::string& place) {
+    const auto known = profileWithId(profile);
+    if (!known) return tl::unexpected(known.error());
+    const auto where = readEndpoint(place);
+    if (!where) return tl::unexpected(where.error());
+    listenTo(name, *where, *known);
+    return {};
 }
 
 void LiveBench::simulate() {
@@ -183,9 +163,9 @@ void LiveBench::hear(Instrument& from, const Trace& came) {
             speaks = &from;
             m_trail.take(quantity, channel);
         }
-        append(from.pending[quantity], channel);
+        from.pending[quantity].append(channel);
     };
-    take(pressureOf(from.profile), came.pascal);
+    take(pressureQuantityOf(from.profile), came.pascal);
     take(LiveQuantity::Temperature, came.kelvin);
 }
 
@@ -214,8 +194,7 @@ void LiveBench::keep() {
     for (const auto& one : m_instruments)
         for (auto& [quantity, channel] : one->pending)
             if (const RowId stream = channel.empty() ? 0 : streamOf(*one, quantity, channel.step)) {
-                const double finest = quantity == LiveQuantity::Temperature ? kFinestKelvin : kFinestPascal;
-                chunks.push_back({0, stream, packSamples(channel, finest)});
+                chunks.push_back(chunkOf(stream, quantity, channel));
                 kept.push_back(&channel);
             }
     if (chunks.empty()) return;
@@ -249,8 +228,8 @@ void LiveBench::look() {
     const Rig& rig = session.benchPlan().rig;
     m_moment = m_watch.look(m_trail, substanceOf(session.benchPlan()), session.roomOrStandard().pascal(),
                             lagsOf(rig), now());
-    m_view = liveView(session, m_trail, m_moment);
     LiveReadings readings = liveReadings(session, m_moment, m_trail.pressureQuantity(), m_begunMs);
+    m_view = liveView(session, m_trail, m_moment, readings);
     for (auto* evidence : {&readings.gauge, &readings.thermometer})
         if (*evidence) (*evidence)->madeUp = isSimulated();
     m_controller.takeLive(std::move(readings.gauge), std::move(readings.thermometer));

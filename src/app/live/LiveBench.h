@@ -23,6 +23,9 @@ public:
 
     /// Listens to one more. What is named is connected to, and nothing else.
     void listenTo(const QString& name, const Endpoint& endpoint, const LiveProfile& profile);
+    /// Listens to one as before. @param profile  its id. BadInput where that, or the place, is none any more.
+    [[nodiscard]] Result<void> listenAgain(const QString& name, const std::string& profile,
+                                           const std::string& place);
     /// Starts a simulated rig for the plan in hand, and listens to it.
     void simulate();
     [[nodiscard]] bool isSimulated() const { return m_simulated != nullptr; }
@@ -53,6 +56,8 @@ public:
     void captured();
 
 signals:
+    /// One is listened to by the wish of a person. @param place  "tcp:127.0.0.1:5025".
+    void begunToListen(const uttrin::LiveProfile& profile, const std::string& place);
     void changed();       ///< an instrument came, went, was found or lost
     void moved();         ///< they say something new
     void steadyReached(); ///< they stand still for the first time since the last capture; only where it

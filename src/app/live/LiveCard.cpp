@@ -28,34 +28,34 @@ LiveCard::LiveCard(LiveBench& bench) : m_bench(bench) {
     m_trouble->setObjectName(QStringLiteral("liveTrouble"));
     column()->addWidget(m_trouble);
     FlowLayout* row = FlowLayout::inRow();
-    const auto button = [&](const QString& text, const char* name, const QString& tip) {
-        auto* b = new QPushButton(text);
-        b->setObjectName(QLatin1String(name));
-        b->setToolTip(tip);
-        setRole(b, "link");
-        row->addFixed(b);
-        return b;
+    const auto link = [&](const QString& text, const char* name, const QString& tip) {
+        QPushButton* made = makeLink(text, name, tip);
+        row->addFixed(made);
+        return made;
     };
+    m_again =
+        link({}, "liveAgain", tr("As the register of instruments has it: where it was heard last, and how"));
     m_connect =
-        button(tr("Listen to an instrument…"), "liveConnect",
-               tr("A gauge, a thermometer or a logger with a serial port, on the network, or that writes a "
-                  "file. Only what you name is connected to."));
+        link(tr("Listen to an instrument…"), "liveConnect",
+             tr("A gauge, a thermometer or a logger with a serial port, on the network, or that writes a "
+                "file. Only what you name is connected to."));
     m_simulate =
-        button(tr("Try it with simulated instruments"), "liveSimulate",
-               tr("A simulated rig that you work by hand: its gauge and its thermometer are listened to like "
-                  "real ones. Its readings are made up."));
-    m_trace = button(tr("Trace…"), "liveTrace",
-                     tr("All that came, to be read again: take points from it, or bring in a logger’s file"));
+        link(tr("Try it with simulated instruments"), "liveSimulate",
+             tr("A simulated rig that you work by hand: its gauge and its thermometer are listened to like "
+                "real ones. Its readings are made up."));
+    m_trace = link(tr("Trace…"), "liveTrace",
+                   tr("All that came, to be read again: take points from it, or bring in a logger’s file"));
     m_gauge =
-        button(tr("Take the rig’s gauge as the live one"), "liveGauge",
-               tr("Declares the gauge of this run as the instrument that is listened to: absolute or against "
-                  "the room. Undo takes it back."));
+        link(tr("Take the rig’s gauge as the live one"), "liveGauge",
+             tr("Declares the gauge of this run as the instrument that is listened to: absolute or against "
+                "the room. Undo takes it back."));
     m_bySelf = new QCheckBox(tr("capture by itself"));
     m_bySelf->setObjectName(QStringLiteral("liveBySelf"));
     m_bySelf->setToolTip(tr("Each time that both stand still after they moved, a point is captured."));
     row->addFixed(m_bySelf);
-    m_stop = button(tr("Stop"), "liveStop", tr("What came stays in the notebook."));
+    m_stop = link(tr("Stop"), "liveStop", tr("What came stays in the notebook."));
     column()->addWidget(row->parentWidget());
+    connect(m_again, &QPushButton::clicked, this, &LiveCard::againRequested);
     connect(m_connect, &QPushButton::clicked, this, &LiveCard::connectRequested);
     connect(m_simulate, &QPushButton::clicked, this, &LiveCard::simulateRequested);
     connect(m_trace, &QPushButton::clicked, this, &LiveCard::traceRequested);
@@ -72,11 +72,18 @@ void LiveCard::showState() {
     for (QWidget* w :
          {static_cast<QWidget*>(m_verdict), static_cast<QWidget*>(m_bySelf), static_cast<QWidget*>(m_stop)})
         w->setVisible(live);
+    m_again->setVisible(!live && !m_known.isEmpty());
+    m_again->setText(tr("Listen to %1").arg(m_known));
     m_simulate->setVisible(!live && !m_bench.isSimulated());
     m_connect->setText(live ? tr("Another instrument…") : tr("Listen to an instrument…"));
     m_trace->setVisible(m_bench.hasTrace());
     m_bySelf->setChecked(m_bench.capturesBySelf());
     showMoment();
+}
+
+void LiveCard::offerAgain(const QString& names) {
+    m_known = names;
+    showState();
 }
 
 void LiveCard::showMoment() {

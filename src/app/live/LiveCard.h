@@ -19,8 +19,11 @@ public:
     explicit LiveCard(LiveBench& bench);
     void showState();
     void showMoment();
+    /// Instruments that can be listened to again, by their names; empty for none.
+    void offerAgain(const QString& names);
 
 signals:
+    void againRequested(); ///< to listen to those that were offered
     void connectRequested();
     void simulateRequested();
     void traceRequested();
@@ -29,8 +32,9 @@ signals:
 private:
     LiveBench& m_bench;
     Words *m_verdict, *m_trend, *m_trouble;
-    QPushButton *m_connect, *m_simulate, *m_trace, *m_stop, *m_gauge;
+    QPushButton *m_connect, *m_simulate, *m_trace, *m_stop, *m_gauge, *m_again;
     QCheckBox* m_bySelf;
+    QString m_known; ///< that can be listened to again
 };
 
 } // namespace uttrin::app

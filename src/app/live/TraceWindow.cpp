@@ -10,7 +10,9 @@
 #include "app/controls/OnScreen.h"
 #include "quantities/Quantities.h"
 
+#include <QClipboard>
 #include <QComboBox>
+#include <QGuiApplication>
 #include <QHBoxLayout>
 #include <QListWidget>
 #include <QPushButton>
@@ -19,8 +21,7 @@
 
 namespace uttrin::app {
 
-TraceWindow::TraceWindow(LessonController& controller, LiveBench& bench, QWidget* parent)
-    : ToolWindow(controller, parent), m_bench(bench) {
+TraceWindow::TraceWindow(LessonController& controller, QWidget* parent) : ToolWindow(controller, parent) {
     setObjectName(QStringLiteral("traceWindow"));
     setWindowTitle(tr("Trace"));
     auto* column = new QVBoxLayout(body());
@@ -36,6 +37,14 @@ TraceWindow::TraceWindow(LessonController& controller, LiveBench& bench, QWidget
     m_file = new QPushButton(tr("Bring in a logger’s file…"));
     m_file->setObjectName(QStringLiteral("traceFile"));
     row->addFixed(m_file);
+    m_paste = new QPushButton(tr("Paste a log"));
+    m_paste->setObjectName(QStringLiteral("tracePaste"));
+    m_paste->setShortcut(QKeySequence::Paste);
+    m_paste->setToolTip(
+        tr("Takes lines of readings from the clipboard, as a logger or a table copies them (%1)")
+            .arg(m_paste->shortcut().toString(QKeySequence::NativeText)));
+    row->addFixed(m_paste);
+    connect(m_paste, &QPushButton::clicked, this, &TraceWindow::paste);
     column->addWidget(row->parentWidget());
     m_empty = makeLabel(
         tr("What live instruments say is kept here as it comes. Or bring in the file of a logger."), "note");
@@ -160,11 +169,9 @@ void TraceWindow::showChart() {
     const KeptTrace* k = kept();
     if (!k) return;
     TraceChart::View view;
-    view.pascal = k->trace.pascal;
-    view.kelvin = k->trace.kelvin;
-    if (k->pressureQuantity == LiveQuantity::GaugePressure)
-        for (double& pascal : view.pascal.values)
-            pascal += m_controller.session().roomOrStandard().pascal();
+    Trace trace = absoluteOf(m_controller.session(), *k);
+    view.pascal = std::move(trace.pascal);
+    view.kelvin = std::move(trace.kelvin);
     view.from = m_from;
     view.to = m_to;
     for (const TraceSuggestion& s : m_suggestions)
@@ -203,13 +210,26 @@ void TraceWindow::askForFile() {
     const QString path = dialogs::openFile(this, tr("The file of a logger"),
                                            tr("Tables (*.csv *.txt *.tsv *.dat);;All files (*)"));
     if (path.isEmpty()) return;
+    columns()->look(path);
+    m_columns->show();
+    m_columns->raise();
+}
+
+void TraceWindow::paste() {
+    const QString text = QGuiApplication::clipboard()->text();
+    if (text.trimmed().isEmpty())
+        return m_controller.say(tr("The clipboard holds no text: copy the lines of a log first."));
+    columns()->lookAtText(text);
+    m_columns->show();
+    m_columns->raise();
+}
+
+ColumnDialog* TraceWindow::columns() {
     if (!m_columns) {
         m_columns = new ColumnDialog(m_controller, this);
         connect(m_columns, &ColumnDialog::broughtIn, this, &TraceWindow::refresh);
     }
-    m_columns->look(path);
-    m_columns->show();
-    m_columns->raise();
+    return m_columns;
 }
 
 } // namespace uttrin::app

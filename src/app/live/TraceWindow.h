@@ -1,6 +1,5 @@
 #pragma once
 
-#include "LiveBench.h"
 #include "app/controller/ToolWindow.h"
 #include "lesson/live/KeptTrace.h"
 
@@ -22,10 +21,11 @@ class Words;
 class TraceWindow : public ToolWindow {
     Q_OBJECT
 public:
-    /// @param bench  outlives this.
-    TraceWindow(LessonController& controller, LiveBench& bench, QWidget* parent = nullptr);
+    explicit TraceWindow(LessonController& controller, QWidget* parent = nullptr);
     /// Asks for a logger's file and how it is laid out.
     void askForFile();
+    /// Takes a log from the clipboard.
+    void paste();
 
 signals:
     void momentTaken(); ///< it is in the fields at Run
@@ -43,12 +43,13 @@ private:
     [[nodiscard]] const KeptTrace* kept() const;
     [[nodiscard]] QString clockAt(double seconds) const;
 
-    LiveBench& m_bench;
     QComboBox* m_which;
     TraceChart* m_chart;
     Words *m_moment, *m_empty;
     QListWidget* m_places;
-    QPushButton *m_take, *m_file;
+    [[nodiscard]] ColumnDialog* columns();
+
+    QPushButton *m_take, *m_file, *m_paste;
     ColumnDialog* m_columns = nullptr;
     std::vector<KeptTrace> m_traces;
     std::vector<TraceSuggestion> m_suggestions;

@@ -98,6 +98,10 @@ void MapMarks::drawLines(QCPPainter& p) const {
     if (v.pumpFloorPascal)
         level(*v.pumpFloorPascal,
               PhaseMap::tr("pump floor %1 kPa").arg(onScreen(*v.pumpFloorPascal * 1e-3, 1)), Qt::DotLine);
+    if (v.icePascal)
+        level(*v.icePascal,
+              PhaseMap::tr("vapour over this ice: %1 kPa at most").arg(onScreen(*v.icePascal * 1e-3, 3)),
+              Qt::DashDotLine);
     if (v.fitSlope) {
         QPolygonF line;
         for (int px = area.left(); px <= area.right(); px += 4) {

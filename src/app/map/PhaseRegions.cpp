@@ -258,7 +258,8 @@ std::vector<QRectF> PhaseRegions::taken() const {
     std::vector<QRectF> boxes;
     const QRect area = clipRect();
     const int line = lineOf(theme().small);
-    for (const auto& level : {m_map->view().roomPascal, m_map->view().pumpFloorPascal})
+    for (const auto& level :
+         {m_map->view().roomPascal, m_map->view().pumpFloorPascal, m_map->view().icePascal})
         if (level && *level > 0) // a line with its name over it, or under it
             boxes.emplace_back(area.left(), yPixel(*level) - line, area.width(), 2 * line);
     if (const QRectF names = pathNamesBox(*m_map); !names.isEmpty()) boxes.push_back(names);

@@ -152,6 +152,7 @@ QWidget* MainWindow::make(Station station) {
     case Station::Run: {
         auto* run = new RunStation(m_controller, *m_hand, *m_live);
         connect(run, &RunStation::pictureRequested, m_tools, &ToolWindows::showPhotoOf);
+        connect(run, &RunStation::benchPictureRequested, m_tools, &ToolWindows::showBenchPicture);
         connect(run, &RunStation::listenRequested, m_tools, &ToolWindows::openListen);
         connect(run, &RunStation::traceRequested, m_tools, &ToolWindows::openTrace);
         connect(run, &RunStation::faceChanged, this, &MainWindow::showStrip);

@@ -44,7 +44,12 @@ void ToolWindows::showPhotoOf(RowId readingId) {
             openPhotoReader()->showStored(*photo);
             return;
         }
+    if (const BenchPicture* picture = model.attachedTo(readingId)) return showBenchPicture(*picture);
     m_controller.say(tr("This point was read by eye; it has no picture."));
+}
+
+void ToolWindows::showBenchPicture(const BenchPicture& picture) {
+    openPhotoReader()->showBenchPicture(picture);
 }
 
 void ToolWindows::openAltitudes() {
@@ -64,7 +69,7 @@ void ToolWindows::openListen() {
 
 TraceWindow* ToolWindows::openTrace() {
     if (!m_trace) {
-        m_trace = new TraceWindow(m_controller, m_live, m_window);
+        m_trace = new TraceWindow(m_controller, m_window);
         connect(m_trace, &TraceWindow::momentTaken, this, &ToolWindows::momentTaken);
     }
     bringUp(m_trace);

@@ -27,6 +27,7 @@ public:
     PhotoReader* openPhotoReader();
     /// The picture from which a reading was taken, if there is one.
     void showPhotoOf(RowId readingId);
+    void showBenchPicture(const BenchPicture& picture);
     void openAltitudes();
     void openSolutions();
     void openKeys();

@@ -1,5 +1,6 @@
 #include "BenchCommands.h"
 
+#include <tuple>
 #include <utility>
 
 namespace uttrin {
@@ -7,7 +8,12 @@ namespace uttrin {
 Result<void> BenchCommands::setDraft(const BenchDraft& typed) {
     auto gaugePhoto = std::move(draft().gaugePhoto), thermometerPhoto = std::move(draft().thermometerPhoto);
     auto gaugeLive = std::move(draft().gaugeLive), thermometerLive = std::move(draft().thermometerLive);
+    const auto same = [&](auto... field) { return ((draft().*field == typed.*field) && ...); };
+    const auto gaugeMs = same(&BenchDraft::first, &BenchDraft::second) ? draft().gaugeTypedMs : now(),
+               temperatureMs = same(&BenchDraft::temperature) ? draft().temperatureTypedMs : now();
     draft() = typed;
+    draft().gaugeTypedMs = gaugeMs;
+    draft().temperatureTypedMs = temperatureMs;
     draft().gaugeLive = std::move(gaugeLive);
     draft().thermometerLive = std::move(thermometerLive);
     draft().gaugePhoto = std::move(gaugePhoto);
@@ -20,9 +26,11 @@ Result<void> BenchCommands::takeFromPhoto(PhotoEvidence evidence) {
     return {};
 }
 
-Result<void> BenchCommands::takeLive(std::optional<LiveEvidence> gauge,
+Result<bool> BenchCommands::takeLive(std::optional<LiveEvidence> gauge,
                                      std::optional<LiveEvidence> thermometer) {
     BenchDraft& d = draft();
+    const auto shown = [&d] { return std::tuple(d.first, d.second, d.temperature); };
+    const auto before = shown();
     if (!d.gaugeIsTyped()) {
         d.first = gauge ? std::optional(gauge->reading.first) : std::nullopt;
         d.second = gauge ? gauge->reading.second : std::nullopt;
@@ -32,7 +40,7 @@ Result<void> BenchCommands::takeLive(std::optional<LiveEvidence> gauge,
         d.temperature = thermometer ? std::optional(thermometer->reading.first) : std::nullopt;
         d.thermometerLive = std::move(thermometer);
     }
-    return {};
+    return shown() != before;
 }
 
 Result<void> BenchCommands::stepDone() {

@@ -19,9 +19,10 @@ public:
     [[nodiscard]] Result<void> setDraft(const BenchDraft& typed);
     /// Puts what a picture shows into the draft, and the picture with it.
     [[nodiscard]] Result<void> takeFromPhoto(PhotoEvidence evidence);
-    /// Puts what instruments say now into the draft, where nothing is typed. @param gauge, thermometer  nothing
-    /// for one that says nothing: what it said before is forgotten.
-    [[nodiscard]] Result<void> takeLive(std::optional<LiveEvidence> gauge,
+    /// Puts what instruments say now into the draft, where nothing is typed. @param gauge, thermometer
+    /// nothing for one that says nothing: what it said before is forgotten.
+    /// @return whether a field holds something else now.
+    [[nodiscard]] Result<bool> takeLive(std::optional<LiveEvidence> gauge,
                                         std::optional<LiveEvidence> thermometer);
     /// The next step of the rig's read order is done. Shutting the pump off says that it is.
     [[nodiscard]] Result<void> stepDone();

@@ -6,9 +6,9 @@ namespace uttrin {
 
 bool BenchDraft::saysTheSame(const BenchDraft& o) const {
     return std::tie(first, second, temperature, beforePull, criterion, judge, side, isolated, vigour,
-                    heaterSetting, stepsDone) ==
-           std::tie(o.first, o.second, o.temperature, o.beforePull, o.criterion, o.judge, o.side, o.isolated,
-                    o.vigour, o.heaterSetting, o.stepsDone);
+                    heaterSetting, stepsDone) == std::tie(o.first, o.second, o.temperature, o.beforePull,
+                                                          o.criterion, o.judge, o.side, o.isolated, o.vigour,
+                                                          o.heaterSetting, o.stepsDone);
 }
 
 bool BenchDraft::hasGauge(const PressureInstrument& gauge) const {
@@ -31,7 +31,8 @@ void BenchDraft::keepOnlyFor(const Rig& before, const Rig& now) {
 }
 
 bool BenchDraft::gaugeIsTyped() const {
-    return (first || second) && !(gaugeLive && gaugeLive->reading == GaugeReading{first.value_or(0.0), second});
+    return (first || second) &&
+           !(gaugeLive && gaugeLive->reading == GaugeReading{first.value_or(0.0), second});
 }
 
 bool BenchDraft::temperatureIsTyped() const {
@@ -48,6 +49,8 @@ void BenchDraft::clearReadings() {
     beforePull.reset();
     gaugePhoto.reset();
     thermometerPhoto.reset();
+    gaugeTypedMs.reset();
+    temperatureTypedMs.reset();
 }
 
 void BenchDraft::take(PhotoEvidence evidence) {

@@ -21,7 +21,8 @@ struct BenchDraft {
     ApproachSide side = ApproachSide::Heating;
     std::optional<bool> isolated; ///< from the pump; asked anew for each point
     std::optional<double> heaterSetting;
-    std::size_t stepsDone = 0; ///< of the rig's read order, at this point
+    std::size_t stepsDone = 0;                                    ///< of the rig's read order, at this point
+    std::optional<Milliseconds> gaugeTypedMs, temperatureTypedMs; ///< when what stands there was typed
     int vigour = 2;
     std::optional<PhotoEvidence> gaugePhoto, thermometerPhoto; ///< kept while the fields show their reading
     std::optional<LiveEvidence> gaugeLive, thermometerLive;    ///< likewise
@@ -48,6 +49,9 @@ struct LiveReading {
     Reading reading;
     bool hasGauge = false, hasTemperature = false;
     bool typed = false; ///< of the draft; else the last one that was captured
+    /// What is listened to was carried, by its slope, from the middle of its means to when the other
+    /// instrument was typed: by so many seconds, K or Pa. 0 where nothing was.
+    double carriedSeconds = 0.0, carriedKelvin = 0.0, carriedPascal = 0.0;
 
     [[nodiscard]] bool isComplete() const { return hasGauge && hasTemperature; }
 };

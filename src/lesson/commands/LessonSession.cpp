@@ -67,6 +67,40 @@ std::optional<Target> LessonSession::currentTarget() const {
     return std::nullopt;
 }
 
+/// Where one instrument was typed and the other is listened to, brings the one that is listened to to the
+/// moment at which the other was typed: what cools while one reads shall not count.
+void LessonSession::carry(LiveReading& live, bool gaugeLive, bool thermometerLive) const {
+    if (gaugeLive == thermometerLive || !live.isComplete()) return;
+    const LiveEvidence& heard = gaugeLive ? *m_draft.gaugeLive : *m_draft.thermometerLive;
+    const auto typed = gaugeLive ? m_draft.temperatureTypedMs : m_draft.gaugeTypedMs;
+    if (!typed) return;
+    constexpr double kMs = 1000.0, kFarthest = 90.0; // s, over which a straight line is to be trusted
+    const double seconds =
+        (static_cast<double>(*typed) - 0.5 * static_cast<double>(heard.fromMs + heard.toMs)) / kMs;
+    // What moves by no more than its own doubt is left where it is.
+    if (std::abs(seconds) > kFarthest || std::abs(heard.slope) < 2.0 * heard.slopeU || heard.slope == 0.0)
+        return;
+    constexpr double kBends = 0.2; // of what is carried: no course is quite straight
+    const double by = heard.slope * seconds, u = std::hypot(heard.u, heard.slopeU * seconds, kBends * by);
+    Reading& r = live.reading;
+    live.carriedSeconds = seconds;
+    r.takenAt = *typed;
+    if (gaugeLive) {
+        const PressureInstrument& gauge = benchPlan().rig.gauge;
+        const GaugeReading moved =
+            readingAt(gauge, scaleValue(gauge, {r.first, r.second}) + by * scalePerPascal(gauge));
+        r.first = moved.first;
+        r.second = moved.second;
+        r.live->uPascal = u;
+        live.carriedPascal = by;
+    } else {
+        const Unit& shown = unit(benchPlan().rig.thermometer.unit);
+        r.temperature += by / (shown.toSi(1.0) - shown.toSi(0.0));
+        r.live->uKelvin = u;
+        live.carriedKelvin = by;
+    }
+}
+
 LiveReading LessonSession::draftReading() const {
     LiveReading live;
     live.typed = true;
@@ -86,13 +120,19 @@ LiveReading LessonSession::draftReading() const {
     r.vigour = std::clamp(m_draft.vigour, 1, 5);
     if (const auto target = currentTarget()) r.place = target->place;
     const bool gaugeLive = m_draft.gaugeLive && live.hasGauge && !m_draft.gaugeIsTyped(),
-               thermometerLive = m_draft.thermometerLive && live.hasTemperature && !m_draft.temperatureIsTyped();
+               thermometerLive =
+                   m_draft.thermometerLive && live.hasTemperature && !m_draft.temperatureIsTyped();
     if (gaugeLive || thermometerLive) {
         const LiveEvidence& any = gaugeLive ? *m_draft.gaugeLive : *m_draft.thermometerLive;
-        r.live = LiveCapture{0, any.fromMs, any.toMs, any.steady, any.madeUp,
+        r.live = LiveCapture{0,
+                             any.fromMs,
+                             any.toMs,
+                             any.steady,
+                             any.madeUp,
                              gaugeLive ? std::optional(m_draft.gaugeLive->u) : std::nullopt,
                              thermometerLive ? std::optional(m_draft.thermometerLive->u) : std::nullopt};
     }
+    carry(live, gaugeLive, thermometerLive);
     // A moment of a trace is read afterwards: its time is that of the moment.
     constexpr Milliseconds kLong = 60'000;
     if (gaugeLive && thermometerLive && r.takenAt - m_draft.gaugeLive->toMs > kLong)

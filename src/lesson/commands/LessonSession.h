@@ -72,6 +72,7 @@ public:
 private:
     friend class SessionCommands;
     Result<void> reload();
+    void carry(LiveReading& live, bool gaugeLive, bool thermometerLive) const;
 
     Notebook m_notebook;
     const Clock& m_clock;

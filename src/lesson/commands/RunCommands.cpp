@@ -77,4 +77,17 @@ Result<void> RunCommands::stampStage(BoilingStage stage) {
 
 Result<void> RunCommands::topUp() { return addNote(kToppedUp); }
 
+Result<void> RunCommands::pumpOn() { return addNote(kPumpOn); }
+
+Result<void> RunCommands::fill(const Filling& filling) {
+    const double most = session().hasLesson() ? session().benchPlan().rig.vesselLitre : 0.0;
+    constexpr double kGrams = 1000.0;
+    if (!(filling.kilograms * kGrams >= 1.0 && filling.kilograms <= most))
+        return fail(Failure::BadInput,
+                    Text::tr("What is filled in: {} g; accepted: 1 g to the {} g that "
+                             "the vessel holds.",
+                             Text::number(filling.kilograms * kGrams, 0), Text::number(most * kGrams, 0)));
+    return addNote(noteOf(filling));
+}
+
 } // namespace uttrin

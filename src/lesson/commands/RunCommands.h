@@ -2,6 +2,7 @@
 
 #include "LessonSession.h"
 #include "plan/BoilingStage.h"
+#include "plan/FillTally.h"
 
 namespace uttrin {
 
@@ -19,6 +20,10 @@ public:
     [[nodiscard]] Result<void> stampStage(BoilingStage stage);
     /// Stamps a top-up of a hand pump: the pressure wants to be steady for some seconds after one.
     [[nodiscard]] Result<void> topUp();
+    /// Stamps that the pump was switched on: from then on it warms up.
+    [[nodiscard]] Result<void> pumpOn();
+    /// Stamps what was filled into the vessel. BadInput for nothing, or more than there is room for.
+    [[nodiscard]] Result<void> fill(const Filling& filling);
 };
 
 } // namespace uttrin

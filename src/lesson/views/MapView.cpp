@@ -1,5 +1,6 @@
 #include "MapView.h"
 
+#include "BenchAids.h"
 #include "physics/Constants.h"
 
 #include <algorithm>
@@ -18,6 +19,7 @@ void frame(MapView& v, MapPurpose purpose) {
     for (const MapPoint& p : v.points)
         if (p.currentRun && p.pascal > 0.0) cover(p.pascal);
     if (v.roomPascal) cover(*v.roomPascal);
+    if (v.icePascal) cover(*v.icePascal);
     if (high <= 0.0) cover(kStandardAtmospherePascal), cover(10e3);
     if (purpose == MapPurpose::Room) low = std::min(low, 0.5 * high);
     const Substance& substance = *v.substance;
@@ -90,6 +92,8 @@ MapView mapView(const LessonSession& s, MapPurpose purpose) {
             if (const auto fit = s.model().fit(*s.runId(), {}, false))
                 v.fitSlope = fit->fit.line.slope, v.fitIntercept = fit->fit.line.intercept;
     }
+    if (purpose == MapPurpose::Run)
+        if (const auto ice = iceBound(s)) v.icePascal = ice->pascal;
     if (purpose == MapPurpose::Run && s.runId()) {
         const LiveReading live = s.liveReading();
         if (live.typed && live.isComplete()) {

@@ -41,6 +41,7 @@ struct MapView {
     std::vector<MapPoint> points;
     std::vector<MapPath> paths;
     std::optional<double> roomPascal, pumpFloorPascal;
+    std::optional<double> icePascal;              ///< that the vapour over ice at the thermometer cannot pass
     std::optional<double> liveKelvin, livePascal; ///< what is typed now, or played
     bool liveBoils = true;                        ///< it is a liquid: its distance to boiling is shown
     bool liveQuiet = false;                       ///< it does not boil, wherever it stands

@@ -58,11 +58,7 @@ std::vector<StationState> navigationView(const LessonSession& s) {
         return out;
     }
     if (const auto fit = model.fit(run.id, {}, false)) {
-        at(Station::WorkUp) = {Text::set("{} ± {}",
-                                         fixed(fit->fit.enthalpy.value * 1e-3,
-                                               decimalsForUncertainty(fit->fit.enthalpyWithin95() * 1e-3)),
-                                         fixed(fit->fit.enthalpyWithin95() * 1e-3,
-                                               decimalsForUncertainty(fit->fit.enthalpyWithin95() * 1e-3))),
+        at(Station::WorkUp) = {fixedWithU(fit->fit.enthalpy.value * 1e-3, fit->fit.enthalpyWithin95() * 1e-3),
                                Text::set("kJ/mol (95 %)"), true, false};
         at(Station::Report) = {Text::tr("ready"), {}, false, false};
     }

@@ -1,8 +1,10 @@
 #include "RunView.h"
 
+#include "BenchAids.h"
+#include "PressureText.h"
 #include "physics/Constants.h"
 #include "physics/Scald.h"
-#include "plan/Refill.h"
+#include "plan/CoolingAdvice.h"
 #include "quantities/Rounding.h"
 #include "substances/SubstanceLibrary.h"
 
@@ -27,10 +29,12 @@ Text instructionFor(const LessonSession& s, const Target& t) {
 Text repeatsText(const std::vector<ReducedReading>& readings, const std::optional<int>& place) {
     if (!place) return {}; // what was taken for no target repeats nothing
     std::vector<double> kelvin, pascal;
+    std::vector<Milliseconds> ms;
     for (const ReducedReading& r : readings)
         if (!r.struck() && r.absolute && r.raw.place == place) {
             kelvin.push_back(r.liquid.temperature.kelvin());
             pascal.push_back(r.absolute->pressure.pascal());
+            ms.push_back(r.raw.takenAt);
         }
     if (kelvin.size() < 2) return {};
     const auto meanOf = [](const std::vector<double>& v) {
@@ -46,9 +50,17 @@ Text repeatsText(const std::vector<ReducedReading>& readings, const std::optiona
             sum += (x - mean) * (x - mean);
         return std::sqrt(sum / static_cast<double>(v.size() - 1));
     };
-    return Text::tr("{} repeats: {} kPa ± {}, {} °C ± {}", kelvin.size(), fixed(meanOf(pascal) * 1e-3, 2),
-                    fixed(spreadOf(pascal) * 1e-3, 2), fixed(meanOf(kelvin) - kIcePointKelvin, 1),
-                    fixed(spreadOf(kelvin), 2));
+    const Text repeats = Text::tr("{} repeats: {} kPa ± {}, {} °C ± {}", kelvin.size(),
+                                  fixed(meanOf(pascal) * 1e-3, 2), fixed(spreadOf(pascal) * 1e-3, 2),
+                                  fixed(meanOf(kelvin) - kIcePointKelvin, 1), fixed(spreadOf(kelvin), 2));
+    constexpr double kMsEach = 60'000.0, kQuick = 5.0; // of a minute; min
+    const double minutes = static_cast<double>(ms.back() - ms.front()) / kMsEach;
+    if (!(minutes > 0.0 && minutes < kQuick)) return repeats;
+    const double aMinute = (kelvin.back() - kelvin.front()) / minutes;
+    const Text advice = coolingAdvice(aMinute);
+    return advice.empty()
+               ? repeats
+               : Text::tr("{}; it cools by {} K a minute: {}", repeats, Text::number(-aMinute, 1), advice);
 }
 
 /// What the class said before; nothing as long as it can still be changed.
@@ -92,6 +104,7 @@ RunView runView(const LessonSession& s) {
         v.instruction = Text::tr("Name the group and start its run.");
         return v;
     }
+    if (const BenchPicture* reference = s.model().referenceOf(*s.runId())) v.reference = reference->pictureId;
     const auto& readings = s.model().reduce(*s.runId());
     const auto predictions = lockedPredictions(s);
     for (auto r = readings.rbegin(); r != readings.rend(); ++r) {
@@ -99,8 +112,16 @@ RunView runView(const LessonSession& s) {
         v.predicted = v.predicted || !v.taken.back().predicted.empty();
         for (const PhotoSubject shows : {PhotoSubject::Pressure, PhotoSubject::Temperature})
             v.taken.back().hasPicture |= s.model().photoOf(r->raw.id, shows) != nullptr;
+        v.taken.back().hasPicture |= s.model().attachedTo(r->raw.id) != nullptr;
     }
     if (!readings.empty()) v.repeats = repeatsText(readings, readings.back().raw.place);
+    v.orders = readOrderCounts(readings);
+    v.charge = chargeText(s);
+    v.fills = plan.method == Method::HoldTemperature;
+    if (const auto filling = advisedFilling(s)) v.advised = nameOf(*filling);
+    v.warmUp = warmUpText(s);
+    v.pumpWaits = !v.warmUp.empty() && !pumpRunsFor(s);
+    v.ice = iceBoundText(s);
     if (!sheet) {
         v.heading = Text::tr("Readings stay unreferenced");
         v.instruction = sheet.error().message;
@@ -116,6 +137,8 @@ RunView runView(const LessonSession& s) {
     v.heading = target->trial ? Text::tr("Trial point, target {} of {}", target->order, sheet->targets.size())
                               : Text::tr("Target {} of {}", target->order, sheet->targets.size());
     v.dial = tableText(plan.rig.gauge, target->dial);
+    v.also = alsoText(s.plan().rig, target->absolute.pascal(),
+                      readableStep(plan.rig.gauge) * pascalPerScaleUnit(plan.rig.gauge));
     v.targetGauge = target->dial;
     v.targetTemperature = toReading(plan.rig.thermometer, target->boils);
     v.instruction = instructionFor(s, *target);
@@ -172,62 +195,6 @@ Text vigourName(int vigour) {
                                                  Text::phrase("lively"), Text::phrase("hard"),
                                                  Text::phrase("violent")};
     return names.at(static_cast<std::size_t>(std::clamp(vigour, 1, 5) - 1));
-}
-
-Text zeroJump(const LessonSession& session) {
-    if (!session.runId()) return {};
-    std::vector<GaugeReading> zeros;
-    for (const ZeroCheck& z : session.model().data().zeros)
-        if (z.runId == *session.runId()) zeros.push_back({z.first, z.second});
-    const PressureInstrument& gauge = session.benchPlan().rig.gauge;
-    if (zeros.size() < 2 || !zeroJumped(gauge, zeros[zeros.size() - 2], zeros.back())) return {};
-    return Text::tr(
-        "The zero jumped from {} to {} {}: look at the gauge, and put the new zero to points that were "
-        "taken after it moved.",
-        text(gauge, zeros[zeros.size() - 2]), text(gauge, zeros.back()), unitText(gauge));
-}
-
-Text flashWarning(const LessonSession& session) {
-    const auto target = session.currentTarget();
-    const LiveReading live = session.liveReading();
-    if (!target || !session.runId() || !live.hasTemperature) return {};
-    const auto liquid =
-        toTemperature(session.benchPlan().rig.thermometer, live.reading.temperature, live.reading.takenAt);
-    if (!liquid) return {};
-    constexpr double kPlainly = 2.0; // K
-    const double over = liquid->temperature.kelvin() - target->boils.kelvin();
-    if (over < kPlainly) return {};
-    return Text::tr(
-        "The liquid is {} K above its boiling point there: it will flash. Let it cool first, or take a "
-        "higher target before it.",
-        Text::number(over, 0));
-}
-
-Text refillText(const LessonSession& session) {
-    const Plan& plan = session.benchPlan();
-    const auto target = session.currentTarget();
-    const LiveReading live = session.liveReading();
-    const bool plainWater = &substanceOf(plan) == &water() && plan.solute.kind == SoluteKind::None;
-    if (plan.method != Method::HoldTemperature || !target || !live.hasTemperature || !plainWater) return {};
-    const auto now = toTemperature(plan.rig.thermometer, live.reading.temperature, live.reading.takenAt);
-    if (!now) return {};
-    constexpr double kNear = 1.0;     // K: the pump does the rest
-    constexpr double kHotLoses = 4.0; // K, on the way from the kettle
-    const double from = now->temperature.celsius(), to = target->boils.celsius();
-    if (std::abs(from - to) < kNear) return {};
-    const auto kettle = water().boilingPoint(session.roomOrStandard());
-    const double kilograms = plan.rig.liquidLitre; // a litre is near enough a kilogram
-    const auto refill = refillFor(kilograms, from, to, kettle ? kettle->celsius() - kHotLoses : 96.0);
-    if (!refill) return {};
-    constexpr double kGrams = 1000.0, kFull = 0.6;
-    const double added = refill->iceKg + refill->hotKg;
-    const Text what =
-        refill->iceKg > 0.0
-            ? Text::tr("add about {} g of ice", std::lround(kGrams * refill->iceKg))
-            : Text::tr("add about {} g of water off the boil", std::lround(kGrams * refill->hotKg));
-    if (kilograms + added > kFull * plan.rig.vesselLitre)
-        return Text::tr("{}: that is too full for this vessel, pour some out first", what);
-    return what;
 }
 
 } // namespace uttrin

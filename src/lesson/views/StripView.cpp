@@ -17,9 +17,11 @@ StripFigure roomFigure(const LessonSession& s) {
         return f;
     }
     f.number = kilopascalText(room->station.pascal(), room->uPa);
+    const Text also = s.hasLesson() ? alsoText(s.plan().rig, room->station.pascal(), room->uPa) : Text();
     f.under = room->method == RoomMethod::Nominal
                   ? Text::tr("nominal, not measured")
                   : Text::set("{}, ± {}", label(room->method), kilopascalText(room->uPa, room->uPa));
+    if (!also.empty()) f.under = Text::set("{}, {}", f.under, also);
     f.missing = room->method == RoomMethod::Nominal;
     return f;
 }
@@ -83,8 +85,10 @@ StripView stripView(const LessonSession& s) {
         v.marginText = Text::tr("needs the room’s pressure");
         return v;
     }
-    v.gauge.under =
-        Text::tr("= {} kPa absolute", kilopascalText(r.absolute->pressure.pascal(), r.absolute->u()));
+    const double pascal = r.absolute->pressure.pascal(), uPascal = r.absolute->u();
+    const Text also = alsoText(s.plan().rig, pascal, uPascal);
+    v.gauge.under = also.empty() ? Text::tr("= {} kPa absolute", kilopascalText(pascal, uPascal))
+                                 : Text::tr("= {} kPa, {} abs.", kilopascalText(pascal, uPascal), also);
     v.pressure.under =
         Text::set("{} {} {}", Text::data(gauge.name), v.gauge.number, Text::typed(unitText(gauge)));
     v.pressure.number = fixed(r.absolute->pressure.kilopascal(), 1);

@@ -24,10 +24,6 @@ int logarithmDecimals(const ReducedReading& r) {
     return std::clamp(decimalsForUncertainty(r.absolute->uIndependent / r.absolute->pressure.pascal()), 2, 5);
 }
 
-Text withU(double value, double u) {
-    return Text::set("{} ± {}", fixed(value, decimalsForUncertainty(u)), fixed(u, decimalsForUncertainty(u)));
-}
-
 /// Decimals of the columns, alike all the way down: those that the middle reading deserves.
 struct ColumnDigits {
     int pressure = 2, inverse = 4, logarithm = 3;
@@ -72,10 +68,10 @@ FitLine lineOf(Text label, const RunFit& f, std::optional<Pressure> room) {
     line.enthalpy = Text::set("{} ± {}", fixed(value, decimals), fixed(u, decimals));
     line.interval = Text::tr("{} to {}", fixed(fit.enthalpy.low * 1e-3, decimals),
                              fixed(fit.enthalpy.high * 1e-3, decimals));
-    line.boilingPoint = withU(fit.normalBoilingPoint.value - kIcePointKelvin, fit.normalBoilingPoint.u);
+    line.boilingPoint = fixedWithU(fit.normalBoilingPoint.value - kIcePointKelvin, fit.normalBoilingPoint.u);
     if (room) {
         const Estimate e = fit.boilingPointAt(*room);
-        line.roomBoilingPoint = withU(e.value - kIcePointKelvin, e.u);
+        line.roomBoilingPoint = fixedWithU(e.value - kIcePointKelvin, e.u);
     }
     line.difference = Text::set("{} %", fixedSigned(100.0 * fit.relativeToReference(), 1));
     line.points = static_cast<int>(fit.points.size());
@@ -101,18 +97,18 @@ void describeDissolved(WorkUpView& v, const Plan& plan, const RunFit& f) {
         "{0} {0|boiling point lies|boiling points lie} {1} K above pure {2} on average: {3} mol/kg of "
         "dissolved particles (95 %: {4} to {5}).",
         d.points, fixed(d.meanElevationKelvin, 2), substanceOf(plan).facts().name,
-        withU(d.particles.value, d.particles.u),
+        fixedWithU(d.particles.value, d.particles.u),
         fixed(d.particles.low, decimalsForUncertainty(d.particles.u)),
         fixed(d.particles.high, decimalsForUncertainty(d.particles.u)))};
     const double declared = plan.solute.amount;
     if (!byMassFraction(plan.solute.kind) && declared > 0.0)
         sentences.push_back(Text::tr("With the {} mol/kg that were weighed in, van 't Hoff’s factor is {}.",
                                      declared,
-                                     withU(d.particles.value / declared, d.particles.u / declared)));
+                                     fixedWithU(d.particles.value / declared, d.particles.u / declared)));
     if (d.molality)
         sentences.push_back(
             Text::tr("By the osmotic coefficient of sodium chloride its molality is {} mol/kg.",
-                     withU(d.molality->value, d.molality->u)));
+                     fixedWithU(d.molality->value, d.molality->u)));
     v.dissolved = Text::sentences(sentences);
 }
 
@@ -137,12 +133,13 @@ void describeResult(WorkUpView& v, const LessonSession& s, const RunFit& f) {
         "averages {} kJ/mol there: the vapour is not quite an ideal gas.",
         fixed(fit.referenceSlopeEnthalpy * 1e-3, 2), fixedSigned(100.0 * fit.relativeToReference(), 1),
         fixed(fit.tabulatedMeanEnthalpy * 1e-3, 2));
-    const Text standard = withU(fit.normalBoilingPoint.value - kIcePointKelvin, fit.normalBoilingPoint.u);
+    const Text standard =
+        fixedWithU(fit.normalBoilingPoint.value - kIcePointKelvin, fit.normalBoilingPoint.u);
     v.boilingPoints = Text::tr("Boils at {} °C at 101.325 kPa", standard);
     if (const auto room = s.model().room(s.groupId())) {
         const Estimate here = fit.boilingPointAt(room->station);
         v.boilingPoints = Text::tr("Boils at {} °C at 101.325 kPa, at {} °C in this room.", standard,
-                                   withU(here.value - kIcePointKelvin, here.u));
+                                   fixedWithU(here.value - kIcePointKelvin, here.u));
     }
 }
 

@@ -10,13 +10,9 @@ RigLibrary ownRigs() { return RigLibrary(userDataFolder() / "rigs"); }
 
 RigLibrary::Shelf RigLibrary::shelf() const {
     Shelf shelf;
-    auto kept = m_files.shelf();
-    shelf.troubles = std::move(kept.troubles);
-    for (const NamedFiles::File& file : kept.files)
-        if (auto rig = readRigFile(file.text))
-            shelf.rigs.push_back({file.id, std::move(*rig)});
-        else
-            shelf.troubles.push_back(Text::tr("{}: {}", Text::typed(file.id + ".json"), rig.error().message));
+    shelf.troubles = m_files.read([&](const std::string& id, const std::string& text) {
+        return readRigFile(text).map([&](auto one) { shelf.rigs.push_back({id, std::move(one)}); });
+    });
     std::ranges::stable_sort(shelf.rigs, {}, [](const Demonstration& d) { return d.rig.name(); });
     return shelf;
 }

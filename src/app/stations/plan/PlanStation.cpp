@@ -29,7 +29,8 @@ namespace {
 constexpr Spacing kSpacings[] = {Spacing::Pressure, Spacing::Temperature, Spacing::InverseTemperature,
                                  Spacing::DialSteps};
 constexpr BoilingCriterion kCriteria[] = {BoilingCriterion::FirstBubbles, BoilingCriterion::Steady,
-                                          BoilingCriterion::ThroughBulk, BoilingCriterion::StopsAfterIsolating};
+                                          BoilingCriterion::ThroughBulk,
+                                          BoilingCriterion::StopsAfterIsolating};
 constexpr int kPredictionColumn = 4;
 constexpr const char* kFace = "planFace"; // of the settings
 
@@ -92,6 +93,16 @@ QWidget* PlanStation::buildLadderPage() {
     m_table->setModel(m_rows);
     styleTable(m_table);
     m_table->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    m_flash = makeLabel({}, "caution");
+    m_flash->setObjectName(QStringLiteral("planFlash"));
+    m_colder = new QPushButton;
+    m_colder->setObjectName(QStringLiteral("planColder"));
+    m_colder->setToolTip(tr("Puts that start into the plan; undo takes it back"));
+    connect(m_colder, &QPushButton::clicked, this, [this] {
+        Plan p = session().plan();
+        if (const auto& sheet = session().sheet()) p.startCelsius = sheet->colderCelsius;
+        m_controller.carryOut(&PlanCommands::changePlan, p, Text::tr("Start colder"));
+    });
     FlowLayout* buttons = FlowLayout::inRow();
     auto* print = new QPushButton(tr("Print…"));
     print->setToolTip(tr("The run sheet, on paper for the bench"));
@@ -126,6 +137,8 @@ QWidget* PlanStation::buildLadderPage() {
     });
     for (QAbstractButton* b : std::initializer_list<QAbstractButton*>{print, save, boilingPoints, even, lock})
         buttons->addFixed(b);
+    right->column()->addWidget(m_flash);
+    right->column()->addWidget(m_colder, 0, Qt::AlignLeft);
     right->column()->addWidget(buttons->parentWidget());
     right->column()->addWidget(m_table);
     auto* fetch = new Card;
@@ -172,7 +185,8 @@ QWidget* PlanStation::buildLadder() {
     card->column()->addLayout(grid);
     m_criterion = new Segments(QStringLiteral("planCriterion"), tr("Boiling means, for every point"),
                                Segments::Rows::AsNeeded);
-    m_criterion->setChoices({tr("first bubbles"), tr("slow and steady"), tr("through the bulk"), tr("stops, shut off")});
+    m_criterion->setChoices(
+        {tr("first bubbles"), tr("slow and steady"), tr("through the bulk"), tr("stops, shut off")});
     card->column()->addWidget(besideLabel(tr("Boiling means"), m_criterion));
     return card;
 }
@@ -278,6 +292,7 @@ void PlanStation::showSheet(const RunSheet& sheet) {
         TableModel::Row row;
         const QString remark = t.state == TargetState::AboveRoom        ? tr("above the room")
                                : t.state == TargetState::BelowPumpFloor ? tr("below the pump’s floor")
+                               : t.flashes                              ? tr("flashes: start colder")
                                : t.trial ? (t.inFit ? tr("trial point") : tr("trial point, not fitted"))
                                : t.moved ? tr("moved")
                                          : QString();
@@ -326,6 +341,11 @@ void PlanStation::showSheet(const RunSheet& sheet) {
                                 onScreen(session().plan().periodMinutes, 0), verdict,
                                 onScreen(sheet.whyLowestFirst)) +
                        QLatin1Char(' ') + onScreen(startText(session().plan(), sheet)) + others);
+    const Text flash = flashText(sheet);
+    m_flash->setText(flash.empty() ? QString() : QStringLiteral("\u26A0  ") + onScreen(flash));
+    m_flash->setVisible(!flash.empty());
+    m_colder->setVisible(sheet.colderCelsius.has_value());
+    if (sheet.colderCelsius) m_colder->setText(tr("Start at %1 °C").arg(onScreen(*sheet.colderCelsius, 0)));
     auto* lock = findChild<QPushButton*>(QStringLiteral("lockPredictions"));
     lock->setText(locked ? tr("Unlock predictions") : tr("Lock predictions"));
     lock->setToolTip(locked ? tr("To change one; the report says that it was done")
@@ -337,14 +357,17 @@ void PlanStation::refresh() {
     const Plan& p = session().plan();
     for (int i = 0; i < 4; ++i)
         if (kSpacings[i] == p.ladder.spacing) m_spacing->choose(i);
-    for (int i = 0; i < 3; ++i)
-        if (p.criterion == kCriteria[i]) m_criterion->choose(i);
+    m_criterion->choose(indexOf(kCriteria, p.criterion));
     m_period->setValue(p.periodMinutes);
     showEnds();
     const auto& sheet = session().sheet();
     m_problem->setVisible(!sheet);
     m_table->setVisible(sheet.has_value());
     m_summary->setVisible(sheet.has_value());
+    if (!sheet) {
+        m_flash->hide();
+        m_colder->hide();
+    }
     if (sheet)
         showSheet(*sheet);
     else

@@ -3,6 +3,7 @@
 #include "app/controller/StationPage.h"
 
 class QCheckBox;
+class QPushButton;
 class QTableView;
 
 namespace uttrin::app {
@@ -50,7 +51,8 @@ private:
     QCheckBox* m_trialInFit;
     QTableView* m_table;
     TableModel* m_rows;
-    Words *m_summary, *m_materials, *m_cautions, *m_problem;
+    Words *m_summary, *m_materials, *m_cautions, *m_problem, *m_flash;
+    QPushButton* m_colder;
     bool m_filling = false;
     std::vector<Target> m_targets;
 };

@@ -106,9 +106,19 @@ void GaugeCard::buildScale() {
     m_grid->addWidget(m_spanHigh, 3, 1, 1, 2);
     m_grid->addWidget(m_class, 3, 3);
     m_lag = new NumberField(tr("Follows within"), QStringLiteral("s"), QStringLiteral("gaugeLag"));
-    m_lag->setToolTip(tr("Its time constant: what it says live is set back by that, so that pressure and temperature "
-                         "belong to one moment"));
+    m_lag->setToolTip(
+        tr("Its time constant: what it says live is set back by that, so that pressure and temperature "
+           "belong to one moment"));
     m_grid->addWidget(m_lag, 4, 0);
+    m_alsoUnit = new QComboBox;
+    m_alsoUnit->setObjectName(QStringLiteral("gaugeAlsoUnit"));
+    m_alsoUnit->setAccessibleName(tr("Second unit, said beside each pressure"));
+    m_alsoUnit->setToolTip(
+        tr("Absolute pressures are said in this unit too, on the strip and beside the target"));
+    m_alsoUnit->addItem(tr("nothing else"), QString());
+    for (const Unit& u : unitsOf(Dimension::Pressure))
+        m_alsoUnit->addItem(asIs(u.display), asIs(u.symbol));
+    m_grid->addLayout(labelled(tr("Absolute also in"), m_alsoUnit), 4, 1, 1, 2);
     column()->addLayout(m_grid);
 }
 
@@ -119,7 +129,7 @@ void GaugeCard::wire() {
     });
     for (Segments* s : {m_tap, m_display})
         connect(s, &Segments::picked, this, &GaugeCard::edited);
-    for (QComboBox* c : {m_gaugeUnit, m_tubeLiquid, m_gas})
+    for (QComboBox* c : {m_gaugeUnit, m_alsoUnit, m_tubeLiquid, m_gas})
         connect(c, &QComboBox::currentIndexChanged, this, &GaugeCard::edited);
     connect(m_gaugeName, &QLineEdit::editingFinished, this, &GaugeCard::edited);
     connect(m_class, &NumberField::committed, this, &GaugeCard::accuracyFromClass);
@@ -170,6 +180,13 @@ void GaugeCard::take(PressureInstrument& g) const {
     g.liquid = manometerLiquidFromId(m_tubeLiquid->currentData().toString().toStdString()).value_or(g.liquid);
     g.gas = m_gas->currentData().toString().toStdString();
 }
+
+void GaugeCard::showAlsoUnit(const std::string& symbol) {
+    const QSignalBlocker quiet(m_alsoUnit);
+    m_alsoUnit->setCurrentIndex(std::max(0, m_alsoUnit->findData(QString::fromStdString(symbol))));
+}
+
+std::string GaugeCard::alsoUnit() const { return m_alsoUnit->currentData().toString().toStdString(); }
 
 void GaugeCard::show(const PressureInstrument& g) {
     fillUnits(g.convention);

@@ -21,6 +21,9 @@ public:
     void show(const PressureInstrument& gauge);
     /// Puts what the fields hold into an instrument; what is empty leaves it as it is.
     void take(PressureInstrument& gauge) const;
+    /// The unit in which a pressure is said beside the instrument's own: its symbol, or nothing.
+    void showAlsoUnit(const std::string& symbol);
+    [[nodiscard]] std::string alsoUnit() const;
 
 signals:
     void edited();
@@ -38,7 +41,7 @@ private:
     Segments *m_convention, *m_tap, *m_display;
     Words* m_conventionNote;
     QLineEdit* m_gaugeName;
-    QComboBox *m_gaugeUnit, *m_tubeLiquid, *m_gas;
+    QComboBox *m_gaugeUnit, *m_alsoUnit, *m_tubeLiquid, *m_gas;
     QWidget *m_tubeLiquidBox, *m_gasBox, *m_displayBox;
     NumberField *m_division, *m_accuracy, *m_armSum, *m_liquidTemperature, *m_oilDensity;
     NumberField *m_spanLow, *m_spanHigh, *m_class, *m_lag;

@@ -160,6 +160,7 @@ void RigStation::apply() {
     m_thermometer->take(thermometer);
     p.rig.thermometer = m_memory.withKind(p.rig.thermometer, thermometer);
     m_vessel->take(p);
+    p.rig.alsoUnit = m_gauge->alsoUnit();
     m_controller.carryOut(&PlanCommands::changePlan, p, Text::tr("Change the rig"));
 }
 
@@ -218,6 +219,7 @@ void RigStation::refresh() {
     m_register->show(p.rig, m_controller.clock().now());
     m_order->show(p.rig.readOrder);
     m_gauge->show(p.rig.gauge);
+    m_gauge->showAlsoUnit(p.rig.alsoUnit);
     m_thermometer->show(p.rig.thermometer, session().model().lesson().utcOffsetMin);
     m_vessel->show(p);
     m_pair->setInstruments(p.rig.gauge, p.rig.thermometer, session().roomOrStandard().pascal());

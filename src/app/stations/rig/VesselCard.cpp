@@ -54,6 +54,18 @@ void VesselCard::buildVessel() {
     grid->addWidget(m_pump, 1, 0);
     grid->addWidget(m_floor, 1, 1);
     grid->addWidget(m_heater, 1, 2);
+    m_warmUp = new NumberField(tr("Pump warms up"), tr("min"), QStringLiteral("pumpWarmUp"));
+    m_warmUp->setToolTip(
+        tr("Until it reaches its floor; Run counts the minutes from when it was switched on"));
+    m_bore = new NumberField(tr("Tube to pump, bore"), QStringLiteral("mm"), QStringLiteral("tubeBore"));
+    m_bore->setToolTip(
+        tr("Tells by how much at most a gauge on the pump line reads low while the pump pulls"));
+    m_length = new NumberField(tr("Its length"), QStringLiteral("m"), QStringLiteral("tubeLength"));
+    m_bore->setPlaceholder(tr("not known"));
+    m_warmUp->setPlaceholder(tr("none"));
+    grid->addWidget(m_warmUp, 1, 3);
+    grid->addWidget(m_bore, 2, 0);
+    grid->addWidget(m_length, 2, 1);
     column()->addLayout(grid);
 }
 
@@ -87,10 +99,10 @@ void VesselCard::buildSolute() {
     m_secondPart->setToolTip(
         tr("Adds the same run with this solution as a plan of its own, and leaves the present plan with the "
            "pure liquid"));
-    m_grid->addLayout(labelled(tr("Dissolved in it"), m_solute), 2, 0);
-    m_grid->addWidget(m_soluteAmount, 2, 1);
-    m_grid->addWidget(m_soluteFactor, 2, 2);
-    m_grid->addWidget(m_secondPart, 3, 0, 1, 2);
+    m_grid->addLayout(labelled(tr("Dissolved in it"), m_solute), 3, 0);
+    m_grid->addWidget(m_soluteAmount, 3, 1);
+    m_grid->addWidget(m_soluteFactor, 3, 2);
+    m_grid->addWidget(m_secondPart, 4, 0, 1, 2);
     for (QComboBox* c : {m_substance, m_solute}) { // or the longest name widens the page
         c->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
         c->setMinimumContentsLength(10);
@@ -114,8 +126,8 @@ void VesselCard::buildAid() {
 void VesselCard::wire() {
     for (Segments* s : {m_aid, m_heat, m_pumpKind})
         connect(s, &Segments::picked, this, &VesselCard::edited);
-    for (NumberField* f :
-         {m_vessel, m_liquid, m_depth, m_heater, m_pump, m_floor, m_soluteAmount, m_soluteFactor})
+    for (NumberField* f : {m_vessel, m_liquid, m_depth, m_heater, m_pump, m_floor, m_warmUp, m_bore, m_length,
+                           m_soluteAmount, m_soluteFactor})
         connect(f, &NumberField::committed, this, &VesselCard::edited);
     connect(m_fresh, &QCheckBox::clicked, this, &VesselCard::edited);
     connect(m_solute, &QComboBox::activated, this, [this] {
@@ -136,6 +148,9 @@ void VesselCard::take(Plan& p) const {
     m_heater->putInto(p.rig.heaterWatt);
     m_pump->putInto(p.rig.pumpLitrePerMinute);
     if (const auto floor = m_floor->value()) p.rig.pumpUltimatePa = *floor * 1e3;
+    p.rig.warmUpMinutes = m_warmUp->value().value_or(0.0);
+    p.rig.tubeBoreMm = m_bore->value().value_or(0.0);
+    p.rig.tubeLengthM = m_length->value().value_or(p.rig.tubeLengthM);
     p.rig.heat = kHeats[std::max(0, m_heat->chosen())];
     p.rig.pump = m_pumpKind->chosen() == 1 ? PumpKind::Hand : PumpKind::Motor;
     p.solute = chosenSolute();
@@ -148,6 +163,11 @@ void VesselCard::show(const Plan& p) {
     m_vessel->setValue(p.rig.vesselLitre);
     m_liquid->setValue(p.rig.liquidLitre);
     m_depth->setValue(p.rig.depthCm);
+    const auto ifAny = [](double v) { return v > 0.0 ? std::optional(v) : std::nullopt; };
+    m_warmUp->setValue(ifAny(p.rig.warmUpMinutes));
+    m_bore->setValue(ifAny(p.rig.tubeBoreMm));
+    m_length->setValue(ifAny(p.rig.tubeLengthM));
+    m_length->setEnabled(p.rig.tubeBoreMm > 0.0);
     m_heater->setValue(p.rig.heaterWatt);
     m_heater->setVisible(p.method == Method::HoldPressure);
     m_heat->choose(indexOf(kHeats, p.rig.heat));

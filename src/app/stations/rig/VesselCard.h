@@ -40,6 +40,7 @@ private:
     QGridLayout* m_grid;
     QComboBox *m_substance, *m_solute;
     NumberField *m_vessel, *m_liquid, *m_depth, *m_heater, *m_pump, *m_floor;
+    NumberField *m_warmUp, *m_bore, *m_length;
     NumberField *m_soluteAmount, *m_soluteFactor;
     QPushButton* m_secondPart;
     Segments *m_aid, *m_heat, *m_pumpKind;

@@ -43,9 +43,10 @@ ReadingCard::ReadingCard() {
 void ReadingCard::buildTop() {
     column()->setContentsMargins(grid::kAround);
     column()->setSpacing(grid::kStep);
-    auto* top = new QHBoxLayout;
+    FlowLayout* top = FlowLayout::inRow();
     auto* instant = makeLabel(tr("Both at once"), "heading");
-    top->addWidget(instant, 1);
+    instant->setWordWrap(false);
+    top->addWidget(instant);
     m_zero = new QPushButton(tr("Zero check"));
     m_zero->setObjectName(QStringLiteral("zeroCheck"));
     m_zero->setToolTip(tr("Open the gauge to the room, type what it shows, press this: its zero is stored "
@@ -62,9 +63,9 @@ void ReadingCard::buildTop() {
     buildStages();
     for (QPushButton* b : {m_zero, m_startTemperature, m_topUp, m_stage, m_note}) {
         setRole(b, "link");
-        top->addWidget(b);
+        top->addFixed(b);
     }
-    column()->addLayout(top);
+    column()->addWidget(top->parentWidget());
 }
 
 void ReadingCard::buildStages() {
@@ -197,6 +198,10 @@ void ReadingCard::buildActions() {
     act->addWidget(m_capture, 3);
     act->addWidget(m_confirm, 1);
     column()->addLayout(act);
+    m_carried = makeLabel({}, "note");
+    m_carried->setObjectName(QStringLiteral("carried"));
+    m_carried->hide();
+    column()->addWidget(m_carried);
     m_repeats = makeLabel({}, "note");
     m_repeats->setObjectName(QStringLiteral("repeats"));
     column()->addWidget(m_repeats);
@@ -290,6 +295,11 @@ void ReadingCard::setTemperature(double reading) {
 void ReadingCard::setVigour(int vigour) {
     m_vigour->choose(vigour - 1);
     emit edited();
+}
+
+void ReadingCard::showCarried(const QString& text) {
+    m_carried->setText(text);
+    m_carried->setVisible(!text.isEmpty());
 }
 
 void ReadingCard::showRepeats(const QString& text) {

@@ -35,6 +35,7 @@ public:
     void setTemperature(double reading);
     void setVigour(int vigour);
     void showRepeats(const QString& text);
+    void showCarried(const QString& text); ///< how one instrument was brought to the moment of the other
     void focusFirst();
     /// Asks whether the pump was shut off; the answer captures.
     void askWhetherShut();
@@ -95,7 +96,7 @@ private:
     Words* m_finding;
     QPushButton* m_keep;
     std::array<QPushButton*, 3> m_mend{}; ///< one for each offer
-    Words* m_repeats;
+    Words *m_repeats, *m_carried;
     SlipFinding m_shownFinding;
     bool m_twoArms = false, m_asksBefore = false; ///< which fields the rig and the method need
     bool m_finds = false, m_waits = false;

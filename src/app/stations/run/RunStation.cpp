@@ -1,5 +1,6 @@
 #include "RunStation.h"
 
+#include "BoilingPicture.h"
 #include "ReadingCard.h"
 #include "TakenCard.h"
 #include "TargetCard.h"
@@ -27,6 +28,7 @@
 #include "lesson/commands/RunCommands.h"
 #include "lesson/commands/SelectionCommands.h"
 #include "lesson/live/LiveView.h"
+#include "lesson/views/BenchAids.h"
 #include "lesson/views/MapView.h"
 #include "lesson/views/RunView.h"
 #include "register/InstrumentRegister.h"
@@ -53,6 +55,7 @@ RunStation::RunStation(LessonController& controller, ActInHand& hand, LiveBench&
     m_faces->showFace(0);
     wire();
     wireLive();
+    wirePictures();
 }
 
 QWidget* RunStation::buildBench() {
@@ -79,6 +82,8 @@ QWidget* RunStation::buildBench() {
     m_simulated = new SimulatedPanel;
     m_simulated->hide();
     left->addWidget(m_simulated);
+    m_boiling = new BoilingPicture;
+    left->addWidget(m_boiling);
     m_caution = makeLabel({}, "cautionText");
     m_caution->setObjectName(QStringLiteral("runCaution"));
     m_caution->setToolTip(tr("Local rules, the vessel maker’s rating and qualified staff come first. All "
@@ -144,6 +149,15 @@ void RunStation::wire() {
         if (m_controller.carryOut(&RunCommands::topUp))
             m_controller.say(tr("Top-up stamped: let the pressure stand for some seconds before a point."));
     });
+    connect(m_target, &TargetCard::pumpOnRequested, this, [this] {
+        if (m_controller.carryOut(&RunCommands::pumpOn)) m_controller.say(tr("Stamped: the pump is on."));
+    });
+    connect(m_target, &TargetCard::advisedFilled, this, [this] {
+        if (const auto filling = advisedFilling(session())) fill(*filling);
+    });
+    connect(m_target, &TargetCard::fillRequested, this, &RunStation::askFilling);
+    m_minutes.setInterval(10'000); // ms: a pump warms up by minutes
+    connect(&m_minutes, &QTimer::timeout, this, [this] { m_target->show(runView(session())); });
     connect(m_reading, &ReadingCard::stepDone, this, [this] {
         takeDraft();
         m_controller.carryOut(&BenchCommands::stepDone);
@@ -271,6 +285,22 @@ void RunStation::confirmBracket() {
     m_controller.carryOut(&BenchCommands::captureBracket);
 }
 
+void RunStation::fill(const Filling& filling) {
+    if (m_controller.carryOut(&RunCommands::fill, filling))
+        m_controller.say(tr("Stamped: %1.").arg(onScreen(chargeText(session()))));
+}
+
+void RunStation::askFilling(Filling::What what) {
+    const auto grams = dialogs::askText(this, tr("Filled"), tr("How much, in grams:"), {});
+    if (!grams) return;
+    constexpr double kGrams = 1000.0;
+    if (const auto typed = typedNumber(*grams))
+        fill({what, *typed / kGrams});
+    else
+        m_controller.complain(
+            tr("'%1' is not a mass in grams; type a number, for instance 120.").arg(*grams));
+}
+
 void RunStation::askNote() {
     QStringList phrases;
     for (const auto& p : readyPhrases())
@@ -309,8 +339,10 @@ void RunStation::showInstruments() {
 }
 
 void RunStation::refreshDraft() {
-    if (m_live.isLive()) m_reading->showLive(session().draft(), m_live.view());
     showInstruments();
+    m_reading->showCarried(onScreen(carriedText(session())));
+    // What is to be filled in counts from how warm the liquid is.
+    if (session().benchPlan().method == Method::HoldTemperature) m_target->show(runView(session()));
     showFlash();
     m_map->show(mapView(session(), MapPurpose::Run));
     if (m_reading->showsFinding()) m_reading->showFinding(session().checkDraft(), m_reading->findingWaits());
@@ -320,7 +352,8 @@ void RunStation::refresh() {
     const bool hasActs = !m_hand.acts().empty();
     m_toActs->setVisible(hasActs);
     if (!hasActs) m_faces->showFace(0);
-    m_right->setWidths(scaled(theme().large ? 600 : 440), scaled(theme().large ? 628 : 512));
+    const bool narrow = window()->width() < scaled(1200); // px: map and cards share little
+    m_right->setWidths(scaled(theme().large && !narrow ? 600 : 440), scaled(theme().large ? 628 : 512));
     const Rig& rig = session().benchPlan().rig;
     m_reading->show(session());
     m_liveCard->showState();
@@ -329,11 +362,18 @@ void RunStation::refresh() {
     showInstruments();
     const RunView v = runView(session());
     m_target->show(v);
+    const auto runs = pumpRunsFor(session());
+    if (runs && *runs < session().plan().rig.warmUpMinutes)
+        m_minutes.start();
+    else
+        m_minutes.stop();
     showFlash();
     m_caution->setText(QStringLiteral("\u26A0 ") + tr("Goggles on, shield up. Never warm a closed flask.") +
                        (v.scald.empty() ? QString() : QLatin1Char(' ') + onScreen(v.scald)));
     m_pair->showTarget(v.targetGauge, v.targetTemperature);
+    showBoiling(v);
     m_reading->showRepeats(onScreen(v.repeats));
+    m_reading->showCarried(onScreen(carriedText(session())));
     m_taken->show(v, asIs(readingUnit(rig.thermometer)));
     m_map->show(mapView(session(), MapPurpose::Run));
 }

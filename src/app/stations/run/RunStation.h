@@ -2,13 +2,23 @@
 
 #include "app/controller/StationPage.h"
 #include "lesson/views/StripView.h"
+#include "live/LiveProfile.h"
+#include "plan/FillTally.h"
+
+#include <QImage>
+#include <QTimer>
 
 class QBoxLayout;
 class QPushButton;
 class QStackedWidget;
 
+namespace uttrin {
+struct RunView;
+}
+
 namespace uttrin::app {
 
+class BoilingPicture;
 class FieldEdit;
 class InstrumentPair;
 class LiveBench;
@@ -48,7 +58,8 @@ signals:
     void faceChanged();
     void listenRequested();
     void traceRequested();
-    void pictureRequested(RowId readingId); ///< of a point that was read from one
+    void pictureRequested(RowId readingId); ///< of a point that was read from one, or has one
+    void benchPictureRequested(const uttrin::BenchPicture& picture);
 
 public slots:
     void capture();
@@ -62,6 +73,7 @@ public slots:
 protected:
     void refresh() override;
     void refreshDraft() override;
+    void showEvent(QShowEvent* event) override;
 
 private:
     QWidget* buildRuns();
@@ -71,6 +83,20 @@ private:
     void showFlash();
     void showLive();
     void placeTrace();
+    /// A picture's file, and when that was written.
+    struct ChosenPicture {
+        std::vector<std::byte> file;
+        Milliseconds fileMs = 0;
+    };
+    [[nodiscard]] std::optional<ChosenPicture> askPicture(const QString& title);
+    void wirePictures();
+    void attachPicture();
+    void showBoiling(const RunView& view);
+    void offerKnown();
+    void listenAgain();
+    void rememberWay(const LiveProfile& profile, const std::string& place);
+    void fill(const Filling& filling);
+    void askFilling(Filling::What what);
     void takeGaugeAsHeard();
     void takeDraft();
     void showInstruments();
@@ -97,6 +123,10 @@ private:
     QPushButton* m_start;
     TargetCard* m_target;
     TakenCard* m_taken;
+    BoilingPicture* m_boiling;
+    std::optional<RowId> m_boilingShown; ///< the notebook's picture that is decoded
+    QImage m_boilingImage;
+    QTimer m_minutes; ///< while the pump warms up
     Words* m_caution;
     ReadingCard* m_reading;
 };

@@ -12,7 +12,9 @@
 #include "lesson/commands/PlanCommands.h"
 #include "lesson/commands/RunCommands.h"
 #include "lesson/live/LiveView.h"
-#include "lesson/views/RunView.h"
+#include "lesson/views/BenchAids.h"
+#include "live/OwnProfiles.h"
+#include "register/InstrumentRegister.h"
 
 #include <QBoxLayout>
 #include <QPushButton>
@@ -22,6 +24,8 @@ namespace uttrin::app {
 
 void RunStation::wireLive() {
     connect(m_liveCard, &LiveCard::connectRequested, this, &RunStation::listenRequested);
+    connect(m_liveCard, &LiveCard::againRequested, this, &RunStation::listenAgain);
+    connect(&m_live, &LiveBench::begunToListen, this, &RunStation::rememberWay);
     connect(m_liveCard, &LiveCard::traceRequested, this, &RunStation::traceRequested);
     connect(m_liveCard, &LiveCard::simulateRequested, &m_live, &LiveBench::simulate);
     connect(m_liveCard, &LiveCard::gaugeRequested, this, &RunStation::takeGaugeAsHeard);
@@ -33,12 +37,53 @@ void RunStation::wireLive() {
     });
     connect(&m_live, &LiveBench::changed, this, [this] {
         if (!m_live.isSimulated()) m_simulated->hide();
+        if (!m_live.isLive() && isVisible()) offerKnown();
         placeTrace();
     });
     connect(&m_live, &LiveBench::moved, this, &RunStation::showLive);
     connect(&m_live, &LiveBench::steadyReached, this, [this] {
         if (session().runId() && session().draftReading().isComplete()) capture();
     });
+}
+
+/// What the register knows of the rig's instruments: read when the page is shown, not at each change.
+void RunStation::offerKnown() {
+    QStringList names;
+    if (m_controller.isOpen())
+        for (const KnownInstrument& known : ownInstruments().heardOf(session().benchPlan().rig))
+            names << onScreen(Text::data(known.name));
+    m_liveCard->offerAgain(names.join(tr(" and ")));
+}
+
+void RunStation::listenAgain() {
+    for (const KnownInstrument& known : ownInstruments().heardOf(session().benchPlan().rig))
+        m_controller.report(
+            m_live.listenAgain(onScreen(Text::data(known.name)), known.profile, known.endpoint));
+}
+
+/// Where the register has the rig's instrument, it keeps how that is listened to.
+void RunStation::rememberWay(const LiveProfile& profile, const std::string& place) {
+    const Rig& rig = session().benchPlan().rig;
+    const InstrumentRegister own = ownInstruments();
+    std::set<std::string> names;
+    for (const auto& [quantity, name] : {std::pair{true, rig.gauge.name}, {false, rig.thermometer.name}})
+        if (measures(profile, quantity)) names.insert(name);
+    const auto shelf = own.shelf();
+    if (std::ranges::none_of(shelf.instruments,
+                             [&](const auto& known) { return names.contains(known.name); }))
+        return;
+    const auto id = idToFindAgain(profile);
+    if (!id) {
+        m_controller.report(id);
+        return;
+    }
+    for (const std::string& name : names)
+        m_controller.report(own.addWay(name, *id, place));
+}
+
+void RunStation::showEvent(QShowEvent* event) {
+    StationPage::showEvent(event);
+    offerKnown();
 }
 
 /// Under the map where there is room for both.

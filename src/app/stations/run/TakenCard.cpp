@@ -29,16 +29,22 @@ TakenCard::TakenCard() {
     column()->setSpacing(grid::kHalfStep);
     auto* head = new QHBoxLayout;
     head->addWidget(makeLabel(tr("Taken"), "heading"));
-    m_picture = new QPushButton(tr("Picture"));
-    m_picture->setObjectName(QStringLiteral("takenPicture"));
-    m_picture->setToolTip(tr("The picture from which the chosen point was read, with its marks"));
-    setRole(m_picture, "link");
+    m_picture = makeLink(tr("Picture"), "takenPicture",
+                         tr("The picture of the chosen point, with the marks from which it was read"));
     head->addWidget(m_picture);
     connect(m_picture, &QPushButton::clicked, this, &TakenCard::pictureRequested);
+    m_attach = makeLink(tr("Attach a picture…"), "takenAttach",
+                        tr("A picture to the chosen point, or to the newest: it can be read later"));
+    head->addWidget(m_attach);
+    connect(m_attach, &QPushButton::clicked, this, &TakenCard::attachRequested);
     auto* against = makeLabel(tr("against the curve"), "muted");
     against->setAlignment(Qt::AlignRight);
     head->addWidget(against);
     column()->addLayout(head);
+    m_orders = makeLabel({}, "note");
+    m_orders->setObjectName(QStringLiteral("takenOrders"));
+    m_orders->hide();
+    column()->addWidget(m_orders);
     m_table = new ShortTable;
     m_table->setObjectName(QStringLiteral("taken"));
     m_table->setAccessibleName(tr("Points taken, newest first"));
@@ -57,6 +63,7 @@ TakenCard::TakenCard() {
         menu.addAction(tr("Strike with a reason…"), this, &TakenCard::strikeRequested);
         menu.addAction(tr("Retake"), this, &TakenCard::retakeRequested);
         menu.addAction(tr("Take the last zero check for it"), this, &TakenCard::zeroRequested);
+        menu.addAction(tr("Attach a picture…"), this, &TakenCard::attachRequested);
         if (m_withPicture.contains(m_rows->row(index.row()).id))
             menu.addAction(tr("Look at its picture"), this, &TakenCard::pictureRequested);
         menu.exec(m_table->viewport()->mapToGlobal(at));
@@ -98,6 +105,9 @@ void TakenCard::show(const RunView& v, const QString& temperatureUnit) {
     m_rows->show(heads, rows, {static_cast<int>(heads.size()) - 1});
     if (!rows.isEmpty() && rows.first().id != newest) m_table->scrollToTop();
     m_picture->setVisible(!m_withPicture.isEmpty());
+    m_attach->setVisible(!rows.isEmpty());
+    m_orders->setText(onScreen(v.orders));
+    m_orders->setVisible(!v.orders.empty());
 }
 
 void TakenCard::choose(RowId readingId) {

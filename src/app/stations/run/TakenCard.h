@@ -12,6 +12,7 @@ class QTableView;
 namespace uttrin::app {
 
 class TableModel;
+class Words;
 
 /// The points taken in this run, newest first: target and actual are two columns.
 class TakenCard : public Card {
@@ -28,12 +29,15 @@ signals:
     void strikeRequested();
     void retakeRequested();
     void pictureRequested();
-    void zeroRequested(); ///< the last zero check shall hold for it
+    void attachRequested(); ///< of a picture
+    void zeroRequested();   ///< the last zero check shall hold for it
 
 private:
+    Words* m_orders; ///< how many were read in which order
     QTableView* m_table;
     TableModel* m_rows;
-    QPushButton* m_picture; ///< there when a point was read from one
+    QPushButton* m_picture; ///< there when a point has one
+    QPushButton* m_attach;
     QSet<RowId> m_withPicture;
 };
 

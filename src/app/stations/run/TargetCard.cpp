@@ -5,6 +5,8 @@
 #include "app/controls/OnScreen.h"
 
 #include <QHBoxLayout>
+#include <QMenu>
+#include <QPushButton>
 
 namespace uttrin::app {
 
@@ -49,13 +51,51 @@ TargetCard::TargetCard() {
     m_dial->setObjectName(QStringLiteral("targetDial"));
     m_dial->setWordWrap(false);
     m_unit = makeLabel({}, "muted");
-    numbers->addWidget(m_dial);
-    numbers->addWidget(m_unit, 0, Qt::AlignBottom);
+    auto* shown = new QVBoxLayout; // what the dial shows, and under it what can be stamped
+    shown->setSpacing(grid::kHalfStep);
+    auto* dial = new QHBoxLayout;
+    dial->addWidget(m_dial);
+    dial->addWidget(m_unit, 0, Qt::AlignBottom);
+    dial->addStretch();
+    shown->addLayout(dial);
+    auto* stamps = new QHBoxLayout;
+    stamps->setSpacing(grid::kStep);
+    m_pumpOn = makeLink(tr("Pump is on"), "pumpOn",
+                        tr("Stamps when the pump was switched on: the minutes until it is "
+                           "warm are counted (Ctrl+Shift+P)"));
+    m_pumpOn->setShortcut(QKeySequence(QStringLiteral("Ctrl+Shift+P")));
+    connect(m_pumpOn, &QPushButton::clicked, this, &TargetCard::pumpOnRequested);
+    stamps->addWidget(m_pumpOn);
+    m_fill =
+        makeLink(tr("Filled"), "fill", tr("Stamps what was filled into the vessel: charge and depth add up"));
+    auto* menu = new QMenu(tr("Filled"), m_fill);
+    m_asAdvised = menu->addAction(QString(), this, &TargetCard::advisedFilled);
+    m_asAdvised->setObjectName(QStringLiteral("fillAsAdvised"));
+    m_asAdvised->setShortcut(QKeySequence(QStringLiteral("Ctrl+Shift+F")));
+    addAction(m_asAdvised); // its key works while the menu is shut
+    for (const auto& [name, text, what] :
+         {std::tuple{"fillIce", tr("Ice…"), Filling::What::Ice},
+          {"fillWater", tr("Water…"), Filling::What::Water},
+          {"fillAnew", tr("Poured out, and filled anew…"), Filling::What::Anew}})
+        menu->addAction(text, this, [this, what = what] { emit fillRequested(what); })
+            ->setObjectName(QLatin1String(name));
+    m_fill->setMenu(menu);
+    stamps->addWidget(m_fill);
+    m_warmUp = makeLabel({}, "muted");
+    m_warmUp->setObjectName(QStringLiteral("pumpWarms"));
+    m_warmUp->setWordWrap(false);
+    stamps->addWidget(m_warmUp);
+    stamps->addStretch();
+    shown->addLayout(stamps);
+    numbers->addLayout(shown);
     m_instruction = makeLabel({}, "muted");
     m_instruction->setObjectName(QStringLiteral("targetInstruction"));
     numbers->addSpacing(grid::kMargin);
     numbers->addWidget(m_instruction, 1, Qt::AlignVCenter);
     column()->addLayout(numbers);
+    m_aids = makeLabel({}, "note");
+    m_aids->setObjectName(QStringLiteral("benchAids"));
+    column()->addWidget(m_aids);
     m_warning = makeLabel({}, "caution");
     m_warning->setObjectName(QStringLiteral("targetWarning"));
     m_warning->hide();
@@ -71,10 +111,24 @@ void TargetCard::warn(const QString& warning) {
 void TargetCard::show(const RunView& v) {
     m_heading->setText(onScreen(v.heading));
     m_dial->setText(onScreen(v.dial));
-    m_unit->setText(v.dial.empty() ? QString() : onScreen(v.unit));
+    m_unit->setText(v.dial.empty()   ? QString()
+                    : v.also.empty() ? onScreen(v.unit)
+                                     : tr("%1\n= %2 abs.").arg(onScreen(v.unit), onScreen(v.also)));
     m_instruction->setText(onScreen(v.instruction));
     m_next->setText(onScreen(v.next));
     m_timeLeft->setText(onScreen(v.timeLeft));
+    QStringList aids;
+    for (const Text* aid : {&v.charge, &v.ice})
+        if (!aid->empty()) aids << onScreen(*aid);
+    m_aids->setText(aids.join(QLatin1Char('\n')));
+    m_aids->setVisible(!aids.isEmpty());
+    m_pumpOn->setVisible(v.pumpWaits);
+    m_fill->setVisible(v.fills);
+    m_asAdvised->setVisible(!v.advised.empty());
+    m_asAdvised->setEnabled(!v.advised.empty());
+    m_asAdvised->setText(tr("As advised: %1").arg(onScreen(v.advised)));
+    m_warmUp->setText(onScreen(v.warmUp));
+    m_warmUp->setVisible(!v.warmUp.empty());
 }
 
 } // namespace uttrin::app

@@ -2,6 +2,10 @@
 
 #include "app/controls/Card.h"
 #include "lesson/views/RunView.h"
+#include "plan/FillTally.h"
+
+class QAction;
+class QPushButton;
 
 namespace uttrin::app {
 
@@ -16,9 +20,14 @@ public:
 
 signals:
     void stepped(int by); ///< -1 the target before, 1 the one after
+    void pumpOnRequested();
+    void advisedFilled();
+    void fillRequested(uttrin::Filling::What what);
 
 private:
-    Words *m_heading, *m_dial, *m_unit, *m_instruction, *m_next, *m_timeLeft, *m_warning;
+    Words *m_heading, *m_dial, *m_unit, *m_instruction, *m_next, *m_timeLeft, *m_aids, *m_warmUp, *m_warning;
+    QPushButton *m_pumpOn, *m_fill;
+    QAction* m_asAdvised;
 };
 
 } // namespace uttrin::app

@@ -1,6 +1,7 @@
 #include "WorkUpStation.h"
 
 #include "ActResultPage.h"
+#include "ResidualChart.h"
 #include "app/conduct/ActAnalyses.h"
 #include "app/controller/Dialogs.h"
 #include "app/controller/Faces.h"
@@ -17,12 +18,14 @@
 #include "app/tables/TableModel.h"
 #include "lesson/commands/ReadingCommands.h"
 #include "lesson/commands/SelectionCommands.h"
+#include "lesson/views/BenchAids.h"
 #include "lesson/views/MapView.h"
 #include "lesson/views/WorkUp.h"
 
 #include <QCheckBox>
 #include <QHBoxLayout>
 #include <QHeaderView>
+#include <QStackedWidget>
 #include <QTableView>
 
 namespace uttrin::app {
@@ -60,7 +63,7 @@ QWidget* WorkUpStation::buildLab() {
     auto* head = new QWidget;
     auto* plotHead = new FlowLayout(head);
     m_axes = new Segments(QStringLiteral("workAxes"), tr("Axes of the map"));
-    m_axes->setChoices({tr("ln p against 1/T"), tr("phase map")});
+    m_axes->setChoices({tr("ln p against 1/T"), tr("phase map"), tr("residuals")});
     m_axes->choose(0);
     plotHead->addFixed(m_toActs);
     plotHead->addFixed(m_axes);
@@ -70,7 +73,10 @@ QWidget* WorkUpStation::buildLab() {
     m_map = new PhaseMap;
     m_map->setOverviewShown(false);
     m_map->setAxes(PhaseMap::Axes::ClausiusClapeyron);
-    plot->addWidget(m_map, 1);
+    m_plot = new QStackedWidget;
+    m_plot->addWidget(m_map);
+    m_plot->addWidget(buildResiduals());
+    plot->addWidget(m_plot, 1);
     top->addLayout(plot, 1);
     auto* result = new ScrollColumn;
     result->setWidths(scaled(420), scaled(552));
@@ -108,6 +114,41 @@ QWidget* WorkUpStation::buildLab() {
     return page;
 }
 
+QWidget* WorkUpStation::buildResiduals() {
+    auto* page = new QWidget;
+    auto* column = new QVBoxLayout(page);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(grid::kHalfStep);
+    m_against = new Segments(QStringLiteral("residualsAgainst"), tr("What the residuals are drawn against"));
+    m_against->setChoices({tr("order"), tr("temperature"), tr("heater")});
+    m_against->button(2)->setToolTip(tr("The heater’s setting, as it was typed at each point"));
+    m_against->choose(0);
+    column->addWidget(besideLabel(tr("against"), m_against));
+    m_residuals = new ResidualChart;
+    column->addWidget(m_residuals, 1);
+    m_residualsSay = makeLabel({}, "note");
+    m_residualsSay->setObjectName(QStringLiteral("residualsSay"));
+    column->addWidget(m_residualsSay);
+    connect(m_against, &Segments::picked, this, &WorkUpStation::refresh);
+    return page;
+}
+
+void WorkUpStation::showResiduals(const WorkUpView& view) {
+    constexpr ResidualAxis kAxes[] = {ResidualAxis::Order, ResidualAxis::Temperature,
+                                      ResidualAxis::HeaterSetting};
+    ResidualView residuals;
+    if (view.fit && !m_studentMode->isChecked())
+        residuals = residualView(*view.fit, m_readings, kAxes[std::max(0, m_against->chosen())]);
+    else
+        residuals.told = view.fit ? Text::tr("Hidden while students fill in the table.") : view.problem;
+    m_residualsSay->setText(onScreen(residuals.told));
+    m_residualsSay->setVisible(!residuals.points.empty());
+    m_residuals->show(std::move(residuals));
+    const Text orders = readOrderCounts(m_readings);
+    m_orders->setText(onScreen(orders));
+    m_orders->setVisible(!orders.empty());
+}
+
 QWidget* WorkUpStation::buildResult() {
     auto* card = new Card;
     auto* head = new QHBoxLayout;
@@ -126,6 +167,9 @@ QWidget* WorkUpStation::buildResult() {
     m_causes->setObjectName(QStringLiteral("workCauses"));
     for (Words* l : {m_result, m_resultUnder, m_comparison, m_boils, m_causes})
         card->column()->addWidget(l);
+    m_orders = makeLabel({}, "note");
+    m_orders->setObjectName(QStringLiteral("workOrders"));
+    card->column()->addWidget(m_orders);
     m_scale = new QCheckBox(tr("errors from the scatter of the points"));
     m_scale->setToolTip(tr("On: standard errors from how far the points lie off the line. Off: from what the "
                            "instruments state."));
@@ -146,7 +190,10 @@ QWidget* WorkUpStation::buildResult() {
 
 void WorkUpStation::wire() {
     connect(m_axes, &Segments::picked, this, [this](int index) {
-        m_map->setAxes(index == 0 ? PhaseMap::Axes::ClausiusClapeyron : PhaseMap::Axes::PressureLog);
+        constexpr int kResiduals = 2;
+        m_plot->setCurrentIndex(index == kResiduals ? 1 : 0);
+        if (index < kResiduals)
+            m_map->setAxes(index == 0 ? PhaseMap::Axes::ClausiusClapeyron : PhaseMap::Axes::PressureLog);
     });
     connect(m_method, &Segments::picked, this, &WorkUpStation::refresh);
     connect(m_scale, &QCheckBox::clicked, this, &WorkUpStation::refresh);
@@ -256,6 +303,7 @@ void WorkUpStation::showRows() {
                        static_cast<QWidget*>(m_causes), static_cast<QWidget*>(m_lines)})
         w->setVisible(fitted && !student);
     if (v.causes.empty()) m_causes->hide();
+    showResiduals(v);
 
     QVector<TableModel::Row> lines;
     const auto add = [&](const FitLine& f) {

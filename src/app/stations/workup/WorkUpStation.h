@@ -6,7 +6,12 @@
 #include <map>
 
 class QCheckBox;
+class QStackedWidget;
 class QTableView;
+
+namespace uttrin {
+struct WorkUpView;
+}
 
 namespace uttrin::app {
 
@@ -17,6 +22,7 @@ class Words;
 class PhaseMap;
 class RunChoice;
 class Segments;
+class ResidualChart;
 class TableModel;
 
 /// From reading to absolute pressure to ln p and 1/T, every step written out; the fit; comparison; what could
@@ -36,9 +42,11 @@ protected:
 
 private:
     QWidget* buildResult();
+    QWidget* buildResiduals();
     void wire();
     void showRows();
     void showSteps();
+    void showResiduals(const WorkUpView& view);
     void showLines();
     void judgeStudent(int row);
     [[nodiscard]] std::optional<int> selectedRow() const;
@@ -46,9 +54,12 @@ private:
     QWidget* buildLab();
     ActAnalyses& m_analyses;
     Faces* m_faces; ///< the lab, or an act
-    Segments *m_toActs, *m_axes, *m_method;
+    Segments *m_toActs, *m_axes, *m_against, *m_method;
     RunChoice* m_run;
     PhaseMap* m_map;
+    QStackedWidget* m_plot; ///< the map, or the residuals
+    ResidualChart* m_residuals;
+    Words *m_residualsSay, *m_orders;
     Words *m_result, *m_resultUnder, *m_comparison, *m_boils, *m_causes, *m_steps, *m_student;
     QTableView *m_table, *m_lines;
     TableModel *m_rows, *m_lineRows;

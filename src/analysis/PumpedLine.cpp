@@ -1,0 +1,54 @@
+#include "PumpedLine.h"
+
+#include "physics/Constants.h"
+#include "rig/matter/Flow.h"
+
+#include <boost/math/tools/toms748_solve.hpp>
+
+#include <cstdint>
+
+namespace uttrin {
+namespace {
+
+Result<FlowingGas> gasOf(const Substance& substance) {
+    const SubstanceProperties& p = substance.properties();
+    if (!p.vapourViscosity)
+        return fail(Failure::BadInput,
+                    Text::tr("the viscosity of the vapour of {} is not known", substance.facts().name));
+    FlowingGas gas;
+    gas.molarMass = substance.facts().molarMass;
+    gas.viscosity = p.vapourViscosity->value;
+    if (p.vapourHeatCapacity && p.vapourHeatCapacity->value > kMolarGas)
+        gas.heatRatio = p.vapourHeatCapacity->value / (p.vapourHeatCapacity->value - kMolarGas);
+    return gas;
+}
+
+} // namespace
+
+Result<double> mostAboveGauge(const PumpedLine& line, const Substance& vapour, Temperature temperature,
+                              Pressure atGauge) {
+    if (!(line.boreMetre > 0.0 && line.lengthMetre >= 0.0 && line.pumpCubicMetres > 0.0))
+        return fail(Failure::BadInput, Text::tr("a pumped line needs a bore and a pump’s speed above zero"));
+    const auto gas = gasOf(vapour);
+    if (!gas) return tl::unexpected(gas.error());
+    const double kelvin = temperature.kelvin(), shown = atGauge.pascal();
+    const double taken = pumpMassFlow({line.pumpCubicMetres, line.ultimatePascal}, *gas, kelvin, shown);
+    if (!(taken > 0.0)) return 0.0;
+    const Tube tube{line.boreMetre, line.lengthMetre};
+    const auto lacking = [&](double above) {
+        return tubeMassFlow(tube, *gas, kelvin, shown + above, shown) - taken;
+    };
+    double high = shown;
+    constexpr int kDoublings = 60;
+    for (int i = 0; i < kDoublings && lacking(high) < 0.0; ++i)
+        high *= 2.0;
+    if (lacking(high) < 0.0)
+        return fail(Failure::OutOfRange, Text::tr("such a tube lets next to nothing through to that pump"));
+    std::uintmax_t steps = 100;
+    constexpr int kBits = 40;
+    const auto [low, top] = boost::math::tools::toms748_solve(
+        lacking, 0.0, high, -taken, lacking(high), boost::math::tools::eps_tolerance<double>(kBits), steps);
+    return 0.5 * (low + top);
+}
+
+} // namespace uttrin
