@@ -28,7 +28,11 @@ ChangeSet taken(int size, void* data) {
     return {bytes, bytes + size};
 }
 
-int abortOnConflict(void*, int, sqlite3_changeset_iter*) { return SQLITE_CHANGESET_ABORT; }
+/// @param rested  bool, set where a row that stays rests on one that would go.
+int abortOnConflict(void* rested, int conflict, sqlite3_changeset_iter*) {
+    *static_cast<bool*>(rested) |= conflict == SQLITE_CHANGESET_FOREIGN_KEY;
+    return SQLITE_CHANGESET_ABORT;
+}
 
 } // namespace
 
@@ -57,9 +61,13 @@ ChangeSet inverted(const ChangeSet& changes) {
 void applyChanges(sqlite3* db, const ChangeSet& changes) {
     // SQLite's signature lacks const, but the bytes are only read.
     auto* bytes = const_cast<std::byte*>(changes.data());
-    demand(sqlite3changeset_apply(db, static_cast<int>(changes.size()), bytes, nullptr, abortOnConflict,
-                                  nullptr),
-           Text::tr("undoing or redoing a change"));
+    bool rested = false;
+    const int code = sqlite3changeset_apply(db, static_cast<int>(changes.size()), bytes, nullptr,
+                                            abortOnConflict, &rested);
+    if (rested)
+        throw NotebookFault(Text::tr("this cannot be taken back: what live instruments said since, or what "
+                                     "another window wrote, belongs to it and stays. Nothing was changed"));
+    demand(code, Text::tr("undoing or redoing a change"));
 }
 
 } // namespace uttrin

@@ -6,7 +6,7 @@ Text coolingAdvice(double kelvinPerMinute) {
     constexpr double kReadingTakes = 0.25, kNoticed = 0.1; // min; K
     const double falls = -kelvinPerMinute * kReadingTakes;
     if (falls < kNoticed) return {};
-    return Text::tr("in the 15 s of a reading it falls by {} K: wrap the vessel, read both at once",
+    return Text::tr("{} K in the 15 s of a reading: wrap the vessel",
                     Text::number(falls, falls < 1.0 ? 2 : 1));
 }
 

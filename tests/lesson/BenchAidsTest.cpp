@@ -209,7 +209,7 @@ TEST_F(BenchAids, QuickRepeatsOfALiquidThatCoolsSayWhatHelps) {
         s->selectTarget(last().raw.place);
     }
     EXPECT_THAT(plain(runView(*s).repeats), HasSubstr("cools by 1.0 K a minute"));
-    EXPECT_THAT(plain(runView(*s).repeats), HasSubstr("0.25 K: wrap the vessel"));
+    EXPECT_THAT(plain(runView(*s).repeats), HasSubstr("0.25 K in the 15 s of a reading: wrap the vessel"));
     EXPECT_TRUE(coolingAdvice(-0.3).empty());
     EXPECT_TRUE(coolingAdvice(5.0).empty());
 }

@@ -161,6 +161,23 @@ TEST(Notebook, APictureComesBackByteForByteWithItsMarks) {
     EXPECT_EQ(copy.picture(copy.load(1).value().photos.at(0).pictureId), bytes);
 }
 
+// What instruments said is nothing that undo takes back: a lesson that has some of it stays too, and says
+// why.
+TEST(Notebook, ALessonThatHasATraceIsNotUndone) {
+    const TempDir dir;
+    auto notebook = *Notebook::create(dir / "a.uttrin");
+    RowId lesson = 0;
+    ASSERT_TRUE(notebook.perform(Text::typed("lesson"), [&](Notebook::Editor& edit) {
+        lesson = edit.insert(Lesson{0, "Cedar", "", "", "", 0.0, false, 0, false});
+    }));
+    ASSERT_TRUE(notebook.openStream(LiveStream{0, lesson, "probe", "temperature", "file:x.csv", 5, 0.1}));
+    const auto undone = notebook.undo();
+    ASSERT_FALSE(undone);
+    EXPECT_NE(plain(undone.error().message).find("live instruments said since"), std::string::npos);
+    EXPECT_EQ(notebook.load(lesson)->streams.size(), 1U);
+    EXPECT_TRUE(notebook.canUndo());
+}
+
 /// What versions 9 and 10 added.
 constexpr const char* kDropLive =
     "DROP TABLE bench_picture; DROP TABLE live_chunk; DROP TABLE live_stream; DROP TABLE reading_live; "

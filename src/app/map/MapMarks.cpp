@@ -287,9 +287,10 @@ void MapMarks::drawLive(QCPPainter& p) const {
                                       : PhaseMap::tr("%1 K above").arg(onScreen(away, 1));
         QRectF box(away < 0 ? at.x() - 150 : at.x() + 12, at.y() - 34, 138, 24);
         if (box.right() > clipRect().right()) box.moveLeft(at.x() - 150);
-        if (box.top() < clipRect().top()) box.moveTop(at.y() + 10);
-        const bool left = away < 0 || box.left() < at.x();
         const double wide = p.fontMetrics().horizontalAdvance(text) + 8.0;
+        if (box.left() < at.x() && box.right() - wide < clipRect().left()) box.moveLeft(at.x() + 12);
+        if (box.top() < clipRect().top()) box.moveTop(at.y() + 10);
+        const bool left = box.left() < at.x();
         QColor ground = t.card;
         ground.setAlpha(190);
         p.fillRect(QRectF(left ? box.right() - wide : box.left() - 4, box.top() + 2, wide, 20), ground);

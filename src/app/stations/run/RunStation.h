@@ -92,6 +92,7 @@ private:
     void wirePictures();
     void attachPicture();
     void showBoiling(const RunView& view);
+    void placeBoiling();
     void offerKnown();
     void listenAgain();
     void rememberWay(const LiveProfile& profile, const std::string& place);

@@ -39,6 +39,7 @@ void RunStation::wireLive() {
         if (!m_live.isSimulated()) m_simulated->hide();
         if (!m_live.isLive() && isVisible()) offerKnown();
         placeTrace();
+        placeBoiling();
     });
     connect(&m_live, &LiveBench::moved, this, &RunStation::showLive);
     connect(&m_live, &LiveBench::steadyReached, this, [this] {

@@ -5,6 +5,7 @@
 #include "TakenCard.h"
 #include "app/controller/Dialogs.h"
 #include "app/controls/OnScreen.h"
+#include "app/live/LiveBench.h"
 #include "lesson/commands/PictureCommands.h"
 #include "lesson/views/RunView.h"
 
@@ -104,6 +105,10 @@ void RunStation::showBoiling(const RunView& view) {
                                                     static_cast<qsizetype>(stored->size())));
     }
     m_boiling->show(onScreen(view.picture), m_boilingImage, session().runId().has_value());
+    placeBoiling();
 }
+
+/// A simulated rig has no look of its own, and needs the place for its hands.
+void RunStation::placeBoiling() { m_boiling->setVisible(!m_live.isSimulated()); }
 
 } // namespace uttrin::app
