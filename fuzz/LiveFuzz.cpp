@@ -4,9 +4,11 @@
 #include "live/LiveMoment.h"
 #include "live/LiveRecorder.h"
 #include "live/ShippedProfiles.h"
+#include "plan/FillTally.h"
 #include "plan/ReadOrder.h"
 #include "register/InstrumentRegister.h"
 #include "substances/SubstanceLibrary.h"
+#include "trace/HandPump.h"
 #include "trace/LeakTest.h"
 #include "trace/LoggerFile.h"
 #include "trace/PackedSamples.h"
@@ -49,6 +51,8 @@ void judge(const Trace& trace) {
         test && !std::isfinite(test->spread))
         std::abort();
     (void)fitPumpDown(trace.pascal, 1e-3);
+    if (const auto pump = fitStrokes(trace.pascal, 1e-3); pump && !(pump->ratio > 0.0 && pump->ratio < 1.0))
+        std::abort();
 }
 
 } // namespace
@@ -69,6 +73,7 @@ extern "C" int LLVMFuzzerTestOneInput(const unsigned char* data, std::size_t siz
         (void)risesSince(*packed);
     }
     (void)readOrderOf(text);
+    if (const auto filling = fillingOf(text); filling && fillingOf(noteOf(*filling)) != filling) std::abort();
     if (const auto known = readKnown(text))
         if (const auto back = readKnown(writeKnown(*known)); !back || back->zeros != known->zeros)
             std::abort();

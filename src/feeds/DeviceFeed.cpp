@@ -1,6 +1,7 @@
 #include "DeviceFeed.h"
 
 #include <QFile>
+#include <QHostAddress>
 #include <QSerialPort>
 #include <QTcpSocket>
 
@@ -45,7 +46,14 @@ void DeviceFeed::takeAll() {
 }
 
 TcpFeed::TcpFeed(Endpoint endpoint) : m_endpoint(std::move(endpoint)), m_socket(new QTcpSocket(this)) {
-    connect(m_socket, &QTcpSocket::connected, this, &TcpFeed::isFound);
+    connect(m_socket, &QTcpSocket::connected, this, [this] {
+        // Where nothing listens on this machine, a connection may by chance be given the very port that it is
+        // to reach: it is then connected to itself, and nobody else can have the port any more.
+        if (m_socket->localPort() != m_socket->peerPort() ||
+            m_socket->localAddress() != m_socket->peerAddress())
+            return isFound();
+        m_socket->abort();
+    });
     connect(m_socket, &QTcpSocket::readyRead, this, &TcpFeed::takeAll);
     connect(m_socket, &QTcpSocket::errorOccurred, this, [this] {
         takeAll(); // what came before it ended

@@ -210,8 +210,28 @@ TEST_F(BenchAids, QuickRepeatsOfALiquidThatCoolsSayWhatHelps) {
     }
     EXPECT_THAT(plain(runView(*s).repeats), HasSubstr("cools by 1.0 K a minute"));
     EXPECT_THAT(plain(runView(*s).repeats), HasSubstr("0.25 K in the 15 s of a reading: wrap the vessel"));
+    EXPECT_THAT(plain(runView(*s).repeats), HasSubstr("not steady yet: 0.17 K in 10 s")); // 1 K a minute
     EXPECT_TRUE(coolingAdvice(-0.3).empty());
     EXPECT_TRUE(coolingAdvice(5.0).empty());
+}
+
+TEST_F(BenchAids, QuickRepeatsSayWhetherTheyStandStill) {
+    change([](Plan& p) {
+        p.rig.gauge.division = 0.0005;
+        p.rig.gauge.accuracy = 0.001;
+        p.rig.thermometer.division = 0.05;
+    });
+    ASSERT_TRUE(s->startRun("Dune"));
+    for (int i = 0; i < 5; ++i) {
+        type(20'000.0, 0.0, 100'400.0);
+        ASSERT_TRUE(s->capture(true)->readingId);
+        clock.time += 20'000;
+        s->selectTarget(last().raw.place);
+        if (i < 2) {
+            EXPECT_THAT(plain(runView(*s).repeats), Not(HasSubstr("steady"))) << "two tell no course";
+        }
+    }
+    EXPECT_THAT(plain(runView(*s).repeats), HasSubstr("; steady, within 0."));
 }
 
 // Each second point is heated harder and boils 0.8 K too hot: against the setting that is seen, against the

@@ -35,6 +35,7 @@ class Pause : public QObject {
 public:
     Pause(QWidget* widget, std::function<void()> what) : QObject(widget), m_tell(std::move(what)) {
         m_timer.setSingleShot(true);
+        m_timer.setTimerType(Qt::PreciseTimer); // a coarse one may come a twentieth too early
         connect(&m_timer, &QTimer::timeout, this, [this] { tell(); });
     }
     void changed() {

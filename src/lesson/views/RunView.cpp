@@ -2,6 +2,7 @@
 
 #include "BenchAids.h"
 #include "PressureText.h"
+#include "analysis/LineFit.h"
 #include "physics/Constants.h"
 #include "physics/Scald.h"
 #include "plan/CoolingAdvice.h"
@@ -26,41 +27,84 @@ Text instructionFor(const LessonSession& s, const Target& t) {
                     liquidOf(s.benchPlan()).name(), fixed(t.boils.celsius(), 0), where);
 }
 
-Text repeatsText(const std::vector<ReducedReading>& readings, const std::optional<int>& place) {
+double meanOf(const std::vector<double>& v) {
+    double sum = 0.0;
+    for (const double x : v)
+        sum += x;
+    return sum / static_cast<double>(v.size());
+}
+
+double spreadOf(const std::vector<double>& v) {
+    const double mean = meanOf(v);
+    double sum = 0.0;
+    for (const double x : v)
+        sum += (x - mean) * (x - mean);
+    return std::sqrt(sum / static_cast<double>(v.size() - 1));
+}
+
+/// Quick repeats at one target, by time.
+struct Repeats {
+    std::vector<double> pascal, kelvin, seconds;
+    std::vector<FitPoint> liquid, boils; ///< K against s, as they were read between divisions
+};
+
+Repeats repeatsAt(const std::vector<ReducedReading>& readings, int place, const Liquid& liquid) {
+    Repeats all;
+    Milliseconds first = 0;
+    constexpr double kMs = 1000.0;
+    for (const ReducedReading& r : readings) {
+        if (r.struck() || !r.absolute || r.raw.place != place) continue;
+        if (all.seconds.empty()) first = r.raw.takenAt;
+        const double at = static_cast<double>(r.raw.takenAt - first) / kMs,
+                     kelvin = r.liquid.temperature.kelvin();
+        all.seconds.push_back(at);
+        all.pascal.push_back(r.absolute->pressure.pascal());
+        all.kelvin.push_back(kelvin);
+        all.liquid.push_back({at, kelvin, 0.0, r.liquid.uIndependent});
+        if (const auto boils = liquid.saturationAt(r.absolute->pressure))
+            all.boils.push_back(
+                {at, boils->temperature.kelvin(), 0.0, r.absolute->uIndependent / boils->slope});
+    }
+    return all;
+}
+
+/// Whether they stand still: by how much boiling point and temperature move in ten seconds, with two standard
+/// errors, against a tenth of a kelvin. Empty under three, or where they were not quick.
+Text steadyText(const Repeats& repeats) {
+    constexpr std::size_t kFewest = 3;
+    constexpr double kTolerance = 0.1, kIn = 10.0; // K in so many s
+    if (repeats.boils.size() < kFewest) return {};
+    double surely = 0.0, moves = 0.0;
+    for (const auto* points : {&repeats.liquid, &repeats.boils}) {
+        const LineFit line = fitOls(*points);
+        // By their scatter, and never better than they could be read.
+        const double u = std::max(line.slopeU, fitWeighted(*points, false).slopeU);
+        moves = std::max(moves, kIn * std::abs(line.slope));
+        surely = std::max(surely, kIn * (std::abs(line.slope) + 2.0 * u));
+    }
+    return surely <= kTolerance
+               ? Text::tr("steady, within {} K in {} s", Text::number(surely, 2), std::lround(kIn))
+               : Text::tr("not steady yet: {} K in {} s", Text::number(moves, 2), std::lround(kIn));
+}
+
+Text repeatsText(const std::vector<ReducedReading>& readings, const std::optional<int>& place,
+                 const Liquid& liquid) {
     if (!place) return {}; // what was taken for no target repeats nothing
-    std::vector<double> kelvin, pascal;
-    std::vector<Milliseconds> ms;
-    for (const ReducedReading& r : readings)
-        if (!r.struck() && r.absolute && r.raw.place == place) {
-            kelvin.push_back(r.liquid.temperature.kelvin());
-            pascal.push_back(r.absolute->pressure.pascal());
-            ms.push_back(r.raw.takenAt);
-        }
-    if (kelvin.size() < 2) return {};
-    const auto meanOf = [](const std::vector<double>& v) {
-        double sum = 0.0;
-        for (const double x : v)
-            sum += x;
-        return sum / static_cast<double>(v.size());
-    };
-    const auto spreadOf = [&](const std::vector<double>& v) {
-        const double mean = meanOf(v);
-        double sum = 0.0;
-        for (const double x : v)
-            sum += (x - mean) * (x - mean);
-        return std::sqrt(sum / static_cast<double>(v.size() - 1));
-    };
-    const Text repeats = Text::tr("{} repeats: {} kPa ± {}, {} °C ± {}", kelvin.size(),
-                                  fixed(meanOf(pascal) * 1e-3, 2), fixed(spreadOf(pascal) * 1e-3, 2),
-                                  fixed(meanOf(kelvin) - kIcePointKelvin, 1), fixed(spreadOf(kelvin), 2));
-    constexpr double kMsEach = 60'000.0, kQuick = 5.0; // of a minute; min
-    const double minutes = static_cast<double>(ms.back() - ms.front()) / kMsEach;
-    if (!(minutes > 0.0 && minutes < kQuick)) return repeats;
-    const double aMinute = (kelvin.back() - kelvin.front()) / minutes;
-    const Text advice = coolingAdvice(aMinute);
-    return advice.empty()
-               ? repeats
-               : Text::tr("{}; it cools by {} K a minute: {}", repeats, Text::number(-aMinute, 1), advice);
+    const Repeats repeats = repeatsAt(readings, *place, liquid);
+    if (repeats.kelvin.size() < 2) return {};
+    std::vector<Text> said{
+        Text::tr("{} repeats: {} kPa ± {}, {} °C ± {}", repeats.kelvin.size(),
+                 fixed(meanOf(repeats.pascal) * 1e-3, 2), fixed(spreadOf(repeats.pascal) * 1e-3, 2),
+                 fixed(meanOf(repeats.kelvin) - kIcePointKelvin, 1), fixed(spreadOf(repeats.kelvin), 2))};
+    constexpr double kMinute = 60.0, kQuick = 300.0; // s
+    const double lasts = repeats.seconds.back();
+    if (lasts > 0.0 && lasts < kQuick) {
+        if (const Text steady = steadyText(repeats); !steady.empty()) said.push_back(steady);
+        const double aMinute = kMinute * (repeats.kelvin.back() - repeats.kelvin.front()) / lasts;
+        if (const Text advice = coolingAdvice(aMinute); !advice.empty())
+            said.push_back(Text::tr("it cools by {} K a minute, {}", Text::number(-aMinute, 1), advice));
+    }
+    return Text::join(said, Text::set("; "));
 }
 
 /// What the class said before; nothing as long as it can still be changed.
@@ -114,7 +158,7 @@ RunView runView(const LessonSession& s) {
             v.taken.back().hasPicture |= s.model().photoOf(r->raw.id, shows) != nullptr;
         v.taken.back().hasPicture |= s.model().attachedTo(r->raw.id) != nullptr;
     }
-    if (!readings.empty()) v.repeats = repeatsText(readings, readings.back().raw.place);
+    if (!readings.empty()) v.repeats = repeatsText(readings, readings.back().raw.place, liquidOf(plan));
     v.orders = readOrderCounts(readings);
     v.charge = chargeText(s);
     v.fills = plan.method == Method::HoldTemperature;
