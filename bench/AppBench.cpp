@@ -1,11 +1,13 @@
 #include "app/conduct/ActInHand.h"
 #include "app/controller/LessonController.h"
 #include "app/controls/Theme.h"
+#include "app/live/LiveBench.h"
 #include "app/map/PhaseMap.h"
 #include "app/rehearse/KnobField.h"
 #include "app/rehearse/RehearseStation.h"
 #include "app/shell/MainWindow.h"
 #include "demo/DemoNotebook.h"
+#include "feeds/Outlets.h"
 #include "lesson/actcommands/ActCommands.h"
 #include "lesson/actcommands/ConductCommands.h"
 #include "lesson/acts/ActRig.h"
@@ -13,11 +15,13 @@
 #include "lesson/commands/LessonCommands.h"
 #include "lesson/commands/SelectionCommands.h"
 #include "lesson/model/StartingPlan.h"
+#include "live/ShippedProfiles.h"
 #include "plan/PlanJson.h"
 #include "rehearsal/Demonstrations.h"
 #include "resources/Fonts.h"
 #include "substances/SubstanceLibrary.h"
 #include "support/FakeClock.h"
+#include "support/StillInstruments.h"
 #include "support/TempDir.h"
 
 #include <QAbstractButton>
@@ -136,7 +140,35 @@ struct PaintCounter : QObject {
     int maps = 0;
 };
 
-/// From the key to the reading on disk and on the screen, with so many points in the run before.
+/// Three instruments on this machine, each at ten readings a second, that are listened to as long as this
+/// lives.
+class Listening {
+public:
+    explicit Listening(app::MainWindow& window) : m_live(window.findChild<app::LiveBench*>()) {
+        OutletSettings settings;
+        settings.tcpPort = 0;
+        constexpr int kInstruments = 3;
+        for (int i = 0; i < kInstruments; ++i) {
+            m_outlets.push_back(std::make_unique<Outlets>(m_shown, settings));
+            if (const auto where = m_outlets.back()->open())
+                m_live->listenTo(QString::number(i), *readEndpoint(where->front()),
+                                 findProfile("pressure-and-temperature-lines")->profile);
+        }
+        constexpr int kUntilAllSpeak = 3000; // ms
+        QTest::qWait(kUntilAllSpeak);
+    }
+    ~Listening() { m_live->stop(); }
+    Listening(const Listening&) = delete;
+    Listening& operator=(const Listening&) = delete;
+
+private:
+    uttrin::testing::StillInstruments m_shown;
+    std::vector<std::unique_ptr<Outlets>> m_outlets;
+    app::LiveBench* m_live;
+};
+
+/// From the key to the reading on disk and on the screen, with so many points in the run before, and
+/// instruments that are listened to meanwhile or none.
 void captureToShown(benchmark::State& state) {
     SampleWindow sample(static_cast<int>(state.range(0)));
     app::LessonController& controller = sample.controller;
@@ -146,6 +178,8 @@ void captureToShown(benchmark::State& state) {
     window.goTo(Station::Run);
     QApplication::processEvents();
     auto* last = window.findChild<QLineEdit*>(QStringLiteral("readTemperature"));
+    std::optional<Listening> listening;
+    if (state.range(1) > 0) listening.emplace(window);
     PaintCounter painted;
     for (auto* map : window.findChildren<app::PhaseMap*>())
         if (map->isVisible())
@@ -157,6 +191,7 @@ void captureToShown(benchmark::State& state) {
         draft.first = 57.65;
         draft.second = 24.45;
         draft.temperature = 81.4;
+        draft.isolated = true;
         controller.setDraft(draft);
         controller.refresh();
         QApplication::processEvents();
@@ -171,7 +206,12 @@ void captureToShown(benchmark::State& state) {
         state.ResumeTiming();
     }
 }
-BENCHMARK(captureToShown)->Arg(0)->Arg(1000)->Unit(benchmark::kMillisecond)->UseRealTime();
+BENCHMARK(captureToShown)
+    ->Args({0, 0})
+    ->Args({1000, 0})
+    ->Args({0, 1})
+    ->Unit(benchmark::kMillisecond)
+    ->UseRealTime();
 
 /// From the key to the step stamped on disk and on the screen, the forecast drawn again with it.
 void stepConfirmedToShown(benchmark::State& state) {

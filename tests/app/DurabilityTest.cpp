@@ -56,6 +56,19 @@ std::string readUntil(int fd, const std::string& word) {
     return text;
 }
 
+/// Kills a child at a random moment. @param head  what it said so far. @return all that it said.
+std::string killed(const Child& child, std::string head, std::mt19937& random, int least, int most) {
+    std::this_thread::sleep_for(
+        std::chrono::milliseconds(std::uniform_int_distribution<>(least, most)(random)));
+    ::kill(child.pid, SIGKILL);
+    head += readUntil(child.out, "");
+    close(child.out);
+    int status = 0;
+    waitpid(child.pid, &status, 0);
+    EXPECT_TRUE(WIFSIGNALED(status));
+    return head;
+}
+
 /// An empty notebook with one lesson, as the window makes it.
 bool makeNotebook(const std::filesystem::path& path) { return Notebook::create(path).has_value(); }
 
@@ -71,14 +84,7 @@ TEST(Durability, EveryConfirmedReadingSurvivesSigkill) {
         const Child child = start(DURABILITY_CHILD, {path.string()});
         const std::string head = readUntil(child.out, "ready\n");
         ASSERT_NE(head.find("ready\n"), std::string::npos) << head;
-        std::this_thread::sleep_for(
-            std::chrono::milliseconds(std::uniform_int_distribution<>(0, 400)(random)));
-        ::kill(child.pid, SIGKILL);
-        std::istringstream lines(head.substr(head.find("ready\n") + 6) + readUntil(child.out, ""));
-        close(child.out);
-        int status = 0;
-        waitpid(child.pid, &status, 0);
-        ASSERT_TRUE(WIFSIGNALED(status));
+        std::istringstream lines(killed(child, head.substr(head.find("ready\n") + 6), random, 0, 400));
         for (std::string position, temperature; lines >> position >> temperature;)
             confirmed[position] = temperature;
 
@@ -143,14 +149,7 @@ TEST(Durability, WhatArrivedSurvivesSigkillButForTheLastSecond) {
         const Child child = start(DURABILITY_CHILD, {path.string()});
         const std::string head = readUntil(child.out, "heard ");
         ASSERT_NE(head.find("heard "), std::string::npos) << head;
-        std::this_thread::sleep_for(
-            std::chrono::milliseconds(std::uniform_int_distribution<>(700, 2400)(random)));
-        ::kill(child.pid, SIGKILL);
-        std::istringstream lines(head + readUntil(child.out, ""));
-        close(child.out);
-        int status = 0;
-        waitpid(child.pid, &status, 0);
-        ASSERT_TRUE(WIFSIGNALED(status));
+        std::istringstream lines(killed(child, head, random, 700, 2400));
         double heard = 0.0;
         for (std::string word; lines >> word;) {
             if (word == "heard")
@@ -193,14 +192,7 @@ TEST(Durability, StampsOfFourActsAndTheirBellsSurviveSigkill) {
         const Child child = start(DURABILITY_CHILD, {path.string()});
         const std::string head = readUntil(child.out, "ready\n");
         ASSERT_NE(head.find("ready\n"), std::string::npos) << head;
-        std::this_thread::sleep_for(
-            std::chrono::milliseconds(std::uniform_int_distribution<>(0, 600)(random)));
-        ::kill(child.pid, SIGKILL);
-        std::istringstream lines(head + readUntil(child.out, ""));
-        close(child.out);
-        int status = 0;
-        waitpid(child.pid, &status, 0);
-        ASSERT_TRUE(WIFSIGNALED(status));
+        std::istringstream lines(killed(child, head, random, 0, 600));
         for (std::string word, value; lines >> word;) {
             if (word == "bell") {
                 lines >> value;

@@ -7,6 +7,7 @@
 #include "lesson/commands/PlanCommands.h"
 #include "lesson/live/KeptTrace.h"
 #include "lesson/live/RigTestView.h"
+#include "live/ShippedProfiles.h"
 #include "support/StillInstruments.h"
 
 #include <QAction>
@@ -15,6 +16,7 @@
 #include <QPlainTextEdit>
 #include <QSlider>
 #include <QTableView>
+#include <QThread>
 
 #include <fstream>
 #include <memory>
@@ -128,6 +130,24 @@ TEST_F(LiveRun, AnUnpluggedInstrumentIsToldAndComesBackByItself) {
     ASSERT_TRUE(QTest::qWaitFor(
         [&] { return d.text("liveTrouble").contains(QStringLiteral("cannot be read")); }, 6000));
     ASSERT_TRUE(QTest::qWaitFor([&] { return d.text("liveTrouble").isEmpty(); }, 9000));
+}
+
+// What an instrument's thread said last arrives when it is listened to no more: it is nobody's then.
+TEST_F(LiveRun, StoppedWhileItSpeaksItIsHeardNoMore) {
+    const LineInstrument instrument;
+    auto* live = d.window.findChild<LiveBench*>();
+    const auto where = readEndpoint("tcp:" + instrument.address().toStdString());
+    ASSERT_TRUE(where);
+    for (int again = 0; again < 5; ++again) {
+        live->listenTo(QStringLiteral("gauge"), *where,
+                       findProfile("pressure-and-temperature-lines")->profile);
+        ASSERT_TRUE(QTest::qWaitFor([&] { return !live->trail().empty(); }, 8000));
+        QThread::msleep(250); // it goes on speaking while nobody looks
+        live->stop();
+        Driver::settle();
+        EXPECT_TRUE(live->states().empty());
+        EXPECT_FALSE(d.session().draftReading().hasGauge);
+    }
 }
 
 TEST_F(LiveRun, CapturesByItselfOnceBothStandStill) {

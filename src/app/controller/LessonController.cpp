@@ -52,9 +52,9 @@ void LessonController::setDraft(const BenchDraft& draft) {
     emit draftChanged();
 }
 
-void LessonController::takeLive(std::optional<LiveEvidence> gauge, std::optional<LiveEvidence> thermometer) {
-    if (carryOutQuietly(&BenchCommands::takeLive, std::move(gauge), std::move(thermometer)).value_or(false))
-        emit draftChanged();
+void LessonController::takeLive(const std::optional<LiveEvidence>& gauge,
+                                const std::optional<LiveEvidence>& thermometer) {
+    if (carryOutQuietly(&BenchCommands::takeLive, gauge, thermometer).value_or(false)) emit draftChanged();
 }
 
 void LessonController::tell(const Failure& failure) { emit failed(onScreen(failure.message)); }

@@ -44,7 +44,7 @@ public:
     void setDraft(const BenchDraft& draft);
 
     /// What instruments say now: into the draft where nothing is typed.
-    void takeLive(std::optional<LiveEvidence> gauge, std::optional<LiveEvidence> thermometer);
+    void takeLive(const std::optional<LiveEvidence>& gauge, const std::optional<LiveEvidence>& thermometer);
 
     /// Reports a failure, or that the lesson could not be read again after a change; then everyone looks
     /// again.

@@ -44,41 +44,60 @@ double LiveBench::now() const {
 
 void LiveBench::listenTo(const QString& name, const Endpoint& endpoint, const LiveProfile& profile) {
     if (!isLive()) begin();
-    auto made = std::make_unique<Instrument>();
-    Instrument* one = made.get();
-    one->state.name = name;
-    one->state.trouble = tr("not there yet");
-    one->profile = profile;
-    one->place = writeEndpoint(endpoint);
-    one->source = std::make_unique<LiveSource>(endpoint, profile, m_begun);
-    connect(one->source.get(), &LiveSource::heard, this,
-            [this, one](const Trace& came) { hear(*one, came); });
-    connect(one->source.get(), &LiveSource::found, this, [this, one] {
-        one->there = true;
-        one->lastHeard = now();
-        one->state.trouble.clear();
-        emit told(tr("%1 is there.").arg(one->state.name));
-        emit changed();
-    });
-    connect(one->source.get(), &LiveSource::lost, this, [this, one](const QString& why) {
-        one->there = false;
-        one->state.trouble = tr("not there: %1").arg(why);
-        emit told(tr("%1 is not there: %2. It is tried again each second; what came before is kept.")
-                      .arg(one->state.name, why));
-        emit changed();
-    });
-    connect(one->source.get(), &LiveSource::unreadable, this, [this, one](const QString& why) {
-        const bool first = one->state.unreadable++ == 0;
-        one->state.trouble = tr("cannot be read: %1").arg(why);
-        if (first)
-            emit told(
-                tr("%1 sends what cannot be read (%2). What came before is kept.").arg(one->state.name, why));
-        emit changed();
-    });
-    m_instruments.push_back(std::move(made));
-    one->source->start();
+    auto made = std::make_shared<Instrument>();
+    made->state.name = name;
+    made->state.trouble = tr("not there yet");
+    made->profile = profile;
+    made->place = writeEndpoint(endpoint);
+    made->source = std::make_unique<LiveSource>(endpoint, profile, m_begun);
+    m_instruments.push_back(made);
+    wire(made);
+    made->source->start();
     m_ticks.start();
-    if (!isSimulated()) emit begunToListen(profile, one->place);
+    if (!isSimulated()) emit begunToListen(profile, made->place);
+    emit changed();
+}
+
+/// What its thread said last may arrive when it is listened to no more: then there is nobody whom it tells
+/// of.
+void LiveBench::wire(const std::weak_ptr<Instrument>& instrument) {
+    const LiveSource* source = instrument.lock()->source.get();
+    connect(source, &LiveSource::heard, this, [this, instrument](const Trace& came) {
+        if (const auto one = instrument.lock()) hear(*one, came);
+    });
+    connect(source, &LiveSource::found, this, [this, instrument] {
+        if (const auto one = instrument.lock()) isFound(*one);
+    });
+    connect(source, &LiveSource::lost, this, [this, instrument](const QString& why) {
+        if (const auto one = instrument.lock()) isLost(*one, why);
+    });
+    connect(source, &LiveSource::unreadable, this, [this, instrument](const QString& why) {
+        if (const auto one = instrument.lock()) isUnreadable(*one, why);
+    });
+}
+
+void LiveBench::isFound(Instrument& one) {
+    one.there = true;
+    one.lastHeard = now();
+    one.state.trouble.clear();
+    emit told(tr("%1 is there.").arg(one.state.name));
+    emit changed();
+}
+
+void LiveBench::isLost(Instrument& one, const QString& why) {
+    one.there = false;
+    one.state.trouble = tr("not there: %1").arg(why);
+    emit told(tr("%1 is not there: %2. It is tried again each second; what came before is kept.")
+                  .arg(one.state.name, why));
+    emit changed();
+}
+
+void LiveBench::isUnreadable(Instrument& one, const QString& why) {
+    const bool first = one.state.unreadable++ == 0;
+    one.state.trouble = tr("cannot be read: %1").arg(why);
+    if (first)
+        emit told(
+            tr("%1 sends what cannot be read (%2). What came before is kept.").arg(one.state.name, why));
     emit changed();
 }
 
@@ -232,7 +251,7 @@ void LiveBench::look() {
     m_view = liveView(session, m_trail, m_moment, readings);
     for (auto* evidence : {&readings.gauge, &readings.thermometer})
         if (*evidence) (*evidence)->madeUp = isSimulated();
-    m_controller.takeLive(std::move(readings.gauge), std::move(readings.thermometer));
+    m_controller.takeLive(readings.gauge, readings.thermometer);
     emit moved();
     if (m_awaitsMove && hasMoved()) m_awaitsMove = false;
     if (m_capturesBySelf && m_moment.steady && !m_awaitsMove) {

@@ -76,6 +76,10 @@ private:
         std::map<LiveQuantity, TraceChannel> pending; ///< not in the notebook yet
         std::map<LiveQuantity, RowId> streams;        ///< of the lesson in hand
     };
+    void wire(const std::weak_ptr<Instrument>& instrument);
+    void isFound(Instrument& one);
+    void isLost(Instrument& one, const QString& why);
+    void isUnreadable(Instrument& one, const QString& why);
     [[nodiscard]] bool isSilent(const Instrument& one) const;
     void hear(Instrument& from, const Trace& came);
     void tick();
@@ -88,7 +92,7 @@ private:
 
     LessonController& m_controller;
     std::unique_ptr<SimulatedBench> m_simulated;
-    std::vector<std::unique_ptr<Instrument>> m_instruments;
+    std::vector<std::shared_ptr<Instrument>> m_instruments;
     Instrument *m_pressureBy = nullptr, *m_temperatureBy = nullptr; ///< whose readings are those of the bench
     std::chrono::steady_clock::time_point m_begun;
     Milliseconds m_begunMs = 0;

@@ -7,15 +7,15 @@ namespace uttrin {
 
 Result<void> BenchCommands::setDraft(const BenchDraft& typed) {
     auto gaugePhoto = std::move(draft().gaugePhoto), thermometerPhoto = std::move(draft().thermometerPhoto);
-    auto gaugeLive = std::move(draft().gaugeLive), thermometerLive = std::move(draft().thermometerLive);
+    const auto gaugeLive = draft().gaugeLive, thermometerLive = draft().thermometerLive;
     const auto same = [&](auto... field) { return ((draft().*field == typed.*field) && ...); };
     const auto gaugeMs = same(&BenchDraft::first, &BenchDraft::second) ? draft().gaugeTypedMs : now(),
                temperatureMs = same(&BenchDraft::temperature) ? draft().temperatureTypedMs : now();
     draft() = typed;
     draft().gaugeTypedMs = gaugeMs;
     draft().temperatureTypedMs = temperatureMs;
-    draft().gaugeLive = std::move(gaugeLive);
-    draft().thermometerLive = std::move(thermometerLive);
+    draft().gaugeLive = gaugeLive;
+    draft().thermometerLive = thermometerLive;
     draft().gaugePhoto = std::move(gaugePhoto);
     draft().thermometerPhoto = std::move(thermometerPhoto);
     return {};
@@ -26,19 +26,19 @@ Result<void> BenchCommands::takeFromPhoto(PhotoEvidence evidence) {
     return {};
 }
 
-Result<bool> BenchCommands::takeLive(std::optional<LiveEvidence> gauge,
-                                     std::optional<LiveEvidence> thermometer) {
+Result<bool> BenchCommands::takeLive(const std::optional<LiveEvidence>& gauge,
+                                     const std::optional<LiveEvidence>& thermometer) {
     BenchDraft& d = draft();
     const auto shown = [&d] { return std::tuple(d.first, d.second, d.temperature); };
     const auto before = shown();
     if (!d.gaugeIsTyped()) {
         d.first = gauge ? std::optional(gauge->reading.first) : std::nullopt;
         d.second = gauge ? gauge->reading.second : std::nullopt;
-        d.gaugeLive = std::move(gauge);
+        d.gaugeLive = gauge;
     }
     if (!d.temperatureIsTyped()) {
         d.temperature = thermometer ? std::optional(thermometer->reading.first) : std::nullopt;
-        d.thermometerLive = std::move(thermometer);
+        d.thermometerLive = thermometer;
     }
     return shown() != before;
 }

@@ -22,8 +22,8 @@ public:
     /// Puts what instruments say now into the draft, where nothing is typed. @param gauge, thermometer
     /// nothing for one that says nothing: what it said before is forgotten.
     /// @return whether a field holds something else now.
-    [[nodiscard]] Result<bool> takeLive(std::optional<LiveEvidence> gauge,
-                                        std::optional<LiveEvidence> thermometer);
+    [[nodiscard]] Result<bool> takeLive(const std::optional<LiveEvidence>& gauge,
+                                        const std::optional<LiveEvidence>& thermometer);
     /// The next step of the rig's read order is done. Shutting the pump off says that it is.
     [[nodiscard]] Result<void> stepDone();
     /// Captures the draft. An odd pair is held back with its finding until it is kept on purpose. Whether the

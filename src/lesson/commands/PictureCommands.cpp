@@ -66,7 +66,7 @@ Result<RowId> PictureCommands::readFrom(RowId benchPictureId, const PhotoEvidenc
     // The other instrument keeps the picture that it was read from.
     const Photo* other =
         model().photoOf(before->id, pressure ? PhotoSubject::Temperature : PhotoSubject::Pressure);
-    const Reading old = *before;
+    const Reading& old = *before; // as it is until the change is made
     const BenchPicture from = *picture;
     const std::optional<Photo> kept = other ? std::optional(*other) : std::nullopt;
     RowId id = 0;

@@ -111,12 +111,15 @@ std::vector<TraceSuggestion> suggestionsIn(const LessonSession& session, const K
         found.push_back({s.from, s.to, Text::tr("steady for {} s", std::lround(s.to - s.from))});
     constexpr double kWindow = 90.0, kStep = 30.0, kApart = 20.0; // s
     std::optional<double> last;
-    for (double at = kept.from; at < kept.to; at += kStep)
+    const auto steps = static_cast<int>(std::ceil((kept.to - kept.from) / kStep));
+    for (int step = 0; step < steps; ++step) {
+        const double at = kept.from + kStep * step;
         if (const auto since = risesSince(trace.pascal.between(at, at + kWindow)))
             if (!last || *since > *last + kApart) {
                 found.push_back({*since, *since, Text::tr("the pressure begins to rise")});
                 last = since;
             }
+    }
     std::ranges::sort(found, {}, &TraceSuggestion::from);
     return found;
 }
@@ -182,7 +185,7 @@ Result<Text> TraceCommands::takeMoment(const KeptTrace& kept, double seconds) {
     LiveReadings readings =
         liveReadings(session(), momentAt(session(), kept, seconds), kept.pressureQuantity, kept.begunMs);
     draft().clearReadings();
-    auto taken = BenchCommands(whole()).takeLive(std::move(readings.gauge), std::move(readings.thermometer));
+    auto taken = BenchCommands(whole()).takeLive(readings.gauge, readings.thermometer);
     if (!taken) return tl::unexpected(taken.error());
     return readings.trouble;
 }

@@ -40,7 +40,7 @@ Result<Tested> leakOf(const LessonSession& session, const RigTest& test) {
     if (!vessel) return tl::unexpected(vessel.error());
     auto leak = testForLeak(trace->pascal, *vessel);
     if (!leak) return tl::unexpected(leak.error());
-    return Tested{std::move(*trace), std::move(*vessel), std::move(*leak)};
+    return Tested{std::move(*trace), std::move(*vessel), *leak};
 }
 
 /// By how much the enthalpy of a lab comes out wrong, as a fraction, where each point's pressure has moved by

@@ -1,4 +1,5 @@
 // What is to be said of each point beside its numbers, and which of them count.
+#include "Clock.h"
 #include "LessonModel.h"
 #include "analysis/PumpedLine.h"
 #include "plan/BoilingStage.h"

@@ -127,6 +127,7 @@ private:
     BoilingPicture* m_boiling;
     std::optional<RowId> m_boilingShown; ///< the notebook's picture that is decoded
     QImage m_boilingImage;
+    int m_moves = 0;  ///< of what is listened to
     QTimer m_minutes; ///< while the pump warms up
     Words* m_caution;
     ReadingCard* m_reading;

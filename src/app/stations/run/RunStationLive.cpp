@@ -20,6 +20,9 @@
 #include <QPushButton>
 #include <QStackedWidget>
 
+#include <algorithm>
+#include <set>
+
 namespace uttrin::app {
 
 void RunStation::wireLive() {
@@ -107,7 +110,8 @@ void RunStation::showLive() {
     placeTrace();
     m_reading->showLive(session().draft(), m_live.view());
     TraceChart* chart = m_trace->isVisible() ? m_trace : m_traceAlone;
-    if (!chart->isVisible()) return;
+    if (!chart->isVisible() || ++m_moves % 2 != 0)
+        return;                      // a curve that is drawn each second is quick enough
     constexpr double kShown = 120.0; // s
     chart->show(traceViewOf(m_live, session(), kShown), traceClockOf(m_live, session()));
 }
