@@ -117,7 +117,9 @@ protected:
 
     /// A window or a page with all that is in it.
     void walk(QWidget& top, const QString& where) {
-        Driver::settle();
+        constexpr int kTurns = 3; // a column that grows makes its page grow, and that its window
+        for (int turn = 0; turn < kTurns; ++turn)
+            Driver::settle();
         QList<QWidget*> all = top.findChildren<QWidget*>();
         all.prepend(&top);
         for (QWidget* w : all) {
@@ -148,9 +150,6 @@ protected:
         for (int s = 0; s < kStations; ++s) {
             d->window.goTo(static_cast<Station>(s));
             waitForRehearsal();
-            for (int turn = 0; turn < 3;
-                 ++turn) // a column that grows makes its page grow, and that its window
-                Driver::settle();
             if (qEnvironmentVariableIsSet("UTTRIN_SHOTS"))
                 d->window.grab().save(QStringLiteral("%1/%2-%3.png")
                                           .arg(qEnvironmentVariable("UTTRIN_SHOTS"))
