@@ -1,36 +1,20 @@
 #include "PumpedLine.h"
 
-#include "physics/Constants.h"
-#include "rig/matter/Flow.h"
+#include "rig/matter/RigFluid.h"
 
 #include <boost/math/tools/toms748_solve.hpp>
 
 #include <cstdint>
 
 namespace uttrin {
-namespace {
-
-Result<FlowingGas> gasOf(const Substance& substance) {
-    const SubstanceProperties& p = substance.properties();
-    if (!p.vapourViscosity)
-        return fail(Failure::BadInput,
-                    Text::tr("the viscosity of the vapour of {} is not known", substance.facts().name));
-    FlowingGas gas;
-    gas.molarMass = substance.facts().molarMass;
-    gas.viscosity = p.vapourViscosity->value;
-    if (p.vapourHeatCapacity && p.vapourHeatCapacity->value > kMolarGas)
-        gas.heatRatio = p.vapourHeatCapacity->value / (p.vapourHeatCapacity->value - kMolarGas);
-    return gas;
-}
-
-} // namespace
-
 Result<double> mostAboveGauge(const PumpedLine& line, const Substance& vapour, Temperature temperature,
                               Pressure atGauge) {
     if (!(line.boreMetre > 0.0 && line.lengthMetre >= 0.0 && line.pumpCubicMetres > 0.0))
         return fail(Failure::BadInput, Text::tr("a pumped line needs a bore and a pump’s speed above zero"));
-    const auto gas = gasOf(vapour);
-    if (!gas) return tl::unexpected(gas.error());
+    const auto gas = vapourOf(vapour);
+    if (!gas)
+        return fail(Failure::BadInput,
+                    Text::tr("the viscosity of the vapour of {} is not known", vapour.facts().name));
     const double kelvin = temperature.kelvin(), shown = atGauge.pascal();
     const double taken = pumpMassFlow({line.pumpCubicMetres, line.ultimatePascal}, *gas, kelvin, shown);
     if (!(taken > 0.0)) return 0.0;

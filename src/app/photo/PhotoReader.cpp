@@ -4,6 +4,7 @@
 #include "PhotoCanvas.h"
 #include "SamplePhotos.h"
 #include "app/controller/Dialogs.h"
+#include "app/controller/PictureFiles.h"
 #include "app/controls/FlowLayout.h"
 #include "app/controls/Grid.h"
 #include "app/controls/Labels.h"
@@ -17,7 +18,6 @@
 #include "lesson/lookups/DialMeaning.h"
 #include "quantities/Rounding.h"
 
-#include <QBuffer>
 #include <QCheckBox>
 #include <QClipboard>
 #include <QComboBox>
@@ -26,7 +26,6 @@
 #include <QFileInfo>
 #include <QGuiApplication>
 #include <QHBoxLayout>
-#include <QImageReader>
 #include <QMimeData>
 #include <QShortcut>
 
@@ -37,11 +36,6 @@ namespace uttrin::app {
 namespace {
 
 constexpr const char* kBarometerUnits[] = {"mmHg", "hPa", "inHg"};
-
-std::vector<std::byte> copied(const QByteArray& bytes) {
-    const auto* first = reinterpret_cast<const std::byte*>(bytes.constData());
-    return {first, first + bytes.size()};
-}
 
 } // namespace
 
@@ -328,7 +322,7 @@ void PhotoReader::take() {
     const auto marks = m_marking.marks();
     if (!marks || m_reading.empty() || !m_truth.empty()) return;
     PhotoEvidence evidence;
-    evidence.bytes = copied(m_bytes);
+    evidence.bytes = pictures::bytesOf(m_bytes);
     evidence.marks = *marks;
     takeReadings(evidence, m_reading);
     if (shows() == Shows::Barometer && !m_attached) {

@@ -4,6 +4,7 @@
 #include "PhotoReader.h"
 #include "SamplePhotos.h"
 #include "app/controller/Dialogs.h"
+#include "app/controller/PictureFiles.h"
 #include "app/controls/Labels.h"
 #include "app/controls/NumberField.h"
 #include "app/controls/OnScreen.h"
@@ -11,10 +12,10 @@
 #include "app/controls/Segments.h"
 #include "app/controls/Theme.h"
 #include "instruments/BarometerScales.h"
+#include "lesson/commands/PictureCommands.h"
 #include "lesson/lookups/DialMeaning.h"
 #include "quantities/Rounding.h"
 
-#include <QBuffer>
 #include <QCheckBox>
 #include <QClipboard>
 #include <QComboBox>
@@ -23,19 +24,12 @@
 #include <QFileInfo>
 #include <QGuiApplication>
 #include <QHBoxLayout>
-#include <QImageReader>
 #include <QMimeData>
 #include <QShortcut>
 
 #include <algorithm>
 #include <cmath>
 namespace uttrin::app {
-namespace {
-
-constexpr qint64 kLargestFile = 40'000'000; // bytes, that a notebook keeps
-
-} // namespace
-
 bool PhotoReader::isPicture(const QString& path) {
     const QString suffix = QFileInfo(path).suffix().toLower();
     return suffix == QLatin1String("png") || suffix == QLatin1String("jpg") ||
@@ -43,16 +37,13 @@ bool PhotoReader::isPicture(const QString& path) {
 }
 
 bool PhotoReader::load(QByteArray bytes, const QString& name) {
-    QBuffer buffer(&bytes);
-    QImageReader reader(&buffer);
-    reader.setAutoTransform(true); // as the camera was held
-    if (!QList<QByteArray>{"png", "jpeg"}.contains(reader.format())) {
+    const pictures::Decoded picture = pictures::decoded(bytes);
+    if (!picture.known) {
         fail(tr("%1 is not a PNG or JPEG picture. Save it as one of these and open it again.").arg(name));
         return false;
     }
-    const QImage picture = reader.read();
-    if (picture.isNull()) {
-        fail(tr("%1 cannot be read (%2). Nothing was changed.").arg(name, reader.errorString()));
+    if (picture.image.isNull()) {
+        fail(tr("%1 cannot be read (%2). Nothing was changed.").arg(name, picture.why));
         return false;
     }
     m_bytes = std::move(bytes);
@@ -61,7 +52,7 @@ bool PhotoReader::load(QByteArray bytes, const QString& name) {
     m_ofTheRecord = false;
     m_attached.reset();
     m_marking.clear();
-    m_canvas->setPicture(picture);
+    m_canvas->setPicture(picture.image);
     showMarks();
     return true;
 }
@@ -73,7 +64,7 @@ bool PhotoReader::openPicture(const QString& path) {
         fail(tr("%1 cannot be opened: %2.").arg(name, file.errorString()));
         return false;
     }
-    if (file.size() > kLargestFile) {
+    if (file.size() > static_cast<qint64>(kLargestPicture)) {
         fail(tr("%1 has %2 MB; a picture of up to 40 MB can be kept in the notebook. Make it smaller first.")
                  .arg(name)
                  .arg(file.size() / 1'000'000));
@@ -88,16 +79,12 @@ void PhotoReader::pastePicture() {
         openPicture(mime->urls().front().toLocalFile());
         return;
     }
-    const QImage picture = mime && mime->hasImage() ? qvariant_cast<QImage>(mime->imageData()) : QImage();
-    if (picture.isNull()) {
+    QByteArray bytes = pictures::onClipboard();
+    if (bytes.isEmpty()) {
         fail(tr("There is no picture on the clipboard. Copy one first, or open a file."));
         return;
     }
-    QByteArray bytes;
-    QBuffer buffer(&bytes);
-    buffer.open(QIODevice::WriteOnly);
-    picture.save(&buffer, "PNG");
-    load(bytes, tr("The picture on the clipboard"));
+    load(std::move(bytes), tr("The picture on the clipboard"));
 }
 
 void PhotoReader::openSample() {
@@ -148,12 +135,10 @@ void PhotoReader::showStored(const Photo& photo) {
     const auto marks = photoMarksFromJson(photo.marks);
     const auto stored = m_controller.session().notebook().picture(photo.pictureId);
     if (!stored) return fail(onScreen(stored.error().message));
-    const QByteArray bytes(reinterpret_cast<const char*>(stored->data()),
-                           static_cast<qsizetype>(stored->size()));
     m_shows->choose(static_cast<int>(photo.shows == PhotoSubject::Temperature ? Shows::Thermometer
                                      : photo.shows == PhotoSubject::Room      ? Shows::Barometer
                                                                               : Shows::Gauge));
-    if (!load(bytes, tr("The picture of this reading"))) return;
+    if (!load(pictures::fileOf(*stored), tr("The picture of this reading"))) return;
     if (!marks) {
         fail(onScreen(marks.error().message));
         return;
@@ -169,9 +154,7 @@ void PhotoReader::showStored(const Photo& photo) {
 void PhotoReader::showBenchPicture(const BenchPicture& picture) {
     const auto stored = m_controller.session().notebook().picture(picture.pictureId);
     if (!stored) return fail(onScreen(stored.error().message));
-    const QByteArray bytes(reinterpret_cast<const char*>(stored->data()),
-                           static_cast<qsizetype>(stored->size()));
-    if (!load(bytes, tr("The picture in the notebook"))) return;
+    if (!load(pictures::fileOf(*stored), tr("The picture in the notebook"))) return;
     m_ofTheRecord = !picture.readingId;
     if (picture.readingId) m_attached = picture;
     showMarks();

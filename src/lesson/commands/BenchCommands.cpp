@@ -8,9 +8,10 @@ namespace uttrin {
 Result<void> BenchCommands::setDraft(const BenchDraft& typed) {
     auto gaugePhoto = std::move(draft().gaugePhoto), thermometerPhoto = std::move(draft().thermometerPhoto);
     const auto gaugeLive = draft().gaugeLive, thermometerLive = draft().thermometerLive;
-    const auto same = [&](auto... field) { return ((draft().*field == typed.*field) && ...); };
-    const auto gaugeMs = same(&BenchDraft::first, &BenchDraft::second) ? draft().gaugeTypedMs : now(),
-               temperatureMs = same(&BenchDraft::temperature) ? draft().temperatureTypedMs : now();
+    const bool sameGauge = draft().first == typed.first && draft().second == typed.second,
+               sameTemperature = draft().temperature == typed.temperature;
+    const auto gaugeMs = sameGauge ? draft().gaugeTypedMs : now(),
+               temperatureMs = sameTemperature ? draft().temperatureTypedMs : now();
     draft() = typed;
     draft().gaugeTypedMs = gaugeMs;
     draft().temperatureTypedMs = temperatureMs;

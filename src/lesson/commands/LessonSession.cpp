@@ -94,8 +94,7 @@ void LessonSession::carry(LiveReading& live, bool gaugeLive, bool thermometerLiv
         r.live->uPascal = u;
         live.carriedPascal = by;
     } else {
-        const Unit& shown = unit(benchPlan().rig.thermometer.unit);
-        r.temperature += by / (shown.toSi(1.0) - shown.toSi(0.0));
+        r.temperature += by / unit(benchPlan().rig.thermometer.unit).factor;
         r.live->uKelvin = u;
         live.carriedKelvin = by;
     }

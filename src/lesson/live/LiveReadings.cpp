@@ -82,11 +82,10 @@ LiveReadings liveReadings(const LessonSession& session, const LiveMoment& moment
     }
     if (moment.temperature && !readsOhms(rig.thermometer)) {
         const Unit& shown = unit(rig.thermometer.unit);
-        const double degree = shown.toSi(1.0) - shown.toSi(0.0);
-        out.thermometer =
-            evidence(moment, *moment.temperature, begunMs,
-                     {rounded(shown.fromSi(moment.temperature->mean), moment.temperatureU / degree), {}},
-                     moment.temperatureU);
+        out.thermometer = evidence(
+            moment, *moment.temperature, begunMs,
+            {rounded(shown.fromSi(moment.temperature->mean), moment.temperatureU / shown.factor), {}},
+            moment.temperatureU);
     } else if (moment.temperature) {
         out.trouble =
             Text::tr("The rig’s thermometer is read in ohms, and the live one says temperatures: declare "

@@ -19,8 +19,8 @@ namespace uttrin {
 [[nodiscard]] inline Text alsoText(const Rig& rig, double pa, double uPa) {
     if (rig.alsoUnit.empty()) return {};
     const Unit& also = unit(rig.alsoUnit);
-    const double factor = also.toSi(1.0) - also.toSi(0.0);
-    return Text::set("{} {}", fixed(also.fromSi(pa), std::clamp(decimalsForUncertainty(uPa / factor), 0, 4)),
+    return Text::set("{} {}",
+                     fixed(also.fromSi(pa), std::clamp(decimalsForUncertainty(uPa / also.factor), 0, 4)),
                      also.display);
 }
 

@@ -80,6 +80,18 @@ struct RigFluid::Tables {
     bool dissolvesAir; ///< as water does; others are not known
 };
 
+std::optional<FlowingGas> vapourOf(const Substance& substance) {
+    const SubstanceProperties& p = substance.properties();
+    if (!p.vapourViscosity) return std::nullopt;
+    FlowingGas vapour;
+    vapour.molarMass = substance.facts().molarMass;
+    vapour.viscosity = p.vapourViscosity->value;
+    const double gas = kMolarGas / vapour.molarMass;
+    const double cp = p.vapourHeatCapacity ? p.vapourHeatCapacity->value / vapour.molarMass : 0.0;
+    if (cp > gas) vapour.heatRatio = cp / (cp - gas);
+    return vapour;
+}
+
 Result<RigFluid> RigFluid::make(const Substance& s) {
     const auto& facts = s.facts();
     const auto& p = s.properties();
@@ -138,7 +150,6 @@ Result<RigFluid> RigFluid::make(const Substance& s) {
     const double mass = facts.molarMass, gas = kMolarGas / mass;
     const auto enthalpies = vapourEnthalpies(*vaporisation, p.liquidHeatCapacity->value / mass, triple,
                                              kLeastHeat * gas, facts.normalBoilingPoint.kelvin());
-    const double cp = p.vapourHeatCapacity->value / mass;
     const double first = (*vaporisation)(lowestStable + kAbove),
                  slope = vaporisation->prime(lowestStable + kAbove);
     return RigFluid(std::make_shared<const Tables>(
@@ -151,7 +162,7 @@ Result<RigFluid> RigFluid::make(const Substance& s) {
                .fusion = p.enthalpyOfFusion ? p.enthalpyOfFusion->value / mass : 0.0,
                .density = *density,
                .gasConstant = gas,
-               .vapour = {mass, p.vapourViscosity->value, cp / (cp - gas)},
+               .vapour = *vapourOf(s),
                .logLiquid = *logLiquid,
                .vaporisation = *vaporisation,
                .logSolid = std::move(logSolid),

@@ -4,6 +4,7 @@
 #include "physics/Substance.h"
 
 #include <memory>
+#include <optional>
 
 namespace uttrin {
 
@@ -57,6 +58,10 @@ private:
     explicit RigFluid(std::shared_ptr<const Tables> tables) : m_tables(std::move(tables)) {}
     std::shared_ptr<const Tables> m_tables;
 };
+
+/// The vapour of a substance as far as its flow goes; nothing where its viscosity is not known. Where its
+/// heat capacity is not, the ratio of its heats is that of air.
+[[nodiscard]] std::optional<FlowingGas> vapourOf(const Substance& substance);
 
 /// Mass that leaves a square metre of liquid or solid in a second, kg/(m2 s), by the kinetic theory of Hertz
 /// and Knudsen with R. W. Schrage's correction for the stream itself; negative if vapour condenses.

@@ -4,36 +4,16 @@
 #include "RunStation.h"
 #include "TakenCard.h"
 #include "app/controller/Dialogs.h"
+#include "app/controller/PictureFiles.h"
 #include "app/controls/OnScreen.h"
 #include "app/live/LiveBench.h"
 #include "lesson/commands/PictureCommands.h"
 #include "lesson/views/RunView.h"
 
-#include <QBuffer>
-#include <QClipboard>
 #include <QFile>
 #include <QFileInfo>
-#include <QGuiApplication>
-#include <QImageReader>
-#include <QMimeData>
 
 namespace uttrin::app {
-namespace {
-
-std::vector<std::byte> bytesOf(const QByteArray& file) {
-    const auto* first = reinterpret_cast<const std::byte*>(file.constData());
-    return {first, first + file.size()};
-}
-
-QImage decoded(QByteArray file) {
-    QBuffer buffer(&file);
-    QImageReader reader(&buffer);
-    reader.setAutoTransform(true); // as the camera was held
-    return QList<QByteArray>{"png", "jpeg"}.contains(reader.format()) ? reader.read() : QImage();
-}
-
-} // namespace
-
 std::optional<RunStation::ChosenPicture> RunStation::askPicture(const QString& title) {
     const QString path = dialogs::openFile(this, title, tr("Pictures (*.png *.jpg *.jpeg)"));
     if (path.isEmpty()) return std::nullopt;
@@ -46,12 +26,12 @@ std::optional<RunStation::ChosenPicture> RunStation::askPicture(const QString& t
         return std::nullopt;
     }
     const QByteArray bytes = file.open(QIODevice::ReadOnly) ? file.readAll() : QByteArray();
-    if (decoded(bytes).isNull()) {
+    if (pictures::decoded(bytes).image.isNull()) {
         m_controller.complain(
             tr("%1 cannot be read as a PNG or JPEG picture. Nothing was changed.").arg(info.fileName()));
         return std::nullopt;
     }
-    return ChosenPicture{bytesOf(bytes), info.lastModified().toMSecsSinceEpoch()};
+    return ChosenPicture{pictures::bytesOf(bytes), info.lastModified().toMSecsSinceEpoch()};
 }
 
 void RunStation::wirePictures() {
@@ -60,16 +40,12 @@ void RunStation::wirePictures() {
             m_controller.carryOut(&PictureCommands::keepReference, std::move(chosen->file), chosen->fileMs);
     });
     connect(m_boiling, &BoilingPicture::pasteRequested, this, [this] {
-        const QMimeData* mime = QGuiApplication::clipboard()->mimeData();
-        const QImage picture = mime && mime->hasImage() ? qvariant_cast<QImage>(mime->imageData()) : QImage();
-        if (picture.isNull())
+        const QByteArray picture = pictures::onClipboard();
+        if (picture.isEmpty())
             return m_controller.complain(
                 tr("There is no picture on the clipboard. Copy one first, or choose a file."));
-        QByteArray bytes;
-        QBuffer buffer(&bytes);
-        buffer.open(QIODevice::WriteOnly);
-        picture.save(&buffer, "PNG");
-        m_controller.carryOut(&PictureCommands::keepReference, bytesOf(bytes), m_controller.clock().now());
+        m_controller.carryOut(&PictureCommands::keepReference, pictures::bytesOf(picture),
+                              m_controller.clock().now());
     });
     connect(m_boiling, &BoilingPicture::lookRequested, this, [this] {
         if (const auto run = session().runId())
@@ -101,8 +77,7 @@ void RunStation::showBoiling(const RunView& view) {
         m_boilingImage = {};
         if (view.reference)
             if (const auto stored = session().notebook().picture(*view.reference))
-                m_boilingImage = decoded(QByteArray(reinterpret_cast<const char*>(stored->data()),
-                                                    static_cast<qsizetype>(stored->size())));
+                m_boilingImage = pictures::decoded(pictures::fileOf(*stored)).image;
     }
     m_boiling->show(onScreen(view.picture), m_boilingImage, session().runId().has_value());
     placeBoiling();
