@@ -21,6 +21,8 @@
 #include <gtest/gtest.h>
 
 #include <memory>
+#include <utility>
+#include <vector>
 
 namespace uttrin::testing {
 
@@ -49,6 +51,25 @@ public:
         QApplication::processEvents();
         QApplication::sendPostedEvents(nullptr, QEvent::DeferredDelete);
         QApplication::processEvents();
+    }
+
+    /// Until nothing moves any more: a bar that appears makes its column narrower, and that its page wider;
+    /// and what a thread has worked out arrives whenever it will.
+    static void settleWhole(const QWidget& top) {
+        constexpr int kMost = 100, kQuiet = 3; // turns
+        const auto places = [&top] {
+            std::vector<std::pair<const QWidget*, QRect>> all;
+            for (const QWidget* w : top.findChildren<QWidget*>())
+                if (w->isVisible()) all.emplace_back(w, w->geometry());
+            return all;
+        };
+        auto before = places();
+        for (int turn = 0, quiet = 0; turn < kMost && quiet < kQuiet; ++turn) {
+            settle();
+            auto now = places();
+            quiet = now == before ? quiet + 1 : 0;
+            before = std::move(now);
+        }
     }
 
     /// The control of this name at the present station, else anywhere in the window.

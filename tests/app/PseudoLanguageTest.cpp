@@ -117,9 +117,7 @@ protected:
 
     /// A window or a page with all that is in it.
     void walk(QWidget& top, const QString& where) {
-        constexpr int kTurns = 3; // a column that grows makes its page grow, and that its window
-        for (int turn = 0; turn < kTurns; ++turn)
-            Driver::settle();
+        Driver::settleWhole(top);
         QList<QWidget*> all = top.findChildren<QWidget*>();
         all.prepend(&top);
         for (QWidget* w : all) {
@@ -202,14 +200,10 @@ TEST_F(PseudoLanguage, TheLessonAndAnActAreToldInIt) {
         names << QString::fromStdString(act.title);
     d->window.goTo(Station::Plan);
     d->press("planFaceLadder_1");
-    for (int turn = 0; turn < 3; ++turn)
-        Driver::settle();
     walk(d->window, QStringLiteral("the lesson"));
     d->press("planFace_0");
     d->window.goTo(Station::Run);
     d->press("runFace_1");
-    for (int turn = 0; turn < 3; ++turn)
-        Driver::settle();
     walk(d->window, QStringLiteral("an act"));
 }
 

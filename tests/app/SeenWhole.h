@@ -124,8 +124,7 @@ inline void expectSeenWhole(Driver& d) {
         d.controller.refresh();
         for (const QSize size : {QSize(960, 540), QSize(1024, 700), QSize(1280, 800), QSize(1920, 1080)}) {
             d.window.resize(size);
-            for (int turn = 0; turn < 4; ++turn)
-                Driver::settle();
+            Driver::settleWhole(d.window);
             const QStringList wrong = cutOff(d.window);
             EXPECT_TRUE(wrong.isEmpty()) << theme.name.toStdString() << " at " << size.width() << ":\n  "
                                          << wrong.join(QStringLiteral("\n  ")).toStdString();
