@@ -88,6 +88,14 @@ TEST_F(BenchAidsWindow, AColderStartIsOfferedAndTaken) {
     EXPECT_FALSE(d.find<QPushButton>("planColder")->isVisible());
     trigger("actionUndo");
     EXPECT_EQ(*d.session().plan().startCelsius, 80.0);
+    d.type("planStart", QStringLiteral("35"), Qt::Key_Return);
+    EXPECT_EQ(d.session().plan().startCelsius, 35.0);
+    EXPECT_FALSE(d.find<QLabel>("planFlash")->isVisible());
+    d.type("planStart", QStringLiteral("400")); // no longer a liquid: told, and put back
+    EXPECT_TRUE(d.text("message").contains(QStringLiteral("must start between")));
+    EXPECT_EQ(d.session().plan().startCelsius, 35.0);
+    d.type("planStart", QString());
+    EXPECT_FALSE(d.session().plan().startCelsius);
 }
 
 TEST_F(BenchAidsWindow, PumpAndFillingsAreStampedAtTheBench) {

@@ -12,6 +12,7 @@
 
 #include <QBuffer>
 #include <QContextMenuEvent>
+#include <QFontMetrics>
 #include <QMenu>
 #include <QSvgGenerator>
 
@@ -150,6 +151,7 @@ void PhaseMap::styleAxes() {
     const int below = scaled(isLow() ? (t.large ? 34 : 26) : t.large ? 64 : 50);
     m_plot->axisRect()->setMargins(
         QMargins(scaled(t.large ? 66 : 52), topEdge(), scaled(kRightEdge + (t.large ? 24 : 0)), below));
+    fitTicks();
 }
 
 void PhaseMap::show(const MapView& view) {
@@ -195,6 +197,15 @@ void PhaseMap::showAll() {
     m_plot->replot();
 }
 
+/// So few that their labels stand apart.
+void PhaseMap::fitTicks() {
+    constexpr int kMost = 5; // as the plot has them by itself
+    const QFontMetrics letters(m_plot->xAxis->tickLabelFont());
+    const QMargins edges = m_plot->axisRect()->margins();
+    const int along = width() - edges.left() - edges.right();
+    m_plain->setTickCount(std::clamp(along / letters.horizontalAdvance(QStringLiteral("00000")), 2, kMost));
+}
+
 void PhaseMap::resetFrame() {
     frame();
     m_plot->replot();
@@ -203,6 +214,7 @@ void PhaseMap::resetFrame() {
 void PhaseMap::resizeEvent(QResizeEvent* event) {
     const bool wasLow = event->oldSize().height() < kLow;
     if (isLow() != wasLow) styleAxes();
+    fitTicks();
     m_plot->resize(event->size());
     QWidget::resizeEvent(event);
 }

@@ -89,6 +89,7 @@ private:
     void paintCaptions(QPainter& painter) const;
     [[nodiscard]] bool isLow() const;
     void styleAxes();
+    void fitTicks();
     void frame();
     /// Draws anew, when the events are done, what lies over the regions and the axes, but not those.
     void replotMarks();

@@ -270,14 +270,16 @@ std::vector<QRectF> PhaseRegions::taken() const {
 std::optional<QRectF> PhaseRegions::placeFor(QSizeF size, double x, bool above,
                                              const QPolygonF& border) const {
     const QRectF area = clipRect();
-    QRectF box(QPointF(x - size.width() / 2, 0), size);
+    constexpr double kTry = 4.0, kClear = 4.0; // px
+    const double reach = size.width() / 2 + kClear;
+    if (2 * reach > area.width()) return std::nullopt;
+    QRectF box(QPointF(std::clamp(x, area.left() + reach, area.right() - reach) - size.width() / 2, 0), size);
     double edge = above ? area.bottom() : area.top(); // of the border, within the width of the words
     for (const QPointF& at : border)
         if (at.x() >= box.left() - kStep && at.x() <= box.right() + kStep)
             edge = above ? std::min(edge, at.y()) : std::max(edge, at.y());
     const double top = above ? area.top() : edge, bottom = above ? edge : area.bottom();
     const auto boxes = taken();
-    constexpr double kTry = 4.0, kClear = 4.0; // px
     const double middle = (top + bottom - size.height()) / 2;
     for (double off = 0.0; off < (bottom - top) / 2; off += kTry)
         for (const double y : {middle + off, middle - off}) {

@@ -175,13 +175,18 @@ QWidget* PlanStation::buildLadder() {
     m_trialInFit = new QCheckBox(tr("trial point in the fit"));
     m_trialInFit->setObjectName(QStringLiteral("planTrialInFit"));
     m_period = new NumberField(tr("period"), QStringLiteral("min"), QStringLiteral("planPeriod"));
+    m_start = new NumberField(tr("starts at"), QStringLiteral("°C"), QStringLiteral("planStart"));
+    m_start->setPlaceholder(tr("room"));
+    m_start->setToolTip(tr("How warm the liquid is before the first point: the times count from it, and a "
+                           "target that boils below it flashes"));
     grid->addWidget(m_from, 0, 0);
     grid->addWidget(m_to, 0, 1);
     grid->addWidget(m_count, 0, 2);
     grid->addWidget(m_step, 0, 2);
     grid->addWidget(m_trial, 1, 0);
-    grid->addWidget(m_trialInFit, 1, 1, Qt::AlignBottom);
-    grid->addWidget(m_period, 1, 2);
+    grid->addWidget(m_period, 0, 3);
+    grid->addWidget(m_trialInFit, 1, 1, 1, 2, Qt::AlignBottom);
+    grid->addWidget(m_start, 1, 3);
     card->column()->addLayout(grid);
     m_criterion = new Segments(QStringLiteral("planCriterion"), tr("Boiling means, for every point"),
                                Segments::Rows::AsNeeded);
@@ -214,7 +219,7 @@ void PlanStation::wire() {
         else
             m_controller.report(ladder);
     });
-    for (NumberField* f : {m_from, m_to, m_count, m_step, m_trial, m_period})
+    for (NumberField* f : {m_from, m_to, m_count, m_step, m_trial, m_start, m_period})
         connect(f, &NumberField::committed, this, &PlanStation::apply);
     connect(m_trialInFit, &QCheckBox::clicked, this, &PlanStation::apply);
     connect(m_criterion, &Segments::picked, this, &PlanStation::apply);
@@ -253,6 +258,7 @@ void PlanStation::apply() {
     if (l.from != before.from || l.to != before.to || l.count != before.count ||
         l.dialStep != before.dialStep)
         l.moved.clear();
+    p.startCelsius = m_start->value();
     if (const auto v = m_period->value()) p.periodMinutes = *v;
     if (m_criterion->chosen() >= 0) p.criterion = kCriteria[m_criterion->chosen()];
     m_controller.carryOut(&PlanCommands::changePlan, p, Text::tr("Change the plan"));
@@ -359,6 +365,7 @@ void PlanStation::refresh() {
         if (kSpacings[i] == p.ladder.spacing) m_spacing->choose(i);
     m_criterion->choose(indexOf(kCriteria, p.criterion));
     m_period->setValue(p.periodMinutes);
+    m_start->setValue(p.startCelsius);
     showEnds();
     const auto& sheet = session().sheet();
     m_problem->setVisible(!sheet);

@@ -47,7 +47,7 @@ private:
     PeriodPage* m_acts;
     PhaseMap* m_map;
     Segments *m_spacing, *m_criterion;
-    NumberField *m_from, *m_to, *m_count, *m_step, *m_trial, *m_period;
+    NumberField *m_from, *m_to, *m_count, *m_step, *m_trial, *m_start, *m_period;
     QCheckBox* m_trialInFit;
     QTableView* m_table;
     TableModel* m_rows;
