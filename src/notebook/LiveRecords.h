@@ -17,8 +17,8 @@ struct LiveStream {
     RowId id = 0;
     RowId lessonId = 0;
     std::string name;
-    std::string quantity; ///< "absolute-pressure", "gauge-pressure", "temperature"
-    std::string source;   ///< where it was heard: "tcp:127.0.0.1:5025"; the name of a file
+    std::string quantity;       ///< "absolute-pressure", "gauge-pressure", "temperature"
+    std::string source;         ///< where it was heard: "tcp:127.0.0.1:5025"; the name of a file
     Milliseconds startedAt = 0; ///< its second nought
     double step = 0.0;          ///< the smallest difference that its figures can show, SI
 };
@@ -40,6 +40,12 @@ struct LiveCapture {
     std::optional<double> uPascal; ///< of the mean; nothing where the gauge was typed
     std::optional<double> uKelvin; ///< of the mean; nothing where the thermometer was typed
     friend bool operator==(const LiveCapture&, const LiveCapture&) = default;
+};
+
+/// What is known of an instrument of the school, for machines that do not know it.
+struct InstrumentRow {
+    RowId id = 0;
+    std::string known; ///< JSON (register/InstrumentRegister.h)
 };
 
 /// What is tested of a rig.

@@ -113,6 +113,9 @@ public:
 
     /// Begins a stream. @return its id. It is nothing that undo takes back, like what arrives of it.
     [[nodiscard]] Result<RowId> openStream(const LiveStream& stream);
+    /// Keeps what is known of an instrument, in the place of what the row of this id had; id 0: a new one. On
+    /// disk when it returns, and nothing that undo takes back.
+    [[nodiscard]] Result<void> keepInstrument(const InstrumentRow& instrument);
     /// Adds what arrived of streams: on disk when it returns, and nothing that undo takes back. The ids of
     /// the chunks do not count.
     [[nodiscard]] Result<void> append(const std::vector<LiveChunk>& chunks);

@@ -80,6 +80,10 @@ void configure(SQLite::Database& db, bool writes);
 
 [[nodiscard]] int pragma(SQLite::Database& db, const char* name);
 
+/// All rows of a lesson, as far as the version of the file has them. @throws NotebookFault if it is not
+/// there.
+[[nodiscard]] LessonData loadLesson(StatementCache& statements, RowId lessonId);
+
 /// The first few complaints of SQLite's own check.
 [[nodiscard]] std::vector<std::string> complaints(SQLite::Database& db, const char* check);
 

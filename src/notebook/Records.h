@@ -210,6 +210,7 @@ struct LessonData {
     std::vector<BellRow> bells;
     std::vector<LiveStream> streams;         ///< without what arrived: see Notebook::chunks
     std::vector<RigTest> tests;              ///< of its rigs, oldest first
+    std::vector<InstrumentRow> instruments;  ///< of the notebook, for all its lessons
     std::vector<BenchPicture> benchPictures; ///< likewise
     std::vector<Photo> photos;               ///< without the pictures themselves: see Notebook::picture
 };

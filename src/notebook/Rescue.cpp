@@ -144,6 +144,7 @@ void copyReadable(SQLite::Database& from, SQLite::Database& to) {
     copyTable<LiveCapture>(from, to);
     copyTable<ReadingWay>(from, to);
     copyTable<RigTest>(from, to);
+    copyTable<InstrumentRow>(from, to);
     copyTable<Picture>(from, to);
     copyTable<BenchPicture>(from, to);
     copyTable<Photo>(from, to);

@@ -39,6 +39,7 @@ void build(SQLite::Database& db, int version) {
     if (version >= kFirstVersionWithSupplies) db.exec(kSuppliesTable);
     if (version >= kFirstVersionWithLive) db.exec(kLiveTables);
     if (version >= kFirstVersionWithBenchPictures) db.exec(kBenchPictureTable);
+    if (version >= kFirstVersionWithInstruments) db.exec(kInstrumentTable);
     db.exec(fmt::format("PRAGMA application_id = {}; PRAGMA user_version = {}", kApplicationId, version));
 }
 
@@ -64,6 +65,7 @@ void upgradeSchema(SQLite::Database& db, int from) {
     if (from < kFirstVersionWithSupplies) db.exec(kSuppliesTable);
     if (from < kFirstVersionWithLive) db.exec(kLiveTables);
     if (from < kFirstVersionWithBenchPictures) db.exec(kBenchPictureTable);
+    if (from < kFirstVersionWithInstruments) db.exec(kInstrumentTable);
     db.exec(fmt::format("PRAGMA user_version = {}", kSchemaVersion));
     transaction.commit();
 }

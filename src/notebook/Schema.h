@@ -9,11 +9,12 @@
 namespace uttrin {
 
 inline constexpr int kApplicationId = 0x55545452; ///< "UTTR" in PRAGMA application_id
-inline constexpr int kSchemaVersion = 10;         ///< PRAGMA user_version
+inline constexpr int kSchemaVersion = 11;         ///< PRAGMA user_version
 inline constexpr int kFirstVersionWithPhotos = 2, kFirstVersionWithRunRigs = 3,
                      kFirstVersionWithPredictionPressures = 4, kFirstVersionWithLiquidStarts = 5,
                      kFirstVersionWithActs = 6, kFirstVersionWithQuestions = 7, kFirstVersionWithSupplies = 8,
-                     kFirstVersionWithLive = 9, kFirstVersionWithBenchPictures = 10;
+                     kFirstVersionWithLive = 9, kFirstVersionWithBenchPictures = 10,
+                     kFirstVersionWithInstruments = 11;
 
 /// The tables of version 1. Readings are never deleted; struck ones keep their reason.
 inline constexpr const char* kSchema = R"sql(
@@ -162,6 +163,11 @@ inline constexpr const char* kBenchPictureTable = R"sql(
 CREATE TABLE bench_picture (
   id INTEGER PRIMARY KEY, run_id INTEGER NOT NULL REFERENCES run(id), reading_id INTEGER REFERENCES reading(id),
   taken_at INTEGER NOT NULL, added_at INTEGER NOT NULL, picture_id INTEGER NOT NULL REFERENCES picture(id));
+)sql";
+
+/// What version 11 adds: what is known of instruments, for machines that do not know them.
+inline constexpr const char* kInstrumentTable = R"sql(
+CREATE TABLE instrument (id INTEGER PRIMARY KEY, known TEXT NOT NULL);
 )sql";
 
 /// Brings the tables of an older notebook up to this version, all of it or nothing. @throws SQLite::Exception

@@ -253,6 +253,13 @@ struct Table<RigTest> {
 };
 
 template <>
+struct Table<InstrumentRow> {
+    static constexpr std::string_view name = "instrument";
+    static constexpr std::array<std::string_view, 2> columns{"id", "known"};
+    static auto fields(auto& r) { return std::tie(r.id, r.known); }
+};
+
+template <>
 struct Table<Picture> {
     static constexpr std::string_view name = "picture";
     static constexpr std::array<std::string_view, 2> columns{"id", "bytes"};

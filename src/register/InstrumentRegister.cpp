@@ -61,8 +61,10 @@ std::string writeKnown(const KnownInstrument& i) {
         j["zeros"].push_back(std::move(zero));
     }
     if (i.calibratedMs) j["calibrated_ms"] = *i.calibratedMs;
-    if (!i.profile.empty()) j["profile"] = i.profile;
-    if (!i.endpoint.empty()) j["endpoint"] = i.endpoint;
+    if (!i.way.profile.empty()) j["profile"] = i.way.profile;
+    if (Json made = Json::parse(i.way.made, nullptr, false); made.is_object())
+        j["own_profile"] = std::move(made);
+    if (!i.way.endpoint.empty()) j["endpoint"] = i.way.endpoint;
     return j.dump(2, ' ', false, Json::error_handler_t::replace) + "\n";
 }
 
@@ -75,8 +77,9 @@ Result<KnownInstrument> readKnown(std::string_view text) {
         readAs(r, failure, "thermometer", known.thermometer, &readThermometer);
         readZeros(r, failure, known.zeros);
         if (r.has("calibrated_ms")) r.moment("calibrated_ms", known.calibratedMs.emplace());
-        r.string("profile", known.profile);
-        r.string("endpoint", known.endpoint);
+        r.string("profile", known.way.profile);
+        if (const Json* made = r.at("own_profile")) known.way.made = made->dump();
+        r.string("endpoint", known.way.endpoint);
         r.onlyKnown();
     });
     if (!ok) return tl::unexpected(ok.error());
@@ -103,6 +106,19 @@ Text remarkOn(const KnownInstrument& i, std::int64_t nowMs) {
                                        uttrin::text(*i.gauge, last), unitText(*i.gauge)));
     }
     return Text::sentences(remarks);
+}
+
+KnownInstrument merged(KnownInstrument known, const KnownInstrument& other) {
+    for (const KnownInstrument::Zero& zero : other.zeros)
+        if (std::ranges::find(known.zeros, zero) == known.zeros.end()) known.zeros.push_back(zero);
+    std::ranges::stable_sort(known.zeros, {}, &KnownInstrument::Zero::atMs);
+    known.calibratedMs = std::max(known.calibratedMs, other.calibratedMs); // nothing is before all
+    if (known.way.profile.empty()) known.way = other.way;
+    return known;
+}
+
+bool isSame(const KnownInstrument& a, const KnownInstrument& b) {
+    return a.name == b.name && a.gauge.has_value() == b.gauge.has_value();
 }
 
 InstrumentRegister ownInstruments() { return InstrumentRegister(userDataFolder() / "instruments"); }
@@ -140,22 +156,18 @@ Result<void> InstrumentRegister::addZero(const std::string& name, const KnownIns
                   [&](KnownInstrument& known) { known.zeros.push_back(zero); });
 }
 
-Result<void> InstrumentRegister::addWay(const std::string& name, const std::string& profile,
-                                        const std::string& endpoint) const {
+Result<void> InstrumentRegister::addWay(const std::string& name, const KnownInstrument::Way& way) const {
     return change([&](const KnownInstrument& known) { return known.name == name; },
-                  [&](KnownInstrument& known) {
-                      known.profile = profile;
-                      known.endpoint = endpoint;
-                  });
+                  [&](KnownInstrument& known) { known.way = way; });
 }
 
 std::vector<KnownInstrument> InstrumentRegister::heardOf(const Rig& rig) const {
     std::vector<KnownInstrument> heard;
     for (KnownInstrument& known : shelf().instruments) {
         const bool ofTheRig = known.gauge ? known.name == rig.gauge.name : known.name == rig.thermometer.name;
-        const bool isNew =
-            std::ranges::find(heard, known.endpoint, &KnownInstrument::endpoint) == heard.end();
-        if (ofTheRig && isNew && !known.profile.empty() && !known.endpoint.empty())
+        const bool isNew = std::ranges::none_of(
+            heard, [&](const KnownInstrument& other) { return other.way.endpoint == known.way.endpoint; });
+        if (ofTheRig && isNew && !known.way.profile.empty() && !known.way.endpoint.empty())
             heard.push_back(std::move(known));
     }
     return heard;

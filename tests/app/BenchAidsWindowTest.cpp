@@ -5,10 +5,11 @@
 #include "app/photo/PhotoReader.h"
 #include "app/photo/SamplePhotos.h"
 #include "feeds/Outlets.h"
+#include "files/UserFolder.h"
 #include "lesson/commands/PlanCommands.h"
 #include "lesson/live/KeptTrace.h"
 #include "lesson/views/BenchAids.h"
-#include "live/ShippedProfiles.h"
+#include "live/OwnProfiles.h"
 #include "register/InstrumentRegister.h"
 #include "support/StillInstruments.h"
 
@@ -18,6 +19,7 @@
 #include <QGuiApplication>
 #include <QTableView>
 
+#include <filesystem>
 #include <fstream>
 
 namespace uttrin {
@@ -231,8 +233,9 @@ TEST_F(BenchAidsWindow, AnInstrumentOfTheRegisterIsListenedToAgain) {
     Driver::settle();
     const auto known = ownInstruments().heardOf(d.session().plan().rig);
     ASSERT_EQ(known.size(), 1U);
-    EXPECT_EQ(known[0].endpoint, where->front());
-    EXPECT_EQ(known[0].profile, "pressure-and-temperature-lines");
+    EXPECT_TRUE(known[0].way.made.empty()); // it ships
+    EXPECT_EQ(known[0].way.endpoint, where->front());
+    EXPECT_EQ(known[0].way.profile, "pressure-and-temperature-lines");
     live->stop();
     Driver::settle();
     ASSERT_TRUE(d.find<QPushButton>("liveAgain")->isVisible());
@@ -240,7 +243,23 @@ TEST_F(BenchAidsWindow, AnInstrumentOfTheRegisterIsListenedToAgain) {
     d.press("liveAgain");
     EXPECT_TRUE(QTest::qWaitFor([&] { return d.session().draftReading().hasGauge; }, 8000));
     live->stop();
-    ASSERT_TRUE(ownInstruments().remove(known[0].id));
+    // By a profile of one's own; then the notebook goes to a machine that knows neither.
+    LiveProfile mine = findProfile("pressure-and-temperature-lines")->profile;
+    mine.name = "Ours";
+    live->listenTo(QStringLiteral("by hand"), *readEndpoint(where->front()), mine);
+    Driver::settle();
+    live->stop();
+    std::filesystem::remove_all(userDataFolder());
+    ASSERT_FALSE(profileWithId("ours"));
+    goTo(Station::Rig);
+    d.press("registerKeepHere");
+    ASSERT_EQ(ownInstruments().heardOf(d.session().plan().rig).size(), 1U);
+    goTo(Station::Run);
+    d.controller.setDraft(BenchDraft{});
+    d.press("liveAgain");
+    EXPECT_TRUE(QTest::qWaitFor([&] { return d.session().draftReading().hasGauge; }, 8000));
+    live->stop();
+    ASSERT_TRUE(ownInstruments().remove(ownInstruments().shelf().instruments.front().id));
 }
 
 } // namespace

@@ -315,8 +315,40 @@ TEST_F(RigTestPages, InstrumentsAreKeptForOtherLessons) {
     d.press("registerUse");
     EXPECT_EQ(d.session().plan().rig.gauge.name, "Dial seven");
     EXPECT_NE(d.session().plan().rig.gauge.convention, PressureConvention::Absolute);
+    EXPECT_FALSE(d.find<QPushButton>("registerKeepHere")->isVisible());
     d.press("registerRemove");
-    EXPECT_TRUE(d.find<QComboBox>("registerList")->isHidden());
+    EXPECT_TRUE(ownInstruments().shelf().instruments.empty());
+}
+
+// The notebook goes to another machine, whose register is empty.
+TEST_F(RigTestPages, TheNotebookBringsItsInstrumentsToAnotherMachine) {
+    enterRoom("1002");
+    goTo(Station::Rig);
+    d.type("gaugeName", QStringLiteral("Dial seven"));
+    d.press("registerKeepGauge");
+    d.press("registerCalibrated");
+    goTo(Station::Run);
+    d.type("newGroup", QStringLiteral("Ember"), Qt::Key_Return);
+    for (const char* shows : {"0.01", "0.03"}) {
+        d.clock.time += 60'000;
+        d.type("readFirst", QLatin1String(shows));
+        d.press("zeroCheck");
+    }
+    const auto before = ownInstruments().shelf().instruments;
+    ASSERT_EQ(before.size(), 1U);
+    ASSERT_EQ(before[0].zeros.size(), 2U);
+    ASSERT_TRUE(ownInstruments().remove(before[0].id));
+    goTo(Station::Rig);
+    EXPECT_TRUE(
+        d.find<QComboBox>("registerList")->currentText().contains(QStringLiteral("of this notebook")));
+    EXPECT_FALSE(d.find<QPushButton>("registerCalibrated")->isVisible());
+    d.press("registerKeepHere");
+    const auto after = ownInstruments().shelf().instruments;
+    ASSERT_EQ(after.size(), 1U);
+    EXPECT_EQ(after[0].zeros, before[0].zeros);
+    EXPECT_EQ(after[0].calibratedMs, before[0].calibratedMs);
+    EXPECT_EQ(after[0].gauge, before[0].gauge);
+    EXPECT_FALSE(d.find<QPushButton>("registerKeepHere")->isVisible());
 }
 
 TEST_F(RigTestPages, AReadOrderOfOnesOwnStepsIsCheckedAsItIsTyped) {

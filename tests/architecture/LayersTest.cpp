@@ -41,7 +41,7 @@ const std::map<std::string, Rooms> kMayUse{
       "substances"}},
     {"lesson/commands",
      {"analysis", "instruments", "lesson/model", "notebook", "photo", "physics", "plan", "quantities",
-      "solutions", "substances"}},
+      "register", "solutions", "substances"}},
     {"lesson/actcommands", {"lesson/commands", "lesson/model", "notebook", "quantities"}},
     {"lesson/acts",
      {"instruments", "json", "lesson/actcommands", "lesson/commands", "lesson/model", "notebook", "period",

@@ -178,10 +178,10 @@ TEST(Notebook, ALessonThatHasATraceIsNotUndone) {
     EXPECT_TRUE(notebook.canUndo());
 }
 
-/// What versions 9 and 10 added.
-constexpr const char* kDropLive =
-    "DROP TABLE bench_picture; DROP TABLE live_chunk; DROP TABLE live_stream; DROP TABLE reading_live; "
-    "DROP TABLE reading_way; DROP TABLE rig_test";
+/// What versions 9 to 11 added.
+constexpr const char* kDropLive = "DROP TABLE instrument; DROP TABLE bench_picture; DROP TABLE live_chunk; "
+                                  "DROP TABLE live_stream; DROP TABLE reading_live; "
+                                  "DROP TABLE reading_way; DROP TABLE rig_test";
 
 /// A notebook as the first version of the program left it.
 void makeVersion1(const std::filesystem::path& path) {
@@ -455,7 +455,7 @@ TEST(Notebook, TheFileSaysWhatItIs) {
     { auto notebook = *Notebook::create(dir / "a.uttrin"); }
     const std::string head = bytes(dir / "a.uttrin").substr(0, 100);
     EXPECT_EQ(head.substr(68, 4), "UTTR");
-    EXPECT_EQ(head.substr(60, 4), std::string("\0\0\0\12", 4));
+    EXPECT_EQ(head.substr(60, 4), std::string("\0\0\0\13", 4));
 }
 
 } // namespace

@@ -6,6 +6,7 @@
 #include <gtest/gtest.h>
 #include <rapidcheck/gtest.h>
 
+#include <algorithm>
 #include <fstream>
 
 namespace uttrin {
@@ -33,13 +34,54 @@ RC_GTEST_PROP(InstrumentRegister, AnInstrumentComesBackAsItWas, ()) {
     for (int i = 0; i < zeros; ++i)
         in.zeros.push_back({1'000'000 + i, {*rc::gen::inRange(-50, 50) / 100.0, std::nullopt}});
     if (*rc::gen::arbitrary<bool>()) in.calibratedMs = *rc::gen::inRange(1, 1'000'000);
-    in.profile = *rc::gen::element(std::string(), std::string("vacuum-gauge-lines"));
+    in.way.profile = *rc::gen::element(std::string(), std::string("vacuum-gauge-lines"));
+    if (*rc::gen::arbitrary<bool>()) in.way.made = R"({"name":"mine","unit":"kPa"})";
     const auto out = readKnown(writeKnown(in));
     RC_ASSERT(out.has_value());
     RC_ASSERT(out->gauge == in.gauge);
     RC_ASSERT(out->zeros == in.zeros);
     RC_ASSERT(out->calibratedMs == in.calibratedMs);
-    RC_ASSERT(out->profile == in.profile && out->name == in.name);
+    RC_ASSERT(out->way == in.way && out->name == in.name);
+}
+
+RC_GTEST_PROP(InstrumentRegister, WhatTwoPlacesKnowIsKnownOnce, ()) {
+    const auto someZeros = [] {
+        std::vector<KnownInstrument::Zero> zeros;
+        for (int at = 0; at < 12; ++at)
+            if (*rc::gen::arbitrary<bool>()) zeros.push_back({at, {at * 0.01, std::nullopt}});
+        return zeros;
+    };
+    KnownInstrument a = gauge("Dial 3"), b = gauge("Dial 3");
+    a.zeros = someZeros();
+    b.zeros = someZeros();
+    if (*rc::gen::arbitrary<bool>()) a.calibratedMs = *rc::gen::inRange(1, 100);
+    if (*rc::gen::arbitrary<bool>()) b.calibratedMs = *rc::gen::inRange(1, 100);
+    const KnownInstrument both = merged(a, b), turned = merged(b, a);
+    RC_ASSERT(both.zeros == turned.zeros);
+    RC_ASSERT(std::ranges::is_sorted(both.zeros, std::less(), &KnownInstrument::Zero::atMs));
+    for (const auto* of : {&a, &b})
+        for (const auto& zero : of->zeros)
+            RC_ASSERT(std::ranges::count(both.zeros, zero) == 1);
+    RC_ASSERT(both.zeros.size() <= a.zeros.size() + b.zeros.size());
+    RC_ASSERT(both.calibratedMs == std::max(a.calibratedMs, b.calibratedMs));
+    RC_ASSERT(merged(both, b).zeros == both.zeros);
+}
+
+TEST(InstrumentRegister, WhereItWasHeardHereCountsMore) {
+    KnownInstrument here = gauge("Dial 3"), there = gauge("Dial 3");
+    there.way.profile = "lines";
+    there.way.endpoint = "tcp:10.0.0.4:5025";
+    EXPECT_EQ(merged(here, there).way.endpoint, there.way.endpoint);
+    here.way.profile = "lines";
+    here.way.endpoint = "serial:/dev/ttyUSB0";
+    EXPECT_EQ(merged(here, there).way.endpoint, here.way.endpoint);
+    EXPECT_TRUE(isSame(here, there));
+    there.name = "Dial 4";
+    EXPECT_FALSE(isSame(here, there));
+    KnownInstrument probe = here;
+    probe.gauge.reset();
+    probe.thermometer = Thermometer{};
+    EXPECT_FALSE(isSame(here, probe));
 }
 
 TEST(InstrumentRegister, KnowsHowThoseOfARigAreListenedTo) {
@@ -55,15 +97,15 @@ TEST(InstrumentRegister, KnowsHowThoseOfARigAreListenedTo) {
     probe.thermometer = Thermometer{};
     ASSERT_TRUE(reg.keep(probe));
     EXPECT_TRUE(reg.heardOf(rig).empty());
-    ASSERT_TRUE(reg.addWay("Dial 3", "lines", "tcp:127.0.0.1:5025"));
-    ASSERT_TRUE(reg.addWay("Dial 4", "lines", "tcp:127.0.0.1:5026")); // of no rig in hand
-    ASSERT_TRUE(reg.addWay("nobody’s", "lines", "tcp:127.0.0.1:5027"));
+    ASSERT_TRUE(reg.addWay("Dial 3", {"lines", "", "tcp:127.0.0.1:5025"}));
+    ASSERT_TRUE(reg.addWay("Dial 4", {"lines", "", "tcp:127.0.0.1:5026"})); // of no rig in hand
+    ASSERT_TRUE(reg.addWay("nobody’s", {"lines", "", "tcp:127.0.0.1:5027"}));
     ASSERT_EQ(reg.heardOf(rig).size(), 1U);
-    EXPECT_EQ(reg.heardOf(rig)[0].profile, "lines");
+    EXPECT_EQ(reg.heardOf(rig)[0].way.profile, "lines");
     // One instrument that says both is listened to once.
-    ASSERT_TRUE(reg.addWay("probe", "lines", "tcp:127.0.0.1:5025"));
+    ASSERT_TRUE(reg.addWay("probe", {"lines", "", "tcp:127.0.0.1:5025"}));
     EXPECT_EQ(reg.heardOf(rig).size(), 1U);
-    ASSERT_TRUE(reg.addWay("probe", "lines", "serial:/dev/ttyUSB0"));
+    ASSERT_TRUE(reg.addWay("probe", {"lines", "", "serial:/dev/ttyUSB0"}));
     EXPECT_EQ(reg.heardOf(rig).size(), 2U);
 }
 

@@ -2,7 +2,7 @@
 
 #include "app/controls/OnScreen.h"
 #include "lesson/live/KeptTrace.h"
-#include "live/OwnProfiles.h"
+#include "live/ShippedProfiles.h"
 #include "rehearsal/Demonstrations.h"
 
 #include <algorithm>
@@ -101,13 +101,11 @@ void LiveBench::isUnreadable(Instrument& one, const QString& why) {
     emit changed();
 }
 
-Result<void> LiveBench::listenAgain(const QString& name, const std::string& profile,
+Result<void> LiveBench::listenAgain(const QString& name, const LiveProfile& profile,
                                     const std::string& place) {
-    const auto known = profileWithId(profile);
-    if (!known) return tl::unexpected(known.error());
     const auto where = readEndpoint(place);
     if (!where) return tl::unexpected(where.error());
-    listenTo(name, *where, *known);
+    listenTo(name, *where, profile);
     return {};
 }
 

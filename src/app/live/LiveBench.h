@@ -23,8 +23,8 @@ public:
 
     /// Listens to one more. What is named is connected to, and nothing else.
     void listenTo(const QString& name, const Endpoint& endpoint, const LiveProfile& profile);
-    /// Listens to one as before. @param profile  its id. BadInput where that, or the place, is none any more.
-    [[nodiscard]] Result<void> listenAgain(const QString& name, const std::string& profile,
+    /// Listens to one as before. @param place  an endpoint in words; BadInput where it is none any more.
+    [[nodiscard]] Result<void> listenAgain(const QString& name, const LiveProfile& profile,
                                            const std::string& place);
     /// Starts a simulated rig for the plan in hand, and listens to it.
     void simulate();

@@ -10,6 +10,14 @@
 #include <algorithm>
 
 namespace uttrin::app {
+namespace {
+
+/// Told apart by what they are: those of the notebook have no file, and so no id.
+QString keyOf(const KnownInstrument& i) {
+    return QString::fromStdString((i.gauge ? "gauge " : "thermometer ") + i.name);
+}
+
+} // namespace
 
 RegisterCard::RegisterCard() {
     column()->addWidget(makeLabel(tr("Instruments of the school"), "heading"));
@@ -35,6 +43,10 @@ RegisterCard::RegisterCard() {
                         tr("Notes that this gauge was compared with a better one today"));
     m_remove =
         link(tr("Take away"), "registerRemove", tr("Takes it out of the register; lessons keep theirs"));
+    m_keepHere =
+        link(tr("Keep it here too"), "registerKeepHere",
+             tr("This notebook came from another machine: keeps the instrument on this one, with its zeros "
+                "and comparisons"));
     auto* keepGauge = link(tr("Keep the gauge"), "registerKeepGauge",
                            tr("Keeps the gauge as it is declared below, under its name"));
     auto* keepThermometer = link(tr("Keep the thermometer"), "registerKeepThermometer",
@@ -47,6 +59,7 @@ RegisterCard::RegisterCard() {
     connect(m_use, &QPushButton::clicked, this, &RegisterCard::pick);
     connect(m_calibrated, &QPushButton::clicked, this, &RegisterCard::calibrated);
     connect(m_remove, &QPushButton::clicked, this, &RegisterCard::remove);
+    connect(m_keepHere, &QPushButton::clicked, this, &RegisterCard::keepHere);
     connect(keepGauge, &QPushButton::clicked, this, [this] { keep(true); });
     connect(keepThermometer, &QPushButton::clicked, this, [this] { keep(false); });
 }
@@ -58,25 +71,33 @@ void RegisterCard::showEvent(QShowEvent* event) {
 }
 
 const KnownInstrument* RegisterCard::chosen() const {
-    const auto id = m_list->currentData().toString().toStdString();
-    const auto at = std::ranges::find(m_shelf.instruments, id, &KnownInstrument::id);
-    return at == m_shelf.instruments.end() ? nullptr : &*at;
+    const QString key = m_list->currentData().toString();
+    for (const auto* known : {&m_shelf.instruments, &m_ofNotebook})
+        if (const auto at = std::ranges::find(*known, key, keyOf); at != known->end()) return &*at;
+    return nullptr;
 }
 
 void RegisterCard::read() {
-    const QString before = m_list->currentData().toString();
     m_shelf = ownInstruments().shelf();
+    fill();
+}
+
+void RegisterCard::fill() {
+    const QString before = m_list->currentData().toString();
     m_list->clear();
+    const auto offer = [&](const KnownInstrument& i, const QString& place) {
+        if (m_list->findData(keyOf(i)) < 0)
+            m_list->addItem(place.arg(onScreen(Text::data(i.name))), keyOf(i));
+    };
     for (const KnownInstrument& i : m_shelf.instruments)
-        m_list->addItem(QStringLiteral("%1, %2").arg(onScreen(Text::data(i.name)),
-                                                     i.gauge ? tr("gauge") : tr("thermometer")),
-                        QString::fromStdString(i.id));
+        offer(i, i.gauge ? tr("%1, gauge") : tr("%1, thermometer"));
+    for (const KnownInstrument& i : m_ofNotebook)
+        offer(i, i.gauge ? tr("%1, gauge of this notebook") : tr("%1, thermometer of this notebook"));
     m_list->setCurrentIndex(m_list->count() == 0 ? -1 : std::max(0, m_list->findData(before)));
     const bool any = m_list->count() > 0;
     m_empty->setVisible(!any);
-    for (QWidget* w :
-         {static_cast<QWidget*>(m_list), static_cast<QWidget*>(m_use), static_cast<QWidget*>(m_remove)})
-        w->setVisible(any);
+    m_list->setVisible(any);
+    m_use->setVisible(any);
     showRemark();
 }
 
@@ -90,22 +111,48 @@ void RegisterCard::showRemark() {
     m_remark->setText(remarks.isEmpty() ? QString()
                                         : QStringLiteral("\u26A0 ") + remarks.join(QLatin1Char(' ')));
     m_remark->setVisible(!remarks.isEmpty());
-    m_calibrated->setVisible(known && known->gauge);
+    const bool isKept = known && !known->id.empty();
+    m_calibrated->setVisible(isKept && known->gauge);
+    m_remove->setVisible(isKept);
+    m_keepHere->setVisible(known && !isKept);
 }
 
-void RegisterCard::show(const Rig& rig, std::int64_t nowMs) {
+void RegisterCard::show(const Rig& rig, std::int64_t nowMs, std::vector<KnownInstrument> ofNotebook) {
     m_rig = rig;
     m_nowMs = nowMs;
-    showRemark();
+    m_ofNotebook = std::move(ofNotebook);
+    fill();
 }
 
 void RegisterCard::pick() {
     const KnownInstrument* known = chosen();
     if (!known) return;
-    if (known->gauge)
-        emit gaugePicked(*known->gauge);
-    else
-        emit thermometerPicked(*known->thermometer);
+    KnownInstrument taken = *known;
+    for (const KnownInstrument& other : m_ofNotebook)
+        if (isSame(taken, other)) taken = merged(taken, other); // it was at another machine meanwhile
+    if (!known->id.empty() && taken.zeros.size() != known->zeros.size() && !store(taken)) return;
+    emit picked(taken);
+}
+
+/// On disk, or told why not.
+bool RegisterCard::store(const KnownInstrument& instrument) {
+    const auto done = ownInstruments().keep(instrument);
+    if (!done) {
+        emit failed(done.error());
+        return false;
+    }
+    read();
+    m_list->setCurrentIndex(m_list->findData(keyOf(instrument)));
+    showRemark();
+    return true;
+}
+
+void RegisterCard::keepHere() {
+    const KnownInstrument* known = chosen();
+    if (!known) return;
+    const KnownInstrument copy = *known;
+    if (store(copy))
+        emit told(tr("'%1' is kept, for other lessons too.").arg(onScreen(Text::data(copy.name))));
 }
 
 void RegisterCard::keep(bool gauge) {
@@ -123,16 +170,9 @@ void RegisterCard::keep(bool gauge) {
                           .arg(onScreen(Text::data(known.name))));
             return;
         }
-    const auto kept = ownInstruments().keep(known);
-    if (!kept) {
-        emit failed(kept.error());
-        return;
-    }
-    const QString name = onScreen(Text::data(known.name));
-    read();
-    m_list->setCurrentIndex(m_list->findData(QString::fromStdString(*kept)));
-    showRemark();
-    emit told(tr("'%1' is kept, for other lessons too.").arg(name));
+    if (!store(known)) return;
+    emit kept(known);
+    emit told(tr("'%1' is kept, for other lessons too.").arg(onScreen(Text::data(known.name))));
 }
 
 void RegisterCard::calibrated() {
@@ -140,8 +180,7 @@ void RegisterCard::calibrated() {
     if (!known) return;
     KnownInstrument now = *known;
     now.calibratedMs = m_nowMs;
-    if (const auto kept = ownInstruments().keep(now); !kept) emit failed(kept.error());
-    read();
+    if (store(now)) emit kept(now);
 }
 
 void RegisterCard::remove() {

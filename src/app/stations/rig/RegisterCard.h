@@ -16,13 +16,14 @@ class RegisterCard : public Card {
     Q_OBJECT
 public:
     RegisterCard();
-    /// @param nowMs  for how old a calibration is.
-    void show(const Rig& rig, std::int64_t nowMs);
+    /// @param nowMs  for how old a calibration is. @param ofNotebook  what the notebook knows: offered where
+    /// the school's register does not have it.
+    void show(const Rig& rig, std::int64_t nowMs, std::vector<KnownInstrument> ofNotebook);
     using Card::show;
 
 signals:
-    void gaugePicked(const PressureInstrument& gauge);
-    void thermometerPicked(const Thermometer& thermometer);
+    void picked(const KnownInstrument& instrument);
+    void kept(const KnownInstrument& instrument); ///< on disk, in the register
     void failed(const uttrin::Failure& failure);
     void told(const QString& sentence);
 
@@ -33,15 +34,19 @@ private:
     void read();
     void pick();
     void keep(bool gauge);
+    void keepHere();
     void calibrated();
     void remove();
+    void fill();
     void showRemark();
+    bool store(const KnownInstrument& instrument);
     [[nodiscard]] const KnownInstrument* chosen() const;
 
     QComboBox* m_list;
     Words *m_remark, *m_empty;
-    QPushButton *m_use, *m_calibrated, *m_remove;
+    QPushButton *m_use, *m_calibrated, *m_remove, *m_keepHere;
     InstrumentRegister::Shelf m_shelf;
+    std::vector<KnownInstrument> m_ofNotebook;
     Rig m_rig;
     std::int64_t m_nowMs = 0;
 };

@@ -14,6 +14,7 @@
 #include "app/instruments/InstrumentPair.h"
 #include "app/live/RigTestPage.h"
 #include "app/map/PhaseMap.h"
+#include "lesson/commands/InstrumentCommands.h"
 #include "lesson/commands/PlanCommands.h"
 #include "lesson/commands/SelectionCommands.h"
 #include "lesson/views/MapView.h"
@@ -110,12 +111,11 @@ void RigStation::wire() {
     connect(m_correct, &QPushButton::clicked, this, [this] {
         if (const auto run = session().runId()) m_controller.carryOut(&PlanCommands::correctRun, *run);
     });
-    connect(m_register, &RegisterCard::gaugePicked, this, [this](const PressureInstrument& gauge) {
-        change([&](Plan& p) { p.rig.gauge = gauge; }, Text::tr("Take a gauge of the school"));
+    connect(m_register, &RegisterCard::picked, this, [this](const KnownInstrument& instrument) {
+        m_controller.carryOut(&InstrumentCommands::take, instrument);
     });
-    connect(m_register, &RegisterCard::thermometerPicked, this, [this](const Thermometer& thermometer) {
-        change([&](Plan& p) { p.rig.thermometer = thermometer; },
-               Text::tr("Take a thermometer of the school"));
+    connect(m_register, &RegisterCard::kept, this, [this](const KnownInstrument& instrument) {
+        m_controller.carryOut(&InstrumentCommands::keep, instrument);
     });
     connect(m_register, &RegisterCard::failed, this, [this](const Failure& f) { m_controller.tell(f); });
     connect(m_register, &RegisterCard::told, this,
@@ -216,7 +216,7 @@ void RigStation::refresh() {
     m_runNote->setVisible(!note.empty());
     m_correct->setVisible(!note.empty());
     m_runNote->setText(onScreen(note));
-    m_register->show(p.rig, m_controller.clock().now());
+    m_register->show(p.rig, m_controller.clock().now(), notebookInstruments(session().model()));
     m_order->show(p.rig.readOrder);
     m_gauge->show(p.rig.gauge);
     m_gauge->showAlsoUnit(p.rig.alsoUnit);

@@ -23,6 +23,7 @@
 #include "app/live/TraceChart.h"
 #include "app/live/TraceView.h"
 #include "app/map/PhaseMap.h"
+#include "lesson/commands/InstrumentCommands.h"
 #include "lesson/commands/PlanCommands.h"
 #include "lesson/commands/ReadingCommands.h"
 #include "lesson/commands/RunCommands.h"
@@ -204,9 +205,9 @@ void RunStation::checkZero() {
     m_controller.setDraft(draft);
     m_controller.refresh();
     const PressureInstrument& gauge = session().benchPlan().rig.gauge;
-    const GaugeReading zero{*first, second};
-    if (const auto kept = ownInstruments().addZero(gauge.name, {m_controller.clock().now(), zero}); !kept)
-        m_controller.tell(kept.error());
+    const KnownInstrument::Zero zero{m_controller.clock().now(), {*first, second}};
+    if (const auto kept = ownInstruments().addZero(gauge.name, zero); !kept) m_controller.tell(kept.error());
+    m_controller.carryOut(&InstrumentCommands::addZero, std::string(gauge.name), zero);
     if (const Text jump = zeroJump(session()); !jump.empty())
         m_controller.complain(onScreen(jump));
     else

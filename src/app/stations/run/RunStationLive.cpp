@@ -9,6 +9,7 @@
 #include "app/live/SimulatedPanel.h"
 #include "app/live/TraceChart.h"
 #include "app/live/TraceView.h"
+#include "lesson/commands/InstrumentCommands.h"
 #include "lesson/commands/PlanCommands.h"
 #include "lesson/commands/RunCommands.h"
 #include "lesson/live/LiveView.h"
@@ -60,9 +61,15 @@ void RunStation::offerKnown() {
 }
 
 void RunStation::listenAgain() {
-    for (const KnownInstrument& known : ownInstruments().heardOf(session().benchPlan().rig))
-        m_controller.report(
-            m_live.listenAgain(onScreen(Text::data(known.name)), known.profile, known.endpoint));
+    for (const KnownInstrument& known : ownInstruments().heardOf(session().benchPlan().rig)) {
+        const auto profile =
+            known.way.made.empty() ? profileWithId(known.way.profile) : readLiveProfile(known.way.made);
+        if (profile)
+            m_controller.report(
+                m_live.listenAgain(onScreen(Text::data(known.name)), *profile, known.way.endpoint));
+        else
+            m_controller.tell(profile.error());
+    }
 }
 
 /// Where the register has the rig's instrument, it keeps how that is listened to.
@@ -81,8 +88,11 @@ void RunStation::rememberWay(const LiveProfile& profile, const std::string& plac
         m_controller.report(id);
         return;
     }
+    const std::string made = findProfile(*id) ? std::string() : writeLiveProfile(profile);
     for (const std::string& name : names)
-        m_controller.report(own.addWay(name, *id, place));
+        m_controller.report(own.addWay(name, {*id, made, place}));
+    for (const KnownInstrument& known : own.heardOf(rig))
+        m_controller.carryOut(&InstrumentCommands::keep, known); // with how it is listened to
 }
 
 void RunStation::showEvent(QShowEvent* event) {
