@@ -46,8 +46,10 @@ TraceWindow::TraceWindow(LessonController& controller, QWidget* parent) : ToolWi
     row->addFixed(m_paste);
     connect(m_paste, &QPushButton::clicked, this, &TraceWindow::paste);
     column->addWidget(row->parentWidget());
-    m_empty = makeLabel(
-        tr("What live instruments say is kept here as it comes. Or bring in the file of a logger."), "note");
+    m_empty = makeLabel(tr("What live instruments say is kept here as it comes. Or bring in the file of a "
+                           "logger, or paste its lines (%1).")
+                            .arg(m_paste->shortcut().toString(QKeySequence::NativeText)),
+                        "note");
     m_empty->setObjectName(QStringLiteral("traceEmpty"));
     column->addWidget(m_empty);
     auto* middle = new QHBoxLayout;

@@ -76,16 +76,16 @@ void TakenCard::show(const RunView& v, const QString& temperatureUnit) {
     m_withPicture.clear();
     const RowId newest = m_rows->rowCount() > 0 ? m_rows->row(0).id : 0;
     const QString aimed = tr("what was aimed at; never fitted"), read = tr("what was read; this is fitted"),
-                  off = tr("temperature less boiling point at the pressure read"), picture = tr("picture");
+                  off = tr("temperature less boiling point at the pressure read"),
+                  pictured = tr("with a picture");
+    const auto numbered = [](const auto& t) { // ■: no word is cut off in a narrow column
+        return QString::number(t.position) + (t.hasPicture ? QStringLiteral(" \u25A0") : QString());
+    };
     for (const auto& t : v.taken) {
         TableModel::Row row;
-        const QString remark = t.struck       ? tr("struck: %1").arg(onScreen(t.struckReason))
-                               : t.hasPicture ? QStringList({picture, onScreen(t.marks)})
-                                                    .join(t.marks.empty() ? QString() : QStringLiteral(", "))
-                                              : onScreen(t.marks);
-        row.cells = {QString::number(t.position), onScreen(t.target), onScreen(t.actual),
-                     onScreen(t.temperature)};
-        row.tips = {QString(), aimed, read, QString()};
+        const QString remark = t.struck ? tr("struck: %1").arg(onScreen(t.struckReason)) : onScreen(t.marks);
+        row.cells = {numbered(t), onScreen(t.target), onScreen(t.actual), onScreen(t.temperature)};
+        row.tips = {t.hasPicture ? pictured : QString(), aimed, read, QString()};
         if (v.predicted) {
             row.cells << onScreen(t.predicted);
             row.tips << tr("what the class said before, °C");
