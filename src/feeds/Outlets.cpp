@@ -2,7 +2,7 @@
 
 #include "ModbusOutlet.h"
 #include "live/Endpoint.h"
-#include "physics/Constants.h"
+#include "quantities/Quantities.h"
 
 #include <QHostAddress>
 #include <QTcpServer>

@@ -1,6 +1,7 @@
 #include "Driver.h"
 #include "SeenWhole.h"
 #include "app/controls/Grid.h"
+#include "app/map/PhaseMap.h"
 #include "app/rehearse/RehearseStation.h"
 
 #include <QAbstractSpinBox>
@@ -11,6 +12,7 @@
 #include <QPushButton>
 #include <QScrollBar>
 #include <QStackedWidget>
+#include <qcustomplot.h>
 
 #include <set>
 
@@ -97,6 +99,72 @@ TEST_F(Sizes, OnATinyScreenTheWindowIsScrolled) {
     const QRect seen(last->mapTo(&d->window, QPoint(0, 0)), last->size());
     EXPECT_TRUE(d->window.rect().contains(seen))
         << "the field with the keyboard is not scrolled into view: " << seen.x() << ", " << seen.y();
+}
+
+/// What of a widget lies within all that it stands in, in the window.
+QRect seenOf(const QWidget& w) {
+    QRect seen = w.rect();
+    for (const QWidget* in = &w; !in->isWindow(); in = in->parentWidget())
+        seen = seen.translated(in->pos()).intersected(in->parentWidget()->rect());
+    return seen;
+}
+
+// A point is captured at once, whatever else there is to be read: held temperature has the most.
+TEST_F(Sizes, CaptureIsInSightAndNeverOverWhatHasTheKeyboard) {
+    goTo(Station::Rig);
+    d->press("rigSetup_1");
+    goTo(Station::Run);
+    d->type("newGroup", QStringLiteral("Fern"), Qt::Key_Return);
+    const auto* capture = d->find<QPushButton>("capture");
+    for (const app::Theme& theme :
+         {app::Theme::paper(), app::Theme::projector(), app::Theme::paper().at(200)}) {
+        app::applyTheme(theme);
+        d->controller.refresh();
+        for (const QSize size : kSizes) {
+            if (theme.factor > 1.5 && size.width() < 1280) continue; // the window is scrolled as a whole
+            d->window.resize(size);
+            Driver::settleWhole(d->window);
+            for (const char* name : {"judge", "readFirst", "readTemperature", "readBeforePull"}) {
+                auto* field = d->find<QLineEdit>(name);
+                field->setFocus();
+                Driver::settleWhole(d->window);
+                const QRect button = seenOf(*capture), typed = seenOf(*field);
+                const std::string where =
+                    theme.name.toStdString() + " at " + std::to_string(size.width()) + ", " + name;
+                EXPECT_EQ(button.height(), capture->height()) << where;
+                EXPECT_EQ(typed.height(), field->height()) << where;
+                EXPECT_FALSE(button.intersects(typed)) << where;
+            }
+        }
+    }
+}
+
+// A window that is made lower has fewer numbers at its scales, at once.
+TEST_F(Sizes, NumbersAtTheScalesOfAMapStandApart) {
+    goTo(Station::Plan);
+    d->press("planFace_0");
+    auto* map = d->find<app::PhaseMap>("phaseMap");
+    const auto* plot = map->findChild<QCustomPlot*>();
+    for (const app::Theme& theme : {app::Theme::paper(), app::Theme::projector()}) {
+        app::applyTheme(theme);
+        d->controller.refresh();
+        for (const QSize size : {QSize(1920, 1080), QSize(960, 540), QSize(1280, 800), QSize(1024, 700)}) {
+            d->window.resize(size);
+            Driver::settleWhole(d->window);
+            for (const QCPAxis* axis : {plot->xAxis, plot->yAxis, plot->yAxis2}) {
+                const QFontMetricsF letters(axis->tickLabelFont());
+                const auto ticks = axis->tickVector();
+                for (int i = 1; i < ticks.size(); ++i) {
+                    const double apart =
+                        std::abs(axis->coordToPixel(ticks[i]) - axis->coordToPixel(ticks[i - 1]));
+                    EXPECT_GT(apart, axis == plot->xAxis
+                                         ? letters.horizontalAdvance(axis->tickVectorLabels()[i])
+                                         : letters.ascent())
+                        << theme.name.toStdString() << " at " << size.width() << ", " << ticks[i];
+                }
+            }
+        }
+    }
 }
 
 // Opened, a list shows its last row whole, or it is scrolled to it.

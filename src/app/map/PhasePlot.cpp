@@ -18,6 +18,10 @@ void PhasePlot::paintEvent(QPaintEvent* event) {
 }
 
 void PhasePlot::resizeEvent(QResizeEvent* event) {
+    // The plot sets out its ticks before it lays itself out: those would be of the size that it had.
+    setViewport(rect());
+    for (const auto phase : {QCPLayoutElement::upMargins, QCPLayoutElement::upLayout})
+        plotLayout()->update(phase);
     QCustomPlot::resizeEvent(event);
     m_map.placeOverview();
 }

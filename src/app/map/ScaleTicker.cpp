@@ -2,6 +2,8 @@
 
 #include "app/controls/OnScreen.h"
 
+#include <QFontMetricsF>
+
 #include <algorithm>
 #include <cmath>
 #include <set>
@@ -60,7 +62,8 @@ std::vector<ScaleTicker::Graduation> ScaleTicker::graduations(double low, double
 
 void ScaleTicker::generate(const QCPRange& range, const QLocale&, QChar, int, QVector<double>& ticks,
                            QVector<double>* subTicks, QVector<QString>* tickLabels) {
-    constexpr double kLabelPixels = 21.0, kTickPixels = 6.0;
+    constexpr double kTickPixels = 6.0, kOfALine = 1.3;
+    const double labelPixels = kOfALine * QFontMetricsF(m_axis->tickLabelFont()).height();
     ticks.clear();
     if (subTicks) subTicks->clear();
     if (tickLabels) tickLabels->clear();
@@ -73,14 +76,15 @@ void ScaleTicker::generate(const QCPRange& range, const QLocale&, QChar, int, QV
                           m_axis->coordToPixel(range.upper),
                           a,
                           m_valueOf(range.center()),
-                          b};
+                          b,
+                          labelPixels};
     if (stretch == m_stretch) {
         ticks = m_ticks;
         if (subTicks) *subTicks = m_subTicks;
         if (tickLabels) *tickLabels = m_labels;
         return;
     }
-    auto labelled = graduations(std::min(a, b), std::max(a, b), kLabelPixels);
+    auto labelled = graduations(std::min(a, b), std::max(a, b), labelPixels);
     m_labels.clear();
     m_subTicks.clear();
     std::sort(labelled.begin(), labelled.end(),

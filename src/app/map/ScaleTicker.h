@@ -38,8 +38,9 @@ private:
     const QCPAxis* m_axis;
     Map m_coordOf, m_valueOf;
     bool m_shown = true;
-    /// What was asked for last, and the answer: its ends, where they lie, px, and values of the scale.
-    using Stretch = std::array<double, 7>;
+    /// What was asked for last, and the answer: its ends, where they lie, px, values of the scale, and
+    /// how far apart labels are, px.
+    using Stretch = std::array<double, 8>;
     Stretch m_stretch{};
     QVector<double> m_ticks, m_subTicks;
     QVector<QString> m_labels;

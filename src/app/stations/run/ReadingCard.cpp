@@ -1,5 +1,6 @@
 #include "ReadingCard.h"
 
+#include "RowInSight.h"
 #include "app/controls/FieldEdit.h"
 #include "app/controls/FlowLayout.h"
 #include "app/controls/Grid.h"
@@ -184,7 +185,8 @@ void ReadingCard::buildDetails() {
 }
 
 void ReadingCard::buildActions() {
-    auto* act = new QHBoxLayout;
+    auto* inSight = new RowInSight(*column());
+    auto* act = inSight->row();
     m_capture = new QPushButton(tr("Capture   ⏎"));
     m_capture->setObjectName(QStringLiteral("capture"));
     m_capture->setToolTip(
@@ -197,7 +199,6 @@ void ReadingCard::buildActions() {
                              "starts again and capture."));
     act->addWidget(m_capture, 3);
     act->addWidget(m_confirm, 1);
-    column()->addLayout(act);
     m_carried = makeLabel({}, "note");
     m_carried->setObjectName(QStringLiteral("carried"));
     m_carried->hide();

@@ -354,7 +354,9 @@ void RunStation::refresh() {
     m_toActs->setVisible(hasActs);
     if (!hasActs) m_faces->showFace(0);
     const bool narrow = window()->width() < scaled(1200); // px: map and cards share little
-    m_right->setWidths(scaled(theme().large && !narrow ? 600 : 440), scaled(theme().large ? 628 : 512));
+    m_right->setWidths(scaled(!theme().large ? 440 : narrow ? 410 : 600), scaled(theme().large ? 628 : 512));
+    m_target->setNarrow(theme().large && narrow);
+    placeTrace();
     const Rig& rig = session().benchPlan().rig;
     m_reading->show(session());
     m_liveCard->showState();

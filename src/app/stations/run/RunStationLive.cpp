@@ -105,8 +105,7 @@ void RunStation::placeTrace() {
     const int kRoomForBoth = scaled(740); // px, of the window
     const bool live = m_live.isLive(), under = live && window()->height() >= kRoomForBoth && !theme().large;
     m_trace->setVisible(under);
-    const bool narrow =
-        live && !under && m_beside->width() < scaled(430); // px: or the caution is a column of words
+    const bool narrow = !under && m_beside->width() < scaled(430); // px: or the caution is a column of words
     m_below->setDirection(narrow ? QBoxLayout::TopToBottom : QBoxLayout::LeftToRight);
     m_shown->button(2)->setVisible(live && !under);
     if (m_shown->button(2)->isHidden() && m_shown->chosen() == 2) {

@@ -108,6 +108,11 @@ void TargetCard::warn(const QString& warning) {
     m_warning->setVisible(!warning.isEmpty());
 }
 
+void TargetCard::setNarrow(bool narrow) {
+    for (Words* ahead : {m_next, m_timeLeft})
+        ahead->setWordWrap(narrow);
+}
+
 void TargetCard::show(const RunView& v) {
     m_heading->setText(onScreen(v.heading));
     m_dial->setText(onScreen(v.dial));

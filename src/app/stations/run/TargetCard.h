@@ -16,6 +16,8 @@ class TargetCard : public Card {
 public:
     TargetCard();
     void show(const RunView& view);
+    /// Lets what comes next take several lines.
+    void setNarrow(bool narrow);
     void warn(const QString& warning); ///< empty: of nothing
 
 signals:
