@@ -151,8 +151,8 @@ void TraceWindow::choose() {
     m_places->clear();
     for (const TraceSuggestion& s : m_suggestions)
         m_places->addItem(QStringLiteral("%1  %2").arg(clockAt(s.from), onScreen(s.what)));
-    m_chart->setCursor(m_suggestions.empty() ? k->to
-                                             : 0.5 * (m_suggestions.front().from + m_suggestions.front().to));
+    const auto steady = std::ranges::find_if(m_suggestions, [](const auto& s) { return s.to > s.from; });
+    m_chart->setCursor(steady == m_suggestions.end() ? k->to : 0.5 * (steady->from + steady->to));
     showChart();
     showMoment();
 }

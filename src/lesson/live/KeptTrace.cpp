@@ -2,6 +2,7 @@
 
 #include "LiveReadings.h"
 #include "lesson/commands/BenchCommands.h"
+#include "trace/BoilingTurns.h"
 #include "trace/PackedSamples.h"
 #include "trace/Steady.h"
 
@@ -57,8 +58,9 @@ TraceChannel thinned(const TraceChannel& channel) {
 
 Trace absoluteOf(const LessonSession& session, const KeptTrace& kept) {
     Trace trace = kept.trace;
+    const double from = countsFrom(session, kept);
     for (double& pascal : trace.pascal.values)
-        pascal += countsFrom(session, kept);
+        pascal += from;
     return trace;
 }
 
@@ -109,6 +111,17 @@ std::vector<TraceSuggestion> suggestionsIn(const LessonSession& session, const K
         *channel = thinned(*channel); // hours of it are looked through in a moment
     for (const SteadyStretch& s : steadyStretches(trace, substanceOf(session.benchPlan()), SteadyTolerance{}))
         found.push_back({s.from, s.to, Text::tr("steady for {} s", std::lround(s.to - s.from))});
+    constexpr double kBand = 0.3; // K, that the rig's instruments may be off together
+    const Liquid liquid = liquidOf(session.benchPlan());
+    const auto boilsAt = [&](double pascal) -> std::optional<double> {
+        if (!(pascal > 0.0)) return std::nullopt;
+        const auto boils = liquid.boilingPoint(Pressure::fromPascal(pascal));
+        return boils ? std::optional(boils->kelvin()) : std::nullopt;
+    };
+    for (const BoilingTurn& turn : boilingTurns(trace, boilsAt, kBand))
+        found.push_back({turn.seconds, turn.seconds,
+                         turn.begins ? Text::tr("boiling starts: the boiling point is reached")
+                                     : Text::tr("boiling stops: below the boiling point")});
     constexpr double kWindow = 90.0, kStep = 30.0, kApart = 20.0; // s
     std::optional<double> last;
     const auto steps = static_cast<int>(std::ceil((kept.to - kept.from) / kStep));
