@@ -219,6 +219,10 @@ void TraceChart::paintTimes(QPainter& p, const QRectF& field) const {
 
 void TraceChart::paintMarks(QPainter& p, const QRectF& field) const {
     const Theme& t = theme();
+    p.setPen(QPen(t.muted, 1, Qt::DashLine));
+    for (const double s : m_view.turns)
+        if (s >= m_view.from && s <= m_view.to)
+            p.drawLine(QPointF(xOf(s), field.top()), QPointF(xOf(s), field.bottom()));
     for (const double s : m_view.captured) {
         if (s < m_view.from || s > m_view.to) continue;
         const QPointF c(xOf(s), field.top() + 6);

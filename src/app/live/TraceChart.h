@@ -23,6 +23,7 @@ public:
         TraceChannel pascal, kelvin;                     ///< absolute pressure, temperature
         double from = 0.0, to = 60.0;                    ///< s, that are shown
         std::vector<std::pair<double, double>> plateaus; ///< s
+        std::vector<double> turns;                       ///< s, where something begins or ends
         std::vector<double> captured;                    ///< s
         std::vector<double> explained; ///< Pa, at the times of the pressures: a fit; may be empty
     };

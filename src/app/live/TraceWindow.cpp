@@ -58,12 +58,14 @@ TraceWindow::TraceWindow(LessonController& controller, QWidget* parent) : ToolWi
     m_chart->setToolTip(
         tr("Click or drag, or use the arrow keys, for a moment; turn the wheel, or press + and −, to "
            "come nearer."));
-    middle->addWidget(m_chart, 3);
+    middle->addWidget(m_chart, 2);
     auto* right = new Card;
     right->column()->addWidget(makeLabel(tr("Worth a look"), "heading"));
     m_places = new QListWidget;
     m_places->setObjectName(QStringLiteral("tracePlaces"));
     m_places->setAccessibleName(tr("Plateaus and turns in the trace"));
+    m_places->setWordWrap(true);
+    m_places->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     right->column()->addWidget(m_places, 1);
     middle->addWidget(right, 1);
     column->addLayout(middle, 1);
@@ -177,7 +179,10 @@ void TraceWindow::showChart() {
     view.from = m_from;
     view.to = m_to;
     for (const TraceSuggestion& s : m_suggestions)
-        if (s.to > s.from) view.plateaus.emplace_back(s.from, s.to);
+        if (s.to > s.from)
+            view.plateaus.emplace_back(s.from, s.to);
+        else
+            view.turns.push_back(s.from);
     constexpr double kMs = 1000.0;
     for (const Reading& r : m_controller.session().model().data().readings)
         if (r.live && !r.struckReason)

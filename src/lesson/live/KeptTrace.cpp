@@ -109,8 +109,15 @@ std::vector<TraceSuggestion> suggestionsIn(const LessonSession& session, const K
     Trace trace = absoluteOf(session, kept);
     for (TraceChannel* channel : {&trace.pascal, &trace.kelvin})
         *channel = thinned(*channel); // hours of it are looked through in a moment
+    constexpr double kHiccup = 5.0;   // s, by which chance breaks a plateau in two
+    std::vector<std::pair<double, double>> plateaus;
     for (const SteadyStretch& s : steadyStretches(trace, substanceOf(session.benchPlan()), SteadyTolerance{}))
-        found.push_back({s.from, s.to, Text::tr("steady for {} s", std::lround(s.to - s.from))});
+        if (plateaus.empty() || s.from > plateaus.back().second + kHiccup)
+            plateaus.emplace_back(s.from, s.to);
+        else
+            plateaus.back().second = s.to;
+    for (const auto& [from, to] : plateaus)
+        found.push_back({from, to, Text::tr("steady for {} s", std::lround(to - from))});
     constexpr double kBand = 0.3; // K, that the rig's instruments may be off together
     const Liquid liquid = liquidOf(session.benchPlan());
     const auto boilsAt = [&](double pascal) -> std::optional<double> {

@@ -30,7 +30,8 @@ struct TraceSuggestion {
     double from = 0.0, to = 0.0; ///< s; alike for a moment
     Text what;                   ///< "steady for 40 s", "the pressure begins to rise"
 };
-/// Plateaus by the rig and the liquid at the bench, and where the pressure turns from falling to rising.
+/// Plateaus by the rig and the liquid at the bench, where boiling starts and stops by the two instruments,
+/// and where the pressure turns from falling to rising.
 [[nodiscard]] std::vector<TraceSuggestion> suggestionsIn(const LessonSession& session, const KeptTrace& kept);
 
 /// What both instruments said about a moment, as `LiveWatch` has it: over the plateau around it, else over
