@@ -2,14 +2,16 @@
 #include "Verbs.h"
 #include "feeds/Listener.h"
 #include "files/WholeFile.h"
-#include "live/ShippedProfiles.h"
+#include "live/OwnProfiles.h"
 #include "trace/TraceCsv.h"
 
 #include <QCoreApplication>
 #include <QTimer>
 #include <fmt/format.h>
 
+#include <filesystem>
 #include <memory>
+#include <vector>
 
 namespace uttrin::cli {
 namespace {
@@ -19,7 +21,15 @@ struct ListenInput {
 };
 
 LiveProfile profileFrom(const std::string& word) {
-    if (const ShippedProfile* shipped = findProfile(word)) return shipped->profile;
+    if (const auto known = profileWithId(word)) return *known;
+    if (!std::filesystem::exists(word)) {
+        std::vector<Text> ids;
+        for (const ShippedProfile& shipped : shippedProfiles())
+            ids.push_back(Text::data(shipped.id));
+        throw Refusal{
+            {Failure::BadInput, Text::tr("--profile '{}': no such file; accepted: a file, or one of {}",
+                                         Text::typed(word), Text::list(ids))}};
+    }
     return need(readProfileFile(fileText(word)));
 }
 

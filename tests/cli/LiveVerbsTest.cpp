@@ -147,7 +147,10 @@ TEST(CommandLine, AFileThatAStandInWritesIsFollowed) {
 }
 
 TEST(CommandLine, ListeningRefusesWhatItCannotHear) {
-    EXPECT_EQ(run("listen --profile no-such --from tcp:127.0.0.1:1").code, 2);
+    const auto unknown = run("listen --profile no-such --from tcp:127.0.0.1:1");
+    EXPECT_EQ(unknown.code, 2);
+    EXPECT_NE(unknown.err.find("'no-such'"), std::string::npos) << unknown.err;
+    EXPECT_NE(unknown.err.find("pressure-transmitter-modbus"), std::string::npos) << unknown.err;
     EXPECT_NE(run("listen --profile manometer-lines --from usb:1").err.find("tcp:HOST:PORT"),
               std::string::npos);
     EXPECT_EQ(run("listen --profile manometer-lines --from modbus:127.0.0.1:502").code, 2);
