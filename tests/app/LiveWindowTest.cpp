@@ -334,9 +334,14 @@ TEST_F(RigTestPages, TheNotebookBringsItsInstrumentsToAnotherMachine) {
         d.type("readFirst", QLatin1String(shows));
         d.press("zeroCheck");
     }
+    goTo(Station::Rig);
+    const QString history = d.text("registerHistory");
+    EXPECT_TRUE(history.contains(QStringLiteral("Its zero: 0.01 bar on"))) << history.toStdString();
+    EXPECT_TRUE(history.contains(QStringLiteral("Compared on"))) << history.toStdString();
     const auto before = ownInstruments().shelf().instruments;
     ASSERT_EQ(before.size(), 1U);
     ASSERT_EQ(before[0].zeros.size(), 2U);
+    goTo(Station::Run);
     ASSERT_TRUE(ownInstruments().remove(before[0].id));
     goTo(Station::Rig);
     EXPECT_TRUE(

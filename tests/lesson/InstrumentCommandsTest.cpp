@@ -54,6 +54,23 @@ TEST_F(Instruments, ZerosOfHereAndThereComeTogether) {
     EXPECT_THAT(moments, ::testing::ElementsAre(1'000, 5'000, 9'000));
 }
 
+TEST(InstrumentHistory, TellsTheLastThreeZerosWithTheirDates) {
+    KnownInstrument known = dial("Dial 3");
+    known.zeros.clear();
+    EXPECT_TRUE(historyOf(known, 0).empty());
+    constexpr std::int64_t kDay = 86'400'000, kNewYear2026 = 1'767'225'600'000;
+    for (int day = 0; day < 5; ++day)
+        known.zeros.push_back({kNewYear2026 + day * kDay, {2.0 + day, std::nullopt}});
+    known.calibratedMs = kNewYear2026 - 1;
+    const std::string said = plain(historyOf(known, 0));
+    EXPECT_THAT(said,
+                ::testing::HasSubstr("4 mbar on 2026-01-03, 5 mbar on 2026-01-04, 6 mbar on 2026-01-05"));
+    EXPECT_THAT(said, ::testing::Not(::testing::HasSubstr("2026-01-02")));
+    EXPECT_THAT(said, ::testing::HasSubstr("Compared on 2025-12-31."));
+    // East of Greenwich it was next year already.
+    EXPECT_THAT(plain(historyOf(known, 60)), ::testing::HasSubstr("Compared on 2026-01-01."));
+}
+
 TEST_F(Instruments, ComeWithACopyOfTheNotebook) {
     ASSERT_TRUE(commands().keep(dial("Dial 3")));
     ASSERT_TRUE(s->notebook().saveCopy(dir / "copy.uttrin"));

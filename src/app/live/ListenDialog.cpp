@@ -2,6 +2,7 @@
 
 #include "LineAnatomy.h"
 #include "app/controller/Dialogs.h"
+#include "app/controls/Card.h"
 #include "app/controls/FieldEdit.h"
 #include "app/controls/FlowLayout.h"
 #include "app/controls/Grid.h"

@@ -56,4 +56,23 @@ Result<void> InstrumentCommands::addZero(const std::string& name, const KnownIns
     return {};
 }
 
+Text historyOf(const KnownInstrument& known, int utcOffsetMin) {
+    constexpr std::size_t kTold = 3; // zeros
+    std::vector<Text> said;
+    if (known.gauge && !known.zeros.empty()) {
+        std::vector<Text> zeros;
+        const auto& all = known.zeros;
+        for (std::size_t i = all.size() > kTold ? all.size() - kTold : 0; i < all.size(); ++i)
+            zeros.push_back(Text::tr("{} {} on {}", uttrin::text(*known.gauge, all[i].reading),
+                                     unitText(*known.gauge), dateText(all[i].atMs, utcOffsetMin)));
+        said.push_back(Text::tr("Its zero: {}.", Text::list(zeros)));
+    }
+    if (known.calibratedMs)
+        said.push_back(Text::tr("Compared on {}.", dateText(*known.calibratedMs, utcOffsetMin)));
+    if (known.thermometer && !known.thermometer->calibrations.empty())
+        said.push_back(Text::tr("Calibrated on {}.",
+                                dateText(known.thermometer->calibrations.back().atMs, utcOffsetMin)));
+    return Text::sentences(said);
+}
+
 } // namespace uttrin

@@ -24,4 +24,8 @@ public:
 /// What the notebook of a lesson knows; what cannot be read is left out.
 [[nodiscard]] std::vector<KnownInstrument> notebookInstruments(const LessonModel& model);
 
+/// What became of an instrument: its last zeros and when it was compared or calibrated, with their dates at a
+/// place whose clocks are `utcOffsetMin` ahead of UTC. Empty where nothing is known.
+[[nodiscard]] Text historyOf(const KnownInstrument& known, int utcOffsetMin);
+
 } // namespace uttrin

@@ -62,6 +62,10 @@ std::string clockTextWithSeconds(Milliseconds at, int utcOffsetMin) {
     return fmt::format("{:%H:%M:%S}", calendar(at, utcOffsetMin));
 }
 
+std::string dateText(Milliseconds at, int utcOffsetMin) {
+    return fmt::format("{:%Y-%m-%d}", calendar(at, utcOffsetMin));
+}
+
 std::string isoText(Milliseconds at, int utcOffsetMin) {
     const int offset = std::abs(utcOffsetMin);
     return fmt::format("{:%Y-%m-%dT%H:%M:%S}{}{:02}:{:02}", calendar(at, utcOffsetMin),

@@ -41,6 +41,8 @@ private:
 [[nodiscard]] std::string clockText(Milliseconds at, int utcOffsetMin);
 /// "08:42:07" likewise.
 [[nodiscard]] std::string clockTextWithSeconds(Milliseconds at, int utcOffsetMin);
+/// "2026-04-24" likewise.
+[[nodiscard]] std::string dateText(Milliseconds at, int utcOffsetMin);
 /// "2026-04-24T08:42:07+02:00" likewise.
 [[nodiscard]] std::string isoText(Milliseconds at, int utcOffsetMin);
 /// The moment of such a text; nothing where it is none.

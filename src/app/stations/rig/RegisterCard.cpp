@@ -3,6 +3,7 @@
 #include "app/controls/FlowLayout.h"
 #include "app/controls/Labels.h"
 #include "app/controls/OnScreen.h"
+#include "lesson/commands/InstrumentCommands.h"
 
 #include <QComboBox>
 #include <QPushButton>
@@ -55,6 +56,9 @@ RegisterCard::RegisterCard() {
     m_remark = makeLabel({}, "cautionText");
     m_remark->setObjectName(QStringLiteral("registerRemark"));
     column()->addWidget(m_remark);
+    m_history = makeLabel({}, "muted");
+    m_history->setObjectName(QStringLiteral("registerHistory"));
+    column()->addWidget(m_history);
     connect(m_list, &QComboBox::activated, this, &RegisterCard::showRemark);
     connect(m_use, &QPushButton::clicked, this, &RegisterCard::pick);
     connect(m_calibrated, &QPushButton::clicked, this, &RegisterCard::calibrated);
@@ -111,13 +115,17 @@ void RegisterCard::showRemark() {
     m_remark->setText(remarks.isEmpty() ? QString()
                                         : QStringLiteral("\u26A0 ") + remarks.join(QLatin1Char(' ')));
     m_remark->setVisible(!remarks.isEmpty());
+    m_history->setText(known ? onScreen(historyOf(*known, m_utcOffsetMin)) : QString());
+    m_history->setVisible(!m_history->text().isEmpty());
     const bool isKept = known && !known->id.empty();
     m_calibrated->setVisible(isKept && known->gauge);
     m_remove->setVisible(isKept);
     m_keepHere->setVisible(known && !isKept);
 }
 
-void RegisterCard::show(const Rig& rig, std::int64_t nowMs, std::vector<KnownInstrument> ofNotebook) {
+void RegisterCard::show(const Rig& rig, std::int64_t nowMs, int utcOffsetMin,
+                        std::vector<KnownInstrument> ofNotebook) {
+    m_utcOffsetMin = utcOffsetMin;
     m_rig = rig;
     m_nowMs = nowMs;
     m_ofNotebook = std::move(ofNotebook);

@@ -16,9 +16,9 @@ class RegisterCard : public Card {
     Q_OBJECT
 public:
     RegisterCard();
-    /// @param nowMs  for how old a calibration is. @param ofNotebook  what the notebook knows: offered where
-    /// the school's register does not have it.
-    void show(const Rig& rig, std::int64_t nowMs, std::vector<KnownInstrument> ofNotebook);
+    /// @param nowMs  for how old a calibration is. @param utcOffsetMin  for dates. @param ofNotebook  what
+    /// the notebook knows: offered where the school's register does not have it.
+    void show(const Rig& rig, std::int64_t nowMs, int utcOffsetMin, std::vector<KnownInstrument> ofNotebook);
     using Card::show;
 
 signals:
@@ -43,12 +43,13 @@ private:
     [[nodiscard]] const KnownInstrument* chosen() const;
 
     QComboBox* m_list;
-    Words *m_remark, *m_empty;
+    Words *m_remark, *m_history, *m_empty;
     QPushButton *m_use, *m_calibrated, *m_remove, *m_keepHere;
     InstrumentRegister::Shelf m_shelf;
     std::vector<KnownInstrument> m_ofNotebook;
     Rig m_rig;
     std::int64_t m_nowMs = 0;
+    int m_utcOffsetMin = 0;
 };
 
 } // namespace uttrin::app

@@ -216,7 +216,8 @@ void RigStation::refresh() {
     m_runNote->setVisible(!note.empty());
     m_correct->setVisible(!note.empty());
     m_runNote->setText(onScreen(note));
-    m_register->show(p.rig, m_controller.clock().now(), notebookInstruments(session().model()));
+    m_register->show(p.rig, m_controller.clock().now(), session().model().lesson().utcOffsetMin,
+                     notebookInstruments(session().model()));
     m_order->show(p.rig.readOrder);
     m_gauge->show(p.rig.gauge);
     m_gauge->showAlsoUnit(p.rig.alsoUnit);

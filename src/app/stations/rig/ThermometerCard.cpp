@@ -234,8 +234,9 @@ void ThermometerCard::show(const Thermometer& t, int utcOffsetMin) {
     const auto residuals = residualsOf(t, *last);
     if (residuals)
         m_calibration->setText(
-            tr("Calibrated at %1: %2 K off in ice, %3 K in steam (%4 °C here). %5 in the record.")
-                .arg(QString::fromStdString(clockText(last->atMs, utcOffsetMin)),
+            tr("Calibrated %1: %2 K off in ice, %3 K in steam (%4 °C here). %5 in the record.")
+                .arg(QString::fromStdString(dateText(last->atMs, utcOffsetMin) + ' ' +
+                                            clockText(last->atMs, utcOffsetMin)),
                      onScreen(fixedSigned(residuals->ice, 2)), onScreen(fixedSigned(residuals->steam, 2)),
                      onScreen(residuals->steamTrue.celsius(), 2))
                 .arg(t.calibrations.size()));

@@ -66,12 +66,13 @@ void RowInSight::climb() {
 }
 
 void RowInSight::fit() {
+    if (!m_place) return;
     const QSize least = m_row->minimumSize(); // with its margins
     m_place->setMinimumSize(least.width() - 2 * kBeside, least.height() - 2 * kAbove);
 }
 
 void RowInSight::settle() {
-    if (parentWidget() == m_place) return;
+    if (!m_place || parentWidget() == m_place) return;
     const QPoint at = m_place->mapTo(parentWidget(), QPoint());
     int lowest = parentWidget()->height(); // that is seen
     for (const QWidget* up = parentWidget(); up; up = up->parentWidget())

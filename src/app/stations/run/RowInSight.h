@@ -1,5 +1,6 @@
 #pragma once
 
+#include <QPointer>
 #include <QWidget>
 
 class QBoxLayout;
@@ -29,7 +30,7 @@ private:
     void settle();
     void uncover(const QWidget& now);
 
-    QWidget* m_place;
+    QPointer<QWidget> m_place; ///< goes with the column, maybe before this
     QHBoxLayout* m_row;
     bool m_lies = false;
 };
