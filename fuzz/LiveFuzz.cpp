@@ -8,6 +8,7 @@
 #include "plan/ReadOrder.h"
 #include "register/InstrumentRegister.h"
 #include "substances/SubstanceLibrary.h"
+#include "trace/BoilingTurns.h"
 #include "trace/HandPump.h"
 #include "trace/LeakTest.h"
 #include "trace/LoggerFile.h"
@@ -50,6 +51,8 @@ void judge(const Trace& trace) {
     if (const auto test = testForLeak(trace.pascal, {1e-3, 94310.0, {}});
         test && !std::isfinite(test->spread))
         std::abort();
+    (void)boilingTurns(
+        trace, [](double pascal) { return std::optional(300.0 + 1e-3 * pascal); }, 0.3);
     (void)fitPumpDown(trace.pascal, 1e-3);
     if (const auto pump = fitStrokes(trace.pascal, 1e-3); pump && !(pump->ratio > 0.0 && pump->ratio < 1.0))
         std::abort();
@@ -61,6 +64,9 @@ extern "C" int LLVMFuzzerTestOneInput(const unsigned char* data, std::size_t siz
     const std::string_view text(reinterpret_cast<const char*>(data), size);
     for (const ShippedProfile& shipped : shippedProfiles())
         listen(shipped.profile, text);
+    for (const char decimal : {'.', ','})
+        for (const FoundNumber& number : findNumbers(text, decimal))
+            (void)unitBehind(text, number);
     if (const auto profile = readProfileFile(text)) listen(*profile, "P=1.5 T=2\n-3e5;4,5\n");
     if (const auto layout = guessLayout(text))
         if (const auto read = readLogger(text, *layout, 94310.0)) {
@@ -75,7 +81,8 @@ extern "C" int LLVMFuzzerTestOneInput(const unsigned char* data, std::size_t siz
     (void)readOrderOf(text);
     if (const auto filling = fillingOf(text); filling && fillingOf(noteOf(*filling)) != filling) std::abort();
     if (const auto known = readKnown(text))
-        if (const auto back = readKnown(writeKnown(*known)); !back || back->zeros != known->zeros)
+        if (const auto back = readKnown(writeKnown(*known));
+            !back || back->zeros != known->zeros || back->way != known->way)
             std::abort();
     if (size < 4000) // a fit takes its time
         if (const auto trace = readTraceCsv(text)) {

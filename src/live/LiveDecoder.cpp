@@ -55,7 +55,8 @@ std::size_t numberAt(std::string_view text, char decimal, FoundNumber& found) {
         }
     }
     const auto read = std::from_chars(plain.data(), plain.data() + plain.size(), found.value);
-    if (read.ec != std::errc()) found.value = std::numeric_limits<double>::quiet_NaN(); // too great for a number
+    if (read.ec != std::errc())
+        found.value = std::numeric_limits<double>::quiet_NaN(); // too great for a number
     found.step = std::pow(10.0, static_cast<double>(power) - places);
     return at;
 }
@@ -88,6 +89,18 @@ std::vector<FoundNumber> findNumbers(std::string_view text, char decimal) {
         at += std::max<std::size_t>(taken, 1);
     }
     return numbers;
+}
+
+const Unit* unitBehind(std::string_view text, const FoundNumber& number) {
+    constexpr std::string_view kSpace = " \t", kEnds = " \t\r\n,;:|";
+    std::string_view word = text.substr(std::min(text.size(), number.at + number.length));
+    word.remove_prefix(std::min(word.size(), word.find_first_not_of(kSpace)));
+    word = word.substr(0, word.find_first_of(kEnds));
+    if (word == "C") return &unit("degC");
+    if (word == "F") return &unit("degF");
+    for (const Dimension dimension : {Dimension::Pressure, Dimension::Temperature})
+        if (const auto known = findUnit(word, dimension)) return *known;
+    return nullptr;
 }
 
 std::vector<double> numbersIn(std::string_view text, char decimal) {

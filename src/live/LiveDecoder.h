@@ -32,6 +32,10 @@ struct FoundNumber {
 [[nodiscard]] std::vector<FoundNumber> findNumbers(std::string_view text, char decimal);
 [[nodiscard]] std::vector<double> numbersIn(std::string_view text, char decimal);
 
+/// The unit of a pressure or a temperature that is written behind a number, as in "48.8 kPa" or "45 C"; null
+/// where what follows is none.
+[[nodiscard]] const Unit* unitBehind(std::string_view text, const FoundNumber& number);
+
 /// Reads a line. BadInput says what is wrong with it, in words for people: it is out of its range, or lacks a
 /// number.
 [[nodiscard]] Result<LiveLine> decodeLine(const LiveProfile& profile, std::string_view line);

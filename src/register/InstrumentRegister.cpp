@@ -78,7 +78,10 @@ Result<KnownInstrument> readKnown(std::string_view text) {
         readZeros(r, failure, known.zeros);
         if (r.has("calibrated_ms")) r.moment("calibrated_ms", known.calibratedMs.emplace());
         r.string("profile", known.way.profile);
-        if (const Json* made = r.at("own_profile")) known.way.made = made->dump();
+        if (const Json* made = r.at("own_profile")) {
+            if (!made->is_object()) r.refuse("own_profile", Text::tr("an object"));
+            known.way.made = made->dump();
+        }
         r.string("endpoint", known.way.endpoint);
         r.onlyKnown();
     });

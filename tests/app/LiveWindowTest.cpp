@@ -110,6 +110,32 @@ TEST_F(LiveRun, AnInstrumentIsTaughtByClickingItsNumbersAndCaptured) {
     EXPECT_TRUE(d.find<QLineEdit>("readFirst")->text().isEmpty());
 }
 
+// The line says kPa: whoever takes it for hPa is told.
+TEST_F(LiveRun, AUnitThatTheLineWritesItselfIsTakenAndMinded) {
+    const LineInstrument instrument;
+    d.press("liveConnect");
+    d.type("listenAddress", instrument.address());
+    auto* profiles = d.find<QComboBox>("listenProfile");
+    profiles->setCurrentIndex(profiles->count() - 1);
+    emit profiles->activated(profiles->count() - 1);
+    d.press("listenLook");
+    ASSERT_TRUE(
+        QTest::qWaitFor([&] { return d.window.findChild<QPushButton*>("number2") != nullptr; }, 8000));
+    d.press("number2"); // the temperature first: its C says so
+    EXPECT_EQ(d.find<QComboBox>("numberUnit")->currentText(), QStringLiteral("°C"));
+    d.press("number1");
+    auto* units = d.find<QComboBox>("numberUnit");
+    EXPECT_EQ(units->currentText(), QStringLiteral("kPa"));
+    EXPECT_EQ(d.text("numberIs"), QStringLiteral("Number 1 of the line is:"));
+    const int hectopascal = units->findText(QStringLiteral("hPa"));
+    units->setCurrentIndex(hectopascal);
+    emit units->activated(hectopascal);
+    EXPECT_TRUE(
+        d.text("numberIs").contains(QStringLiteral("The line itself says kPa behind number 1, not hPa")))
+        << d.text("numberIs").toStdString();
+    d.key(Qt::Key_Escape);
+}
+
 TEST_F(LiveRun, AnUnpluggedInstrumentIsToldAndComesBackByItself) {
     LineInstrument instrument;
     const int port = instrument.port();

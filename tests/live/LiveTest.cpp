@@ -85,6 +85,22 @@ TEST(LiveDecoder, FindsNumbersThatStandByThemselves) {
     EXPECT_TRUE(std::isnan(numbersIn("1e999", '.').front()));
 }
 
+TEST(LiveDecoder, KnowsTheUnitThatALineWritesItself) {
+    const auto written = [](std::string_view line, std::size_t number) {
+        const auto numbers = findNumbers(line, '.');
+        const Unit* unit = unitBehind(line, numbers.at(number - 1));
+        return unit ? unit->symbol : std::string_view();
+    };
+    EXPECT_EQ(written("P 48.800 kPa T 45.00 C", 1), "kPa");
+    EXPECT_EQ(written("P 48.800 kPa T 45.00 C", 2), "degC");
+    EXPECT_EQ(written("488 mbar;113.0 \u00b0F", 1), "mbar");
+    EXPECT_EQ(written("488mbar;113.0 \u00b0F", 2), "degF");
+    EXPECT_EQ(written("300.1 K", 1), "K");
+    EXPECT_EQ(written("48.800,45.00", 1), "");
+    EXPECT_EQ(written("48.800", 1), "");
+    EXPECT_EQ(written("12 V", 1), "");
+}
+
 TEST(LiveDecoder, ReadsEachValueByItsPlaceUnitAndScale) {
     const auto line = decodeLine(both(), "P1=943,1 hPa T2=21,4 C");
     ASSERT_TRUE(line);

@@ -84,6 +84,18 @@ TEST(InstrumentRegister, WhereItWasHeardHereCountsMore) {
     EXPECT_FALSE(isSame(here, probe));
 }
 
+TEST(InstrumentRegister, AProfileInItIsAnObject) {
+    KnownInstrument known = gauge("Dial 3");
+    known.way.made = R"({"name":"mine"})";
+    std::string text = writeKnown(known);
+    const auto at = text.find("\"own_profile\": {");
+    ASSERT_NE(at, std::string::npos);
+    text.replace(at, text.find('}', at) + 1 - at, "\"own_profile\": 5");
+    const auto read = readKnown(text);
+    ASSERT_FALSE(read);
+    EXPECT_THAT(plain(read.error().message), HasSubstr("own_profile"));
+}
+
 TEST(InstrumentRegister, KnowsHowThoseOfARigAreListenedTo) {
     const testing::TempDir dir;
     const InstrumentRegister reg(dir / "instruments");

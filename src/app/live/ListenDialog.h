@@ -37,6 +37,7 @@ private:
     void lookAt();
     void arrived(const QString& line);
     void pickNumber(int number);
+    [[nodiscard]] const Unit* writtenUnit() const;
     void takeMeaning();
     void showMeaning();
     void showReadings();

@@ -9,6 +9,7 @@
 #include "app/controls/Segments.h"
 #include "app/instruments/InstrumentPair.h"
 #include "lesson/live/LiveReadings.h"
+#include "live/LiveDecoder.h"
 #include "live/OwnProfiles.h"
 #include "quantities/Quantities.h"
 
@@ -27,8 +28,20 @@ constexpr LiveRegister::Type kHeldAs[] = {LiveRegister::Type::Float32, LiveRegis
 } // namespace
 
 void ListenDialog::arrived(const QString& line) {
+    const bool first = m_lastLine.isEmpty();
     m_lastLine = line;
+    if (first) return showMeaning();
     m_line->show(line, m_profile);
+}
+
+/// The unit that the line itself writes behind the number in hand; null where it writes none.
+const Unit* ListenDialog::writtenUnit() const {
+    const LiveValue* value = valueOfNumber(m_profile, m_number);
+    if (value && !value->begins.empty()) return nullptr; // it is counted from elsewhere
+    const std::string line = m_lastLine.toStdString();
+    const auto numbers = findNumbers(line, m_profile.decimal);
+    const auto at = static_cast<std::size_t>(m_number) - 1;
+    return at < numbers.size() ? unitBehind(line, numbers[at]) : nullptr;
 }
 
 void ListenDialog::pickNumber(int number) {
@@ -41,7 +54,9 @@ void ListenDialog::pickNumber(int number) {
         });
     };
     if (has(false) && has(true)) return showMeaning(); // a person says which it replaces
-    m_quantity->setCurrentIndex(has(false) ? indexOf(kQuantities, LiveQuantity::Temperature) : 0);
+    const Unit* written = writtenUnit();
+    const bool temperature = written ? written->dimension == Dimension::Temperature : has(false);
+    m_quantity->setCurrentIndex(temperature ? indexOf(kQuantities, LiveQuantity::Temperature) : 0);
     m_unit->clear();
     takeMeaning();
 }
@@ -50,7 +65,10 @@ void ListenDialog::takeMeaning() {
     const LiveQuantity quantity = kQuantities[std::max(0, m_quantity->currentIndex())];
     const Dimension dimension = dimensionOf(quantity);
     const Unit* chosen = unitIn(*m_unit, dimension);
-    const Unit* in = chosen ? chosen : &unit(dimension == Dimension::Temperature ? "degC" : "kPa");
+    const Unit* written = writtenUnit();
+    if (written && written->dimension != dimension) written = nullptr;
+    const Unit* usual = &unit(dimension == Dimension::Temperature ? "degC" : "kPa");
+    const Unit* in = chosen ? chosen : written ? written : usual;
     m_profile.decimal = m_decimal->currentIndex() == 1 ? ',' : '.';
     m_profile.poll = m_poll->text().toStdString();
     if (!m_profile.poll.empty()) m_profile.poll += m_profile.terminator;
@@ -91,10 +109,17 @@ void ListenDialog::showMeaning() {
     m_quantity->setCurrentIndex(indexOf(kQuantities, quantity));
     offerUnits(*m_unit, dimensionOf(quantity), in);
     m_numberIs->setVisible(!modbus);
+    const Unit* written = modbus ? nullptr : writtenUnit();
+    const bool differs = written && in && written != in;
+    setRole(m_numberIs, differs ? "caution" : "muted");
     m_numberIs->setText(
         m_lastLine.isEmpty()
             ? tr("See what it sends, then click the number that is the pressure or the temperature.")
-            : tr("Number %1 of the line is:").arg(m_number));
+        : differs ? tr("\u26A0 The line itself says %1 behind number %2, not %3.")
+                        .arg(asIs(written->display))
+                        .arg(m_number)
+                        .arg(asIs(in->display))
+                  : tr("Number %1 of the line is:").arg(m_number));
     if (!m_lastLine.isEmpty()) m_line->show(m_lastLine, m_profile);
     showReadings();
 }
