@@ -245,6 +245,7 @@ void ListenDialog::chooseProfile() {
     m_profile = m_offered[at];
     m_number = m_profile.values.empty() ? 1 : m_profile.values.front().number;
     m_name->setText(onScreen(Text::data(m_profile.name)));
+    m_name->setCursorPosition(0);
     m_poll->setText(QString::fromStdString(m_profile.poll).trimmed());
     m_decimal->setCurrentIndex(m_profile.decimal == ',' ? 1 : 0);
     m_speed->setCurrentIndex(m_speed->findData(m_profile.serial.speed));

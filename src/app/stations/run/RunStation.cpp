@@ -68,6 +68,7 @@ QWidget* RunStation::buildBench() {
     left->setSpacing(grid::kHalfStep);
     left->addWidget(buildRuns());
     m_beside = new QStackedWidget;
+    m_beside->installEventFilter(this); // how wide it is decides what lies under it
     m_map = new PhaseMap;
     m_beside->addWidget(m_map);
     m_pair = new InstrumentPair;

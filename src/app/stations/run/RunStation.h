@@ -74,6 +74,7 @@ protected:
     void refresh() override;
     void refreshDraft() override;
     void showEvent(QShowEvent* event) override;
+    bool eventFilter(QObject* watched, QEvent* event) override;
 
 private:
     QWidget* buildRuns();

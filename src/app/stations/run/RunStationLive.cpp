@@ -100,6 +100,11 @@ void RunStation::showEvent(QShowEvent* event) {
     offerKnown();
 }
 
+bool RunStation::eventFilter(QObject* watched, QEvent* event) {
+    if (watched == m_beside && event->type() == QEvent::Resize) placeTrace();
+    return StationPage::eventFilter(watched, event);
+}
+
 /// Under the map where there is room for both.
 void RunStation::placeTrace() {
     const int kRoomForBoth = scaled(740); // px, of the window
