@@ -8,6 +8,7 @@
 #include "lesson/live/KeptTrace.h"
 #include "lesson/live/RigTestView.h"
 #include "live/ShippedProfiles.h"
+#include "register/InstrumentRegister.h"
 #include "support/StillInstruments.h"
 
 #include <QAction>

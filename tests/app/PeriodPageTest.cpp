@@ -1,5 +1,6 @@
 #include "Driver.h"
 #include "SeenWhole.h"
+#include "app/controller/Dialogs.h"
 #include "app/stations/plan/PeriodTimeline.h"
 #include "lesson/actcommands/ActCommands.h"
 #include "physics/Constants.h"

@@ -5,6 +5,7 @@
 #include "lesson/exchange/EarlierLesson.h"
 #include "lesson/results/ActResult.h"
 #include "plan/PlanJson.h"
+#include "rehearsal/Demonstrations.h"
 #include "rehearsal/card/ToldCard.h"
 #include "support/ConductedLesson.h"
 
