@@ -29,6 +29,8 @@ Outlets::Outlets(ShownInstruments& stand, OutletSettings settings)
 }
 
 Outlets::~Outlets() {
+    for (QTcpSocket* caller : m_callers) // they hang up as they go, when what they would tell is gone
+        caller->disconnect(this);
     for (const int end : {m_master, m_slave})
         if (end >= 0) ::close(end);
 }

@@ -82,7 +82,7 @@ Result<CaptureOutcome> BenchCommands::capture(bool keepOddPair) {
     if (!live.hasTemperature)
         return fail(Failure::BadInput, Text::tr("Type the thermometer as it shows now."));
     Reading reading = live.reading;
-    const ReadOrder& order = session().benchPlan().rig.readOrder;
+    const ReadOrder order = session().benchPlan().rig.readOrder; // the model is made anew with the point
     reading.readOrder = wordsOf(orderKept(order, draft().stepsDone));
     if (const auto t = toTemperature(rig.thermometer, reading.temperature); !t)
         return tl::unexpected(t.error());
