@@ -42,7 +42,7 @@ Result<void> InstrumentCommands::keep(const KnownInstrument& known) {
         isNews = now.known != row.known;
     });
     if (!isNews) return {};
-    const auto kept = notebook().keepInstrument(now);
+    auto kept = notebook().keepInstrument(now);
     if (kept) (void)reload(); // it is on disk; see staleBecause()
     return kept;
 }

@@ -116,6 +116,7 @@ std::vector<TraceSuggestion> suggestionsIn(const LessonSession& session, const K
             plateaus.emplace_back(s.from, s.to);
         else
             plateaus.back().second = s.to;
+    found.reserve(plateaus.size());
     for (const auto& [from, to] : plateaus)
         found.push_back({from, to, Text::tr("steady for {} s", std::lround(to - from))});
     constexpr double kBand = 0.3; // K, that the rig's instruments may be off together
