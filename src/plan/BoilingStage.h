@@ -29,5 +29,10 @@ struct NamedStage {
 inline constexpr const char* kToppedUp = "topped up";
 inline constexpr const char* kPumpOn = "pump switched on";
 inline constexpr const char* kShaken = "shaken";
+/// What is noted of insulation: points from then on are marked, until it is taken off. How the heater was
+/// set, before the number.
+inline constexpr const char* kWrapped = "vessel wrapped";
+inline constexpr const char* kUnwrapped = "wrap taken off";
+inline constexpr const char* kHeaterAt = "heater at ";
 
 } // namespace uttrin

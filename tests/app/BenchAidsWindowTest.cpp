@@ -142,6 +142,12 @@ TEST_F(BenchAidsWindow, ResidualsAreDrawnAgainstWhatIsChosen) {
         d.type("heaterSetting", QStringLiteral("4"));
         capture(gauge, temperature);
     }
+    ASSERT_EQ(d.session().model().data().notes.size(), 1U); // where it was set, and not at each point
+    EXPECT_EQ(d.session().model().data().notes.front().text, "heater at 4");
+    trigger("stageWrapped");
+    EXPECT_EQ(d.session().model().data().notes.back().text, "vessel wrapped");
+    trigger("stageUnwrapped");
+    EXPECT_EQ(d.session().model().data().notes.back().text, "wrap taken off");
     goTo(Station::WorkUp);
     EXPECT_TRUE(d.said("residualChart").contains(QStringLiteral("4 points")))
         << d.said("residualChart").toStdString();

@@ -164,6 +164,36 @@ TEST_F(LiveLesson, StagesTopUpsAndShakingTellOfThePointsThatFollow) {
     EXPECT_TRUE(marksOf(last()).empty());
 }
 
+TEST_F(LiveLesson, TheHeatersChangesAreStampedOnceAndInsulationHoldsUntilItIsTakenOff) {
+    RunCommands run(*s);
+    const auto stamps = [&] {
+        std::vector<std::string> said;
+        for (const Note& note : s->model().data().notes)
+            said.push_back(note.text);
+        return said;
+    };
+    ASSERT_TRUE(run.stampHeater()); // nothing is known of it
+    EXPECT_TRUE(stamps().empty());
+    for (const double setting : {120.0, 120.0, 2.5, 120.0}) {
+        s->edit([&](BenchDraft& d) { d.heaterSetting = setting; });
+        ASSERT_TRUE(run.stampHeater());
+    }
+    EXPECT_THAT(stamps(), ::testing::ElementsAre("heater at 120", "heater at 2.5", "heater at 120"));
+    ASSERT_TRUE(run.insulate(true));
+    for (int point = 0; point < 2; ++point) {
+        clock.time += 60'000;
+        type(30'000.0 + 10'000.0 * point, 0.0, 98'100.0);
+        ASSERT_TRUE(s->capture(true)->readingId);
+        EXPECT_THAT(marksOf(last()), Contains("insulated"));
+        EXPECT_EQ(last().raw.heaterSetting, 120.0);
+    }
+    ASSERT_TRUE(run.insulate(false));
+    clock.time += 60'000;
+    type(60'000.0, 0.0, 98'100.0);
+    ASSERT_TRUE(s->capture(true)->readingId);
+    EXPECT_THAT(marksOf(last()), ::testing::Not(Contains("insulated")));
+}
+
 TEST_F(LiveLesson, ATargetBelowTheLiquidSaysThatItWillFlash) {
     EXPECT_TRUE(flashWarning(*s).empty());
     s->edit([](BenchDraft& d) { d.temperature = 75.0; }); // 15 kPa boils at 54 degC
@@ -314,8 +344,8 @@ TEST_F(LiveLesson, ALoggersFileBecomesATraceFromWhichPointsAreTaken) {
     ASSERT_NE(steady, places.end());
     EXPECT_NEAR(steady->from, 40.0, 4.0);
     EXPECT_NEAR(steady->to, 80.0, 4.0);
-    // At 350 K the pressure over water is 41.68 kPa and rises by 1.71 kPa/K: at 41.9 kPa it boils at 350.13 K,
-    // and is taken to boil from 0.3 K below that on.
+    // At 350 K the pressure over water is 41.68 kPa and rises by 1.71 kPa/K: at 41.9 kPa it boils at 350.13
+    // K, and is taken to boil from 0.3 K below that on.
     const auto boils = std::ranges::find_if(
         places, [](const auto& p) { return plain(p.what).starts_with("boiling starts"); });
     ASSERT_NE(boils, places.end());

@@ -3,6 +3,8 @@
 #include "SelectionCommands.h"
 #include "plan/PlanJson.h"
 
+#include <fmt/format.h>
+
 #include <algorithm>
 
 namespace uttrin {
@@ -73,6 +75,18 @@ Result<void> RunCommands::stampStage(BoilingStage stage) {
         text = *off < 0.0 ? Text::tr("{}, {} K below boiling", named.name, Text::number(-*off, 1))
                           : Text::tr("{}, {} K above boiling", named.name, Text::number(*off, 1));
     return addNote(plain(text));
+}
+
+Result<void> RunCommands::insulate(bool wrapped) { return addNote(wrapped ? kWrapped : kUnwrapped); }
+
+Result<void> RunCommands::stampHeater() {
+    const auto run = session().runId();
+    if (!run || !draft().heaterSetting) return {};
+    const std::string stands = fmt::format("{}{:g}", kHeaterAt, *draft().heaterSetting);
+    std::string before;
+    for (const Note& note : model().data().notes)
+        if (note.runId == *run && note.text.starts_with(kHeaterAt)) before = note.text;
+    return stands == before ? Result<void>() : addNote(stands);
 }
 
 Result<void> RunCommands::topUp() { return addNote(kToppedUp); }

@@ -18,6 +18,10 @@ public:
     [[nodiscard]] Result<void> addNote(const std::string& text);
     /// Stamps how far boiling has come, and how far below the boiling point at the pressure read that was.
     [[nodiscard]] Result<void> stampStage(BoilingStage stage);
+    /// Stamps that the vessel was wrapped up, or that this was taken off.
+    [[nodiscard]] Result<void> insulate(bool wrapped);
+    /// Stamps how the heater stands by the draft, where it stood otherwise in the run in hand.
+    [[nodiscard]] Result<void> stampHeater();
     /// Stamps a top-up of a hand pump: the pressure wants to be steady for some seconds after one.
     [[nodiscard]] Result<void> topUp();
     /// Stamps that the pump was switched on: from then on it warms up.

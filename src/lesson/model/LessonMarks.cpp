@@ -53,6 +53,7 @@ Text placeMark(SensorPlace place) {
 /// What was noted since the reading before that tells of this one.
 void LessonModel::markNotes(ReducedReading& r, std::optional<Milliseconds> before) const {
     constexpr Milliseconds kSettles = 10'000; // after a top-up
+    bool wrapped = false;
     for (const Note& note : m_data.notes) {
         if (note.runId != r.raw.runId || note.takenAt > r.raw.takenAt) continue;
         const Milliseconds ago = r.raw.takenAt - note.takenAt;
@@ -60,7 +61,9 @@ void LessonModel::markNotes(ReducedReading& r, std::optional<Milliseconds> befor
             r.marks.push_back(Text::tr("{} s after a top-up", ago / 1000));
         if (note.text.starts_with(kShaken) && (!before || note.takenAt > *before))
             r.marks.push_back(Text::tr("shaken"));
+        if (note.text == kWrapped || note.text == kUnwrapped) wrapped = note.text == kWrapped;
     }
+    if (wrapped) r.marks.push_back(Text::tr("insulated"));
     for (const PhotoSubject shows : {PhotoSubject::Pressure, PhotoSubject::Temperature})
         if (const Photo* photo = photoOf(r.raw.id, shows))
             for (const BenchPicture& p : m_data.benchPictures)

@@ -84,6 +84,12 @@ void ReadingCard::buildStages() {
         addAction(action); // its key works while the menu is shut
         ++place;
     }
+    menu->addSeparator();
+    for (const bool wrapped : {true, false}) {
+        QAction* action = menu->addAction(wrapped ? tr("Vessel wrapped") : tr("Wrap taken off"));
+        action->setObjectName(wrapped ? QStringLiteral("stageWrapped") : QStringLiteral("stageUnwrapped"));
+        connect(action, &QAction::triggered, this, [this, wrapped] { emit insulated(wrapped); });
+    }
     m_stage->setMenu(menu);
     m_topUp = new QPushButton(tr("Topped up"));
     m_topUp->setObjectName(QStringLiteral("topUp"));
@@ -213,6 +219,7 @@ void ReadingCard::wire() {
         connect(f, &NumberField::edited, this, &ReadingCard::edited);
         f->edit()->installEventFilter(this);
     }
+    connect(m_heater, &NumberField::committed, this, &ReadingCard::heaterSet);
     connect(m_vigour, &Segments::picked, this, &ReadingCard::edited);
     connect(m_criterion, &QComboBox::activated, this, &ReadingCard::edited);
     connect(m_pump, &Segments::picked, this, [this] {

@@ -60,6 +60,8 @@ signals:
     void startRequested();
     void noteRequested();
     void stageRequested(int stage); ///< its place among boilingStages()
+    void insulated(bool wrapped);   ///< the vessel, or no longer
+    void heaterSet();               ///< to another setting, in the draft
     void topUpRequested();
     void stepDone(); ///< of the read order
 

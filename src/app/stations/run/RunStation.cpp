@@ -147,6 +147,16 @@ void RunStation::wire() {
             m_controller.say(
                 tr("Stamped: %1.").arg(onScreen(Text::data(session().model().data().notes.back().text))));
     });
+    connect(m_reading, &ReadingCard::insulated, this, [this](bool wrapped) {
+        takeDraft();
+        if (m_controller.carryOut(&RunCommands::insulate, wrapped))
+            m_controller.say(wrapped ? tr("Stamped: points are marked as insulated from now on.")
+                                     : tr("Stamped: points are no longer marked as insulated."));
+    });
+    connect(m_reading, &ReadingCard::heaterSet, this, [this] {
+        takeDraft();
+        m_controller.carryOut(&RunCommands::stampHeater);
+    });
     connect(m_reading, &ReadingCard::topUpRequested, this, [this] {
         if (m_controller.carryOut(&RunCommands::topUp))
             m_controller.say(tr("Top-up stamped: let the pressure stand for some seconds before a point."));
