@@ -381,6 +381,14 @@ TEST_F(RigTestPages, TheNotebookBringsItsInstrumentsToAnotherMachine) {
     EXPECT_EQ(after[0].calibratedMs, before[0].calibratedMs);
     EXPECT_EQ(after[0].gauge, before[0].gauge);
     EXPECT_FALSE(d.find<QPushButton>("registerKeepHere")->isVisible());
+    // It was compared at the other machine meanwhile: taking it, this one learns that too.
+    KnownInstrument older = after[0];
+    older.calibratedMs.reset();
+    ASSERT_TRUE(ownInstruments().keep(older));
+    goTo(Station::Run);
+    goTo(Station::Rig);
+    d.press("registerUse");
+    EXPECT_EQ(ownInstruments().shelf().instruments.front().calibratedMs, before[0].calibratedMs);
 }
 
 TEST_F(RigTestPages, AReadOrderOfOnesOwnStepsIsCheckedAsItIsTyped) {

@@ -213,8 +213,10 @@ void PhaseMap::resetFrame() {
 
 void PhaseMap::resizeEvent(QResizeEvent* event) {
     const bool wasLow = event->oldSize().height() < kLow;
-    if (isLow() != wasLow) styleAxes();
-    fitTicks();
+    if (isLow() != wasLow)
+        styleAxes();
+    else
+        fitTicks();
     m_plot->resize(event->size());
     QWidget::resizeEvent(event);
 }

@@ -126,8 +126,8 @@ RoomPreview roomPreview(const LessonSession& s, const std::optional<RoomEntry>& 
 
 std::string roomTimeText(const LessonSession& s, Milliseconds at) {
     const int offset = s.model().lesson().utcOffsetMin;
-    const std::string day = isoText(at, offset).substr(0, 10), clock = clockText(at, offset);
-    return day == isoText(s.clock().now(), offset).substr(0, 10) ? clock : day + " " + clock;
+    const std::string day = dateText(at, offset), clock = clockText(at, offset);
+    return day == dateText(s.clock().now(), offset) ? clock : day + " " + clock;
 }
 
 std::vector<Text> roomTimeRemarks(const LessonSession& s) {

@@ -63,9 +63,11 @@ RegisterCard::RegisterCard() {
     connect(m_use, &QPushButton::clicked, this, &RegisterCard::pick);
     connect(m_calibrated, &QPushButton::clicked, this, &RegisterCard::calibrated);
     connect(m_remove, &QPushButton::clicked, this, &RegisterCard::remove);
-    connect(m_keepHere, &QPushButton::clicked, this, &RegisterCard::keepHere);
-    connect(keepGauge, &QPushButton::clicked, this, [this] { keep(true); });
-    connect(keepThermometer, &QPushButton::clicked, this, [this] { keep(false); });
+    connect(m_keepHere, &QPushButton::clicked, this, [this] {
+        if (const KnownInstrument* known = chosen()) keep(KnownInstrument(*known));
+    });
+    connect(keepGauge, &QPushButton::clicked, this, [this] { keepOfRig(true); });
+    connect(keepThermometer, &QPushButton::clicked, this, [this] { keepOfRig(false); });
 }
 
 /// Zero checks at Run, or another window, may have added to it.
@@ -81,13 +83,14 @@ const KnownInstrument* RegisterCard::chosen() const {
     return nullptr;
 }
 
-void RegisterCard::read() {
+void RegisterCard::read(const QString& chosen) {
     m_shelf = ownInstruments().shelf();
-    fill();
+    fill(chosen);
 }
 
-void RegisterCard::fill() {
-    const QString before = m_list->currentData().toString();
+/// @param chosen  the key of what is chosen then; empty: what was.
+void RegisterCard::fill(const QString& chosen) {
+    const QString wanted = chosen.isEmpty() ? m_list->currentData().toString() : chosen;
     m_list->clear();
     const auto offer = [&](const KnownInstrument& i, const QString& place) {
         if (m_list->findData(keyOf(i)) < 0)
@@ -97,7 +100,7 @@ void RegisterCard::fill() {
         offer(i, i.gauge ? tr("%1, gauge") : tr("%1, thermometer"));
     for (const KnownInstrument& i : m_ofNotebook)
         offer(i, i.gauge ? tr("%1, gauge of this notebook") : tr("%1, thermometer of this notebook"));
-    m_list->setCurrentIndex(m_list->count() == 0 ? -1 : std::max(0, m_list->findData(before)));
+    m_list->setCurrentIndex(m_list->count() == 0 ? -1 : std::max(0, m_list->findData(wanted)));
     const bool any = m_list->count() > 0;
     m_empty->setVisible(!any);
     m_list->setVisible(any);
@@ -138,7 +141,7 @@ void RegisterCard::pick() {
     KnownInstrument taken = *known;
     for (const KnownInstrument& other : m_ofNotebook)
         if (isSame(taken, other)) taken = merged(taken, other); // it was at another machine meanwhile
-    if (!known->id.empty() && taken.zeros.size() != known->zeros.size() && !store(taken)) return;
+    if (!known->id.empty() && writeKnown(taken) != writeKnown(*known) && !store(taken)) return;
     emit picked(taken);
 }
 
@@ -149,21 +152,17 @@ bool RegisterCard::store(const KnownInstrument& instrument) {
         emit failed(done.error());
         return false;
     }
-    read();
-    m_list->setCurrentIndex(m_list->findData(keyOf(instrument)));
-    showRemark();
+    read(keyOf(instrument));
     return true;
 }
 
-void RegisterCard::keepHere() {
-    const KnownInstrument* known = chosen();
-    if (!known) return;
-    const KnownInstrument copy = *known;
-    if (store(copy))
-        emit told(tr("'%1' is kept, for other lessons too.").arg(onScreen(Text::data(copy.name))));
+void RegisterCard::keep(const KnownInstrument& instrument) {
+    if (!store(instrument)) return;
+    emit kept(instrument);
+    emit told(tr("'%1' is kept, for other lessons too.").arg(onScreen(Text::data(instrument.name))));
 }
 
-void RegisterCard::keep(bool gauge) {
+void RegisterCard::keepOfRig(bool gauge) {
     KnownInstrument known;
     known.name = gauge ? m_rig.gauge.name : m_rig.thermometer.name;
     for (const KnownInstrument& i : m_shelf.instruments)
@@ -178,9 +177,7 @@ void RegisterCard::keep(bool gauge) {
                           .arg(onScreen(Text::data(known.name))));
             return;
         }
-    if (!store(known)) return;
-    emit kept(known);
-    emit told(tr("'%1' is kept, for other lessons too.").arg(onScreen(Text::data(known.name))));
+    keep(known);
 }
 
 void RegisterCard::calibrated() {

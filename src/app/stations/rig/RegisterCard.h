@@ -31,13 +31,13 @@ protected:
     void showEvent(QShowEvent* event) override;
 
 private:
-    void read();
+    void read(const QString& chosen = {});
     void pick();
-    void keep(bool gauge);
-    void keepHere();
+    void keepOfRig(bool gauge);
+    void keep(const KnownInstrument& instrument);
     void calibrated();
     void remove();
-    void fill();
+    void fill(const QString& chosen = {});
     void showRemark();
     bool store(const KnownInstrument& instrument);
     [[nodiscard]] const KnownInstrument* chosen() const;

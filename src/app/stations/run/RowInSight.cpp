@@ -94,7 +94,7 @@ bool RowInSight::eventFilter(QObject* watched, QEvent* event) {
         if (watched == m_place) climb();
         break;
     case QEvent::Hide:
-        if (watched == m_place && m_place->isHidden()) hide();
+        if (watched == m_place) setVisible(m_place->isVisibleTo(parentWidget()));
         break;
     case QEvent::Move:
     case QEvent::Resize:
